@@ -1,0 +1,47 @@
+package org.evenhand.core;
+
+import java.util.Locale;
+
+/** Guards written as what is allowed, so that NaN fails with the rest. */
+public final class Require {
+    private Require() {}
+
+    /** Returns {@code value} when it lies in {@code [low, high]}. */
+    public static double within(String field, double value, double low, double high) {
+        if (!(value >= low && value <= high)) {
+            throw new InvalidInputException(
+                    field, "is " + plain(value) + "; allowed is " + plain(low) + " to " + plain(high) + ".");
+        }
+        return value;
+    }
+
+    /** Returns {@code value} when it is finite and greater than zero. */
+    public static double positive(String field, double value) {
+        if (!(value > 0 && value < Double.POSITIVE_INFINITY)) {
+            throw new InvalidInputException(field, "is " + plain(value) + "; it must be more than 0.");
+        }
+        return value;
+    }
+
+    /** Returns {@code value} when it lies in {@code [low, high]}. */
+    public static int within(String field, int value, int low, int high) {
+        if (value < low || value > high) {
+            throw new InvalidInputException(field, "is " + value + "; allowed is " + low + " to " + high + ".");
+        }
+        return value;
+    }
+
+    /** Returns {@code value} when it holds more than blanks. */
+    public static String text(String field, String value) {
+        if (value.isBlank()) {
+            throw new InvalidInputException(field, "is empty; please give it.");
+        }
+        return value;
+    }
+
+    private static String plain(double value) {
+        return value == Math.rint(value) && Math.abs(value) < 1e9
+                ? String.format(Locale.ROOT, "%.0f", value)
+                : String.valueOf(value);
+    }
+}

@@ -1,0 +1,87 @@
+package org.evenhand.core.bloom;
+
+import java.util.List;
+
+/**
+ * Many states of one clock, pushed forward together: one row a compartment, one column a state, so that the processor works on
+ * many trees at once. Changed in place; used by one thread.
+ */
+public final class FlowerBatch {
+    private final FlowerClock clock;
+    private final int columns;
+    private final double[][] rows;
+
+    private FlowerBatch(FlowerClock clock, int columns) {
+        this.clock = clock;
+        this.columns = columns;
+        this.rows = new double[clock.compartmentCount()][columns];
+    }
+
+    /** A batch of empty states, to be filled by {@link #set}. */
+    public static FlowerBatch empty(FlowerClock clock, int columns) {
+        return new FlowerBatch(clock, columns);
+    }
+
+    static FlowerBatch of(List<FlowerState> states) {
+        FlowerBatch batch = new FlowerBatch(states.get(0).clock(), states.size());
+        for (int c = 0; c < states.size(); c++) {
+            batch.set(c, states.get(c));
+        }
+        return batch;
+    }
+
+    /** Puts a state into a column. */
+    public void set(int column, FlowerState state) {
+        double[] compartments = state.compartments();
+        for (int i = 0; i < rows.length; i++) {
+            rows[i][column] = compartments[i];
+        }
+    }
+
+    public int columns() {
+        return columns;
+    }
+
+    /** A copy of one column. */
+    public FlowerState state(int column) {
+        double[] compartments = new double[rows.length];
+        for (int i = 0; i < rows.length; i++) {
+            compartments[i] = rows[i][column];
+        }
+        return new FlowerState(clock, compartments);
+    }
+
+    /** Adds the flowers of one stage, for every column, to {@code sums}. */
+    public void addStage(int stage, double[] sums) {
+        int last = stage == clock.stageCount() ? clock.compartmentCount() : clock.firstCompartment(stage + 1);
+        for (int i = clock.firstCompartment(stage); i < last; i++) {
+            double[] row = rows[i];
+            for (int c = 0; c < columns; c++) {
+                sums[c] += row[c];
+            }
+        }
+    }
+
+    /** Applies one step. Rows are done from the last to the first, so that what a row draws on is still old. */
+    void apply(StepMatrix matrix) {
+        for (int i = matrix.size() - 1; i >= 0; i--) {
+            double[] row = rows[i];
+            scale(row, matrix.share(i, 0));
+            for (int back = 1; back < matrix.width(i); back++) {
+                add(row, rows[i - back], matrix.share(i, back));
+            }
+        }
+    }
+
+    private void scale(double[] row, double factor) {
+        for (int c = 0; c < columns; c++) {
+            row[c] *= factor;
+        }
+    }
+
+    private void add(double[] row, double[] source, double factor) {
+        for (int c = 0; c < columns; c++) {
+            row[c] += factor * source[c];
+        }
+    }
+}

@@ -1,0 +1,90 @@
+package org.evenhand.core.bloom;
+
+import org.apache.commons.statistics.distribution.BinomialDistribution;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+
+/**
+ * How many of a tree's flowers are in a phase: the mean and an interval that holds the true number eight times in ten.
+ *
+ * <p>The flowers read in stage s are each in the phase with probability p(s), independently; the number is then a sum of
+ * binomials, computed exactly up to {@link #EXACT_UP_TO} flowers and by the normal approximation beyond. The interval covers the
+ * chance of single flowers only, not the doubt about the crop sheet's durations or the weather.
+ *
+ * @param mean expected flowers
+ * @param low 10 % quantile, whole flowers
+ * @param high 90 % quantile, whole flowers
+ */
+public record FlowerCount(double mean, int low, int high) {
+    static final int EXACT_UP_TO = 400;
+    private static final double TAIL = 0.1;
+
+    /**
+     * @param flowers flowers by starting stage
+     * @param probability chance of one flower of that stage to be in the phase, 0 to 1
+     */
+    static FlowerCount of(double[] flowers, double[] probability) {
+        double mean = 0;
+        double variance = 0;
+        double total = 0;
+        for (int s = 0; s < flowers.length; s++) {
+            mean += flowers[s] * probability[s];
+            variance += flowers[s] * probability[s] * (1 - probability[s]);
+            total += flowers[s];
+        }
+        if (variance < 1e-12) {
+            return new FlowerCount(mean, (int) Math.round(mean), (int) Math.round(mean));
+        }
+        return total <= EXACT_UP_TO
+                ? exact(mean, distribution(flowers, probability))
+                : normal(mean, Math.sqrt(variance), total);
+    }
+
+    private static FlowerCount exact(double mean, double[] chance) {
+        int low = -1;
+        int high = chance.length - 1;
+        double cumulative = 0;
+        for (int k = 0; k < chance.length; k++) {
+            cumulative += chance[k];
+            if (low < 0 && cumulative >= TAIL) {
+                low = k;
+            }
+            if (cumulative >= 1 - TAIL) {
+                high = k;
+                break;
+            }
+        }
+        return new FlowerCount(mean, Math.max(low, 0), high);
+    }
+
+    private static FlowerCount normal(double mean, double deviation, double total) {
+        NormalDistribution normal = NormalDistribution.of(mean, deviation);
+        long low = Math.round(normal.inverseCumulativeProbability(TAIL));
+        long high = Math.round(normal.inverseCumulativeProbability(1 - TAIL));
+        return new FlowerCount(mean, (int) Math.max(0, low), (int) Math.min(total, high));
+    }
+
+    /** Chance of each number of flowers, the binomials of the starting stages folded together. */
+    private static double[] distribution(double[] flowers, double[] probability) {
+        double[] folded = {1};
+        for (int s = 0; s < flowers.length; s++) {
+            int n = (int) Math.round(flowers[s]);
+            double p = Math.min(1, Math.max(0, probability[s]));
+            if (n > 0 && p > 1e-12) {
+                folded = fold(folded, n, p);
+            }
+        }
+        return folded;
+    }
+
+    private static double[] fold(double[] before, int n, double p) {
+        BinomialDistribution binomial = BinomialDistribution.of(n, p);
+        double[] after = new double[before.length + n];
+        for (int k = 0; k <= n; k++) {
+            double chance = binomial.probability(k);
+            for (int j = 0; chance > 1e-15 && j < before.length; j++) {
+                after[j + k] += before[j] * chance;
+            }
+        }
+        return after;
+    }
+}

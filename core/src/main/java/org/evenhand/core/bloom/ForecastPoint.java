@@ -1,0 +1,12 @@
+package org.evenhand.core.bloom;
+
+import java.time.Instant;
+
+/**
+ * What a tree's flowers do at one moment.
+ *
+ * @param at the moment
+ * @param taking flowers that can take pollen
+ * @param giving flowers that give pollen
+ */
+public record ForecastPoint(Instant at, FlowerCount taking, FlowerCount giving) {}

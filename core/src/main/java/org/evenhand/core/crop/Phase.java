@@ -1,0 +1,21 @@
+package org.evenhand.core.crop;
+
+/** What a flower of a stage can do. */
+public enum Phase {
+    BUD,
+    FEMALE,
+    BETWEEN,
+    MALE,
+    BOTH,
+    SPENT;
+
+    /** Whether a flower of this phase can take pollen. */
+    public boolean takes() {
+        return this == FEMALE || this == BOTH;
+    }
+
+    /** Whether a flower of this phase gives pollen. */
+    public boolean gives() {
+        return this == MALE || this == BOTH;
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * What the counts say: shares with their intervals ({@link org.evenhand.core.findings.Proportion}).
+ */
+package org.evenhand.core.findings;

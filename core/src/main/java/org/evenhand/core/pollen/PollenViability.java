@@ -1,0 +1,97 @@
+package org.evenhand.core.pollen;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.PollenHabit;
+import org.evenhand.core.crop.Storage;
+
+/**
+ * Estimated share of living grains in a lot of pollen.
+ *
+ * <p>{@code v(t) = v0 · 2^(−Σ Δt / h)}, the sum over the stays in each storage; the half-life h of a stay at temperature T is {@code
+ * h0 · q10^((T0 − T) / 10)} with the crop sheet's half-life h0 at that storage's usual temperature T0. A storage that spoils
+ * (damp pollen shut in the cold) drops to zero once the pollen has been in it longer than the sheet's limit without a break. An
+ * exponential course is an assumption of this model; the half-lives stand on the crop sheet with their basis.
+ *
+ * @param share estimated share of living grains, 0 to 1
+ * @param spoiled whether it must be taken for mouldy, whatever the curve says
+ * @param fresh v0
+ * @param halvings Σ Δt / h, the number of times it has halved
+ * @param hours hours since it was collected
+ */
+public record PollenViability(double share, boolean spoiled, double fresh, double halvings, double hours) {
+
+    /**
+     * A stay in one storage, from a moment until the next stay begins.
+     *
+     * @param temperatureC the storage's own temperature where it is known, °C
+     */
+    public record Stay(Instant from, Storage storage, Optional<Double> temperatureC) {}
+
+    /**
+     * @param stays at least one; the earliest is when the pollen was collected
+     * @param at not before the earliest stay
+     */
+    public static PollenViability at(CropSheet sheet, List<Stay> stays, Instant at) {
+        if (stays.isEmpty()) {
+            throw new InvalidInputException("stays", "are none; say where the pollen was kept.");
+        }
+        List<Stay> ordered =
+                stays.stream().sorted(Comparator.comparing(Stay::from)).toList();
+        Instant collected = ordered.get(0).from();
+        if (at.isBefore(collected)) {
+            throw new InvalidInputException("at", "is " + at + ", before the pollen was collected, " + collected + ".");
+        }
+        double halvings = 0;
+        boolean spoiled = false;
+        for (int i = 0; i < ordered.size() && ordered.get(i).from().isBefore(at); i++) {
+            Stay stay = ordered.get(i);
+            Instant until = i + 1 < ordered.size() ? earlier(ordered.get(i + 1).from(), at) : at;
+            double hours = hoursBetween(stay.from(), until);
+            halvings += hours / halfLifeHours(sheet, stay);
+            spoiled |= habit(sheet, stay.storage())
+                    .spoilsAfterHours()
+                    .filter(limit -> hours > limit.value())
+                    .isPresent();
+        }
+        double fresh = sheet.pollen().freshViability().value();
+        double share = spoiled ? 0 : fresh * Math.pow(2, -halvings);
+        return new PollenViability(share, spoiled, fresh, halvings, hoursBetween(collected, at));
+    }
+
+    /** Half-life of a stay, hours. */
+    public static double halfLifeHours(CropSheet sheet, Stay stay) {
+        PollenHabit.KeepingHabit habit = habit(sheet, stay.storage());
+        double usual = habit.temperatureC().value();
+        double warmerBy = stay.temperatureC().orElse(usual) - usual;
+        return habit.halfLifeHours().value() * Math.pow(sheet.pollen().q10().value(), -warmerBy / 10);
+    }
+
+    private static PollenHabit.KeepingHabit habit(CropSheet sheet, Storage storage) {
+        PollenHabit.KeepingHabit habit = sheet.pollen().keeping().get(storage);
+        if (habit == null) {
+            throw new InvalidInputException(
+                    "storage",
+                    "'" + storage.key() + "' is not on the crop sheet of " + sheet.name() + "; known are "
+                            + sheet.pollen().keeping().keySet().stream()
+                                    .map(Storage::key)
+                                    .sorted()
+                                    .toList()
+                            + ".");
+        }
+        return habit;
+    }
+
+    private static Instant earlier(Instant a, Instant b) {
+        return a.isBefore(b) ? a : b;
+    }
+
+    private static double hoursBetween(Instant from, Instant to) {
+        return Duration.between(from, to).toMillis() / 3_600_000.0;
+    }
+}

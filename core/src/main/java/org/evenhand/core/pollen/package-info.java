@@ -1,0 +1,4 @@
+/**
+ * How long pollen lives: {@link org.evenhand.core.pollen.PollenViability}.
+ */
+package org.evenhand.core.pollen;

@@ -1,0 +1,103 @@
+package org.evenhand.core.weather;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+
+/**
+ * The temperature of the hours rebuilt from a day's lowest and highest.
+ *
+ * <p>By day, t hours after sunrise: {@code T = min + (max − min) · sin(π t / (D + 4))} with D the hours from sunrise to sunset. By
+ * night, t hours after sunset: {@code T = Ts − (Ts − min') · ln t / ln N} with Ts the day curve at sunset, min' the next morning's
+ * lowest and N the length of the night, {@code 24 − D}; during the first hour, where ln t is negative, T is held at Ts. Linvill
+ * D.E. 1990, HortScience 25:14-16; the first hour is our convention.
+ *
+ * @param minimumC lowest of the day, °C
+ * @param maximumC highest of the day, °C, not below the lowest
+ */
+public record DailyTemperatures(double minimumC, double maximumC) {
+    /** Sunrise and sunset used where the sun does not rise or set, as local hours: the curve then only follows the clock. */
+    private static final double POLAR_SUNRISE_HOUR = 6;
+
+    private static final double POLAR_SUNSET_HOUR = 18;
+
+    public DailyTemperatures {
+        Require.within("minimumC", minimumC, -60, 60);
+        Require.within("maximumC", maximumC, -60, 60);
+        if (maximumC < minimumC) {
+            throw new InvalidInputException(
+                    "maximumC",
+                    "is " + maximumC + ", below the lowest of the day, " + minimumC + "; are they exchanged?");
+        }
+    }
+
+    /** Temperature {@code hoursAfterSunrise} into a day of {@code dayHours}, °C. */
+    double byDay(double hoursAfterSunrise, double dayHours) {
+        return minimumC + (maximumC - minimumC) * Math.sin(Math.PI * hoursAfterSunrise / (dayHours + 4));
+    }
+
+    /** Temperature {@code hoursAfterSunset} into the night before a day with the given lowest, °C. */
+    double byNight(double hoursAfterSunset, double dayHours, double nextMinimumC) {
+        double atSunset = byDay(dayHours, dayHours);
+        if (hoursAfterSunset <= 1) {
+            return atSunset;
+        }
+        return atSunset - (atSunset - nextMinimumC) * Math.log(hoursAfterSunset) / Math.log(24 - dayHours);
+    }
+
+    /**
+     * Hourly temperatures where every day is like this one: what an orchard uses before any weather is known.
+     *
+     * @param hours how many hours from the start, at least 1
+     */
+    public HourlyTemperatures repeated(Site site, Instant start, int hours) {
+        Map<LocalDate, SunHours> suns = new HashMap<>();
+        List<Double> values = new ArrayList<>();
+        for (int h = 0; h <= hours; h++) {
+            values.add(at(site, start.plus(Duration.ofHours(h)), suns));
+        }
+        return HourlyTemperatures.of(start, values);
+    }
+
+    private double at(Site site, Instant instant, Map<LocalDate, SunHours> suns) {
+        LocalDate date = instant.atZone(site.zone()).toLocalDate();
+        SunHours today = suns.computeIfAbsent(date, d -> SunHours.of(site, d));
+        if (instant.isBefore(today.rise())) {
+            SunHours yesterday = suns.computeIfAbsent(date.minusDays(1), d -> SunHours.of(site, d));
+            return byNight(hours(yesterday.set(), instant), yesterday.dayHours(), minimumC);
+        }
+        if (instant.isAfter(today.set())) {
+            return byNight(hours(today.set(), instant), today.dayHours(), minimumC);
+        }
+        return byDay(hours(today.rise(), instant), today.dayHours());
+    }
+
+    private static double hours(Instant from, Instant to) {
+        return Duration.between(from, to).toMillis() / 3_600_000.0;
+    }
+
+    private record SunHours(Instant rise, Instant set) {
+        static SunHours of(Site site, LocalDate date) {
+            SunDay day = SunDay.of(site, date);
+            ZonedDateTime midnight = date.atStartOfDay(site.zone());
+            if (day.sunrise().moment().isEmpty() || day.sunset().moment().isEmpty()) {
+                return new SunHours(
+                        midnight.toInstant().plus(Duration.ofMinutes((long) (POLAR_SUNRISE_HOUR * 60))),
+                        midnight.toInstant().plus(Duration.ofMinutes((long) (POLAR_SUNSET_HOUR * 60))));
+            }
+            return new SunHours(
+                    day.sunrise().moment().get(), day.sunset().moment().get());
+        }
+
+        double dayHours() {
+            return hours(rise, set);
+        }
+    }
+}

@@ -1,0 +1,5 @@
+/**
+ * Sun and air at the orchard: when the sun rises and sets ({@link org.evenhand.core.weather.SunDay}) and how warm it is hour by
+ * hour ({@link org.evenhand.core.weather.HourlyTemperatures}).
+ */
+package org.evenhand.core.weather;
