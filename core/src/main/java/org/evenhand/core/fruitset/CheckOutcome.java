@@ -23,11 +23,11 @@ public record CheckOutcome(int flowers, int taken, int failed, int unknown) {
         if (seen > flowers) {
             throw new InvalidInputException(
                     "taken",
-                    "taken, failed and not yet known make " + seen + ", but only " + flowers
+                    "together with failed and not yet known makes " + seen + ", but only " + flowers
                             + " flowers were pollinated. Count again, or look whether a neighbour slipped in.");
         }
         if (seen == 0) {
-            throw new InvalidInputException("taken", "nothing was counted; give at least one number.");
+            throw new InvalidInputException("taken", "is 0 and so are the others; give at least one number.");
         }
     }
 

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
 import org.shredzone.commons.suncalc.SunPosition;
 
 /**
@@ -94,7 +95,7 @@ public record SunDay(
                     high = middle;
                 }
             }
-            return new SunEvent.At(high);
+            return new SunEvent.At(high.truncatedTo(ChronoUnit.SECONDS));
         }
     }
 }

@@ -36,10 +36,10 @@ class FruitSetTest {
     @Test
     void there_are_never_more_outcomes_than_flowers() {
         assertThatThrownBy(() -> new CheckOutcome(9, 5, 4, 1))
-                .hasMessageContaining("make 10, but only 9 flowers were pollinated");
+                .hasMessageContaining("makes 10, but only 9 flowers were pollinated");
         assertThatThrownBy(() -> new CheckOutcome(9, Integer.MAX_VALUE, 4, 1)).hasMessageContaining("only 9");
         assertThatThrownBy(() -> new CheckOutcome(9, -1, 4, 1)).hasMessageContaining("taken: is -1");
-        assertThatThrownBy(() -> new CheckOutcome(9, 0, 0, 0)).hasMessageContaining("nothing was counted");
+        assertThatThrownBy(() -> new CheckOutcome(9, 0, 0, 0)).hasMessageContaining("give at least one number");
     }
 
     private static LocalDate due(List<LocalDate> checked) {

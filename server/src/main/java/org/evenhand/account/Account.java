@@ -1,0 +1,39 @@
+package org.evenhand.account;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import java.util.UUID;
+
+@Entity
+class Account {
+    @Id
+    private UUID id;
+
+    private String email;
+    private String name;
+    private String passwordHash;
+    private Instant createdAt;
+
+    protected Account() {}
+
+    Account(UUID id, String email, String name, String passwordHash, Instant createdAt) {
+        this.id = id;
+        this.email = email;
+        this.name = name;
+        this.passwordHash = passwordHash;
+        this.createdAt = createdAt;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    String name() {
+        return name;
+    }
+
+    String passwordHash() {
+        return passwordHash;
+    }
+}

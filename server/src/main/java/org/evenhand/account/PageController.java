@@ -1,0 +1,27 @@
+package org.evenhand.account;
+
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** Every address of the web application is the same page; the browser finds the screen. */
+@Controller
+class PageController {
+    @GetMapping({
+        "/sign-in",
+        "/set-up",
+        "/bloom",
+        "/bloom/read/{tree}",
+        "/pollen",
+        "/pollen/collect",
+        "/round",
+        "/round/walk",
+        "/fruit-set",
+        "/findings",
+        "/orchard",
+        "/crops",
+        "/crops/{crop}"
+    })
+    String page() {
+        return "forward:/index.html";
+    }
+}

@@ -1,0 +1,88 @@
+package org.evenhand.account;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
+import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The API wants a session and a CSRF token; pages, styles and scripts are open and leave no cookie. */
+@Configuration(proxyBeanMethods = false)
+@EnableMethodSecurity
+class SecuritySettings {
+    private static final String CONTENT_POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; "
+            + "img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    @Bean
+    SecurityContextRepository securityContextRepository() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    @Order(1)
+    SecurityFilterChain api(HttpSecurity http, JsonMapper json, SecurityContextRepository contexts) throws Exception {
+        http.securityMatcher("/api/**")
+                .csrf(csrf -> csrf.spa())
+                .securityContext(c -> c.securityContextRepository(contexts))
+                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/setup", "/api/session")
+                        .permitAll()
+                        .anyRequest()
+                        .authenticated())
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failure) -> problem(
+                                json,
+                                response,
+                                HttpStatus.UNAUTHORIZED,
+                                "signed-out",
+                                "Please sign in; what you typed is still there."))
+                        .accessDeniedHandler((request, response, failure) -> problem(
+                                json,
+                                response,
+                                HttpStatus.FORBIDDEN,
+                                "forbidden",
+                                "This needs the orchard's owner, or the page is too old: load it again.")));
+        return http.build();
+    }
+
+    @Bean
+    @Order(2)
+    SecurityFilterChain pages(HttpSecurity http) throws Exception {
+        http.csrf(AbstractHttpConfigurer::disable)
+                .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .requestCache(AbstractHttpConfigurer::disable)
+                .headers(h -> h.cacheControl(c -> c.disable())
+                        .contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
+                        .referrerPolicy(r -> r.policy(
+                                org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                                        .ReferrerPolicy.NO_REFERRER)))
+                .authorizeHttpRequests(requests -> requests.anyRequest().permitAll());
+        return http.build();
+    }
+
+    private static void problem(
+            JsonMapper json, HttpServletResponse response, HttpStatus status, String type, String detail)
+            throws IOException {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setType(java.net.URI.create("urn:even-hand:problem:" + type));
+        response.setStatus(status.value());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.getOutputStream().write(json.writeValueAsBytes(problem));
+    }
+}

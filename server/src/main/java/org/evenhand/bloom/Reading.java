@@ -1,0 +1,80 @@
+package org.evenhand.bloom;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.MapKeyColumn;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.UUID;
+import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.StageSheet;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+import org.hibernate.envers.NotAudited;
+
+@Entity
+@Audited
+class Reading extends OrchardRecord {
+    private UUID treeId;
+    private Instant takenAt;
+    private String note;
+
+    /** Never changed after the reading was written, so it needs no history. */
+    @NotAudited
+    @ElementCollection(fetch = FetchType.EAGER)
+    @CollectionTable(name = "reading_count", joinColumns = @JoinColumn(name = "reading_id"))
+    @MapKeyColumn(name = "stage")
+    @Column(name = "flowers")
+    private Map<String, Integer> counts = new HashMap<>();
+
+    protected Reading() {}
+
+    Reading(
+            UUID id,
+            Caller caller,
+            Instant now,
+            ZoneId zone,
+            UUID treeId,
+            Instant takenAt,
+            String note,
+            Map<String, Integer> counts) {
+        super(id, caller, now, zone);
+        this.treeId = treeId;
+        this.takenAt = takenAt;
+        this.note = note;
+        this.counts = new HashMap<>(counts);
+    }
+
+    UUID treeId() {
+        return treeId;
+    }
+
+    Instant takenAt() {
+        return takenAt;
+    }
+
+    String note() {
+        return note;
+    }
+
+    Map<String, Integer> counts() {
+        return Map.copyOf(counts);
+    }
+
+    FlowerReading asCore(CropSheet sheet) {
+        return new FlowerReading(
+                takenAt,
+                sheet.stages().stream()
+                        .map(StageSheet::key)
+                        .map(stage -> counts.getOrDefault(stage, 0))
+                        .toList());
+    }
+}

@@ -1,0 +1,142 @@
+package org.evenhand.bloom;
+
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.StageSheet;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Readings of flowers, written down and looked up. */
+@Service
+public class Readings {
+    private final ReadingRepository readings;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Readings(ReadingRepository readings, Orchards orchards, CropCatalogue crops, OnceWriter once, InstantSource clock) {
+        this.readings = readings;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** The tree's readings, the latest first. */
+    @Transactional(readOnly = true)
+    public List<ReadingView> ofTree(Caller caller, UUID treeId) {
+        TreeView tree = orchards.tree(caller, treeId);
+        return readings
+                .findTop20ByOrchardIdAndTreeIdAndVoidedAtIsNullOrderByTakenAtDesc(caller.orchardId(), tree.id())
+                .stream()
+                .map(r -> view(r, crops.of(tree.crop())))
+                .toList();
+    }
+
+    /** The latest reading of a tree that was taken no later than a moment. */
+    @Transactional(readOnly = true)
+    public Optional<FlowerReading> latestUpTo(Caller caller, TreeView tree, Instant at) {
+        return readings
+                .findTop20ByOrchardIdAndTreeIdAndVoidedAtIsNullOrderByTakenAtDesc(caller.orchardId(), tree.id())
+                .stream()
+                .filter(r -> !r.takenAt().isAfter(at))
+                .findFirst()
+                .map(r -> r.asCore(crops.of(tree.crop())));
+    }
+
+    public ReadingView put(Caller caller, UUID id, ReadingRequest request) {
+        return once.write(
+                "reading",
+                id,
+                () -> readings.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> again(caller, found, request),
+                () -> insert(caller, id, request));
+    }
+
+    private ReadingView again(Caller caller, Reading found, ReadingRequest request) {
+        CropSheet sheet = crops.of(orchards.tree(caller, found.treeId()).crop());
+        boolean same = found.treeId().equals(request.treeId())
+                && found.takenAt().equals(request.takenAt())
+                && found.counts().equals(checkedCounts(sheet, request.counts()));
+        if (!same) {
+            throw new ConflictException(
+                    "This reading is already written down with other numbers. Void it and count again.");
+        }
+        return view(found, sheet);
+    }
+
+    private ReadingView insert(Caller caller, UUID id, ReadingRequest request) {
+        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        CropSheet sheet = crops.of(tree.crop());
+        ZoneId zone = orchards.details(caller).site().zone();
+        Instant takenAt = Given.notInFuture("takenAt", request.takenAt(), orchards.now(caller), zone);
+        refuseBeforePlanting("takenAt", tree, takenAt, zone);
+        Map<String, Integer> counts = checkedCounts(sheet, request.counts());
+        String note = Given.optionalText("note", request.note(), 2000);
+        Reading reading = new Reading(id, caller, clock.instant(), zone, tree.id(), takenAt, note, counts);
+        return view(readings.saveAndFlush(reading), sheet);
+    }
+
+    /** Refuses a moment at which the tree was not there yet. */
+    public static void refuseBeforePlanting(String field, TreeView tree, Instant at, ZoneId zone) {
+        LocalDate date = at.atZone(zone).toLocalDate();
+        if (tree.plantedOn() != null && date.isBefore(tree.plantedOn())) {
+            throw new InvalidInputException(
+                    field,
+                    "is " + date + ", before " + tree.name() + " was planted on " + tree.plantedOn()
+                            + ". Check the date here or on the tree.");
+        }
+    }
+
+    private static Map<String, Integer> checkedCounts(CropSheet sheet, Map<String, Integer> given) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        Given.required("counts", given).forEach((stage, flowers) -> {
+            String field = "counts." + stage;
+            if (!sheet.hasStage(stage)) {
+                throw new InvalidInputException(field, "is no stage of " + sheet.name() + ".");
+            }
+            counts.put(stage, Require.within(field, Given.required(field, flowers), 0, FlowerReading.MOST_FLOWERS));
+        });
+        sheet.stages().stream().map(StageSheet::key).forEach(stage -> counts.putIfAbsent(stage, 0));
+        return counts;
+    }
+
+    @Transactional
+    public void voidReading(Caller caller, UUID id, VoidRequest request) {
+        Reading reading = readings.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("reading", id));
+        if (reading.voided()) {
+            return;
+        }
+        reading.requireVersion("reading", request.version());
+        reading.voidBecause(request.reason(), clock.instant());
+    }
+
+    static ReadingView view(Reading r, CropSheet sheet) {
+        Map<String, Integer> inOrder = new LinkedHashMap<>();
+        sheet.stages().forEach(s -> inOrder.put(s.key(), r.counts().getOrDefault(s.key(), 0)));
+        int flowers = inOrder.values().stream().mapToInt(Integer::intValue).sum();
+        return new ReadingView(r.id(), r.treeId(), r.takenAt(), inOrder, flowers, r.note(), r.version());
+    }
+}

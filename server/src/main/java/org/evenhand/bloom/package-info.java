@@ -1,0 +1,5 @@
+/** Reading flowers and foreseeing them. */
+@ApplicationModule(displayName = "Bloom")
+package org.evenhand.bloom;
+
+import org.springframework.modulith.ApplicationModule;

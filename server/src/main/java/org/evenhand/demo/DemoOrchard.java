@@ -1,0 +1,221 @@
+package org.evenhand.demo;
+
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.Month;
+import java.time.MonthDay;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.evenhand.account.Accounts;
+import org.evenhand.bloom.ReadingRequest;
+import org.evenhand.bloom.Readings;
+import org.evenhand.core.crop.Storage;
+import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.core.weather.Site;
+import org.evenhand.fruitset.CheckRequest;
+import org.evenhand.fruitset.FruitChecks;
+import org.evenhand.kit.Caller;
+import org.evenhand.orchard.OrchardDetails;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeRequest;
+import org.evenhand.orchard.Units;
+import org.evenhand.orchard.VarietyRequest;
+import org.evenhand.pollen.LotRequest;
+import org.evenhand.pollen.PollenShelf;
+import org.evenhand.round.PollinationRequest;
+import org.evenhand.round.Pollinations;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/**
+ * Fills an empty database with Heron Bank, an invented orchard on an invented southern coast, as it is on a late-November
+ * afternoon of the latest season. Everything in it goes through the same doors as a grower's own records.
+ */
+@Component
+@ConditionalOnProperty("even-hand.demo")
+class DemoOrchard implements ApplicationRunner {
+    static final String OWNER_EMAIL = "ines@heron-bank.example";
+    static final String HELPER_EMAIL = "tomas@heron-bank.example";
+    static final String PASSWORD = "black cup soft brush";
+    private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
+    private static final MonthDay AFTERNOON = MonthDay.of(Month.NOVEMBER, 24);
+    private static final Logger LOG = LoggerFactory.getLogger(DemoOrchard.class);
+    private static final String[] STAGES = {"closed", "parted", "half-open", "wide-tight", "shedding", "brown"};
+
+    private final Accounts accounts;
+    private final Orchards orchards;
+    private final Readings readings;
+    private final PollenShelf shelf;
+    private final Pollinations pollinations;
+    private final FruitChecks checks;
+    private final InstantSource clock;
+    private final String fixedMoment;
+
+    DemoOrchard(
+            Accounts accounts,
+            Orchards orchards,
+            Readings readings,
+            PollenShelf shelf,
+            Pollinations pollinations,
+            FruitChecks checks,
+            InstantSource clock,
+            @Value("${even-hand.demo-moment:}") String fixedMoment) {
+        this.accounts = accounts;
+        this.orchards = orchards;
+        this.readings = readings;
+        this.shelf = shelf;
+        this.pollinations = pollinations;
+        this.checks = checks;
+        this.clock = clock;
+        this.fixedMoment = fixedMoment;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        if (accounts.none()) {
+            fill();
+            LOG.info("The demo orchard Heron Bank is ready");
+        }
+    }
+
+    private void fill() {
+        Instant now = moment();
+        UUID orchardId = UUID.randomUUID();
+        orchards.create(
+                orchardId,
+                new OrchardDetails(
+                        "Heron Bank", new Site(-35.3, 173.9, ZONE), new DailyTemperatures(14, 24), Units.METRIC),
+                now);
+        Caller ines = accounts.create(orchardId, Caller.Role.OWNER, OWNER_EMAIL, "Ines", PASSWORD);
+        Caller tomas = accounts.create(orchardId, Caller.Role.HELPER, HELPER_EMAIL, "Tomas", PASSWORD);
+        new Season(ines, tomas, now).fill();
+    }
+
+    private Instant moment() {
+        if (!fixedMoment.isBlank()) {
+            return LocalDateTime.parse(fixedMoment).atZone(ZONE).toInstant();
+        }
+        LocalDate today = clock.instant().atZone(ZONE).toLocalDate();
+        LocalDate latest = AFTERNOON.atYear(today.getYear());
+        LocalDate day = latest.isAfter(today) ? AFTERNOON.atYear(today.getYear() - 1) : latest;
+        return day.atTime(15, 40).atZone(ZONE).toInstant();
+    }
+
+    /** The records of one season. */
+    private final class Season {
+        private final Caller ines;
+        private final Caller tomas;
+        private final Instant now;
+        private final DemoIds ids;
+
+        Season(Caller ines, Caller tomas, Instant now) {
+            this.ines = ines;
+            this.tomas = tomas;
+            this.now = now;
+            this.ids = new DemoIds(now.minus(40, ChronoUnit.DAYS));
+        }
+
+        void fill() {
+            UUID lantern = variety("Lantern");
+            UUID ridge = variety("Pale Ridge");
+            List<UUID> lanterns = new ArrayList<>();
+            List<UUID> ridges = new ArrayList<>();
+            for (int i = 1; i <= 3; i++) {
+                lanterns.add(tree(lantern, "Lantern " + i, 2, i));
+                ridges.add(tree(ridge, "Pale Ridge " + i, 3, i));
+            }
+            pastEvenings(lanterns, ridges);
+            today(lanterns, ridges);
+        }
+
+        private void pastEvenings(List<UUID> lanterns, List<UUID> ridges) {
+            Instant thirteen = evening(13);
+            reading(lanterns.get(0), thirteen, 14, 6, 5, 1, 7, 2);
+            UUID early = lot(lanterns.get(0), 5, thirteen, Storage.ROOM);
+            UUID first = pollination(ridges.get(0), early, 9, thirteen.plus(40, ChronoUnit.MINUTES));
+            UUID second = pollination(ridges.get(1), early, 7, thirteen.plus(70, ChronoUnit.MINUTES));
+            check(first, 5, 6, 1, 2);
+            check(second, 5, 4, 2, 1);
+            check(first, 1, 6, 3, 0);
+            Instant eight = evening(8);
+            reading(ridges.get(1), eight, 12, 8, 6, 0, 4, 3);
+            UUID older = lot(ridges.get(1), 4, eight, Storage.ROOM);
+            pollination(lanterns.get(1), older, 8, eight.plus(50, ChronoUnit.MINUTES));
+            pollination(lanterns.get(2), older, 6, eight.plus(85, ChronoUnit.MINUTES));
+            Instant two = evening(2);
+            reading(ridges.get(2), two, 10, 7, 7, 2, 6, 1);
+            UUID kept = lot(ridges.get(2), 6, two, Storage.FRIDGE_DESICCANT);
+            pollination(lanterns.get(0), kept, 8, two.plus(45, ChronoUnit.MINUTES));
+        }
+
+        private void today(List<UUID> lanterns, List<UUID> ridges) {
+            Instant early = now.minus(50, ChronoUnit.MINUTES);
+            reading(lanterns.get(0), early, 11, 8, 9, 3, 5, 4);
+            reading(lanterns.get(1), early.plus(6, ChronoUnit.MINUTES), 9, 5, 11, 2, 0, 3);
+            reading(lanterns.get(2), early.plus(11, ChronoUnit.MINUTES), 7, 6, 4, 0, 0, 2);
+            reading(ridges.get(0), early.plus(17, ChronoUnit.MINUTES), 6, 9, 7, 3, 4, 2);
+            reading(ridges.get(1), early.plus(24, ChronoUnit.MINUTES), 8, 7, 3, 0, 0, 1);
+            UUID jar = lot(lanterns.get(0), 3, early.plus(20, ChronoUnit.MINUTES), Storage.ROOM);
+            pollination(ridges.get(1), jar, 2, early.plus(40, ChronoUnit.MINUTES));
+        }
+
+        private Instant evening(int daysAgo) {
+            return now.atZone(ZONE)
+                    .minusDays(daysAgo)
+                    .withHour(17)
+                    .withMinute(10)
+                    .toInstant();
+        }
+
+        private UUID variety(String name) {
+            UUID id = ids.next();
+            orchards.put(ines, id, new VarietyRequest("cherimoya", name, null));
+            return id;
+        }
+
+        private UUID tree(UUID variety, String name, int row, int position) {
+            UUID id = ids.next();
+            LocalDate planted = now.atZone(ZONE).toLocalDate().minusYears(9).withDayOfYear(200 + row * 10);
+            orchards.put(ines, id, new TreeRequest(variety, name, "Bank", row, position, planted, null));
+            return id;
+        }
+
+        private void reading(UUID tree, Instant at, int... flowers) {
+            Map<String, Integer> counts = new LinkedHashMap<>();
+            for (int s = 0; s < STAGES.length; s++) {
+                counts.put(STAGES[s], flowers[s]);
+            }
+            readings.put(ines, ids.next(), new ReadingRequest(tree, at, counts, null));
+        }
+
+        private UUID lot(UUID tree, int flowers, Instant at, Storage storage) {
+            UUID id = ids.next();
+            List<LotRequest.Source> sources = List.of(new LotRequest.Source(tree, flowers));
+            shelf.put(tomas, id, new LotRequest(sources, at, storage, null, null, null));
+            return id;
+        }
+
+        private UUID pollination(UUID tree, UUID lot, int flowers, Instant at) {
+            UUID id = ids.next();
+            pollinations.put(tomas, id, new PollinationRequest(tree, lot, flowers, at, "petal nick"));
+            return id;
+        }
+
+        private void check(UUID pollination, int daysAgo, int taken, int failed, int unknown) {
+            Instant at = now.minus(daysAgo, ChronoUnit.DAYS).minus(5, ChronoUnit.HOURS);
+            checks.put(ines, ids.next(), new CheckRequest(pollination, at, taken, failed, unknown, null));
+        }
+    }
+}

@@ -1,0 +1,16 @@
+package org.evenhand.fruitset;
+
+import java.time.Instant;
+import java.util.UUID;
+
+/** A check as it is shown. */
+public record CheckView(
+        UUID id,
+        UUID pollinationId,
+        Instant checkedAt,
+        int taken,
+        int failed,
+        int unknown,
+        int notFound,
+        String note,
+        long version) {}

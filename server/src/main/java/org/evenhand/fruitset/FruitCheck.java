@@ -1,0 +1,68 @@
+package org.evenhand.fruitset;
+
+import jakarta.persistence.Entity;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.core.fruitset.CheckOutcome;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+@Entity
+@Audited
+class FruitCheck extends OrchardRecord {
+    private UUID pollinationId;
+    private int flowers;
+    private Instant checkedAt;
+    private int taken;
+    private int failed;
+    private int unknown;
+    private String note;
+
+    protected FruitCheck() {}
+
+    FruitCheck(
+            UUID id,
+            Caller caller,
+            Instant now,
+            ZoneId zone,
+            UUID pollinationId,
+            Instant checkedAt,
+            CheckOutcome outcome,
+            String note) {
+        super(id, caller, now, zone);
+        this.pollinationId = pollinationId;
+        this.checkedAt = checkedAt;
+        this.flowers = outcome.flowers();
+        this.taken = outcome.taken();
+        this.failed = outcome.failed();
+        this.unknown = outcome.unknown();
+        this.note = note;
+    }
+
+    UUID pollinationId() {
+        return pollinationId;
+    }
+
+    Instant checkedAt() {
+        return checkedAt;
+    }
+
+    CheckOutcome outcome() {
+        return new CheckOutcome(flowers, taken, failed, unknown);
+    }
+
+    CheckView view() {
+        return new CheckView(
+                id(),
+                pollinationId,
+                checkedAt,
+                taken,
+                failed,
+                unknown,
+                outcome().notFound(),
+                note,
+                version());
+    }
+}

@@ -1,0 +1,49 @@
+package org.evenhand.kit;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The description of the API, from which the web's types are made. */
+@Configuration(proxyBeanMethods = false)
+public class ApiDescription {
+    /** The description of a property that may be left out. */
+    public static final String OPTIONAL = "optional";
+
+    @Bean
+    OpenAPI evenHand() {
+        return new OpenAPI().info(new Info().title("Even Hand").version("1"));
+    }
+
+    /** Every property is there unless it says that it may be left out; servers are left to whoever runs it. */
+    @Bean
+    OpenApiCustomizer requiredUnlessOptional() {
+        return api -> {
+            api.setServers(null);
+            if (api.getComponents() != null && api.getComponents().getSchemas() != null) {
+                api.getComponents().getSchemas().values().forEach(ApiDescription::require);
+            }
+        };
+    }
+
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static void require(Schema schema) {
+        Map<String, Schema> properties = schema.getProperties();
+        if (properties == null) {
+            return;
+        }
+        List<String> required = new ArrayList<>();
+        properties.forEach((name, property) -> {
+            if (!OPTIONAL.equals(property.getDescription())) {
+                required.add(name);
+            }
+        });
+        schema.setRequired(required.isEmpty() ? null : required);
+    }
+}

@@ -1,0 +1,65 @@
+package org.evenhand.kit;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import org.evenhand.core.InvalidInputException;
+
+/** Guards for what a request gave. */
+public final class Given {
+    /** A client's clock may run this far ahead. */
+    private static final Duration CLOCK_SLACK = Duration.ofMinutes(3);
+
+    private static final DateTimeFormatter DAY_AND_HOUR =
+            DateTimeFormatter.ofPattern("d MMMM yyyy HH:mm", Locale.ENGLISH);
+
+    private Given() {}
+
+    /** Returns the value when there is one. */
+    public static <T> T required(String field, T value) {
+        if (value == null) {
+            throw new InvalidInputException(field, "is missing; please give it.");
+        }
+        return value;
+    }
+
+    /** Returns the text without blanks around it when it has 1 to {@code most} characters. */
+    public static String text(String field, String value, int most) {
+        String text = required(field, value).strip();
+        if (text.isEmpty()) {
+            throw new InvalidInputException(field, "is empty; please give it.");
+        }
+        return notLonger(field, text, most);
+    }
+
+    /** Returns the text, or an empty one where none was given. */
+    public static String optionalText(String field, String value, int most) {
+        return value == null ? "" : notLonger(field, value.strip(), most);
+    }
+
+    /** Returns the moment when it does not lie in the future. */
+    public static Instant notInFuture(String field, Instant at, Instant now, ZoneId zone) {
+        if (required(field, at).isAfter(now.plus(CLOCK_SLACK))) {
+            throw new InvalidInputException(
+                    field,
+                    "lies in the future: " + say(at, zone) + ", while it is " + say(now, zone)
+                            + ". Check date and hour.");
+        }
+        return at;
+    }
+
+    /** A moment in words, for messages. */
+    public static String say(Instant at, ZoneId zone) {
+        return DAY_AND_HOUR.format(at.atZone(zone));
+    }
+
+    private static String notLonger(String field, String text, int most) {
+        if (text.length() > most) {
+            throw new InvalidInputException(
+                    field, "has " + text.length() + " characters; allowed are " + most + ". Please shorten it.");
+        }
+        return text;
+    }
+}

@@ -1,0 +1,130 @@
+package org.evenhand.kit;
+
+import java.net.URI;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.FieldProblem;
+import org.evenhand.core.InvalidInputException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
+
+/** Tells every refusal as a problem detail (RFC 9457): what is wrong, in which field, and what to do. */
+@RestControllerAdvice
+class ProblemAdvice extends ResponseEntityExceptionHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+    @ExceptionHandler
+    ProblemDetail invalid(InvalidInputException e) {
+        return fields(e.problems());
+    }
+
+    @ExceptionHandler
+    ProblemDetail notFound(NotFoundException e) {
+        return problem(HttpStatus.NOT_FOUND, "not-found", "Not found", e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail conflict(ConflictException e) {
+        return problem(HttpStatus.CONFLICT, "conflict", "Changed in between", e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail stale(OptimisticLockingFailureException e) {
+        return conflict(ConflictException.stale("record"));
+    }
+
+    @ExceptionHandler
+    ProblemDetail question(QuestionException e) {
+        ProblemDetail problem = problem(HttpStatus.CONFLICT, "please-confirm", "Please confirm", e.getMessage());
+        problem.setProperty("confirm", e.key());
+        return problem;
+    }
+
+    /** A rule of the database that the program did not catch first: still no crash, and nothing was written. */
+    @ExceptionHandler
+    ProblemDetail integrity(DataIntegrityViolationException e) {
+        LOG.warn("A constraint of the database refused a write", e);
+        return problem(
+                HttpStatus.CONFLICT,
+                "conflict",
+                "Not saved",
+                "The database refused this because it does not fit what is recorded. Load the page again and look.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail wrongType(MethodArgumentTypeMismatchException e) {
+        return fields(List.of(new FieldProblem(e.getName(), "is '" + e.getValue() + "', which cannot be read.")));
+    }
+
+    @ExceptionHandler
+    ProblemDetail unexpected(Exception e) throws Exception {
+        if (e instanceof org.springframework.security.access.AccessDeniedException
+                || e instanceof org.springframework.security.core.AuthenticationException) {
+            throw e;
+        }
+        String number = UUID.randomUUID().toString().substring(0, 8);
+        LOG.error("Unexpected failure {}", number, e);
+        return problem(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "unexpected",
+                "Something went wrong here",
+                "That was our fault, not yours, and nothing was saved. Please try again; the log has it under " + number
+                        + ".");
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        ProblemDetail problem = fields(List.of(unreadable(e.getCause())));
+        return ResponseEntity.badRequest().body(problem);
+    }
+
+    private static FieldProblem unreadable(Throwable cause) {
+        if (cause instanceof DatabindException e && !e.getPath().isEmpty()) {
+            StringBuilder field = new StringBuilder();
+            for (JacksonException.Reference step : e.getPath()) {
+                if (step.getPropertyName() == null) {
+                    field.append('[').append(step.getIndex()).append(']');
+                } else {
+                    field.append(field.isEmpty() ? "" : ".").append(step.getPropertyName());
+                }
+            }
+            return new FieldProblem(field.toString(), "cannot be read; check that it is of the right kind.");
+        }
+        return new FieldProblem("(request)", "is not readable JSON.");
+    }
+
+    private static ProblemDetail fields(List<FieldProblem> problems) {
+        ProblemDetail problem = problem(
+                HttpStatus.BAD_REQUEST,
+                "invalid",
+                "Please look again",
+                problems.size() == 1
+                        ? problems.get(0).field() + " " + problems.get(0).message()
+                        : problems.size() + " fields need another look.");
+        problem.setProperty("errors", problems);
+        return problem;
+    }
+
+    static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setType(URI.create("urn:even-hand:problem:" + type));
+        problem.setTitle(title);
+        return problem;
+    }
+}

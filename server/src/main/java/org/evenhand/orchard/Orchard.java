@@ -1,0 +1,85 @@
+package org.evenhand.orchard;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.core.weather.Site;
+import org.hibernate.envers.Audited;
+import org.hibernate.envers.NotAudited;
+
+@Entity
+@Audited
+class Orchard {
+    @Id
+    private UUID id;
+
+    private String name;
+    private double latitude;
+    private double longitude;
+    private String zone;
+
+    @Column(name = "usual_minimum_c")
+    private double usualMinimumC;
+
+    @Column(name = "usual_maximum_c")
+    private double usualMaximumC;
+
+    @Enumerated(EnumType.STRING)
+    private Units units;
+
+    /** The moment at which a demo orchard lives; absent in a real one. */
+    @NotAudited
+    private Instant demoNow;
+
+    @Version
+    private Long version;
+
+    protected Orchard() {}
+
+    Orchard(UUID id, OrchardDetails details, Instant demoNow) {
+        this.id = id;
+        this.demoNow = demoNow;
+        change(details);
+    }
+
+    final void change(OrchardDetails details) {
+        this.name = details.name();
+        this.latitude = details.site().latitude();
+        this.longitude = details.site().longitude();
+        this.zone = details.site().zone().getId();
+        this.usualMinimumC = details.usual().minimumC();
+        this.usualMaximumC = details.usual().maximumC();
+        this.units = details.units();
+    }
+
+    void moveDemoClock(Instant to) {
+        this.demoNow = to;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    Instant demoNow() {
+        return demoNow;
+    }
+
+    long version() {
+        return version == null ? 0 : version;
+    }
+
+    OrchardDetails details() {
+        return new OrchardDetails(
+                name,
+                new Site(latitude, longitude, ZoneId.of(zone)),
+                new DailyTemperatures(usualMinimumC, usualMaximumC),
+                units);
+    }
+}

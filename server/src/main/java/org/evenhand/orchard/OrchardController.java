@@ -1,0 +1,74 @@
+package org.evenhand.orchard;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class OrchardController {
+    private final Orchards orchards;
+
+    OrchardController(Orchards orchards) {
+        this.orchards = orchards;
+    }
+
+    /** Where the demo clock is to stand. */
+    record DemoClockRequest(Instant now) {}
+
+    @GetMapping("/orchard")
+    OrchardView orchard(@AuthenticationPrincipal Caller caller) {
+        return orchards.orchard(caller);
+    }
+
+    @PutMapping("/orchard")
+    @PreAuthorize("hasRole('OWNER')")
+    OrchardView changeOrchard(@AuthenticationPrincipal Caller caller, @RequestBody OrchardRequest request) {
+        return orchards.change(caller, request);
+    }
+
+    @PutMapping("/demo-clock")
+    OrchardView moveDemoClock(@AuthenticationPrincipal Caller caller, @RequestBody DemoClockRequest request) {
+        return orchards.moveDemoClock(caller, request.now());
+    }
+
+    @GetMapping("/varieties")
+    List<VarietyView> varieties(@AuthenticationPrincipal Caller caller) {
+        return orchards.varieties(caller);
+    }
+
+    @PutMapping("/varieties/{id}")
+    VarietyView putVariety(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VarietyRequest request) {
+        return orchards.put(caller, id, request);
+    }
+
+    @GetMapping("/trees")
+    List<TreeView> trees(@AuthenticationPrincipal Caller caller) {
+        return orchards.trees(caller);
+    }
+
+    @PutMapping("/trees/{id}")
+    TreeView putTree(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody TreeRequest request) {
+        return orchards.put(caller, id, request);
+    }
+
+    @PostMapping("/trees/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidTree(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        orchards.voidTree(caller, id, request);
+    }
+}

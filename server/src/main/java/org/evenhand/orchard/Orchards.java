@@ -1,0 +1,284 @@
+package org.evenhand.orchard;
+
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The orchard, its varieties and trees. Other rooms ask here; a tree of another orchard is not found. */
+@Service
+public class Orchards {
+    private final OrchardRepository orchards;
+    private final VarietyRepository varieties;
+    private final TreeRepository trees;
+    private final CropCatalogue crops;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Orchards(
+            OrchardRepository orchards,
+            VarietyRepository varieties,
+            TreeRepository trees,
+            CropCatalogue crops,
+            OnceWriter once,
+            InstantSource clock) {
+        this.orchards = orchards;
+        this.varieties = varieties;
+        this.trees = trees;
+        this.crops = crops;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /**
+     * Makes an orchard.
+     *
+     * @param demoNow the moment at which it lives, or null for a real one
+     */
+    @Transactional
+    public void create(UUID id, OrchardDetails details, Instant demoNow) {
+        orchards.save(new Orchard(id, details, demoNow));
+    }
+
+    @Transactional(readOnly = true)
+    public OrchardView orchard(Caller caller) {
+        return view(require(caller));
+    }
+
+    @Transactional(readOnly = true)
+    public OrchardDetails details(Caller caller) {
+        return require(caller).details();
+    }
+
+    /** The moment it is in the caller's orchard. */
+    @Transactional(readOnly = true)
+    public Instant now(Caller caller) {
+        return nowIn(require(caller));
+    }
+
+    @Transactional(readOnly = true)
+    public LocalDate today(Caller caller) {
+        Orchard orchard = require(caller);
+        return nowIn(orchard).atZone(orchard.details().site().zone()).toLocalDate();
+    }
+
+    @Transactional
+    public OrchardView change(Caller caller, OrchardRequest request) {
+        Orchard orchard = require(caller);
+        if (request.version() == null || request.version() != orchard.version()) {
+            throw org.evenhand.kit.ConflictException.stale("orchard");
+        }
+        orchard.change(request.details());
+        return view(orchards.saveAndFlush(orchard));
+    }
+
+    @Transactional
+    public OrchardView moveDemoClock(Caller caller, Instant to) {
+        Orchard orchard = require(caller);
+        if (orchard.demoNow() == null) {
+            throw new InvalidInputException("now", "cannot be set: only the demo orchard's clock can be moved.");
+        }
+        orchard.moveDemoClock(Given.required("now", to));
+        return view(orchards.saveAndFlush(orchard));
+    }
+
+    @Transactional(readOnly = true)
+    public List<VarietyView> varieties(Caller caller) {
+        return varieties.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
+                .map(Variety::view)
+                .sorted(Comparator.comparing(VarietyView::name))
+                .toList();
+    }
+
+    /** The variety, or "not found". */
+    @Transactional(readOnly = true)
+    public VarietyView variety(Caller caller, UUID id) {
+        return requireVariety(caller, id).view();
+    }
+
+    public VarietyView put(Caller caller, UUID id, VarietyRequest request) {
+        return once.write(
+                "variety",
+                id,
+                () -> varieties.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> rename(found, request),
+                () -> insert(caller, id, request));
+    }
+
+    private VarietyView rename(Variety variety, VarietyRequest request) {
+        VarietyView now = variety.view();
+        if (request.version() == null
+                && now.name().equals(request.name())
+                && now.crop().equals(request.crop())) {
+            return now;
+        }
+        variety.requireVersion("variety", request.version());
+        if (!now.crop().equals(request.crop())) {
+            throw new InvalidInputException("crop", "cannot be changed; make a new variety instead.");
+        }
+        String name = Given.text("name", request.name(), 80);
+        refuseTakenName(variety.orchardId(), variety.id(), now.crop(), name);
+        variety.rename(name);
+        return varieties.saveAndFlush(variety).view();
+    }
+
+    private VarietyView insert(Caller caller, UUID id, VarietyRequest request) {
+        String crop =
+                crops.require("crop", Given.required("crop", request.crop())).key();
+        String name = Given.text("name", request.name(), 80);
+        refuseTakenName(caller.orchardId(), id, crop, name);
+        Orchard orchard = require(caller);
+        return varieties
+                .saveAndFlush(new Variety(
+                        id, caller, clock.instant(), orchard.details().site().zone(), crop, name))
+                .view();
+    }
+
+    private void refuseTakenName(UUID orchardId, UUID id, String crop, String name) {
+        boolean taken = varieties.findByOrchardIdAndVoidedAtIsNull(orchardId).stream()
+                .map(Variety::view)
+                .anyMatch(v ->
+                        !v.id().equals(id) && v.crop().equals(crop) && v.name().equalsIgnoreCase(name));
+        if (taken) {
+            throw new InvalidInputException("name", "'" + name + "' is already a variety here; give another name.");
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public List<TreeView> trees(Caller caller) {
+        Map<UUID, VarietyView> byId = varietiesById(caller);
+        return trees.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
+                .map(t -> view(t, byId.get(t.details().varietyId())))
+                .sorted(Comparator.comparing(TreeView::block)
+                        .thenComparing(TreeView::row)
+                        .thenComparing(TreeView::position)
+                        .thenComparing(TreeView::name))
+                .toList();
+    }
+
+    /** The tree, or "not found". */
+    @Transactional(readOnly = true)
+    public TreeView tree(Caller caller, UUID id) {
+        Tree tree = requireTree(caller, id);
+        return view(tree, varietiesById(caller).get(tree.details().varietyId()));
+    }
+
+    public TreeView put(Caller caller, UUID id, TreeRequest request) {
+        return once.write(
+                "tree",
+                id,
+                () -> trees.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> change(caller, found, request),
+                () -> insert(caller, id, request));
+    }
+
+    private TreeView change(Caller caller, Tree tree, TreeRequest request) {
+        TreeDetails details = request.details(today(caller));
+        if (request.version() == null && tree.details().equals(details)) {
+            return tree(caller, tree.id());
+        }
+        tree.requireVersion("tree", request.version());
+        requireVariety(caller, details.varietyId());
+        refuseTakenTreeName(caller, tree.id(), details.name());
+        tree.change(details);
+        trees.saveAndFlush(tree);
+        return tree(caller, tree.id());
+    }
+
+    private TreeView insert(Caller caller, UUID id, TreeRequest request) {
+        TreeDetails details = request.details(today(caller));
+        requireVariety(caller, details.varietyId());
+        refuseTakenTreeName(caller, id, details.name());
+        trees.saveAndFlush(
+                new Tree(id, caller, clock.instant(), details(caller).site().zone(), details));
+        return tree(caller, id);
+    }
+
+    private void refuseTakenTreeName(Caller caller, UUID id, String name) {
+        boolean taken = trees.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
+                .anyMatch(t -> !t.id().equals(id) && t.details().name().equalsIgnoreCase(name));
+        if (taken) {
+            throw new InvalidInputException("name", "'" + name + "' is already a tree here; give another name.");
+        }
+    }
+
+    @Transactional
+    public void voidTree(Caller caller, UUID id, VoidRequest request) {
+        Tree tree = requireTree(caller, id);
+        if (tree.voided()) {
+            return;
+        }
+        tree.requireVersion("tree", request.version());
+        tree.voidBecause(request.reason(), clock.instant());
+    }
+
+    private Orchard require(Caller caller) {
+        return orchards.findById(caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("orchard", caller.orchardId()));
+    }
+
+    private Variety requireVariety(Caller caller, UUID id) {
+        return varieties
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("variety", id));
+    }
+
+    private Tree requireTree(Caller caller, UUID id) {
+        return trees.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("tree", id));
+    }
+
+    private Map<UUID, VarietyView> varietiesById(Caller caller) {
+        return varieties.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
+                .map(Variety::view)
+                .collect(Collectors.toMap(VarietyView::id, Function.identity()));
+    }
+
+    private Instant nowIn(Orchard orchard) {
+        return orchard.demoNow() == null ? clock.instant() : orchard.demoNow();
+    }
+
+    private OrchardView view(Orchard o) {
+        OrchardDetails d = o.details();
+        return new OrchardView(
+                o.id(),
+                d.name(),
+                d.site().latitude(),
+                d.site().longitude(),
+                d.site().zone().getId(),
+                d.usual().minimumC(),
+                d.usual().maximumC(),
+                d.units(),
+                o.demoNow() != null,
+                nowIn(o),
+                o.version());
+    }
+
+    private static TreeView view(Tree tree, VarietyView variety) {
+        TreeDetails d = tree.details();
+        return new TreeView(
+                tree.id(),
+                d.name(),
+                variety.id(),
+                variety.name(),
+                variety.crop(),
+                d.block(),
+                d.row(),
+                d.position(),
+                d.plantedOn(),
+                tree.version());
+    }
+}

@@ -1,0 +1,45 @@
+package org.evenhand.orchard;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+@Entity
+@Audited
+class Tree extends OrchardRecord {
+    private UUID varietyId;
+    private String name;
+    private String block;
+
+    @Column(name = "row_number")
+    private int row;
+
+    private int position;
+    private LocalDate plantedOn;
+
+    protected Tree() {}
+
+    Tree(UUID id, Caller caller, Instant now, ZoneId zone, TreeDetails details) {
+        super(id, caller, now, zone);
+        change(details);
+    }
+
+    final void change(TreeDetails details) {
+        this.varietyId = details.varietyId();
+        this.name = details.name();
+        this.block = details.block();
+        this.row = details.row();
+        this.position = details.position();
+        this.plantedOn = details.plantedOn();
+    }
+
+    TreeDetails details() {
+        return new TreeDetails(varietyId, name, block, row, position, plantedOn);
+    }
+}

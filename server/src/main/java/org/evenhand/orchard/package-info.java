@@ -1,0 +1,5 @@
+/** Trees, varieties, places, and the hour it is there. */
+@ApplicationModule(displayName = "Orchard")
+package org.evenhand.orchard;
+
+import org.springframework.modulith.ApplicationModule;

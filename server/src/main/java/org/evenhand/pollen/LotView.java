@@ -1,0 +1,46 @@
+package org.evenhand.pollen;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.crop.Storage;
+
+/** A jar on the shelf. */
+public record LotView(
+        UUID id,
+        String code,
+        UUID varietyId,
+        String varietyName,
+        String crop,
+        Instant collectedAt,
+        Storage storage,
+        int flowers,
+        List<SourceView> sources,
+        int dosesCollected,
+        int dosesLeft,
+        Viability viability,
+        String note,
+        long version) {
+
+    /** A tree it came from. */
+    @Schema(name = "LotSourceView")
+    public record SourceView(UUID treeId, String treeName, int flowers) {}
+
+    /**
+     * Estimated share of living grains now, and what it was reckoned from.
+     *
+     * @param goodUntil when a quarter of the fresh viability is left, or when it spoils; absent when that has passed
+     */
+    @Schema(name = "Viability")
+    public record Viability(
+            double share,
+            boolean spoiled,
+            double fresh,
+            double halfLifeHours,
+            double hours,
+            String halfLifeBasis,
+            @Schema(description = OPTIONAL) Instant goodUntil) {}
+}

@@ -1,0 +1,50 @@
+package org.evenhand.pollen;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/lots")
+class PollenController {
+    private final PollenShelf shelf;
+    private final Orchards orchards;
+
+    PollenController(PollenShelf shelf, Orchards orchards) {
+        this.shelf = shelf;
+        this.orchards = orchards;
+    }
+
+    @GetMapping
+    List<LotView> lots(@AuthenticationPrincipal Caller caller) {
+        return shelf.all(caller, orchards.now(caller));
+    }
+
+    @GetMapping("/{id}")
+    LotView lot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return shelf.lot(caller, id);
+    }
+
+    @PutMapping("/{id}")
+    LotView putLot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody LotRequest request) {
+        return shelf.put(caller, id, request);
+    }
+
+    @PostMapping("/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidLot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        shelf.voidLot(caller, id, request);
+    }
+}

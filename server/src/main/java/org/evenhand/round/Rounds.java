@@ -1,0 +1,234 @@
+package org.evenhand.round;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.evenhand.bloom.Forecasts;
+import org.evenhand.bloom.Forecasts.Foreseen;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.bloom.ForecastPoint;
+import org.evenhand.core.bloom.TreeOutlook;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.round.BestHours;
+import org.evenhand.core.round.FlowersToDo;
+import org.evenhand.core.round.LotId;
+import org.evenhand.core.round.Place;
+import org.evenhand.core.round.RoundPlan;
+import org.evenhand.core.round.RoundRequest;
+import org.evenhand.core.round.TreeId;
+import org.evenhand.core.round.VarietyId;
+import org.evenhand.core.weather.SunDay;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.evenhand.weather.Weather;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Plans a round from the forecast, the shelf and what was done before. */
+@Service
+class Rounds {
+    private static final Duration FARTHEST = Duration.ofHours(72);
+    private static final Duration STEP = Duration.ofMinutes(10);
+    private static final Duration LOOK_AHEAD = Duration.ofHours(24);
+    /** A flower pollinated longer ago than this takes no more pollen. */
+    private static final Duration DONE_MATTERS = Duration.ofDays(4);
+
+    private static final Duration THIS_ROUND = Duration.ofHours(12);
+
+    private final Orchards orchards;
+    private final Forecasts forecasts;
+    private final PollenShelf shelf;
+    private final Pollinations pollinations;
+    private final CropCatalogue crops;
+    private final Weather weather;
+
+    Rounds(
+            Orchards orchards,
+            Forecasts forecasts,
+            PollenShelf shelf,
+            Pollinations pollinations,
+            CropCatalogue crops,
+            Weather weather) {
+        this.orchards = orchards;
+        this.forecasts = forecasts;
+        this.shelf = shelf;
+        this.pollinations = pollinations;
+        this.crops = crops;
+        this.weather = weather;
+    }
+
+    /** The round of an hour; without one, of the best hour from now on. */
+    @Transactional(readOnly = true)
+    RoundView plan(Caller caller, Instant asked, Integer mostFlowers) {
+        Instant now = orchards.now(caller);
+        List<Foreseen> trees = forecasts.all(caller, now, now.plus(FARTHEST)).stream()
+                .filter(Foreseen::known)
+                .toList();
+        Optional<RoundView.Hours> hours = bestHours(caller, trees, now);
+        Instant at = asked == null ? hours.map(RoundView.Hours::from).orElse(now) : checked(caller, asked, now);
+        List<LotView> lots = usable(shelf.all(caller, at), at);
+        List<PollinationView> before = pollinations.since(caller, now.minus(DONE_MATTERS));
+        RoundRequest request = new RoundRequest(
+                trees.stream().map(t -> mother(t, at, before)).toList(),
+                IntStream.range(0, lots.size())
+                        .mapToObj(rank -> lot(lots.get(rank), rank))
+                        .toList(),
+                mostFlowers == null ? OptionalInt.empty() : OptionalInt.of(mostFlowers));
+        return view(RoundPlan.of(request), at, hours, trees, lots, before, now);
+    }
+
+    private Instant checked(Caller caller, Instant asked, Instant now) {
+        if (asked.isBefore(now.minus(STEP)) || asked.isAfter(now.plus(FARTHEST))) {
+            var zone = orchards.details(caller).site().zone();
+            throw new InvalidInputException(
+                    "at",
+                    "is " + Given.say(asked, zone) + "; a round can be planned from now, " + Given.say(now, zone)
+                            + ", up to " + FARTHEST.toHours() + " hours ahead.");
+        }
+        return asked.isBefore(now) ? now : asked;
+    }
+
+    private Optional<RoundView.Hours> bestHours(Caller caller, List<Foreseen> trees, Instant now) {
+        List<Instant> moments = IntStream.rangeClosed(0, (int) LOOK_AHEAD.dividedBy(STEP))
+                .mapToObj(i -> now.plus(STEP.multipliedBy(i)))
+                .toList();
+        double[] taking = new double[moments.size()];
+        double[] giving = new double[moments.size()];
+        for (Foreseen tree : trees) {
+            List<ForecastPoint> points = tree.forecast().at(moments);
+            for (int i = 0; i < taking.length; i++) {
+                taking[i] += points.get(i).taking().mean();
+                giving[i] += points.get(i).giving().mean();
+            }
+        }
+        boolean onShelf = !usable(shelf.all(caller, now), now).isEmpty();
+        Optional<Instant> pollenFrom = onShelf
+                ? Optional.of(now)
+                : IntStream.range(0, giving.length)
+                        .filter(i -> giving[i] >= TreeOutlook.THERE)
+                        .mapToObj(moments::get)
+                        .findFirst();
+        List<Instant> dark = weather.suns(orchards.details(caller).site(), now, now.plus(LOOK_AHEAD)).stream()
+                .map(SunDay::civilDusk)
+                .flatMap(dusk -> dusk.moment().stream())
+                .toList();
+        return pollenFrom
+                .flatMap(from -> BestHours.of(moments, taking, from, dark))
+                .map(b -> new RoundView.Hours(b.from(), b.until(), b.flowersAtStart(), b.endsWithDark(), onShelf));
+    }
+
+    /** Jars with something left and alive, those that are good for the shortest time first. */
+    private static List<LotView> usable(List<LotView> lots, Instant at) {
+        return lots.stream()
+                .filter(l -> l.dosesLeft() > 0
+                        && !l.viability().spoiled()
+                        && !l.collectedAt().isAfter(at))
+                .sorted(Comparator.comparing((LotView l) -> l.viability().goodUntil() == null
+                                ? Instant.MIN
+                                : l.viability().goodUntil())
+                        .thenComparing(LotView::code))
+                .toList();
+    }
+
+    private RoundRequest.Mother mother(Foreseen tree, Instant at, List<PollinationView> before) {
+        double doneStillTaking = before.stream()
+                .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(at))
+                .mapToDouble(p -> p.flowers() * tree.forecast().stillTaking(p.doneAt(), at))
+                .sum();
+        return new RoundRequest.Mother(
+                new TreeId(tree.tree().id()),
+                new VarietyId(tree.tree().varietyId()),
+                new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
+                tree.sheet(),
+                FlowersToDo.of(tree.sheet(), tree.forecast().stagesAt(at), doneStillTaking));
+    }
+
+    private RoundRequest.Lot lot(LotView lot, int rank) {
+        return new RoundRequest.Lot(
+                new LotId(lot.id()),
+                new VarietyId(lot.varietyId()),
+                crops.of(lot.crop()),
+                lot.dosesLeft(),
+                lot.viability().share(),
+                rank);
+    }
+
+    private static RoundView view(
+            RoundPlan plan,
+            Instant at,
+            Optional<RoundView.Hours> hours,
+            List<Foreseen> trees,
+            List<LotView> lots,
+            List<PollinationView> before,
+            Instant now) {
+        Map<UUID, Foreseen> byTree =
+                trees.stream().collect(Collectors.toMap(t -> t.tree().id(), Function.identity()));
+        Map<UUID, LotView> byLot = lots.stream().collect(Collectors.toMap(LotView::id, Function.identity()));
+        List<String> cautions = new ArrayList<>();
+        trees.stream().map(Foreseen::sheet).distinct().forEach(s -> cautions.addAll(s.cautions()));
+        return new RoundView(
+                at,
+                hours.orElse(null),
+                plan.stops().stream()
+                        .map(s -> stop(
+                                s,
+                                byTree.get(s.tree().value()),
+                                byLot.get(s.lot().value())))
+                        .toList(),
+                plan.unserved().stream()
+                        .map(u -> new RoundView.UnservedView(
+                                u.tree().value(),
+                                byTree.get(u.tree().value()).tree().name(),
+                                u.flowers(),
+                                u.reason().name()))
+                        .toList(),
+                before.stream()
+                        .filter(p -> p.doneAt().isAfter(now.minus(THIS_ROUND)))
+                        .toList(),
+                plan.value(),
+                plan.proven(),
+                cautions.stream().distinct().toList());
+    }
+
+    private static RoundView.StopView stop(RoundPlan.Stop stop, Foreseen tree, LotView lot) {
+        CropSheet sheet = tree.sheet();
+        List<RoundView.StageFlowers> byStage = stop.byStage().entrySet().stream()
+                .map(e -> new RoundView.StageFlowers(
+                        e.getKey(),
+                        e.getValue(),
+                        sheet.stages()
+                                .get(sheet.indexOf(e.getKey()))
+                                .receptivity()
+                                .value()))
+                .toList();
+        return new RoundView.StopView(
+                tree.tree().id(),
+                tree.tree().name(),
+                tree.tree().varietyName(),
+                tree.tree().crop(),
+                tree.tree().block(),
+                tree.tree().row(),
+                tree.tree().position(),
+                lot.id(),
+                lot.code(),
+                lot.varietyName(),
+                stop.flowers(),
+                byStage,
+                stop.expected(),
+                lot.viability().share(),
+                stop.cross().why());
+    }
+}
