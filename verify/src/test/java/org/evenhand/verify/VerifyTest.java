@@ -80,8 +80,7 @@ class VerifyTest {
         assertThat(run(directory.resolve("nowhere.json"))).isEqualTo(2);
         assertThat(said()).contains("cannot be read");
 
-        assertThat(run(altered("statistics.json", "\"x\": 81,", "\"x\": 281,")))
-                .isEqualTo(1);
+        assertThat(run(altered("statistics.json", "\"x\": 81,", "\"x\": 281,"))).isEqualTo(1);
         assertThat(said()).contains("stats-s01, the core refuses the inputs").contains("is 281; allowed is 0 to 263");
     }
 

@@ -1,0 +1,77 @@
+import { useQuery } from '@tanstack/react-query';
+import { Navigate, Route, Routes } from 'react-router';
+import { SetUp } from './account/SetUp';
+import { Shell } from './account/Shell';
+import { SignIn } from './account/SignIn';
+import { Bloom } from './bloom/Bloom';
+import { Tally } from './bloom/Tally';
+import { CropSheet } from './crop/CropSheet';
+import { CropSheets } from './crop/CropSheets';
+import { Findings } from './findings/Findings';
+import { FruitSet } from './fruitset/FruitSet';
+import { Empty, Loaded } from './kit/States';
+import { HereContext } from './kit/orchard-context';
+import { ProblemError } from './kit/problem';
+import { queries } from './kit/queries';
+import { useNow } from './kit/use-now';
+import { Orchard } from './orchard/Orchard';
+import { Collect } from './pollen/Collect';
+import { Shelf } from './pollen/Shelf';
+import { Round } from './round/Round';
+import { Walk } from './round/Walk';
+import { Today } from './today/Today';
+
+export function App() {
+  const setup = useQuery(queries.setup());
+  return (
+    <Loaded of={setup}>
+      {(s) =>
+        s.ownerNeeded ? (
+          <Routes>
+            <Route path="/set-up" element={<SetUp />} />
+            <Route path="*" element={<Navigate to="/set-up" replace />} />
+          </Routes>
+        ) : (
+          <SignedIn known={s.signedIn} />
+        )
+      }
+    </Loaded>
+  );
+}
+
+function SignedIn({ known }: { known: boolean }) {
+  const session = useQuery({ ...queries.session(), enabled: known });
+  const now = useNow(session.data?.orchard);
+  const signedOut = !known || (session.error instanceof ProblemError && session.error.signedOut);
+  if (signedOut) return <SignIn />;
+  return (
+    <Loaded of={session}>
+      {(data) => (
+        <HereContext value={{ session: data, orchard: data.orchard, zone: data.orchard.zone, now }}>
+          <Routes>
+            <Route path="/round/walk" element={<Walk />} />
+            <Route path="/bloom/read/:tree" element={<Tally />} />
+            <Route element={<Shell />}>
+              <Route index element={<Today />} />
+              <Route path="/bloom" element={<Bloom />} />
+              <Route path="/pollen" element={<Shelf />} />
+              <Route path="/pollen/collect" element={<Collect />} />
+              <Route path="/round" element={<Round />} />
+              <Route path="/fruit-set" element={<FruitSet />} />
+              <Route path="/findings" element={<Findings />} />
+              <Route path="/orchard" element={<Orchard />} />
+              <Route path="/crops" element={<CropSheets />} />
+              <Route path="/crops/:crop" element={<CropSheet />} />
+              <Route path="/sign-in" element={<Navigate to="/" replace />} />
+              <Route path="/set-up" element={<Navigate to="/" replace />} />
+              <Route
+                path="*"
+                element={<Empty title="There is no such page">Use the menu to go where you meant to.</Empty>}
+              />
+            </Route>
+          </Routes>
+        </HereContext>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,119 @@
+import { Drawer } from '@mantine/core';
+import { useDisclosure } from '@mantine/hooks';
+import { IconBasket, IconDots, IconFlower, IconRoute, IconSun } from '@tabler/icons-react';
+import { useQuery } from '@tanstack/react-query';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { LightBar } from '../kit/LightBar';
+import { queries } from '../kit/queries';
+import { DemoClock } from './DemoClock';
+import { Mark } from './Mark';
+import { SignOut } from './SignOut';
+import { useHere } from '../kit/orchard-context';
+
+const WORK = [
+  ['/', 'Today'],
+  ['/bloom', 'Bloom'],
+  ['/pollen', 'Pollen shelf'],
+  ['/round', 'Round'],
+  ['/fruit-set', 'Fruit set'],
+  ['/findings', 'Findings'],
+] as const;
+const PLACE = [
+  ['/orchard', 'Orchard'],
+  ['/crops', 'Crop sheets'],
+] as const;
+
+/** Pages on which the round's best hours are worth marking on the light bar. */
+const EVENING = new Set(['/', '/bloom', '/round', '/pollen']);
+
+function useDueChecks(): number {
+  const { data } = useQuery(queries.fruitSet());
+  return data?.rows.filter((r) => r.due?.now).length ?? 0;
+}
+
+function Links({ due, close }: { due: number; close?: () => void }) {
+  const link = ([to, name]: readonly [string, string]) => (
+    <NavLink key={to} to={to} end={to === '/'} className="to" onClick={close}>
+      {name}
+      {to === '/fruit-set' && due > 0 && (
+        <span className="count" title={`${due} checks are due`}>
+          {due}
+        </span>
+      )}
+    </NavLink>
+  );
+  return (
+    <>
+      {WORK.map(link)}
+      <hr />
+      {PLACE.map(link)}
+    </>
+  );
+}
+
+function Who() {
+  const { session, orchard } = useHere();
+  return (
+    <div className="who">
+      <div>
+        {orchard.name} · {session.person}
+      </div>
+      {orchard.demo && <DemoClock />}
+      <SignOut />
+    </div>
+  );
+}
+
+/** The frame around every page at the desk, and the tabs at the bottom of a phone. */
+export function Shell() {
+  const due = useDueChecks();
+  const { pathname } = useLocation();
+  const { data: round } = useQuery({ ...queries.round(), enabled: EVENING.has(pathname) });
+  const [more, { open, close }] = useDisclosure();
+  return (
+    <div className="app">
+      <nav className="nav" aria-label="Pages">
+        <Link to="/" className="brand">
+          <Mark /> Even Hand
+        </Link>
+        <Links due={due} />
+        <Who />
+      </nav>
+      <div className="main">
+        <LightBar best={EVENING.has(pathname) ? round?.bestHours : undefined} />
+        <main className="body">
+          <Outlet />
+        </main>
+      </div>
+      <nav className="tabs" aria-label="Pages, short">
+        <NavLink to="/" end>
+          <IconSun size={22} />
+          Today
+        </NavLink>
+        <NavLink to="/bloom">
+          <IconFlower size={22} />
+          Bloom
+        </NavLink>
+        <NavLink to="/round">
+          <IconRoute size={22} />
+          Round
+        </NavLink>
+        <NavLink to="/fruit-set">
+          <IconBasket size={22} />
+          Fruit set
+          {due > 0 && <span className="count">{due}</span>}
+        </NavLink>
+        <button type="button" onClick={open}>
+          <IconDots size={22} />
+          More
+        </button>
+      </nav>
+      <Drawer opened={more} onClose={close} position="bottom" title="All pages" size="auto" padding={0}>
+        <div className="nav" style={{ height: 'auto', position: 'static', display: 'flex' }}>
+          <Links due={due} close={close} />
+          <Who />
+        </div>
+      </Drawer>
+    </div>
+  );
+}

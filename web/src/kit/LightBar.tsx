@@ -1,0 +1,113 @@
+import { useElementSize } from '@mantine/hooks';
+import { useQuery } from '@tanstack/react-query';
+import type { Schemas } from './api';
+import { temperature } from './numbers';
+import { useHere } from './orchard-context';
+import { queries } from './queries';
+import { clock, longDay } from './time';
+import { nights, ticks, timeAxis } from './time-axis';
+
+const HEIGHT = 62;
+
+function temperatureLine(light: Schemas['Light'], x: (at: number) => number): string {
+  const low = Math.min(...light.celsius);
+  const high = Math.max(...light.celsius, low + 4);
+  const start = Date.parse(light.from);
+  return light.celsius
+    .map((c, i) => {
+      const y = 44 - ((c - low) / (high - low)) * 18;
+      return `${i === 0 ? 'M' : 'L'}${x(start + i * light.stepMinutes * 60_000).toFixed(1)} ${y.toFixed(1)}`;
+    })
+    .join('');
+}
+
+/** The coming day over every page: light and dark, temperature, and the hours that matter. */
+export function LightBar({ best }: { best?: { from: string; until: string } | undefined }) {
+  const { zone, now, orchard } = useHere();
+  const { ref, width } = useElementSize();
+  const { data: light } = useQuery(queries.light(24));
+  if (!light) return <div ref={ref} style={{ height: HEIGHT, background: '#fdf6df' }} />;
+  const axis = timeAxis(light.from, light.until, Math.max(width, 1));
+  const sun = light.suns.find((s) => s.sunset && Date.parse(s.sunset) > axis.from);
+  const rise = light.suns.find((s) => s.sunrise && Date.parse(s.sunrise) > axis.from);
+  const sunset = sun?.sunset;
+  const said = [
+    sunset && `sunset ${clock(new Date(sunset), zone)}`,
+    sun?.dusk && `dark ${clock(new Date(sun.dusk), zone)}`,
+    rise?.sunrise && `sunrise ${clock(new Date(rise.sunrise), zone)}`,
+  ].filter(Boolean);
+  const dark = nights(axis, light.suns);
+  const inDark = (at: number) => dark.some(([a, b]) => at >= a && at <= b);
+  const saidX = sunset ? axis.x(sunset) + 10 : width - 300;
+  return (
+    <div
+      ref={ref}
+      className="noprint"
+      style={{
+        height: HEIGHT,
+        background: '#fdf6df',
+        borderBottom: '1px solid var(--line)',
+        overflow: 'hidden',
+      }}
+      role="img"
+      aria-label={`${longDay(now, zone)}, ${clock(now, zone)}, ${temperature(light.celsius[0]!, orchard.units)}; ${said.join(', ')}`}
+    >
+      {width > 0 && (
+        <svg
+          width={width}
+          height={HEIGHT}
+          style={{ display: 'block' }}
+          fontFamily="var(--sans)"
+          fontSize={13}
+        >
+          {dark.map(([a, b]) => (
+            <rect key={a} x={axis.x(a)} width={axis.x(b) - axis.x(a)} height={HEIGHT} fill="#25324a" />
+          ))}
+          {light.suns.map(
+            (s) =>
+              s.sunset &&
+              s.dusk && (
+                <rect
+                  key={s.date}
+                  x={axis.x(s.sunset)}
+                  width={axis.x(s.dusk) - axis.x(s.sunset)}
+                  height={HEIGHT}
+                  fill="#c9a27a"
+                />
+              ),
+          )}
+          {best && (
+            <rect
+              x={axis.x(best.from)}
+              width={Math.max(2, axis.x(best.until) - axis.x(best.from))}
+              y={0}
+              height={HEIGHT}
+              fill="#2c5746"
+              opacity={0.16}
+            />
+          )}
+          <path d={temperatureLine(light, axis.x)} fill="none" stroke="#b5482a" strokeWidth={2} />
+          {ticks(axis, width < 600 ? 6 : 3, zone).map((at) => (
+            <g key={at}>
+              <path d={`M${axis.x(at)} 50V${HEIGHT}`} stroke="#b9b096" />
+              <text x={axis.x(at) + 4} y={58} fill={inDark(at) ? '#c8d2e2' : '#6b6450'}>
+                {clock(new Date(at), zone)}
+              </text>
+            </g>
+          ))}
+          <rect x={0} y={0} width={3} height={HEIGHT} fill="#1f2a26" />
+          <text x={10} y={17} fill="#3f3a2c" fontWeight={600}>
+            {width < 600
+              ? `${clock(now, zone)} · ${temperature(light.celsius[0]!, orchard.units)}`
+              : `${longDay(now, zone)} · now ${clock(now, zone)}, ${temperature(light.celsius[0]!, orchard.units)}`}
+          </text>
+          {width >= 600 && (
+            <text x={Math.min(saidX + 30, width - 240)} y={17} fill="#e4eaf4">
+              {said.join(' · ')}
+            </text>
+          )}
+        </svg>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+export type Units = 'METRIC' | 'IMPERIAL';
+
+/** 24 °C or 75 °F */
+export const temperature = (celsius: number, units: Units): string =>
+  units === 'METRIC' ? `${Math.round(celsius)} °C` : `${Math.round(celsius * 1.8 + 32)} °F`;
+
+export const toFahrenheit = (celsius: number): number => Math.round((celsius * 1.8 + 32) * 10) / 10;
+export const toCelsius = (fahrenheit: number): number => (fahrenheit - 32) / 1.8;
+
+/** 0.61 → 61 % */
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** Expected flowers as a whole number a person would say; never 0 where there is a fair chance of one. */
+export const flowers = (mean: number): number => Math.round(mean);
+
+/** What a number of a crop sheet rests on, in words. */
+export const basisWord = (basis: string, source?: string): string =>
+  basis === 'PRACTICE' ? 'common practice' : basis === 'PUBLISHED' ? `published: ${source}` : 'from memory';

@@ -1,0 +1,89 @@
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function format(zone: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = zone + JSON.stringify(options);
+  let found = formats.get(key);
+  if (!found) {
+    found = new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options });
+    formats.set(key, found);
+  }
+  return found;
+}
+
+/** 16:40 */
+export const clock = (at: Date, zone: string): string =>
+  format(zone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(at);
+
+/** Tuesday 24 November */
+export const longDay = (at: Date, zone: string): string =>
+  format(zone, { weekday: 'long', day: 'numeric', month: 'long' }).format(at).replace(',', '');
+
+/** Tue 24 Nov */
+export const shortDay = (at: Date, zone: string): string =>
+  format(zone, { weekday: 'short', day: 'numeric', month: 'short' }).format(at).replace(',', '');
+
+/** 24 Nov, 15:40 */
+export const dayAndClock = (at: Date, zone: string): string =>
+  `${format(zone, { day: 'numeric', month: 'short' }).format(at)}, ${clock(at, zone)}`;
+
+/** 24 Nov, of a calendar date such as 2026-11-24 */
+export const calendarDay = (date: string): string =>
+  format('UTC', { weekday: 'short', day: 'numeric', month: 'short' })
+    .format(new Date(`${date}T00:00:00Z`))
+    .replace(',', '');
+
+/** Number of whole calendar days from one moment to another, as people there count them. */
+export function daysBetween(from: Date, to: Date, zone: string): number {
+  const day = (at: Date) => Date.parse(`${wallTime(at, zone).slice(0, 10)}T00:00:00Z`);
+  return Math.round((day(to) - day(from)) / 86_400_000);
+}
+
+/** The moment as people there would say it: "17:15", "tomorrow 17:15", "Thu 26 Nov 17:15". */
+export function said(at: Date, now: Date, zone: string): string {
+  const days = daysBetween(now, at, zone);
+  if (days === 0) return clock(at, zone);
+  if (days === 1) return `tomorrow ${clock(at, zone)}`;
+  if (days === -1) return `yesterday ${clock(at, zone)}`;
+  return `${shortDay(at, zone)} ${clock(at, zone)}`;
+}
+
+/** The wall clock there as an input of type datetime-local wants it: 2026-11-24T15:40 */
+export function wallTime(at: Date, zone: string): string {
+  const parts = Object.fromEntries(
+    format(zone, {
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    })
+      .formatToParts(at)
+      .map((p) => [p.type, p.value]),
+  ) as Record<string, string>;
+  return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
+}
+
+/**
+ * The moment at which the clock there shows a wall time. Of a time that the clocks skip in spring the moment after the gap is
+ * taken, of one that comes twice in autumn the first.
+ */
+export function fromWallTime(wall: string, zone: string): Date {
+  const asUtc = Date.parse(`${wall}:00Z`);
+  const offsetAt = (at: number) =>
+    Date.parse(`${wallTime(new Date(at), zone)}:00Z`) - Math.floor(at / 60_000) * 60_000;
+  const before = asUtc - offsetAt(asUtc - 86_400_000);
+  const after = asUtc - offsetAt(asUtc + 86_400_000);
+  const fits = [before, after].filter((at) => at + offsetAt(at) === asUtc);
+  return new Date(fits.length > 0 ? Math.min(...fits) : before);
+}
+
+/** "about 2 days", "3 hours", "20 minutes" */
+export function span(hours: number): string {
+  if (hours < 1) return plural(Math.max(1, Math.round(hours * 60)), 'minute');
+  if (hours < 36) return plural(Math.round(hours), 'hour');
+  return plural(Math.round(hours / 24), 'day');
+}
+
+/** "1 flower", "2 flowers" */
+export const plural = (n: number, word: string): string => `${n} ${word}${n === 1 ? '' : 's'}`;

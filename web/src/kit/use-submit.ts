@@ -1,0 +1,70 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ProblemError } from './problem';
+
+interface Submit<A> {
+  submit: (argument: A) => void;
+  busy: boolean;
+  /** The message for a field, to stand beside it; the label makes it a sentence. */
+  errorFor: (field: string, label: string) => string | undefined;
+  /** What is wrong beyond the fields that were asked for. */
+  general: string | undefined;
+  /** A question of the server, with the way to say yes or no. */
+  question: { text: string; yes: () => void; no: () => void } | undefined;
+  clear: () => void;
+}
+
+/**
+ * Sends a form. Errors stand beside their fields, a question of the server waits for an answer, and nothing typed is lost: the
+ * form's values stay where they are.
+ *
+ * @param send does the sending; `confirmed` are the questions answered with yes
+ * @param shown fields that the form shows errors for itself
+ */
+export function useSubmit<A, R>(
+  send: (argument: A, confirmed: string[]) => Promise<R>,
+  shown: string[],
+  done: (result: R, argument: A) => void,
+): Submit<A> {
+  const client = useQueryClient();
+  const [asked, setAsked] = useState<A>();
+  const mutation = useMutation({
+    mutationFn: ({ argument, confirmed }: { argument: A; confirmed: string[] }) => send(argument, confirmed),
+    onSuccess: async (result, { argument }) => {
+      // A first fetch still under way would answer with what was there before.
+      await client.cancelQueries();
+      void client.invalidateQueries();
+      done(result, argument);
+    },
+  });
+  const error = mutation.error;
+  const problem = error instanceof ProblemError ? error : undefined;
+  const fields = problem?.problem.errors ?? [];
+  const elsewhere = fields.filter((f) => !shown.includes(f.field));
+  const question = problem?.question;
+  return {
+    submit: (argument) => {
+      setAsked(argument);
+      mutation.mutate({ argument, confirmed: [] });
+    },
+    busy: mutation.isPending,
+    errorFor: (field, label) => {
+      const found = fields.find((f) => f.field === field);
+      return found && `${label} ${found.message}`;
+    },
+    general: question
+      ? undefined
+      : fields.length > 0
+        ? elsewhere.map((f) => `${f.field} ${f.message}`).join(' ') || undefined
+        : error?.message,
+    question:
+      question && asked !== undefined
+        ? {
+            text: error?.message ?? '',
+            yes: () => mutation.mutate({ argument: asked, confirmed: [question] }),
+            no: () => mutation.reset(),
+          }
+        : undefined,
+    clear: () => mutation.reset(),
+  };
+}

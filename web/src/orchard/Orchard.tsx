@@ -1,0 +1,185 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { plural } from '../kit/time';
+import { useSubmit } from '../kit/use-submit';
+import { draftOf, OrchardFields, orchardBody } from './OrchardFields';
+import { TreeForm } from './TreeForm';
+import { VarietyForm } from './VarietyForm';
+
+function Settings() {
+  const { orchard, session } = useHere();
+  const [draft, setDraft] = useState(() => draftOf(orchard));
+  const [saved, setSaved] = useState(false);
+  const form = useSubmit(
+    () => answer(api.PUT('/api/orchard', { body: orchardBody(draft) })),
+    ['name', 'latitude', 'longitude', 'zone', 'usualMinimumC', 'usualMaximumC'],
+    (now) => {
+      setDraft(draftOf(now));
+      setSaved(true);
+    },
+  );
+  return (
+    <form
+      className="card stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <h2>Place and air</h2>
+      <OrchardFields
+        value={draft}
+        onChange={(d) => {
+          setDraft(d);
+          setSaved(false);
+        }}
+        errorFor={form.errorFor}
+      />
+      {form.general && <p className="note bad">{form.general}</p>}
+      {session.role === 'OWNER' ? (
+        <div className="line">
+          <Button type="submit" loading={form.busy}>
+            Save
+          </Button>
+          {saved && (
+            <span role="status" className="soft">
+              Saved.
+            </span>
+          )}
+        </div>
+      ) : (
+        <p className="small soft">Only the owner can change this.</p>
+      )}
+    </form>
+  );
+}
+
+function Trees({ trees, varieties }: { trees: Schemas['TreeView'][]; varieties: Schemas['VarietyView'][] }) {
+  const [editing, setEditing] = useState<Schemas['TreeView'] | 'new'>();
+  return (
+    <section className="card">
+      <header>
+        <h2>Trees</h2>
+        <Button
+          size="sm"
+          variant="outline"
+          ml="auto"
+          disabled={varieties.length === 0}
+          onClick={() => setEditing('new')}
+        >
+          Add a tree
+        </Button>
+      </header>
+      {trees.length === 0 ? (
+        <p className="soft">
+          {varieties.length === 0
+            ? 'First add a variety above, then its trees.'
+            : 'No tree yet. Add the first one.'}
+        </p>
+      ) : (
+        <div className="scroll">
+          <table className="plain">
+            <thead>
+              <tr>
+                <th>Tree</th>
+                <th>Variety</th>
+                <th>Block</th>
+                <th className="num">Row</th>
+                <th className="num">Place</th>
+                <th>Planted</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {trees.map((t) => (
+                <tr key={t.id}>
+                  <td>
+                    <b>{t.name}</b>
+                  </td>
+                  <td>{t.varietyName}</td>
+                  <td>{t.block || '–'}</td>
+                  <td className="num">{t.row}</td>
+                  <td className="num">{t.position}</td>
+                  <td>{t.plantedOn ?? 'not known'}</td>
+                  <td className="num">
+                    <Button
+                      size="compact-sm"
+                      variant="subtle"
+                      onClick={() => setEditing(t)}
+                      aria-label={`Edit ${t.name}`}
+                    >
+                      Edit
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <TreeForm
+        key={editing === 'new' ? 'new' : editing?.id}
+        editing={editing}
+        varieties={varieties}
+        trees={trees}
+        close={() => setEditing(undefined)}
+      />
+    </section>
+  );
+}
+
+export function Orchard() {
+  const varieties = useQuery(queries.varieties());
+  const trees = useQuery(queries.trees());
+  const { orchard } = useHere();
+  const [adding, setAdding] = useState(false);
+  return (
+    <Loaded of={varieties}>
+      {(known) => (
+        <Loaded of={trees}>
+          {(all) => (
+            <>
+              <h1>
+                {orchard.name}: {plural(all.length, 'tree')} of {known.length}{' '}
+                {known.length === 1 ? 'variety' : 'varieties'}
+              </h1>
+              {known.length === 0 && (
+                <Empty
+                  title="Begin with a variety"
+                  action={<Button onClick={() => setAdding(true)}>Add a variety</Button>}
+                >
+                  A variety is a named clone. Pollen is kept and given by variety, so name each one you have.
+                </Empty>
+              )}
+              {known.length > 0 && (
+                <section className="card">
+                  <header>
+                    <h2>Varieties</h2>
+                    <Button size="sm" variant="outline" ml="auto" onClick={() => setAdding(true)}>
+                      Add a variety
+                    </Button>
+                  </header>
+                  <div className="line" style={{ gap: 22 }}>
+                    {known.map((v) => (
+                      <span key={v.id}>
+                        <b>{v.name}</b> <span className="soft">{v.crop}</span>
+                      </span>
+                    ))}
+                  </div>
+                </section>
+              )}
+              <Trees trees={all} varieties={known} />
+              <Settings />
+              <VarietyForm key={String(adding)} opened={adding} close={() => setAdding(false)} />
+            </>
+          )}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,144 @@
+import { NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
+import type { Schemas } from '../kit/api';
+import { toCelsius, toFahrenheit, type Units } from '../kit/numbers';
+
+/** An orchard while it is typed: numbers may still be empty. Temperatures in the units chosen. */
+export interface OrchardDraft {
+  name: string;
+  latitude: number | string;
+  longitude: number | string;
+  zone: string;
+  usualMinimum: number | string;
+  usualMaximum: number | string;
+  units: Units;
+  version?: number;
+}
+
+export const emptyOrchard = (): OrchardDraft => ({
+  name: '',
+  latitude: '',
+  longitude: '',
+  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  usualMinimum: '',
+  usualMaximum: '',
+  units: 'METRIC',
+});
+
+export function draftOf(o: Schemas['OrchardView']): OrchardDraft {
+  const shown = (c: number) => (o.units === 'METRIC' ? c : toFahrenheit(c));
+  return {
+    name: o.name,
+    latitude: o.latitude,
+    longitude: o.longitude,
+    zone: o.zone,
+    usualMinimum: shown(o.usualMinimumC),
+    usualMaximum: shown(o.usualMaximumC),
+    units: o.units,
+    version: o.version,
+  };
+}
+
+/** What is sent; a number that is missing is left out, so that the server names the field. */
+export function orchardBody(d: OrchardDraft): Schemas['OrchardRequest'] {
+  const number = (v: number | string) => (v === '' ? undefined : Number(v));
+  const celsius = (v: number | string) => {
+    const n = number(v);
+    return n === undefined || d.units === 'METRIC' ? n : toCelsius(n);
+  };
+  return {
+    name: d.name,
+    latitude: number(d.latitude),
+    longitude: number(d.longitude),
+    zone: d.zone,
+    usualMinimumC: celsius(d.usualMinimum),
+    usualMaximumC: celsius(d.usualMaximum),
+    units: d.units,
+    ...(d.version !== undefined && { version: d.version }),
+  } as Schemas['OrchardRequest'];
+}
+
+/** The same temperatures in other units. */
+function withUnits(d: OrchardDraft, units: Units): OrchardDraft {
+  if (units === d.units) return d;
+  const turned = (v: number | string) =>
+    v === ''
+      ? v
+      : Math.round((units === 'METRIC' ? toCelsius(Number(v)) : toFahrenheit(Number(v))) * 10) / 10;
+  return { ...d, units, usualMinimum: turned(d.usualMinimum), usualMaximum: turned(d.usualMaximum) };
+}
+
+interface Props {
+  value: OrchardDraft;
+  onChange: (d: OrchardDraft) => void;
+  errorFor: (field: string, label: string) => string | undefined;
+}
+
+export function OrchardFields({ value, onChange, errorFor }: Props) {
+  const degree = value.units === 'METRIC' ? '°C' : '°F';
+  const set = (part: Partial<OrchardDraft>) => onChange({ ...value, ...part });
+  return (
+    <div className="form">
+      <TextInput
+        label="Name of the orchard"
+        value={value.name}
+        onChange={(e) => set({ name: e.currentTarget.value })}
+        error={errorFor('name', 'Name')}
+      />
+      <div className="two">
+        <NumberInput
+          label="Latitude"
+          description="degrees, south negative"
+          decimalScale={5}
+          value={value.latitude}
+          onChange={(latitude) => set({ latitude })}
+          error={errorFor('latitude', 'Latitude')}
+        />
+        <NumberInput
+          label="Longitude"
+          description="degrees, west negative"
+          decimalScale={5}
+          value={value.longitude}
+          onChange={(longitude) => set({ longitude })}
+          error={errorFor('longitude', 'Longitude')}
+        />
+      </div>
+      <Select
+        label="Time zone"
+        searchable
+        data={Intl.supportedValuesOf('timeZone')}
+        value={value.zone}
+        onChange={(zone) => set({ zone: zone ?? '' })}
+        error={errorFor('zone', 'Time zone')}
+      />
+      <div>
+        <span className="small">Units</span>
+        <SegmentedControl
+          fullWidth
+          value={value.units}
+          onChange={(units) => onChange(withUnits(value, units))}
+          data={[
+            { value: 'METRIC', label: 'Metric, °C' },
+            { value: 'IMPERIAL', label: 'Imperial, °F' },
+          ]}
+        />
+      </div>
+      <div className="two">
+        <NumberInput
+          label={`Usual lowest of a day in bloom, ${degree}`}
+          value={value.usualMinimum}
+          onChange={(usualMinimum) => set({ usualMinimum })}
+          error={errorFor('usualMinimumC', 'Usual lowest')}
+        />
+        <NumberInput
+          label={`Usual highest, ${degree}`}
+          value={value.usualMaximum}
+          onChange={(usualMaximum) => set({ usualMaximum })}
+          error={errorFor('usualMaximumC', 'Usual highest')}
+        />
+      </div>
+      <p className="small soft">
+        Flowers run faster in warmth. Until weather is recorded, every day is taken to be such a usual day.
+      </p>
+    </div>
+  );
+}

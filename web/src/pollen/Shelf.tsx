@@ -1,0 +1,132 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { Jar } from '../kit/Jar';
+import { percent } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { dayAndClock, plural } from '../kit/time';
+import { useSubmit } from '../kit/use-submit';
+import { Why } from '../kit/Why';
+import { LotWhy } from './LotWhy';
+import classes from './Shelf.module.css';
+import { inUseOrder, lotState, lotWords, STORAGE } from './lot-words';
+
+function JarCard({ lot }: { lot: Schemas['LotView'] }) {
+  const { now, zone } = useHere();
+  const state = lotState(lot);
+  const remove = useSubmit(
+    () =>
+      answer(
+        api.POST('/api/lots/{id}/void', {
+          params: { path: { id: lot.id } },
+          body: { version: lot.version, reason: 'recorded by mistake' },
+        }),
+      ),
+    [],
+    () => undefined,
+  );
+  return (
+    <article
+      className={`${classes.jar} ${state === 'good' ? '' : state === 'empty' ? classes.empty : classes.bad}`}
+      data-lot={lot.code}
+    >
+      <Jar
+        fill={lot.dosesLeft / lot.dosesCollected}
+        fresh={lot.viability.share / lot.viability.fresh}
+        size={62}
+      />
+      <div>
+        <header>
+          <span className="code figure" style={{ fontSize: 22 }}>
+            {lot.code}
+          </span>
+          <b>{lot.varietyName}</b>
+        </header>
+        <div className={classes.figures}>
+          <span className="small">
+            <span className="figure" data-doses={lot.dosesLeft}>
+              {lot.dosesLeft}
+            </span>
+            of {plural(lot.dosesCollected, 'dose')} left
+          </span>
+          <span className="small">
+            <Why label="viability" because={<LotWhy lot={lot} />}>
+              <span className="figure" style={{ display: 'inline' }}>
+                {percent(lot.viability.share)}
+              </span>
+            </Why>
+            <br />
+            alive, estimated
+          </span>
+        </div>
+        <p className={classes.state}>{lotWords(lot, now, zone)}</p>
+        <p className="small soft">
+          {lot.sources.map((s) => `${plural(s.flowers, 'flower')} of ${s.treeName}`).join(', ')},{' '}
+          {dayAndClock(new Date(lot.collectedAt), zone)}; {STORAGE[lot.storage]}
+        </p>
+        {lot.note && <p className="small">{lot.note}</p>}
+        {lot.dosesLeft === lot.dosesCollected && (
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            mt={4}
+            ml={-8}
+            loading={remove.busy}
+            onClick={() => remove.submit(undefined)}
+          >
+            Recorded by mistake: remove
+          </Button>
+        )}
+        {remove.general && <p className="small warn">{remove.general}</p>}
+      </div>
+    </article>
+  );
+}
+
+function shelfSentence(lots: Schemas['LotView'][]): string {
+  const good = lots.filter((l) => lotState(l) === 'good');
+  const doses = good.reduce((n, l) => n + l.dosesLeft, 0);
+  const gone = lots.filter((l) => ['old', 'spoiled'].includes(lotState(l))).length;
+  const first = inUseOrder(good)[0];
+  if (!first)
+    return gone > 0 ? 'Nothing on the shelf can be counted on. Collect fresh pollen.' : 'The shelf is empty.';
+  return (
+    `${plural(doses, 'good dose')} in ${plural(good.length, 'jar')}. Use ${first.code} first.` +
+    (gone > 0 ? ` ${plural(gone, 'jar')} ${gone === 1 ? 'is' : 'are'} past use.` : '')
+  );
+}
+
+export function Shelf() {
+  const lots = useQuery(queries.lots());
+  return (
+    <Loaded of={lots}>
+      {(all) => (
+        <>
+          <div className="say">
+            <h1>{shelfSentence(all)}</h1>
+            <div className="do noprint">
+              <Button component={Link} to="/pollen/collect">
+                Collect pollen
+              </Button>
+            </div>
+          </div>
+          {all.length === 0 ? (
+            <Empty title="No jar yet">
+              When flowers have turned male, tap them over a dark cup: powder counts, crumbs do not. Then
+              record the lot, so that every dose can be found again.
+            </Empty>
+          ) : (
+            <div className={classes.shelf}>
+              {inUseOrder(all).map((l) => (
+                <JarCard key={l.id} lot={l} />
+              ))}
+            </div>
+          )}
+        </>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,161 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Schemas } from '../kit/api';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { clock, plural, said } from '../kit/time';
+import { TimeField } from '../kit/TimeField';
+import { Why } from '../kit/Why';
+import { DoneList } from './DoneList';
+import { byFather, stopWhy, unservedWords } from './round-words';
+
+function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<string, string> }) {
+  const order = new Map(round.stops.map((s, i) => [s, i + 1]));
+  return (
+    <>
+      {byFather(round.stops).map((father, i) => (
+        <section key={father.code} className="card">
+          <header>
+            <h2>
+              {father.code} <span className="soft">{father.parent}</span>
+            </h2>
+            <span className="soft small">
+              {i > 0 && 'clean or change the brush first · '}
+              {plural(
+                father.stops.reduce((n, s) => n + s.flowers, 0),
+                'flower',
+              )}
+            </span>
+          </header>
+          <table className="plain">
+            <thead>
+              <tr>
+                <th style={{ width: 36 }} aria-label="Order" />
+                <th>Tree</th>
+                <th className="num" style={{ width: 90 }}>
+                  Flowers
+                </th>
+                <th>Which</th>
+              </tr>
+            </thead>
+            <tbody>
+              {father.stops.map((s) => (
+                <tr key={s.treeId}>
+                  <td className="soft">{order.get(s)}</td>
+                  <td>
+                    <b>{s.treeName}</b>
+                    <div className="small soft">
+                      {s.varietyName} · {s.block && `${s.block}, `}row {s.row}, place {s.position}
+                    </div>
+                  </td>
+                  <td className="num">
+                    <Why because={<p>{stopWhy(s)}</p>} label={`${s.flowers} flowers`}>
+                      <span className="figure" style={{ fontSize: 22 }}>
+                        {s.flowers}
+                      </span>
+                    </Why>
+                  </td>
+                  <td className="small">
+                    {s.byStage
+                      .map((b) => `${b.flowers} ${stageNames.get(`${s.crop}/${b.stage}`)?.toLowerCase()}`)
+                      .join(', ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </>
+  );
+}
+
+function sentence(round: Schemas['Round'], now: Date, zone: string): string {
+  const flowers = round.stops.reduce((n, s) => n + s.flowers, 0);
+  const at = said(new Date(round.at), now, zone);
+  if (flowers === 0) return `Nothing can be pollinated at ${at}.`;
+  const trees = new Set(round.stops.map((s) => s.treeId)).size;
+  const jars = new Set(round.stops.map((s) => s.lotId)).size;
+  return `At ${at}: ${plural(flowers, 'flower')} on ${plural(trees, 'tree')}, from ${plural(jars, 'jar')}.`;
+}
+
+export function Round() {
+  const { now, zone } = useHere();
+  const [at, setAt] = useState<Date>();
+  const round = useQuery({ ...queries.round(at?.toISOString()), placeholderData: (before) => before });
+  const { data: crops = [] } = useQuery(queries.crops());
+  const stageNames = new Map(
+    crops.flatMap((c) => c.stages.map((s) => [`${c.key}/${s.key}`, s.name] as const)),
+  );
+  return (
+    <>
+      <div className="line noprint" style={{ alignItems: 'flex-end' }}>
+        <TimeField label="Hour of the round" value={at ?? new Date(round.data?.at ?? now)} onChange={setAt} />
+        {at && (
+          <Button variant="outline" onClick={() => setAt(undefined)}>
+            Best hour
+          </Button>
+        )}
+        {round.data?.bestHours && (
+          <span className="small soft" style={{ paddingBottom: 8 }}>
+            good from {said(new Date(round.data.bestHours.from), now, zone)} to{' '}
+            {clock(new Date(round.data.bestHours.until), zone)}
+            {round.data.bestHours.endsWithDark ? ', when it is dark' : ''}
+          </span>
+        )}
+      </div>
+      <Loaded of={round}>
+        {(r) => (
+          <>
+            <div className="say">
+              <h1>{sentence(r, now, zone)}</h1>
+              {r.stops.length > 0 && (
+                <div className="do noprint">
+                  <Button variant="outline" onClick={() => window.print()}>
+                    Print
+                  </Button>
+                  <Button component={Link} to={`/round/walk${at ? `?at=${encodeURIComponent(r.at)}` : ''}`}>
+                    Start walking
+                  </Button>
+                </div>
+              )}
+            </div>
+            {r.stops.length === 0 && r.unserved.length === 0 && (
+              <Empty title="No flower to do at this hour">Try another hour, or read the trees again.</Empty>
+            )}
+            <Plan round={r} stageNames={stageNames} />
+            {r.unserved.length > 0 && (
+              <section className="note">
+                <b>Not served</b>
+                {r.unserved.map((u) => (
+                  <p key={u.treeId}>{unservedWords(u)}</p>
+                ))}
+              </section>
+            )}
+            <DoneList done={r.done} />
+            {r.stops.length > 0 && (
+              <p className="small soft">
+                {r.proven
+                  ? 'Proven: no other use of these doses is worth more.'
+                  : 'The best plan found in the time allowed; a slightly better one may exist.'}
+              </p>
+            )}
+            {r.cautions.length > 0 && (
+              <section className="card">
+                <h3>Take care</h3>
+                <ul className="small" style={{ margin: '6px 0 0', paddingLeft: 20 }}>
+                  {r.cautions.map((c) => (
+                    <li key={c}>{c}</li>
+                  ))}
+                </ul>
+              </section>
+            )}
+          </>
+        )}
+      </Loaded>
+    </>
+  );
+}

@@ -1,0 +1,17 @@
+import '@testing-library/jest-dom/vitest';
+
+// jsdom lacks both; Mantine and the ribbons ask for them.
+window.matchMedia = (query: string) =>
+  ({
+    matches: false,
+    media: query,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+    addListener: () => undefined,
+    removeListener: () => undefined,
+  }) as unknown as MediaQueryList;
+window.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
