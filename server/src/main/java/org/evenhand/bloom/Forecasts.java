@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.bloom.BloomConditions;
+import org.evenhand.core.bloom.BudSupply;
 import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.crop.CropSheet;
@@ -57,25 +58,25 @@ public class Forecasts {
                 .filter(r -> !r.takenAt().isAfter(now))
                 .collect(Collectors.groupingBy(Reading::treeId));
         HourlyTemperatures temperatures =
-                weather.temperatures(orchard, now.minus(LOOK_BACK).minus(TreeForecast.SUPPLY), until);
-        Map<String, BloomConditions> conditions = new LinkedHashMap<>();
+                weather.temperatures(orchard, now.minus(LOOK_BACK).minus(BudSupply.WARM_UP), until);
+        Map<String, BudSupply> supplies = new LinkedHashMap<>();
         List<Foreseen> foreseen = new ArrayList<>();
         for (TreeView tree : orchards.trees(caller)) {
             CropSheet sheet = crops.of(tree.crop());
-            BloomConditions ofCrop = conditions.computeIfAbsent(
-                    tree.crop(), c -> BloomConditions.of(sheet, orchard.site(), temperatures, until));
-            foreseen.add(foresee(tree, sheet, ofCrop, byTree.getOrDefault(tree.id(), List.of())));
+            BudSupply supply = supplies.computeIfAbsent(
+                    tree.crop(),
+                    c -> BudSupply.of(sheet, BloomConditions.of(sheet, orchard.site(), temperatures, until), until));
+            foreseen.add(foresee(tree, sheet, supply, byTree.getOrDefault(tree.id(), List.of())));
         }
         return foreseen;
     }
 
-    private static Foreseen foresee(
-            TreeView tree, CropSheet sheet, BloomConditions conditions, List<Reading> readings) {
+    private static Foreseen foresee(TreeView tree, CropSheet sheet, BudSupply supply, List<Reading> readings) {
         if (readings.isEmpty()) {
             return new Foreseen(tree, sheet, null, null);
         }
         List<FlowerReading> looks = readings.stream().map(r -> r.asCore(sheet)).toList();
         Reading latest = readings.get(readings.size() - 1);
-        return new Foreseen(tree, sheet, TreeForecast.of(sheet, conditions, looks), Readings.view(latest, sheet));
+        return new Foreseen(tree, sheet, TreeForecast.of(supply, looks), Readings.view(latest, sheet));
     }
 }

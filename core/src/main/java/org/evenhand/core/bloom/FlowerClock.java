@@ -29,9 +29,6 @@ public final class FlowerClock {
     /** Largest rate times step for which the power series is summed directly. */
     private static final double LARGEST_RATE_STEP = 2;
 
-    /** How the steady supply before a first reading is fed in, hours. */
-    private static final double SUPPLY_STEP_HOURS = 1;
-
     private final DevelopmentRate rate;
     private final List<TimedStage> stages;
     private final int[] firstCompartment;
@@ -90,18 +87,6 @@ public final class FlowerClock {
         double[] compartments = new double[compartmentCount()];
         compartments[firstCompartment[stage]] = Require.within("flowers", flowers, 0, 1e9);
         return new FlowerState(this, compartments);
-    }
-
-    /** The state that a steady supply of one new bud an hour leaves behind, hours after the conditions' start. */
-    public FlowerState steadySupply(BloomConditions conditions, double fromHour, double toHour) {
-        FlowerState state = entering(0, 0);
-        for (double at = fromHour; at < toHour; at += SUPPLY_STEP_HOURS) {
-            double next = Math.min(toHour, at + SUPPLY_STEP_HOURS);
-            double[] compartments = state.compartments();
-            compartments[0] += next - at;
-            state = advance(new FlowerState(this, compartments), conditions, at, next);
-        }
-        return state;
     }
 
     /** The state at a later hour; hours count from the conditions' start. */

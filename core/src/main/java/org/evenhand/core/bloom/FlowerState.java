@@ -62,6 +62,13 @@ public final class FlowerState {
         return new FlowerState(clock, corrected);
     }
 
+    /** This state with buds that enter the first stage. */
+    FlowerState withNewBuds(double buds) {
+        double[] more = flowers.clone();
+        more[0] += buds;
+        return new FlowerState(clock, more);
+    }
+
     FlowerClock clock() {
         return clock;
     }

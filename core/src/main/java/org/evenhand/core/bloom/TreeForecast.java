@@ -1,6 +1,5 @@
 package org.evenhand.core.bloom;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,50 +18,41 @@ import org.evenhand.core.crop.StageSheet;
  * are foreseen: buds too small to count are not.
  */
 public final class TreeForecast {
-    /** How long the steady supply runs before the first reading. */
-    public static final Duration SUPPLY = Duration.ofDays(20);
-
+    private final BudSupply supply;
     private final CropSheet sheet;
-    private final FlowerClock clock;
-    private final BloomConditions conditions;
     private final FlowerReading latest;
     private final double[] flowers;
     private final FlowerState afterLatest;
 
-    private TreeForecast(
-            CropSheet sheet,
-            FlowerClock clock,
-            BloomConditions conditions,
-            FlowerReading latest,
-            FlowerState afterLatest) {
-        this.sheet = sheet;
-        this.clock = clock;
-        this.conditions = conditions;
+    private TreeForecast(BudSupply supply, FlowerReading latest, FlowerState afterLatest) {
+        this.supply = supply;
+        this.sheet = supply.sheet();
         this.latest = latest;
         this.flowers = latest.asFlowers(sheet);
         this.afterLatest = afterLatest;
     }
 
     /**
-     * @param conditions reaching {@link #SUPPLY} back before the first reading
+     * @param supply of the tree's crop, starting {@link BudSupply#WARM_UP} before the first reading
      * @param readings of one tree, at least one, in any order
      */
-    public static TreeForecast of(CropSheet sheet, BloomConditions conditions, List<FlowerReading> readings) {
+    public static TreeForecast of(BudSupply supply, List<FlowerReading> readings) {
         if (readings.isEmpty()) {
             throw new InvalidInputException("readings", "are none; a forecast starts from a reading.");
         }
         List<FlowerReading> ordered = readings.stream()
                 .sorted(Comparator.comparing(FlowerReading::at))
                 .toList();
-        FlowerClock clock = FlowerClock.of(sheet);
-        double at = conditions.temperatures().hoursTo(ordered.get(0).at());
-        FlowerState state = clock.steadySupply(conditions, at - SUPPLY.toHours(), at);
+        double at = supply.hoursTo(ordered.get(0).at());
+        FlowerState state = supply.at(at);
         for (FlowerReading reading : ordered) {
-            double next = conditions.temperatures().hoursTo(reading.at());
-            state = clock.advance(state, conditions, at, next).correctedBy(reading.asFlowers(sheet));
+            double next = supply.hoursTo(reading.at());
+            state = supply.clock()
+                    .advance(state, supply.conditions(), at, next)
+                    .correctedBy(reading.asFlowers(supply.sheet()));
             at = next;
         }
-        return new TreeForecast(sheet, clock, conditions, ordered.get(ordered.size() - 1), state);
+        return new TreeForecast(supply, ordered.get(ordered.size() - 1), state);
     }
 
     public FlowerReading latestReading() {
@@ -75,24 +65,25 @@ public final class TreeForecast {
      * @param moments not before the latest reading, in rising order
      */
     public List<ForecastPoint> at(List<Instant> moments) {
-        FlowerBatch oneOfEach = FlowerBatch.empty(clock, flowers.length);
+        FlowerBatch oneOfEach = FlowerBatch.empty(supply.clock(), flowers.length);
         for (int s = 0; s < flowers.length; s++) {
             oneOfEach.set(s, afterLatest.oneFlowerOf(s));
         }
-        double[] hours = moments.stream()
-                .mapToDouble(m -> conditions.temperatures().hoursTo(m))
-                .toArray();
+        double[] hours = moments.stream().mapToDouble(supply::hoursTo).toArray();
         List<ForecastPoint> points = new ArrayList<>();
-        double from = conditions.temperatures().hoursTo(latest.at());
-        clock.run(oneOfEach, conditions, from, hours, i -> points.add(point(moments.get(i), oneOfEach)));
+        double from = supply.hoursTo(latest.at());
+        supply.clock()
+                .run(oneOfEach, supply.conditions(), from, hours, i -> points.add(point(moments.get(i), oneOfEach)));
         return points;
     }
 
     /** Expected flowers in each stage of the sheet at a moment not before the latest reading, and last those past them all. */
     public double[] stagesAt(Instant moment) {
-        double from = conditions.temperatures().hoursTo(latest.at());
-        double to = conditions.temperatures().hoursTo(moment);
-        return clock.advance(afterLatest, conditions, from, to).stageTotals();
+        double from = supply.hoursTo(latest.at());
+        double to = supply.hoursTo(moment);
+        return supply.clock()
+                .advance(afterLatest, supply.conditions(), from, to)
+                .stageTotals();
     }
 
     /**
@@ -100,9 +91,9 @@ public final class TreeForecast {
      * along as the average flower of the steady supply in the female stages.
      */
     public double stillTaking(Instant then, Instant later) {
-        double at = conditions.temperatures().hoursTo(then);
-        FlowerState supply = clock.steadySupply(conditions, at - SUPPLY.toHours(), at);
-        double[] totals = supply.stageTotals();
+        double at = supply.hoursTo(then);
+        FlowerState usual = supply.at(at);
+        double[] totals = usual.stageTotals();
         double[] female = new double[flowers.length];
         double sum = 0;
         for (int s = 0; s < female.length; s++) {
@@ -112,11 +103,8 @@ public final class TreeForecast {
         if (!(sum > 0)) {
             return 0;
         }
-        double[] after = clock.advance(
-                        supply.correctedBy(female),
-                        conditions,
-                        at,
-                        conditions.temperatures().hoursTo(later))
+        double[] after = supply.clock()
+                .advance(usual.correctedBy(female), supply.conditions(), at, supply.hoursTo(later))
                 .stageTotals();
         return sumOf(after, Phase::takes) / sum;
     }

@@ -25,10 +25,13 @@ class TreeForecastTest {
             ZonedDateTime.of(2026, 11, 24, 15, 0, 0, 0, COAST.zone()).toInstant();
     private static final CropSheet CHERIMOYA =
             CropSheets.shipped().find("cherimoya").orElseThrow();
-    private static final BloomConditions CONDITIONS = BloomConditions.of(
+    private static final BudSupply SUPPLY = BudSupply.of(
             CHERIMOYA,
-            COAST,
-            new DailyTemperatures(14, 24).repeated(COAST, AFTERNOON.minus(Duration.ofDays(22)), 28 * 24),
+            BloomConditions.of(
+                    CHERIMOYA,
+                    COAST,
+                    new DailyTemperatures(14, 24).repeated(COAST, AFTERNOON.minus(Duration.ofDays(22)), 28 * 24),
+                    AFTERNOON.plus(Duration.ofDays(5))),
             AFTERNOON.plus(Duration.ofDays(5)));
 
     @Test
@@ -69,7 +72,7 @@ class TreeForecastTest {
         FlowerReading first = reading(AFTERNOON, 6, 9, 7, 3, 4, 2);
         FlowerReading second = reading(AFTERNOON.plus(Duration.ofHours(20)), 1, 2, 3, 0, 0, 0);
 
-        TreeForecast forecast = TreeForecast.of(CHERIMOYA, CONDITIONS, List.of(second, first));
+        TreeForecast forecast = TreeForecast.of(SUPPLY, List.of(second, first));
 
         assertThat(forecast.latestReading()).isEqualTo(second);
         assertThat(forecast.stagesAt(second.at())).containsExactly(new double[] {1, 2, 3, 0, 0, 0, 0}, within(1e-9));
@@ -129,12 +132,11 @@ class TreeForecastTest {
                 .isInstanceOf(InvalidInputException.class)
                 .hasMessageContaining("counts[0]: is -1");
         assertThatThrownBy(() -> forecast(1, 2)).hasMessageContaining("has 2 numbers, but Cherimoya has 6 stages");
-        assertThatThrownBy(() -> TreeForecast.of(CHERIMOYA, CONDITIONS, List.of()))
-                .hasMessageContaining("readings");
+        assertThatThrownBy(() -> TreeForecast.of(SUPPLY, List.of())).hasMessageContaining("readings");
     }
 
     private static TreeForecast forecast(int... counts) {
-        return TreeForecast.of(CHERIMOYA, CONDITIONS, List.of(reading(AFTERNOON, counts)));
+        return TreeForecast.of(SUPPLY, List.of(reading(AFTERNOON, counts)));
     }
 
     private static FlowerReading reading(Instant at, int... counts) {
