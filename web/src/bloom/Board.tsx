@@ -1,4 +1,5 @@
 import { Button, Popover } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
@@ -89,7 +90,8 @@ function BoardRow({
         <span>
           <b>{row.treeName}</b>
           <span className={classes.place}>
-            {row.varietyName} · row {row.row}
+            row {row.row}
+            {row.reading && ` · read ${said(new Date(row.reading.takenAt), now, zone)}`}
           </span>
         </span>
       </Link>
@@ -107,9 +109,6 @@ function BoardRow({
           <button type="button" className={classes.words} title="Why?">
             <b>{words.now}</b>
             <span>{words.next}</span>
-            {row.reading && (
-              <span className="soft">read {said(new Date(row.reading.takenAt), now, zone)}</span>
-            )}
           </button>
         </Popover.Target>
         <Popover.Dropdown>
@@ -128,7 +127,8 @@ export function Board({ bloom, rows, title }: { bloom: Bloom; rows: Row[]; title
   const hours = (Date.parse(bloom.until) - Date.parse(bloom.from)) / 3_600_000;
   const { data: light } = useQuery(queries.light(hours));
   const most = Math.max(1, ...rows.flatMap((r) => [...r.taking, ...r.giving].map((c) => c.high)));
-  const every = hours > 60 ? 12 : 6;
+  const narrow = useMediaQuery('(max-width: 760px)');
+  const every = hours > 60 || (narrow && hours > 24) ? 12 : 6;
   return (
     <section className="card" aria-label={title}>
       <header className={classes.head}>

@@ -17,9 +17,9 @@ export function rowWords(row: Row, now: Date, zone: string): { now: string; next
 export function pollenWords(row: Row, now: Date, zone: string): string {
   const giving = row.nextGiving;
   if (!giving) return 'no pollen in these days';
-  const until = `${giving.endsInForecast ? 'until' : 'beyond'} ${said(new Date(giving.until), now, zone)}`;
-  if (Date.parse(giving.from) <= now.getTime()) return `gives ${until}`;
-  return `gives from ${said(new Date(giving.from), now, zone)} ${until}`;
+  const until = `${giving.endsInForecast ? 'to' : 'beyond'} ${said(new Date(giving.until), now, zone)}`;
+  if (Date.parse(giving.from) <= now.getTime()) return `pollen ${until}`;
+  return `pollen ${said(new Date(giving.from), now, zone)} ${until}`;
 }
 
 /** "About 63 flowers can take pollen now, 7 give it." and so on, for the whole orchard. */

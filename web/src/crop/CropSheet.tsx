@@ -90,10 +90,10 @@ function Sheet({ sheet }: { sheet: Sheet }) {
           <table className="plain">
             <thead>
               <tr>
-                <th>Looks like</th>
+                <th>Looks</th>
                 <th>Stage</th>
-                <th>It</th>
-                <th>Lasts</th>
+                <th style={{ width: 150 }}>It</th>
+                <th style={{ width: 210 }}>Lasts</th>
                 <th>Hours of change</th>
               </tr>
             </thead>

@@ -52,6 +52,9 @@ function Row({ finding }: { finding: Schemas['Finding'] }) {
   );
 }
 
+/** Those with a rate first; among them the latest first, as they come. */
+const byDecided = (a: Schemas['Finding'], b: Schemas['Finding']) => Number(!a.rate) - Number(!b.rate);
+
 export function Findings() {
   const findings = useQuery(queries.findings());
   return (
@@ -106,7 +109,7 @@ export function Findings() {
                   </tr>
                 </thead>
                 <tbody>
-                  {pollinations.map((f) => (
+                  {[...pollinations].sort(byDecided).map((f) => (
                     <Row key={f.pollination.id} finding={f} />
                   ))}
                 </tbody>

@@ -87,9 +87,11 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
       <p className={left < 0 ? 'warn' : 'soft small'}>
         {left < 0
           ? `${-left} more than the ${plural(p.flowers, 'flower')} that were done`
-          : left === 0
-            ? `all ${plural(p.flowers, 'flower')} accounted for`
-            : `${plural(left, 'flower')} of ${p.flowers} not found; they count neither way`}
+          : left === p.flowers
+            ? `${plural(p.flowers, 'flower')} to look for`
+            : left === 0
+              ? `all ${plural(p.flowers, 'flower')} accounted for`
+              : `${plural(left, 'flower')} of ${p.flowers} not found; they count neither way`}
       </p>
       {error && (
         <p className="note bad" role="alert">

@@ -6,17 +6,16 @@ interface Props {
   value: number;
   onChange: (value: number) => void;
   most?: number;
-  tone?: string;
+  /** What stands over the number, where the label would say again what stands beside it. */
+  heading?: string;
 }
 
 /** A number with a large plus and minus, for thumbs; it can be typed too. */
-export function Counter({ label, value, onChange, most = 20_000, tone }: Props) {
+export function Counter({ label, value, onChange, most = 20_000, heading }: Props) {
   const set = (n: number) => onChange(Math.min(most, Math.max(0, n)));
   return (
     <div style={{ display: 'grid', justifyItems: 'center', gap: 4 }}>
-      <span className="small" style={{ color: tone }}>
-        {label}
-      </span>
+      <span className="small">{heading ?? label}</span>
       <div className="line" style={{ gap: 4, flexWrap: 'nowrap' }}>
         <ActionIcon
           size={44}

@@ -15,10 +15,23 @@ function temperatureLine(light: Schemas['Light'], x: (at: number) => number): st
   const start = Date.parse(light.from);
   return light.celsius
     .map((c, i) => {
-      const y = 44 - ((c - low) / (high - low)) * 18;
+      const y = 46 - ((c - low) / (high - low)) * 16;
       return `${i === 0 ? 'M' : 'L'}${x(start + i * light.stepMinutes * 60_000).toFixed(1)} ${y.toFixed(1)}`;
     })
     .join('');
+}
+
+/** Words that stay legible over day and night alike. */
+function Label({ x, align, text }: { x: number; align: 'start' | 'end'; text: string }) {
+  const width = text.length * 6.4 + 14;
+  return (
+    <g>
+      <rect x={align === 'start' ? x : x - width} y={4} width={width} height={20} rx={4} fill="#1f2a26" />
+      <text x={align === 'start' ? x + 7 : x - 7} y={18} textAnchor={align} fill="#fff">
+        {text}
+      </text>
+    </g>
+  );
 }
 
 /** The coming day over every page: light and dark, temperature, and the hours that matter. */
@@ -38,7 +51,8 @@ export function LightBar({ best }: { best?: { from: string; until: string } | un
   ].filter(Boolean);
   const dark = nights(axis, light.suns);
   const inDark = (at: number) => dark.some(([a, b]) => at >= a && at <= b);
-  const saidX = sunset ? axis.x(sunset) + 10 : width - 300;
+  const wide = width >= 700;
+  const nowWords = `${clock(now, zone)}, ${temperature(light.celsius[0]!, orchard.units)}`;
   return (
     <div
       ref={ref}
@@ -87,25 +101,17 @@ export function LightBar({ best }: { best?: { from: string; until: string } | un
             />
           )}
           <path d={temperatureLine(light, axis.x)} fill="none" stroke="#b5482a" strokeWidth={2} />
-          {ticks(axis, width < 600 ? 6 : 3, zone).map((at) => (
+          {ticks(axis, wide ? 3 : 6, zone).map((at) => (
             <g key={at}>
               <path d={`M${axis.x(at)} 50V${HEIGHT}`} stroke="#b9b096" />
-              <text x={axis.x(at) + 4} y={58} fill={inDark(at) ? '#c8d2e2' : '#6b6450'}>
+              <text x={axis.x(at) + 4} y={58} fill={inDark(at + 25 * 60_000) ? '#d5deeb' : '#5f5945'}>
                 {clock(new Date(at), zone)}
               </text>
             </g>
           ))}
           <rect x={0} y={0} width={3} height={HEIGHT} fill="#1f2a26" />
-          <text x={10} y={17} fill="#3f3a2c" fontWeight={600}>
-            {width < 600
-              ? `${clock(now, zone)} · ${temperature(light.celsius[0]!, orchard.units)}`
-              : `${longDay(now, zone)} · now ${clock(now, zone)}, ${temperature(light.celsius[0]!, orchard.units)}`}
-          </text>
-          {width >= 600 && (
-            <text x={Math.min(saidX + 30, width - 240)} y={17} fill="#e4eaf4">
-              {said.join(' · ')}
-            </text>
-          )}
+          <Label x={8} align="start" text={wide ? `${longDay(now, zone)} · now ${nowWords}` : nowWords} />
+          {wide && <Label x={width - 8} align="end" text={said.join(' · ')} />}
         </svg>
       )}
     </div>

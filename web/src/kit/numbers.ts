@@ -2,13 +2,14 @@ export type Units = 'METRIC' | 'IMPERIAL';
 
 /** 24 °C or 75 °F */
 export const temperature = (celsius: number, units: Units): string =>
-  units === 'METRIC' ? `${Math.round(celsius)} °C` : `${Math.round(celsius * 1.8 + 32)} °F`;
+  units === 'METRIC' ? `${Math.round(celsius)}\u00a0°C` : `${Math.round(celsius * 1.8 + 32)}\u00a0°F`;
 
 export const toFahrenheit = (celsius: number): number => Math.round((celsius * 1.8 + 32) * 10) / 10;
 export const toCelsius = (fahrenheit: number): number => (fahrenheit - 32) / 1.8;
 
-/** 0.61 → 61 % */
-export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+/** 0.61 → 61 %; a share that is small but not nothing never reads as nothing */
+export const percent = (share: number): string =>
+  share > 0 && share < 0.005 ? 'under 1\u00a0%' : `${Math.round(share * 100)}\u00a0%`;
 
 /** Expected flowers as a whole number a person would say; never 0 where there is a fair chance of one. */
 export const flowers = (mean: number): number => Math.round(mean);

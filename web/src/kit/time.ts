@@ -78,9 +78,10 @@ export function fromWallTime(wall: string, zone: string): Date {
   return new Date(fits.length > 0 ? Math.min(...fits) : before);
 }
 
-/** "about 2 days", "3 hours", "20 minutes" */
+/** "2 days", "14 hours", "4.5 hours", "20 minutes" */
 export function span(hours: number): string {
   if (hours < 1) return plural(Math.max(1, Math.round(hours * 60)), 'minute');
+  if (hours < 10) return plural(Math.round(hours * 2) / 2, 'hour');
   if (hours < 36) return plural(Math.round(hours), 'hour');
   return plural(Math.round(hours / 24), 'day');
 }

@@ -110,6 +110,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
             </span>
             <Counter
               label={`flowers of ${t.treeName}`}
+              heading="flowers"
               value={taken[t.treeId] ?? 0}
               onChange={(n) => setTaken((all) => ({ ...all, [t.treeId]: n }))}
             />
@@ -122,9 +123,9 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
           label="Doses"
           description={
             sheet &&
-            `Left empty: about ${sheet.dosesPerFlower.value} from a flower, so ${plural(expected, 'dose')} (${basisWord(sheet.dosesPerFlower.basis)})`
+            `Left empty: about ${sheet.dosesPerFlower.value} from a flower${picked > 0 ? `, so ${plural(expected, 'dose')}` : ''} (${basisWord(sheet.dosesPerFlower.basis)})`
           }
-          placeholder={String(expected)}
+          placeholder={picked > 0 ? String(expected) : ''}
           min={1}
           value={doses}
           onChange={setDoses}

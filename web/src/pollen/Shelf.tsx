@@ -40,25 +40,22 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
       />
       <div>
         <header>
-          <span className="code figure" style={{ fontSize: 22 }}>
+          <span className="figure" style={{ fontSize: 22 }}>
             {lot.code}
           </span>
           <b>{lot.varietyName}</b>
         </header>
-        <div className={classes.figures}>
-          <span className="small">
-            <span className="figure" data-doses={lot.dosesLeft}>
-              {lot.dosesLeft}
-            </span>
+        <div className={`${classes.figures} small`}>
+          <span>
+            <b data-doses={lot.dosesLeft}>{lot.dosesLeft}</b>
             of {plural(lot.dosesCollected, 'dose')} left
           </span>
-          <span className="small">
-            <Why label="viability" because={<LotWhy lot={lot} />}>
-              <span className="figure" style={{ display: 'inline' }}>
-                {percent(lot.viability.share)}
-              </span>
-            </Why>
-            <br />
+          <span>
+            <span>
+              <Why label="viability" because={<LotWhy lot={lot} />}>
+                <b>{percent(lot.viability.share)}</b>
+              </Why>
+            </span>
             alive, estimated
           </span>
         </div>

@@ -1,5 +1,4 @@
 import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
 import { said, span } from '../kit/time';
 
 type Lot = Schemas['LotView'];
@@ -27,7 +26,7 @@ export function lotWords(lot: Lot, now: Date, zone: string): string {
     case 'spoiled':
       return 'mould likely: throw it';
     case 'old':
-      return `about ${percent(lot.viability.share)} alive: too old to count on`;
+      return 'too old to count on';
     default:
       return `good until ${said(new Date(lot.viability.goodUntil!), now, zone)}`;
   }

@@ -30,12 +30,12 @@ function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<
               )}
             </span>
           </header>
-          <table className="plain">
+          <table className="plain" style={{ tableLayout: 'fixed' }}>
             <thead>
               <tr>
                 <th style={{ width: 36 }} aria-label="Order" />
                 <th>Tree</th>
-                <th className="num" style={{ width: 90 }}>
+                <th className="num" style={{ width: 84 }}>
                   Flowers
                 </th>
                 <th>Which</th>

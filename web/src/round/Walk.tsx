@@ -34,11 +34,12 @@ interface StopProps {
   stop: Stop;
   sheet: Sheet | undefined;
   brushChange: boolean;
+  isFirst: boolean;
   isLast: boolean;
   next: () => void;
 }
 
-function StopCard({ stop, sheet, brushChange, isLast, next }: StopProps) {
+function StopCard({ stop, sheet, brushChange, isFirst, isLast, next }: StopProps) {
   const { now } = useHere();
   const [id, setId] = useState(newId);
   const [count, setCount] = useState(0);
@@ -77,7 +78,13 @@ function StopCard({ stop, sheet, brushChange, isLast, next }: StopProps) {
           <span>
             {stop.pollenParent} jar
             <br />
-            {brushChange ? <b>clean brush, cup and fingers first</b> : 'same brush'}
+            {brushChange ? (
+              <b>clean brush, cup and fingers first</b>
+            ) : isFirst ? (
+              'with a clean brush'
+            ) : (
+              'same brush'
+            )}
           </span>
         </div>
         {wanted.map((s) => (
@@ -179,6 +186,7 @@ function Walking({ stops, cautions, crops }: { stops: Stop[]; cautions: string[]
           stop={stop}
           sheet={crops.find((c) => c.key === stop.crop)}
           brushChange={at > 0 && stops[at - 1]!.lotId !== stop.lotId}
+          isFirst={at === 0}
           isLast={at === stops.length - 1}
           next={() => setAt((i) => i + 1)}
         />

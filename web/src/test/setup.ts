@@ -1,4 +1,8 @@
 import '@testing-library/jest-dom/vitest';
+import { cleanup } from '@testing-library/react';
+import { afterEach } from 'vitest';
+
+afterEach(cleanup);
 
 // jsdom lacks both; Mantine and the ribbons ask for them.
 window.matchMedia = (query: string) =>

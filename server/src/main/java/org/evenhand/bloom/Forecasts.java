@@ -65,7 +65,7 @@ public class Forecasts {
             CropSheet sheet = crops.of(tree.crop());
             BudSupply supply = supplies.computeIfAbsent(
                     tree.crop(),
-                    c -> BudSupply.of(sheet, BloomConditions.of(sheet, orchard.site(), temperatures, until), until));
+                    c -> BudSupply.of(sheet, BloomConditions.of(sheet, orchard.site(), temperatures, until), now));
             foreseen.add(foresee(tree, sheet, supply, byTree.getOrDefault(tree.id(), List.of())));
         }
         return foreseen;

@@ -16,6 +16,9 @@ public final class BudSupply {
 
     private static final double STEP_HOURS = 1;
 
+    /** The supply only gives shapes, so it may take longer steps than a forecast. */
+    private static final double LONGEST_STEP_HOURS = 0.5;
+
     private final CropSheet sheet;
     private final FlowerClock clock;
     private final BloomConditions conditions;
@@ -34,12 +37,13 @@ public final class BudSupply {
      */
     public static BudSupply of(CropSheet sheet, BloomConditions conditions, Instant until) {
         FlowerClock clock = FlowerClock.of(sheet);
+        FlowerClock coarse = clock.withLongestStepHours(LONGEST_STEP_HOURS);
         List<FlowerState> hourly = new ArrayList<>();
         FlowerState state = clock.entering(0, 0);
         hourly.add(state);
         double last = conditions.temperatures().hoursTo(until);
         for (double at = 0; at < last; at += STEP_HOURS) {
-            state = clock.advance(state.withNewBuds(STEP_HOURS), conditions, at, at + STEP_HOURS);
+            state = coarse.advance(state.withNewBuds(STEP_HOURS), conditions, at, at + STEP_HOURS);
             hourly.add(state);
         }
         return new BudSupply(sheet, clock, conditions, hourly);

@@ -1,0 +1,217 @@
+package org.evenhand;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ThreadLocalRandom;
+import java.util.concurrent.atomic.AtomicLong;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Talks to the server as a browser does: cookies, CSRF token, JSON. */
+public final class Api {
+    private static final AtomicLong MILLIS = new AtomicLong(System.currentTimeMillis());
+
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
+
+    Api(String address) {
+        this.address = address;
+    }
+
+    /** What the server answered. */
+    public record Answer(int status, JsonNode body, HttpResponse<String> raw) {
+        public Answer expect(int wanted) {
+            assertThat(status).as("%s", raw.body()).isEqualTo(wanted);
+            return this;
+        }
+
+        /** The message that stands beside a field. */
+        public String errorAt(String field) {
+            for (JsonNode error : body.path("errors")) {
+                if (error.path("field").asString().equals(field)) {
+                    return error.path("message").asString();
+                }
+            }
+            return null;
+        }
+
+        public String id() {
+            return body.path("id").asString();
+        }
+    }
+
+    /** A UUID of version 7, as a client makes it. */
+    public static String newId() {
+        long high = (MILLIS.getAndIncrement() << 16)
+                | 0x7000L
+                | ThreadLocalRandom.current().nextLong(0x1000);
+        return new UUID(high, 0x8000000000000000L | (ThreadLocalRandom.current().nextLong() >>> 2)).toString();
+    }
+
+    public void signIn(String email, String password) {
+        get("/api/setup").expect(200);
+        post("/api/session", Map.of("email", email, "password", password)).expect(200);
+    }
+
+    public Answer get(String path) {
+        return send(request(path).GET().build());
+    }
+
+    public Answer put(String path, Object body) {
+        return send(request(path).PUT(json(body)).build());
+    }
+
+    public Answer post(String path, Object body) {
+        return send(request(path).POST(json(body)).build());
+    }
+
+    public Answer delete(String path) {
+        return send(request(path).DELETE().build());
+    }
+
+    /** Sends a change without the CSRF token. */
+    Answer putWithoutToken(String path, Object body) {
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .PUT(json(body))
+                .build());
+    }
+
+    Answer putText(String path, String body) {
+        return send(request(path).PUT(HttpRequest.BodyPublishers.ofString(body)).build());
+    }
+
+    String cookie(String name) {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(c -> c.getName().equals(name))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    private HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
+    }
+
+    private static HttpRequest.BodyPublisher json(Object body) {
+        return HttpRequest.BodyPublishers.ofString(JsonMapper.shared().writeValueAsString(body));
+    }
+
+    private Answer send(HttpRequest request) {
+        try {
+            HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+            boolean json =
+                    response.headers().firstValue("Content-Type").orElse("").contains("json");
+            JsonNode body = json
+                    ? JsonMapper.shared().readTree(response.body())
+                    : JsonMapper.shared().createObjectNode();
+            return new Answer(response.statusCode(), body, response);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    // --- the grower's records, in short ---
+
+    public String variety(String name) {
+        return variety("cherimoya", name);
+    }
+
+    public String variety(String crop, String name) {
+        return put("/api/varieties/" + newId(), Map.of("crop", crop, "name", name))
+                .expect(200)
+                .id();
+    }
+
+    public String tree(String variety, String name) {
+        Map<String, Object> tree = Map.of(
+                "varietyId",
+                variety,
+                "name",
+                name,
+                "block",
+                "North",
+                "row",
+                1,
+                "position",
+                1,
+                "plantedOn",
+                "2019-08-01");
+        return put("/api/trees/" + newId(), tree).expect(200).id();
+    }
+
+    public Answer read(String tree, Instant at, Map<String, ?> counts) {
+        return put("/api/readings/" + newId(), reading(tree, at, counts));
+    }
+
+    public static Map<String, Object> reading(String tree, Instant at, Map<String, ?> counts) {
+        return Map.of("treeId", tree, "takenAt", at.toString(), "counts", counts);
+    }
+
+    /** A lot with a number of doses, recorded without being asked back. */
+    public Answer lot(String tree, Instant at, int doses) {
+        return put("/api/lots/" + newId(), lotBody(tree, at, doses));
+    }
+
+    public static Map<String, Object> lotBody(String tree, Instant at, int doses) {
+        return Map.of(
+                "sources", List.of(Map.of("treeId", tree, "flowers", 3)),
+                "collectedAt", at.toString(),
+                "storage", "FRIDGE_DESICCANT",
+                "doses", doses,
+                "confirmed", List.of("no-male-flowers"));
+    }
+
+    public Answer pollinate(String tree, String lot, int flowers, Instant at) {
+        return put("/api/pollinations/" + newId(), pollination(tree, lot, flowers, at));
+    }
+
+    public static Map<String, Object> pollination(String tree, String lot, int flowers, Instant at) {
+        return Map.of("treeId", tree, "lotId", lot, "flowers", flowers, "doneAt", at.toString());
+    }
+
+    public Answer check(String pollination, Instant at, int taken, int failed, int unknown) {
+        return put("/api/checks/" + newId(), checkBody(pollination, at, taken, failed, unknown));
+    }
+
+    public static Map<String, Object> checkBody(String pollination, Instant at, int taken, int failed, int unknown) {
+        return Map.of(
+                "pollinationId",
+                pollination,
+                "checkedAt",
+                at.toString(),
+                "taken",
+                taken,
+                "failed",
+                failed,
+                "unknown",
+                unknown);
+    }
+
+    public int dosesLeft(String lot) {
+        return get("/api/lots/" + lot).expect(200).body().path("dosesLeft").asInt();
+    }
+
+    public static Map<String, Object> voiding(long version) {
+        return Map.of("version", version, "reason", "a slip of the finger");
+    }
+}

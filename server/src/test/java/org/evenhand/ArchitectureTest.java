@@ -1,0 +1,66 @@
+package org.evenhand;
+
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import jakarta.persistence.Entity;
+import org.junit.jupiter.api.Test;
+import org.springframework.modulith.core.ApplicationModules;
+import org.springframework.web.bind.annotation.RestController;
+
+class ArchitectureTest {
+    private static final JavaClasses SERVER = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("org.evenhand");
+
+    @Test
+    void rooms_speak_only_through_their_public_types_and_never_in_circles() {
+        ApplicationModules modules =
+                ApplicationModules.of(EvenHandApplication.class, resideInAPackage("org.evenhand.core.."));
+
+        assertThat(modules.stream().map(m -> m.getIdentifier().toString()))
+                .contains("orchard", "bloom", "pollen", "round", "fruitset", "findings");
+        modules.verify();
+    }
+
+    @Test
+    void entities_and_repositories_stay_in_their_room() {
+        classes()
+                .that()
+                .areAnnotatedWith(Entity.class)
+                .and()
+                .doNotHaveSimpleName("Revision")
+                .should()
+                .notBePublic()
+                .check(SERVER);
+        classes()
+                .that()
+                .haveSimpleNameEndingWith("Repository")
+                .should()
+                .notBePublic()
+                .check(SERVER);
+    }
+
+    @Test
+    void controllers_leave_the_database_and_the_rules_alone() {
+        noClasses()
+                .that()
+                .areAnnotatedWith(RestController.class)
+                .should()
+                .dependOnClassesThat()
+                .haveSimpleNameEndingWith("Repository")
+                .check(SERVER);
+        noClasses()
+                .that()
+                .areAnnotatedWith(RestController.class)
+                .should()
+                .dependOnClassesThat()
+                .areAnnotatedWith(Entity.class)
+                .check(SERVER);
+    }
+}

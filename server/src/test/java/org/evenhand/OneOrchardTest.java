@@ -1,0 +1,119 @@
+package org.evenhand;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+import org.springframework.dao.DataIntegrityViolationException;
+import tools.jackson.databind.JsonNode;
+
+/** A record of another orchard is not there: in no address, in no body, whatever one tries. */
+class OneOrchardTest {
+    private final TestServer server = TestServer.get();
+    private final Api theirs = server.newOrchard();
+    private final Api ours = server.newOrchard();
+    private final Instant now = Instant.now();
+    private final String variety = theirs.variety("Lantern");
+    private final String tree = theirs.tree(variety, "Lantern 1");
+    private final String reading = theirs.read(tree, now, Map.of("shedding", 3)).id();
+    private final String lot = theirs.lot(tree, now, 9).id();
+    private final String pollination = theirs.pollinate(tree, lot, 2, now).id();
+    private final String check = theirs.check(pollination, now, 1, 1, 0).id();
+
+    @Test
+    void a_foreign_id_in_the_address_answers_404_at_every_endpoint_that_takes_one() {
+        String ownVariety = ours.variety("Pale Ridge");
+        String ownTree = ours.tree(ownVariety, "Pale Ridge 1");
+        String ownLot = ours.lot(ownTree, now, 9).id();
+        String ownPollination = ours.pollinate(ownTree, ownLot, 2, now).id();
+        Map<String, Api.Answer> tried = new HashMap<>();
+        tried.put(
+                "PUT /api/varieties/{id}",
+                ours.put("/api/varieties/" + variety, Map.of("crop", "cherimoya", "name", "Mine", "version", 0)));
+        tried.put(
+                "PUT /api/trees/{id}",
+                ours.put(
+                        "/api/trees/" + tree,
+                        Map.of("varietyId", ownVariety, "name", "Mine", "row", 1, "position", 1, "version", 0)));
+        tried.put("POST /api/trees/{id}/void", ours.post("/api/trees/" + tree + "/void", Api.voiding(0)));
+        tried.put("GET /api/trees/{id}/readings", ours.get("/api/trees/" + tree + "/readings"));
+        tried.put(
+                "PUT /api/readings/{id}",
+                ours.put("/api/readings/" + reading, Api.reading(ownTree, now, Map.of("closed", 1))));
+        tried.put("POST /api/readings/{id}/void", ours.post("/api/readings/" + reading + "/void", Api.voiding(0)));
+        tried.put("GET /api/lots/{id}", ours.get("/api/lots/" + lot));
+        tried.put("PUT /api/lots/{id}", ours.put("/api/lots/" + lot, Api.lotBody(ownTree, now, 5)));
+        tried.put("POST /api/lots/{id}/void", ours.post("/api/lots/" + lot + "/void", Api.voiding(0)));
+        tried.put(
+                "PUT /api/pollinations/{id}",
+                ours.put("/api/pollinations/" + pollination, Api.pollination(ownTree, ownLot, 1, now)));
+        tried.put(
+                "POST /api/pollinations/{id}/void",
+                ours.post("/api/pollinations/" + pollination + "/void", Api.voiding(0)));
+        tried.put(
+                "PUT /api/checks/{id}", ours.put("/api/checks/" + check, Api.checkBody(ownPollination, now, 1, 0, 0)));
+        tried.put("POST /api/checks/{id}/void", ours.post("/api/checks/" + check + "/void", Api.voiding(0)));
+
+        tried.forEach((endpoint, answer) -> assertThat(answer.status())
+                .as(endpoint + ": " + answer.raw().body())
+                .isEqualTo(404));
+        assertThat(tried.keySet())
+                .as("every endpoint with an id was tried")
+                .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    @Test
+    void a_foreign_id_in_a_body_answers_404_and_writes_nothing() {
+        String ownVariety = ours.variety("Pale Ridge");
+        String ownTree = ours.tree(ownVariety, "Pale Ridge 1");
+        String ownLot = ours.lot(ownTree, now, 9).id();
+
+        ours.put("/api/trees/" + Api.newId(), Map.of("varietyId", variety, "name", "X", "row", 1, "position", 1))
+                .expect(404);
+        ours.read(tree, now, Map.of("closed", 1)).expect(404);
+        ours.lot(tree, now, 5).expect(404);
+        ours.pollinate(tree, ownLot, 1, now).expect(404);
+        ours.pollinate(ownTree, lot, 1, now).expect(404);
+        ours.check(pollination, now, 1, 0, 0).expect(404);
+
+        assertThat(theirs.dosesLeft(lot)).isEqualTo(7);
+        assertThat(ours.dosesLeft(ownLot)).isEqualTo(9);
+    }
+
+    @Test
+    void lists_show_only_ones_own() {
+        for (String path : new String[] {"/api/trees", "/api/varieties", "/api/lots", "/api/pollinations"}) {
+            assertThat(ours.get(path).expect(200).body().size()).as(path).isZero();
+            assertThat(theirs.get(path).expect(200).body().size()).as(path).isPositive();
+        }
+        assertThat(ours.get("/api/findings").body().path("pollinations").size()).isZero();
+        assertThat(ours.get("/api/fruit-set").body().path("rows").size()).isZero();
+        assertThat(ours.get("/api/bloom").body().path("trees").size()).isZero();
+    }
+
+    @Test
+    void the_database_itself_refuses_a_record_that_points_into_another_orchard() {
+        String orchard = ours.get("/api/orchard").body().path("id").asString();
+
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> server.database()
+                        .update("update reading set orchard_id = ?::uuid where id = ?::uuid", orchard, reading))
+                .isInstanceOf(DataIntegrityViolationException.class);
+    }
+
+    private java.util.Set<String> endpointsWithId() {
+        java.util.Set<String> found = new TreeSet<>();
+        JsonNode paths = ours.get("/v3/api-docs").expect(200).body().path("paths");
+        paths.properties().forEach(path -> {
+            if (path.getKey().contains("{")) {
+                path.getValue()
+                        .properties()
+                        .forEach(method ->
+                                found.add(method.getKey().toUpperCase(java.util.Locale.ROOT) + " " + path.getKey()));
+            }
+        });
+        return found;
+    }
+}

@@ -1,0 +1,108 @@
+package org.evenhand;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.UUID;
+import org.evenhand.account.Accounts;
+import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.core.weather.Site;
+import org.evenhand.kit.Caller;
+import org.evenhand.orchard.OrchardDetails;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.Units;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/**
+ * The real application on a free port with a database of its own, started once for all tests of the run. PostgreSQL itself is
+ * started by {@code ./even-hand test}.
+ */
+public final class TestServer {
+    public static final String PASSWORD = "three quiet herons";
+    private static TestServer running;
+
+    private final ConfigurableApplicationContext context;
+    private final String url;
+
+    private TestServer() {
+        String database = "server_" + UUID.randomUUID().toString().replace("-", "");
+        this.url = "jdbc:postgresql://" + hostAndPort() + "/" + database;
+        createDatabase(database);
+        this.context = new SpringApplicationBuilder(EvenHandApplication.class)
+                .run(
+                        "--server.port=0",
+                        "--spring.datasource.url=" + url,
+                        "--spring.datasource.password=" + password(),
+                        "--spring.datasource.hikari.maximum-pool-size=20",
+                        "--springdoc.api-docs.enabled=true",
+                        "--even-hand.crops.directory=src/test/resources/crops");
+    }
+
+    public static synchronized TestServer get() {
+        if (running == null) {
+            running = new TestServer();
+        }
+        return running;
+    }
+
+    static String hostAndPort() {
+        String given = System.getenv("EVEN_HAND_TEST_DB");
+        if (given == null) {
+            throw new IllegalStateException("These tests need PostgreSQL: run them with ./even-hand test");
+        }
+        return given;
+    }
+
+    static String password() {
+        return System.getenv("EVEN_HAND_TEST_DB_PASSWORD");
+    }
+
+    static void createDatabase(String name) {
+        try (Connection c = DriverManager.getConnection(
+                        "jdbc:postgresql://" + hostAndPort() + "/postgres", "even_hand", password());
+                Statement s = c.createStatement()) {
+            s.execute("create database " + name);
+        } catch (SQLException e) {
+            throw new IllegalStateException("The test database could not be made", e);
+        }
+    }
+
+    public String address() {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    public JdbcTemplate database() {
+        return context.getBean(JdbcTemplate.class);
+    }
+
+    public <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    /** A new orchard on the southern coast, and its owner's signed-in client. */
+    public Api newOrchard() {
+        UUID orchard = UUID.randomUUID();
+        bean(Orchards.class)
+                .create(
+                        orchard,
+                        new OrchardDetails(
+                                "Tern Flat",
+                                new Site(-35.3, 173.9, java.time.ZoneId.of("Pacific/Auckland")),
+                                new DailyTemperatures(14, 24),
+                                Units.METRIC),
+                        null);
+        return member(orchard, Caller.Role.OWNER);
+    }
+
+    /** A further person of an orchard. */
+    public Api member(UUID orchard, Caller.Role role) {
+        String email = UUID.randomUUID() + "@tern-flat.example";
+        bean(Accounts.class).create(orchard, role, email, "Mere", PASSWORD);
+        Api api = new Api(address());
+        api.signIn(email, PASSWORD);
+        return api;
+    }
+}

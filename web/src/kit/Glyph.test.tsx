@@ -1,0 +1,39 @@
+import { render } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import { Glyph } from './Glyph';
+
+const annona = { form: 'annona', petal: '#9db06a', edge: '#6d8043' };
+const marks = (glyph: Parameters<typeof Glyph>[0]['glyph']) => {
+  const { container, unmount } = render(<Glyph glyph={glyph} />);
+  const found = {
+    paths: container.querySelectorAll('path').length,
+    circles: container.querySelectorAll('circle').length,
+  };
+  unmount();
+  return found;
+};
+
+describe('a flower’s drawing', () => {
+  it('shows a bud shut, the dome only where one sees it, and dust only when it sheds', () => {
+    const bud = marks({ ...annona, spread: 0, dome: 'hidden', dust: false });
+    const parted = marks({ ...annona, spread: 0.16, dome: 'hidden', dust: false });
+    const wide = marks({ ...annona, spread: 0.85, dome: 'tight', dust: false });
+    const shedding = marks({ ...annona, spread: 1, dome: 'loose', dust: true });
+    expect(bud.circles).toBe(0);
+    expect(parted).toEqual({ paths: 4, circles: 0 });
+    expect(wide).toEqual({ paths: 4, circles: 2 });
+    expect(shedding.circles).toBe(11);
+  });
+
+  it('spreads the petals with the stage', () => {
+    const tip = (spread: number) => {
+      const { container, unmount } = render(
+        <Glyph glyph={{ ...annona, spread, dome: 'hidden', dust: false }} />,
+      );
+      const d = container.querySelectorAll('path')[1]!.getAttribute('d')!;
+      unmount();
+      return Number(d.split('Q')[1]!.split(' ')[2]);
+    };
+    expect(tip(0.9)).toBeGreaterThan(tip(0.2));
+  });
+});

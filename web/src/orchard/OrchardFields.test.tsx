@@ -1,0 +1,53 @@
+import { MantineProvider } from '@mantine/core';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { describe, expect, it } from 'vitest';
+import { draftOf, emptyOrchard, OrchardFields, orchardBody } from './OrchardFields';
+
+const orchard = {
+  id: 'o',
+  name: 'Heron Bank',
+  latitude: -35.3,
+  longitude: 173.9,
+  zone: 'Pacific/Auckland',
+  usualMinimumC: 14,
+  usualMaximumC: 24,
+  units: 'IMPERIAL' as const,
+  demo: false,
+  now: '2026-11-24T02:40:00Z',
+  version: 3,
+};
+
+function Form({ start }: { start: ReturnType<typeof emptyOrchard> }) {
+  const [value, setValue] = useState(start);
+  return (
+    <MantineProvider>
+      <OrchardFields value={value} onChange={setValue} errorFor={() => undefined} />
+      <output>{JSON.stringify(orchardBody(value))}</output>
+    </MantineProvider>
+  );
+}
+
+describe('an orchard’s fields', () => {
+  it('shows imperial units and sends metric ones', () => {
+    const draft = draftOf(orchard);
+    expect([draft.usualMinimum, draft.usualMaximum]).toEqual([57.2, 75.2]);
+    const body = orchardBody(draft);
+    expect(body.usualMinimumC).toBeCloseTo(14, 9);
+    expect(body.usualMaximumC).toBeCloseTo(24, 9);
+    expect(body.version).toBe(3);
+  });
+
+  it('leaves out what was not typed, so that the server can name it', () => {
+    expect(orchardBody(emptyOrchard())).not.toHaveProperty('latitude', expect.anything());
+  });
+
+  it('turns typed temperatures when the units are changed', async () => {
+    render(<Form start={{ ...emptyOrchard(), usualMinimum: 14, usualMaximum: 24 }} />);
+    await userEvent.click(screen.getByText('Imperial, °F'));
+    expect(screen.getByLabelText('Usual highest, °F')).toHaveValue('75.2');
+    await userEvent.click(screen.getByText('Metric, °C'));
+    expect(screen.getByLabelText('Usual highest, °C')).toHaveValue('24');
+  });
+});

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest';
+import { lot, NOW, ZONE } from '../test/samples';
+import { inUseOrder, lotState, lotWords } from './lot-words';
+
+const soon = '2026-11-24T18:10:00Z';
+const later = '2026-11-30T04:10:00Z';
+
+describe('jars in words', () => {
+  it('says how long a jar is good, or what to do with it', () => {
+    expect(lotWords(lot({}, soon), NOW, ZONE)).toBe('good until tomorrow 07:10');
+    expect(lotWords(lot({}), NOW, ZONE)).toBe('too old to count on');
+    expect(lotWords(lot({ dosesLeft: 0 }, soon), NOW, ZONE)).toBe('used up');
+    const mouldy = lot({});
+    mouldy.viability.spoiled = true;
+    expect(lotWords(mouldy, NOW, ZONE)).toContain('mould');
+    expect(lotState(mouldy)).toBe('spoiled');
+  });
+
+  it('puts what should be used first in front, and what is of no use behind', () => {
+    const jars = [
+      lot({ code: 'EMPTY', dosesLeft: 0 }, soon),
+      lot({ code: 'OLD' }),
+      lot({ code: 'LATER' }, later),
+      lot({ code: 'SOON' }, soon),
+    ];
+    expect(inUseOrder(jars).map((l) => l.code)).toEqual(['SOON', 'LATER', 'OLD', 'EMPTY']);
+  });
+});

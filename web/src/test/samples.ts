@@ -1,0 +1,89 @@
+import type { Schemas } from '../kit/api';
+
+/** Small invented records for tests. */
+export const ZONE = 'Pacific/Auckland';
+export const NOW = new Date('2026-11-24T02:40:00Z');
+
+const count = (mean: number): Schemas['FlowerCount'] => ({
+  mean,
+  low: Math.floor(mean),
+  high: Math.ceil(mean),
+});
+
+export function bloomRow(
+  part: Partial<Schemas['BloomRow']> & { takes?: number; gives?: number },
+): Schemas['BloomRow'] {
+  const { takes = 0, gives = 0, ...rest } = part;
+  return {
+    treeId: rest.treeName ?? 'tree',
+    treeName: 'Lantern 1',
+    varietyId: 'lantern',
+    varietyName: 'Lantern',
+    crop: 'cherimoya',
+    block: 'Bank',
+    row: 2,
+    position: 1,
+    taking: [count(takes), count(takes)],
+    giving: [count(gives), count(gives)],
+    reading: {
+      id: 'r',
+      treeId: 't',
+      takenAt: NOW.toISOString(),
+      counts: { parted: 3, shedding: 5 },
+      flowers: 8,
+      note: '',
+      version: 0,
+    },
+    ...rest,
+  };
+}
+
+export const stretch = (from: string, until: string, endsInForecast = true): Schemas['FlowerStretch'] => ({
+  from,
+  until,
+  endsInForecast,
+  peakAt: from,
+  peak: count(4),
+});
+
+export function bloomOf(trees: Schemas['BloomRow'][]): Schemas['Bloom'] {
+  const sum = (of: (r: Schemas['BloomRow']) => Schemas['FlowerCount'][]) =>
+    trees.reduce((n, t) => n + (of(t)[0]?.mean ?? 0), 0);
+  return {
+    from: NOW.toISOString(),
+    until: '2026-11-24T03:10:00Z',
+    stepMinutes: 30,
+    takingNow: sum((t) => t.taking),
+    givingNow: sum((t) => t.giving),
+    trees,
+    weather: 'USUAL_DAY',
+  };
+}
+
+export function lot(part: Partial<Schemas['LotView']>, goodUntil?: string): Schemas['LotView'] {
+  return {
+    id: part.code ?? 'lot',
+    code: 'LA-01',
+    varietyId: 'lantern',
+    varietyName: 'Lantern',
+    crop: 'cherimoya',
+    collectedAt: '2026-11-24T01:40:00Z',
+    storage: 'ROOM',
+    flowers: 3,
+    sources: [],
+    dosesCollected: 12,
+    dosesLeft: 10,
+    note: '',
+    version: 0,
+    viability: {
+      share: 0.8,
+      spoiled: false,
+      fresh: 0.85,
+      halfLifeHours: 8,
+      hours: 1,
+      halfLifeBasis: 'PRACTICE',
+      ...(goodUntil && { goodUntil }),
+    },
+    ...part,
+  };
+}

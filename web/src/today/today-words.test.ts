@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { bloomOf, bloomRow, NOW, stretch, ZONE } from '../test/samples';
+import { todayWords } from './today-words';
+
+const round = (from: string, until: string): Schemas['Round'] => ({
+  at: from,
+  bestHours: { from, until, flowersAtStart: 46.3, endsWithDark: false, pollenOnShelf: false },
+  stops: [],
+  unserved: [],
+  done: [],
+  value: 0,
+  proven: true,
+  cautions: [],
+});
+
+describe('today’s sentence', () => {
+  it('tells how many, between which hours, and where to gather', () => {
+    const bloom = bloomOf([
+      bloomRow({
+        treeName: 'Lantern 3',
+        nextGiving: stretch('2026-11-24T04:15:00Z', '2026-11-24T18:00:00Z'),
+      }),
+    ]);
+    expect(todayWords(bloom, round('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z'), NOW, ZONE)).toEqual({
+      when: 'This evening',
+      taking: 46,
+      from: '16:40',
+      until: '18:30',
+      gather: { tree: 'Lantern 3', words: 'its anthers loosen about 17:15' },
+    });
+  });
+
+  it('speaks of tomorrow when the hours are tomorrow’s', () => {
+    const words = todayWords(bloomOf([]), round('2026-11-24T19:00:00Z', '2026-11-24T21:00:00Z'), NOW, ZONE);
+    expect(words?.when).toBe('Tomorrow morning');
+    expect(words?.gather).toBeUndefined();
+  });
+
+  it('stays silent when there are no good hours', () => {
+    const none = round(NOW.toISOString(), NOW.toISOString());
+    delete none.bestHours;
+    expect(todayWords(bloomOf([]), none, NOW, ZONE)).toBeUndefined();
+  });
+});
