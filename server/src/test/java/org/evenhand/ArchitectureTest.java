@@ -53,7 +53,7 @@ class ArchitectureTest {
                 .areAnnotatedWith(RestController.class)
                 .should()
                 .dependOnClassesThat()
-                .haveSimpleNameEndingWith("Repository")
+                .areAssignableTo(org.springframework.data.repository.Repository.class)
                 .check(SERVER);
         noClasses()
                 .that()

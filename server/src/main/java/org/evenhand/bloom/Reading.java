@@ -17,6 +17,7 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
+import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.envers.Audited;
 import org.hibernate.envers.NotAudited;
 
@@ -29,6 +30,7 @@ class Reading extends OrchardRecord {
 
     /** Never changed after the reading was written, so it needs no history. */
     @NotAudited
+    @OptimisticLock(excluded = true)
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "reading_count", joinColumns = @JoinColumn(name = "reading_id"))
     @MapKeyColumn(name = "stage")

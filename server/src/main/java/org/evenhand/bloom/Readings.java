@@ -77,7 +77,7 @@ public class Readings {
     private ReadingView again(Caller caller, Reading found, ReadingRequest request) {
         CropSheet sheet = crops.of(orchards.tree(caller, found.treeId()).crop());
         boolean same = found.treeId().equals(request.treeId())
-                && found.takenAt().equals(request.takenAt())
+                && found.takenAt().equals(Given.moment("takenAt", request.takenAt()))
                 && found.counts().equals(checkedCounts(sheet, request.counts()));
         if (!same) {
             throw new ConflictException(

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import org.evenhand.core.InvalidInputException;
 
@@ -39,9 +40,15 @@ public final class Given {
         return value == null ? "" : notLonger(field, value.strip(), most);
     }
 
-    /** Returns the moment when it does not lie in the future. */
-    public static Instant notInFuture(String field, Instant at, Instant now, ZoneId zone) {
-        if (required(field, at).isAfter(now.plus(CLOCK_SLACK))) {
+    /** The moment to the millisecond, as it is kept: what is sent again must compare equal to what was read back. */
+    public static Instant moment(String field, Instant at) {
+        return required(field, at).truncatedTo(ChronoUnit.MILLIS);
+    }
+
+    /** Returns the moment, to the millisecond, when it does not lie in the future. */
+    public static Instant notInFuture(String field, Instant given, Instant now, ZoneId zone) {
+        Instant at = moment(field, given);
+        if (at.isAfter(now.plus(CLOCK_SLACK))) {
             throw new InvalidInputException(
                     field,
                     "lies in the future: " + say(at, zone) + ", while it is " + say(now, zone)

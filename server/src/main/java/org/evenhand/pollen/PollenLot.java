@@ -20,6 +20,7 @@ import org.evenhand.core.crop.Storage;
 import org.evenhand.core.pollen.PollenViability;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
+import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.envers.Audited;
 import org.hibernate.envers.NotAudited;
 
@@ -43,6 +44,7 @@ class PollenLot extends OrchardRecord {
     private String note;
 
     @NotAudited
+    @OptimisticLock(excluded = true)
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "pollen_lot_source", joinColumns = @JoinColumn(name = "lot_id"))
     @MapKeyColumn(name = "tree_id")

@@ -96,7 +96,7 @@ public class PollenShelf {
     private LotView again(Caller caller, PollenLot found, LotRequest request) {
         LotDetails now = found.details();
         boolean same = now.sources().equals(sources(request))
-                && now.collectedAt().equals(request.collectedAt())
+                && now.collectedAt().equals(Given.moment("collectedAt", request.collectedAt()))
                 && now.storage() == request.storage();
         if (!same) {
             throw new ConflictException("This lot is already written down otherwise. Void it and record it again.");
