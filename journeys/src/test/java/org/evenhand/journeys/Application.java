@@ -1,0 +1,139 @@
+package org.evenhand.journeys;
+
+import java.io.File;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.UUID;
+
+/** The application as it ships, started from its jar with a database of its own. */
+final class Application implements AutoCloseable {
+    /** The demo's moment in the journeys, so that what they see is the same every day. */
+    static final String DEMO_MOMENT = "2026-11-24T15:40";
+
+    private static final Duration START_LIMIT = Duration.ofSeconds(120);
+
+    private final Process process;
+    private final String address;
+
+    private Application(Process process, String address) {
+        this.process = process;
+        this.address = address;
+    }
+
+    static Application withDemoOrchard() {
+        return start("true");
+    }
+
+    static Application withEmptyDatabase() {
+        return start("false");
+    }
+
+    String address() {
+        return address;
+    }
+
+    private static Application start(String demo) {
+        String database = "journey_" + UUID.randomUUID().toString().replace("-", "");
+        createDatabase(database);
+        try {
+            int port = freePort();
+            File log = Files.createDirectories(Path.of("target"))
+                    .resolve("application-" + port + ".log")
+                    .toFile();
+            ProcessBuilder builder = new ProcessBuilder(
+                            "java", "-Xmx512m", "-jar", System.getProperty("evenhand.application"))
+                    .redirectErrorStream(true)
+                    .redirectOutput(log);
+            builder.environment().put("EVEN_HAND_PORT", String.valueOf(port));
+            builder.environment().put("EVEN_HAND_DB_URL", "jdbc:postgresql://" + server() + "/" + database);
+            builder.environment().put("EVEN_HAND_DB_PASSWORD", password());
+            builder.environment().put("EVEN_HAND_DEMO", demo);
+            builder.environment().put("EVEN_HAND_DEMO_MOMENT", DEMO_MOMENT);
+            Application application = new Application(builder.start(), "http://127.0.0.1:" + port);
+            application.waitUntilReady(log);
+            return application;
+        } catch (IOException e) {
+            throw new IllegalStateException("The application could not be started", e);
+        }
+    }
+
+    private void waitUntilReady(File log) throws IOException {
+        HttpClient http = HttpClient.newHttpClient();
+        HttpRequest health = HttpRequest.newBuilder(URI.create(address + "/actuator/health/readiness"))
+                .build();
+        Instant limit = Instant.now().plus(START_LIMIT);
+        while (Instant.now().isBefore(limit) && process.isAlive()) {
+            try {
+                if (http.send(health, HttpResponse.BodyHandlers.ofString()).statusCode() == 200) {
+                    return;
+                }
+                Thread.sleep(200);
+            } catch (IOException notYet) {
+                pause();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                break;
+            }
+        }
+        close();
+        throw new IllegalStateException("The application did not come up:\n" + Files.readString(log.toPath()));
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(300);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static void createDatabase(String name) {
+        String url = "jdbc:postgresql://" + server() + "/postgres";
+        try (Connection c = DriverManager.getConnection(url, "even_hand", password());
+                Statement s = c.createStatement()) {
+            s.execute("create database " + name);
+        } catch (SQLException e) {
+            throw new IllegalStateException("The journey's database could not be made", e);
+        }
+    }
+
+    private static String server() {
+        String given = System.getenv("EVEN_HAND_TEST_DB");
+        if (given == null) {
+            throw new IllegalStateException("The journeys need PostgreSQL: run them with ./even-hand test");
+        }
+        return given;
+    }
+
+    private static String password() {
+        return System.getenv("EVEN_HAND_TEST_DB_PASSWORD");
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    @Override
+    public void close() {
+        process.destroy();
+        try {
+            process.waitFor();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}

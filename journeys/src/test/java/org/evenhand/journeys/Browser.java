@@ -1,0 +1,233 @@
+package org.evenhand.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.results.Rule;
+import com.deque.html.axecore.selenium.AxeBuilder;
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import java.util.logging.Level;
+import org.openqa.selenium.By;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.logging.LogType;
+import org.openqa.selenium.logging.LoggingPreferences;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A headless Chromium, spoken to in the words of somebody who uses it. */
+final class Browser implements AutoCloseable {
+    private static final Duration PATIENCE = Duration.ofSeconds(25);
+
+    private final ChromeDriver driver;
+    private final String address;
+
+    Browser(String address) {
+        this.address = address;
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--lang=en-GB",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--disable-dev-shm-usage");
+        LoggingPreferences logs = new LoggingPreferences();
+        logs.enable(LogType.BROWSER, Level.SEVERE);
+        options.setCapability("goog:loggingPrefs", logs);
+        ChromeDriverService service = new ChromeDriverService.Builder()
+                .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                .build();
+        this.driver = new ChromeDriver(service, options);
+        desk();
+    }
+
+    Browser desk() {
+        return size(1280, 800, false);
+    }
+
+    Browser phone() {
+        return size(390, 844, true);
+    }
+
+    private Browser size(int width, int height, boolean mobile) {
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", mobile));
+        return this;
+    }
+
+    void open(String path) {
+        driver.get(address + path);
+    }
+
+    String path() {
+        return driver.getCurrentUrl().substring(address.length());
+    }
+
+    void reload() {
+        driver.navigate().refresh();
+    }
+
+    /** The element, once it is there and shown. */
+    WebElement see(By by) {
+        return waitFor(
+                () -> driver.findElements(by).stream()
+                        .filter(WebElement::isDisplayed)
+                        .findFirst()
+                        .orElse(null),
+                "to see " + by);
+    }
+
+    WebElement seeText(String text) {
+        return see(By.xpath("//*[contains(normalize-space(.), " + quoted(text)
+                + ")][not(*[contains(normalize-space(.), " + quoted(text) + ")])]"));
+    }
+
+    void waitUntilGone(By by) {
+        waitFor(() -> driver.findElements(by).stream().noneMatch(WebElement::isDisplayed) ? by : null, by + " to go");
+    }
+
+    String heading() {
+        return see(By.tagName("h1")).getText().replace('\u00a0', ' ');
+    }
+
+    void press(String button) {
+        click(By.xpath("//*[self::button or self::a][normalize-space(.)=" + quoted(button) + " or @aria-label="
+                + quoted(button) + "]"));
+    }
+
+    void click(By by) {
+        waitFor(
+                () -> {
+                    WebElement found = see(by);
+                    driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", found);
+                    found.click();
+                    return found;
+                },
+                "to click " + by);
+    }
+
+    /** Types into the field with this label, in place of what was there. */
+    void type(String label, String text) {
+        WebElement field = field(label);
+        field.clear();
+        field.sendKeys(text);
+    }
+
+    String valueOf(String label) {
+        return field(label).getAttribute("value");
+    }
+
+    private WebElement field(String label) {
+        return see(By.xpath("//*[self::input or self::textarea][@aria-label=" + quoted(label)
+                + " or @id=//label[starts-with(normalize-space(.), " + quoted(label) + ")]/@for]"));
+    }
+
+    void keys(CharSequence keys) {
+        driver.switchTo().activeElement().sendKeys(keys);
+    }
+
+    boolean shows(String text) {
+        return driver.findElement(By.tagName("body"))
+                .getText()
+                .replace('\u00a0', ' ')
+                .contains(text);
+    }
+
+    void goTo(String page) {
+        click(By.xpath("//nav[@aria-label='Pages']//a[starts-with(normalize-space(.), " + quoted(page) + ")]"));
+    }
+
+    <T> T waitFor(Supplier<T> found, String what) {
+        return new WebDriverWait(driver, PATIENCE, Duration.ofMillis(120))
+                .withMessage(() -> "waited " + what + "; the page says:\n"
+                        + driver.findElement(By.tagName("body")).getText())
+                .ignoring(StaleElementReferenceException.class)
+                .ignoring(org.openqa.selenium.ElementClickInterceptedException.class)
+                .until(d -> found.get());
+    }
+
+    /** Every host that this page has asked for anything. */
+    @SuppressWarnings("unchecked")
+    List<String> hostsAsked() {
+        return (List<String>) driver.executeScript(
+                "return [...new Set(performance.getEntriesByType('resource').map(e => new URL(e.name).host)"
+                        + ".concat(location.host))]");
+    }
+
+    /** What the browser complained about, but for refusals that the journey provokes. */
+    List<String> complaints() {
+        return driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+                .map(e -> e.getMessage())
+                .filter(m -> !m.contains("status of 4"))
+                .toList();
+    }
+
+    /** Violations of the accessibility rules, with the place of the first. */
+    List<String> accessibilityViolations() {
+        List<Rule> rules = new AxeBuilder()
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+                .analyze(driver)
+                .getViolations();
+        return rules.stream()
+                .map(r -> r.getId() + ": " + r.getNodes().get(0).getHtml())
+                .toList();
+    }
+
+    long widthBeyondTheScreen() {
+        return (Long)
+                driver.executeScript("return Math.max(0, document.documentElement.scrollWidth - window.innerWidth)");
+    }
+
+    /** Puts the mouse and the focus away and saves the picture. */
+    void picture(String name) {
+        Path folder = Path.of(System.getProperty("evenhand.pictures"));
+        try {
+            driver.executeScript("window.scrollTo(0, 0); if (document.activeElement) document.activeElement.blur()");
+            waitUntilGone(By.cssSelector(".mantine-Notification-root"));
+            Files.createDirectories(folder);
+            Files.write(folder.resolve(name + ".png"), driver.getScreenshotAs(OutputType.BYTES));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Nothing but the application itself was asked, and nothing went wrong unseen. */
+    void assertKeptToItself() {
+        String host = address.substring("http://".length());
+        assertThat(hostsAsked()).containsOnly(host);
+        assertThat(complaints()).isEmpty();
+    }
+
+    void signIn() {
+        type("E-mail address", "ines@heron-bank.example");
+        type("Password", "black cup soft brush");
+        press("Sign in");
+        see(By.xpath("//nav[@aria-label='Pages' or @aria-label='Pages, short']"));
+    }
+
+    private static String quoted(String text) {
+        return text.contains("'") ? "\"" + text + "\"" : "'" + text + "'";
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+    }
+}

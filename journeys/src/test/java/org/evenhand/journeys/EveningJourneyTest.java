@@ -1,0 +1,237 @@
+package org.evenhand.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+
+/** A grower's evening at the demo orchard, from the first look at a tree to the share that took. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class EveningJourneyTest {
+    private Application application;
+    private Browser browser;
+
+    @BeforeAll
+    void start() {
+        application = Application.withDemoOrchard();
+        browser = new Browser(application.address());
+    }
+
+    @AfterAll
+    void stop() {
+        browser.close();
+        application.close();
+    }
+
+    @Test
+    @Order(1)
+    void screens_stay_within_the_phone_and_keep_to_the_rules_of_access() {
+        browser.open("/");
+        assertThat(browser.accessibilityViolations()).as("sign-in").isEmpty();
+        browser.signIn();
+        String[][] screens = {
+            {"/", "today"},
+            {"/bloom", "bloom"},
+            {"/pollen", "pollen-shelf"},
+            {"/round", "round"},
+            {"/fruit-set", "fruit-set"},
+            {"/findings", "findings"},
+            {"/orchard", "orchard"},
+            {"/crops/cherimoya", "crop-sheet"}
+        };
+        for (String[] screen : screens) {
+            browser.desk().open(screen[0]);
+            browser.see(By.tagName("h1"));
+            browser.waitUntilGone(By.cssSelector("main [role=status]"));
+            assertThat(browser.accessibilityViolations()).as(screen[1]).isEmpty();
+            browser.picture(screen[1]);
+            browser.assertKeptToItself();
+            browser.phone();
+            assertThat(browser.widthBeyondTheScreen())
+                    .as(screen[1] + " on a phone")
+                    .isZero();
+            if (screen[1].equals("today")) {
+                browser.picture("today-phone");
+            }
+        }
+        browser.desk();
+    }
+
+    @Test
+    @Order(2)
+    void read_a_tree_with_thumbs_keys_and_undo() {
+        browser.desk().open("/bloom");
+        browser.click(By.cssSelector("[data-tree='Pale Ridge 3'] a"));
+        browser.phone();
+        browser.see(By.cssSelector("[data-stage=parted]"));
+        tap("closed", 6);
+        tap("parted", 9);
+        tap("half-open", 7);
+        tap("wide-tight", 3);
+        tap("shedding", 5);
+        browser.press("Undo");
+        assertThat(browser.see(By.cssSelector("[data-save]")).getText()).isEqualTo("Save · 29");
+        assertThat(browser.shows("last 7")).as("the reading before in grey").isTrue();
+        assertThat(browser.accessibilityViolations()).as("tally").isEmpty();
+        browser.picture("tally-phone");
+
+        browser.desk();
+        browser.see(By.tagName("body")).sendKeys("6");
+        browser.see(By.tagName("body")).sendKeys("6" + Keys.BACK_SPACE);
+        assertThat(browser.see(By.cssSelector("[data-save]")).getText()).isEqualTo("Save · 30");
+        browser.click(By.cssSelector("[data-save]"));
+
+        browser.seeText("Pale Ridge 3: 30 flowers written down.");
+        browser.waitFor(
+                () -> row("Pale Ridge 3").contains("16 to take, 4 giving") ? true : null, "for the new reading");
+    }
+
+    @Test
+    @Order(3)
+    void foresee_in_words_and_ask_why() {
+        browser.waitFor(
+                () -> browser.heading().matches("About \\d+ flowers can take pollen now and \\d+ give it\\..*")
+                        ? true
+                        : null,
+                "for the sentence");
+        assertThat(row("Lantern 2")).containsPattern("pollen 1[67]:\\d0 to tomorrow \\d\\d:\\d\\d");
+        WebElement ribbon = browser.see(By.cssSelector("[data-tree='Pale Ridge 3'] [role=slider]"));
+        ribbon.sendKeys(Keys.ARROW_RIGHT);
+        assertThat(ribbon.getAttribute("aria-valuetext")).matches("16:10: .*take, .*give");
+
+        browser.click(By.cssSelector("[data-tree='Pale Ridge 3'] button"));
+        browser.seeText("6 closed, 9 tips parted, 7 half open, 3 wide, dome tight, 4 dome loose, dust, 1 brown");
+        assertThat(browser.shows("no weather is recorded yet")).isTrue();
+    }
+
+    @Test
+    @Order(4)
+    void collect_a_lot_after_a_plain_question() {
+        browser.goTo("Pollen shelf");
+        browser.press("Collect pollen");
+        browser.see(By.cssSelector("input[aria-label='flowers of Pale Ridge 2']"));
+        browser.type("flowers of Pale Ridge 2", "2");
+        browser.press("Put on the shelf");
+        browser.seeText("Pale Ridge 2 had no flower giving pollen when it was read");
+        browser.press("No, go back");
+        browser.waitUntilGone(By.xpath("//*[text()='One question']"));
+        assertThat(browser.valueOf("flowers of Pale Ridge 2"))
+                .as("nothing typed is lost")
+                .isEqualTo("2");
+
+        browser.type("flowers of Pale Ridge 2", "0");
+        browser.type("flowers of Pale Ridge 1", "4");
+        browser.picture("collect");
+        browser.press("Put on the shelf");
+        browser.see(By.cssSelector("[data-lot='PR-03'] [data-doses='16']"));
+        assertThat(browser.see(By.cssSelector("[data-lot='PR-03']")).getText().replace('\u00a0', ' '))
+                .contains("85 %")
+                .contains("4 flowers of Pale Ridge 1");
+    }
+
+    @Test
+    @Order(5)
+    void walk_the_round_tick_flowers_and_see_doses_go_down() {
+        browser.goTo("Round");
+        browser.waitFor(() -> browser.heading().startsWith("At 15:40: ") ? true : null, "for the plan");
+        browser.press("Start walking");
+        browser.phone();
+        browser.seeText("Before you go");
+        browser.press("Go");
+        String lot = browser.see(By.xpath("//*[starts-with(text(), 'LA-0') or starts-with(text(), 'PR-0')]"))
+                .getText();
+        String tree = browser.see(By.xpath("//section//b[starts-with(., 'Pale Ridge') or starts-with(., 'Lantern')]"))
+                .getText();
+        assertThat(tree)
+                .as("never its own variety while another's pollen is there")
+                .doesNotStartWith(lot.startsWith("LA") ? "Lantern" : "Pale");
+        browser.press("one more");
+        browser.press("one more");
+        browser.press("one more");
+        browser.press("one less");
+        browser.picture("walk-phone");
+        browser.click(By.xpath("//button[contains(., 'night')]"));
+        assertThat(browser.accessibilityViolations()).as("walk at night").isEmpty();
+        browser.picture("walk-night-phone");
+        browser.click(By.xpath("//button[contains(., 'day')]"));
+        browser.press("Done · 2 flowers");
+        browser.seeText("Stop 2 of");
+
+        browser.desk().open("/round");
+        browser.seeText("Done in the last 12 hours: 4 flowers");
+        int before = lot.equals("LA-02") ? 10 : 16;
+        browser.goTo("Pollen shelf");
+        browser.see(By.cssSelector("[data-lot='" + lot + "'] [data-doses='" + (before - 2) + "']"));
+    }
+
+    @Test
+    @Order(6)
+    void on_the_crops_day_a_check_is_due_and_more_outcomes_than_flowers_are_refused() {
+        browser.goTo("Fruit set");
+        browser.waitFor(() -> browser.heading().startsWith("3 checks due") ? true : null, "for the checks");
+        moveClock("a week later");
+        browser.waitFor(() -> browser.heading().matches("[56] checks due.*") ? true : null, "for a week to pass");
+        browser.press("Check Lantern 3");
+        browser.type("taken", "5");
+        browser.type("failed", "2");
+        assertThat(browser.shows("1 more than the 6 flowers that were done")).isTrue();
+        browser.press("Save the check");
+        browser.seeText("together with failed and not yet known makes 7, but only 6 flowers were pollinated");
+        assertThat(browser.valueOf("taken")).isEqualTo("5");
+        browser.type("failed", "1");
+        browser.press("Save the check");
+        browser.seeText("Lantern 3: check written down.");
+    }
+
+    @Test
+    @Order(7)
+    void the_result_is_a_share_with_its_interval_each_and_in_all() {
+        browser.goTo("Findings");
+        // 10 of 15 before, 5 of 6 now. Wilson's 95 % intervals of 15 of 21 and 5 of 6, by hand: 50.0 to 86.2 and 43.6
+        // to 97.0.
+        browser.waitFor(
+                () -> browser.heading().startsWith("15 of 21 flowers took, 71 %") ? true : null, "for the result");
+        assertThat(browser.heading()).contains("between 50 % and 86 %");
+        String row = browser.see(By.xpath("//tr[@data-tree='Lantern 3'][contains(., '5 of 6')]"))
+                .getText()
+                .replace('\u00a0', ' ');
+        assertThat(row).contains("83 %").contains("44 % to 97 %");
+        browser.assertKeptToItself();
+    }
+
+    @Test
+    @Order(8)
+    void what_was_saved_a_moment_ago_can_be_undone() {
+        browser.goTo("Bloom");
+        browser.click(By.cssSelector("[data-tree='Lantern 1'] a"));
+        tap("parted", 2);
+        browser.click(By.cssSelector("[data-save]"));
+        browser.seeText("Lantern 1: 2 flowers written down.");
+        browser.click(By.cssSelector(".mantine-Notification-root button:not([aria-label])"));
+        browser.seeText("Undone.");
+    }
+
+    private void tap(String stage, int times) {
+        for (int i = 0; i < times; i++) {
+            browser.click(By.cssSelector("[data-stage='" + stage + "']"));
+        }
+    }
+
+    private String row(String tree) {
+        return browser.see(By.cssSelector("[data-tree='" + tree + "']")).getText();
+    }
+
+    private void moveClock(String step) {
+        browser.click(By.xpath("//nav[@aria-label='Pages']//button[starts-with(., 'demo clock')]"));
+        browser.click(By.xpath("//*[@role='menuitem'][normalize-space(.)='" + step + "']"));
+    }
+}

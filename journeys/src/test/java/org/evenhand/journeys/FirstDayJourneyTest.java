@@ -1,0 +1,74 @@
+package org.evenhand.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+
+/** The first day with an empty database: the owner's account, an orchard in the north, a variety, a tree, a reading. */
+class FirstDayJourneyTest {
+
+    @Test
+    void from_nothing_to_the_first_forecast() {
+        try (Application application = Application.withEmptyDatabase();
+                Browser browser = new Browser(application.address())) {
+            browser.open("/");
+            browser.seeText("Welcome to Even Hand");
+            assertThat(browser.path()).isEqualTo("/set-up");
+            fillIn(browser);
+            browser.seeText("A new orchard");
+            browser.press("Add varieties and trees");
+            addVarietyAndTree(browser);
+
+            browser.goTo("Bloom");
+            browser.press("Read North Wall 1");
+            browser.see(By.cssSelector("[data-stage=parted]"));
+            browser.see(By.tagName("body")).sendKeys("222" + "33");
+            browser.see(By.tagName("body")).sendKeys(Keys.ENTER);
+            browser.waitFor(
+                    () -> browser.heading().startsWith("About 5 flowers can take pollen now") ? true : null,
+                    "for the forecast");
+            assertThat(browser.accessibilityViolations()).isEmpty();
+
+            browser.reload();
+            browser.waitFor(
+                    () -> browser.heading().startsWith("About 5 flowers") ? true : null, "for the session to last");
+            browser.press("Sign out");
+            browser.see(By.xpath("//button[normalize-space(.)='Sign in']"));
+            browser.open("/set-up");
+            browser.see(By.xpath("//button[normalize-space(.)='Sign in']"));
+            browser.assertKeptToItself();
+        }
+    }
+
+    private static void fillIn(Browser browser) {
+        browser.type("Your name", "Aroha");
+        browser.type("E-mail address", "aroha@north-wall.example");
+        browser.type("Password", "short");
+        browser.type("Name of the orchard", "North Wall");
+        browser.type("Latitude", "36.7");
+        browser.type("Longitude", "-3.5");
+        browser.type("Usual lowest", "15");
+        browser.type("Usual highest", "26");
+        browser.press("Begin");
+        browser.seeText("Password has 5 characters; please take at least 10");
+        assertThat(browser.valueOf("Latitude")).as("nothing typed is lost").isEqualTo("36.7");
+        browser.type("Password", "figs under a wall");
+        browser.press("Begin");
+    }
+
+    private static void addVarietyAndTree(Browser browser) {
+        browser.press("Add a variety");
+        browser.type("Name", "Slate");
+        browser.press("Save");
+        browser.waitUntilGone(By.xpath("//*[@role='dialog']"));
+        browser.press("Add a tree");
+        browser.press("Save");
+        browser.seeText("Name is empty; please give it.");
+        browser.type("Name", "North Wall 1");
+        browser.click(By.xpath("//*[@role='dialog']//button[normalize-space(.)='Save']"));
+        browser.waitUntilGone(By.xpath("//*[@role='dialog']"));
+        browser.seeText("North Wall: 1 tree of 1 variety");
+    }
+}
