@@ -27,7 +27,7 @@ export function useSubmit<A, R>(
   done: (result: R, argument: A) => void,
 ): Submit<A> {
   const client = useQueryClient();
-  const [asked, setAsked] = useState<A>();
+  const [asked, setAsked] = useState<{ argument: A }>();
   const mutation = useMutation({
     mutationFn: ({ argument, confirmed }: { argument: A; confirmed: string[] }) => send(argument, confirmed),
     onSuccess: async (result, { argument }) => {
@@ -44,7 +44,7 @@ export function useSubmit<A, R>(
   const question = problem?.question;
   return {
     submit: (argument) => {
-      setAsked(argument);
+      setAsked({ argument });
       mutation.mutate({ argument, confirmed: [] });
     },
     busy: mutation.isPending,
@@ -58,10 +58,10 @@ export function useSubmit<A, R>(
         ? elsewhere.map((f) => `${f.field} ${f.message}`).join(' ') || undefined
         : error?.message,
     question:
-      question && asked !== undefined
+      question && asked
         ? {
             text: error?.message ?? '',
-            yes: () => mutation.mutate({ argument: asked, confirmed: [question] }),
+            yes: () => mutation.mutate({ ...asked, confirmed: [question] }),
             no: () => mutation.reset(),
           }
         : undefined,

@@ -134,7 +134,16 @@ final class Browser implements AutoCloseable {
         return field(label).getAttribute("value");
     }
 
+    /** The field whose label is exactly this, or else begins with it. */
     private WebElement field(String label) {
+        By exact = By.xpath("//input[@id=//label[normalize-space(.)=" + quoted(label) + "]/@for]");
+        return driver.findElements(exact).stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElseGet(() -> fieldLike(label));
+    }
+
+    private WebElement fieldLike(String label) {
         return see(By.xpath("//*[self::input or self::textarea][@aria-label=" + quoted(label)
                 + " or @id=//label[starts-with(normalize-space(.), " + quoted(label) + ")]/@for]"));
     }
