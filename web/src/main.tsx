@@ -6,23 +6,13 @@ import './kit/look.css';
 
 import { MantineProvider } from '@mantine/core';
 import { Notifications } from '@mantine/notifications';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './App';
-import { ProblemError } from './kit/problem';
+import { client } from './kit/client';
 import { theme } from './kit/theme';
-
-const client = new QueryClient({
-  defaultOptions: {
-    queries: {
-      staleTime: 10_000,
-      // A refusal stays a refusal; only a missing answer is worth asking again.
-      retry: (times, error) => !(error instanceof ProblemError) && times < 2,
-    },
-  },
-});
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

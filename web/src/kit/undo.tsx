@@ -1,32 +1,32 @@
 import { Button } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
+import type { ReactNode } from 'react';
+import { client, refresh } from './client';
+
+function notify(message: ReactNode, color: string, autoClose = 5000): string {
+  return notifications.show({ message, color, autoClose, closeButtonProps: { 'aria-label': 'Close' } });
+}
 
 /** Says what was done, and offers to undo it for a while. */
 export function doneWithUndo(message: string, undo: () => Promise<unknown>): void {
-  const id = notifications.show({
-    autoClose: 9000,
-    color: 'leaf',
-    message: (
-      <div className="line" style={{ justifyContent: 'space-between' }}>
-        <span>{message}</span>
-        <Button
-          size="compact-md"
-          variant="outline"
-          onClick={() => {
-            notifications.hide(id);
-            undo().then(
-              () => notifications.show({ message: 'Undone.', color: 'leaf' }),
-              (e: unknown) =>
-                notifications.show({
-                  message: e instanceof Error ? e.message : 'That could not be undone.',
-                  color: 'red.9',
-                }),
-            );
-          }}
-        >
-          Undo
-        </Button>
-      </div>
-    ),
-  });
+  const takeBack = () => {
+    notifications.hide(id);
+    undo().then(
+      () => {
+        notify('Undone.', 'leaf');
+        return refresh(client);
+      },
+      (e: unknown) => notify(e instanceof Error ? e.message : 'That could not be undone.', 'red.9'),
+    );
+  };
+  const id = notify(
+    <div className="line" style={{ justifyContent: 'space-between' }}>
+      <span>{message}</span>
+      <Button size="compact-md" variant="outline" onClick={takeBack}>
+        Undo
+      </Button>
+    </div>,
+    'leaf',
+    9000,
+  );
 }

@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { refresh } from './client';
 import { ProblemError } from './problem';
 
 interface Submit<A> {
@@ -31,9 +32,7 @@ export function useSubmit<A, R>(
   const mutation = useMutation({
     mutationFn: ({ argument, confirmed }: { argument: A; confirmed: string[] }) => send(argument, confirmed),
     onSuccess: async (result, { argument }) => {
-      // A first fetch still under way would answer with what was there before.
-      await client.cancelQueries();
-      void client.invalidateQueries();
+      await refresh(client);
       done(result, argument);
     },
   });
