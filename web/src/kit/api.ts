@@ -22,7 +22,11 @@ const csrf: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: window.location.origin });
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  // Looked up at each call, so that tests can stand in for the network.
+  fetch: (request) => globalThis.fetch(request),
+});
 api.use(csrf);
 
 /** The answer's data, or a thrown {@link ProblemError}; {@link OutOfReach} when there was no answer at all. */

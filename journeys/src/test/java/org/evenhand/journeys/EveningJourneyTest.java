@@ -218,7 +218,9 @@ class EveningJourneyTest {
         browser.seeText("Lantern 1: 2 flowers written down.");
         browser.click(By.cssSelector(".mantine-Notification-root button:not([aria-label])"));
         browser.seeText("Undone.");
-        browser.waitFor(() -> row("Lantern 1").contains("2 to take") ? null : true, "for the reading to be gone from the board");
+        browser.waitFor(
+                () -> row("Lantern 1").contains("2 to take") ? null : true,
+                "for the reading to be gone from the board");
     }
 
     private void tap(String stage, int times) {

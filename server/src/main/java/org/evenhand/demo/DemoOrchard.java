@@ -104,10 +104,14 @@ class DemoOrchard implements ApplicationRunner {
     }
 
     private Instant moment() {
-        if (!fixedMoment.isBlank()) {
-            return LocalDateTime.parse(fixedMoment).atZone(ZONE).toInstant();
-        }
-        LocalDate today = clock.instant().atZone(ZONE).toLocalDate();
+        return fixedMoment.isBlank()
+                ? latestAfternoon(clock.instant())
+                : LocalDateTime.parse(fixedMoment).atZone(ZONE).toInstant();
+    }
+
+    /** The late-November afternoon of the latest season, never one that is still to come. */
+    static Instant latestAfternoon(Instant now) {
+        LocalDate today = now.atZone(ZONE).toLocalDate();
         LocalDate latest = AFTERNOON.atYear(today.getYear());
         LocalDate day = latest.isAfter(today) ? AFTERNOON.atYear(today.getYear() - 1) : latest;
         return day.atTime(15, 40).atZone(ZONE).toInstant();

@@ -3,6 +3,7 @@ package org.evenhand.kit;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -18,14 +19,15 @@ public class ApiDescription {
 
     @Bean
     OpenAPI evenHand() {
-        return new OpenAPI().info(new Info().title("Even Hand").version("1"));
+        return new OpenAPI()
+                .info(new Info().title("Even Hand").version("1"))
+                .servers(List.of(new Server().url("/").description("Wherever it runs")));
     }
 
-    /** Every property is there unless it says that it may be left out; servers are left to whoever runs it. */
+    /** Every property is there unless it says that it may be left out. */
     @Bean
     OpenApiCustomizer requiredUnlessOptional() {
         return api -> {
-            api.setServers(null);
             if (api.getComponents() != null && api.getComponents().getSchemas() != null) {
                 api.getComponents().getSchemas().values().forEach(ApiDescription::require);
             }

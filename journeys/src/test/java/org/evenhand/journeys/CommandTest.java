@@ -1,0 +1,186 @@
+package org.evenhand.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The one command, as somebody types it, in a folder of its own for what it keeps. */
+class CommandTest {
+    private static final Path PROJECT = Path.of("..").toAbsolutePath().normalize();
+
+    @TempDir
+    Path folder;
+
+    private int port;
+    private int databasePort;
+
+    private record Said(int exit, String text) {}
+
+    @BeforeEach
+    void chooseFreePorts() throws IOException {
+        // Built already: the folder only lacks the mark that says so.
+        Files.createFile(folder.resolve("built"));
+        port = freePort();
+        databasePort = freePort();
+    }
+
+    @AfterEach
+    void stop() throws Exception {
+        evenHand(Map.of(), "stop");
+    }
+
+    @Test
+    void demo_starts_says_where_and_can_be_called_again_and_stop_stops_both() throws Exception {
+        Said demo = start("demo");
+        assertThat(demo.exit()).as(demo.text()).isZero();
+        assertThat(demo.text())
+                .contains("http://127.0.0.1:" + port)
+                .contains("ines@heron-bank.example")
+                .contains("password");
+        assertThat(get("/").body()).contains("<title>Even Hand</title>");
+        assertThat(get("/api/setup").body()).contains("\"ownerNeeded\":false");
+
+        Said again = start("demo");
+        assertThat(again.exit()).isZero();
+        assertThat(again.text()).contains("already running");
+        assertThat(evenHand(Map.of(), "status").text())
+                .contains("the application runs")
+                .contains("the database runs on port " + databasePort);
+
+        assertThat(evenHand(Map.of(), "stop").text()).contains("stopped");
+        Said status = evenHand(Map.of(), "status");
+        assertThat(status.text()).contains("the application does not run").contains("the database does not run");
+        assertThat(evenHand(Map.of(), "stop").text()).contains("nothing was running");
+    }
+
+    @Test
+    void start_begins_with_an_empty_database() throws Exception {
+        assertThat(start("start").exit()).isZero();
+
+        assertThat(get("/api/setup").body()).contains("\"ownerNeeded\":true");
+    }
+
+    @Test
+    void a_busy_port_gives_one_clear_line() throws Exception {
+        try (ServerSocket taken = new ServerSocket(port, 5, InetAddress.getLoopbackAddress())) {
+            assertThat(taken.isBound()).isTrue();
+            Said said = start("start");
+
+            assertThat(said.exit()).isEqualTo(1);
+            assertThat(said.text().strip())
+                    .isEqualTo(
+                            "even-hand: port " + port + " is taken by another program; choose another with --port N");
+        }
+        try (ServerSocket taken = new ServerSocket(databasePort, 5, InetAddress.getLoopbackAddress())) {
+            assertThat(taken.isBound()).isTrue();
+            assertThat(start("start").text())
+                    .contains("port " + databasePort + " is taken by another program; choose another with --db-port N");
+        }
+    }
+
+    @Test
+    void a_missing_jdk_and_a_wrong_word_give_one_clear_line() throws Exception {
+        Path bare = Files.createDirectory(folder.resolve("bin"));
+        for (String tool : List.of("bash", "env", "dirname", "sed", "cat", "mkdir", "id", "tr", "grep")) {
+            Files.createSymbolicLink(bare.resolve(tool), which(tool));
+        }
+        Said said = evenHand(Map.of("PATH", bare.toString()), "start", "--port", String.valueOf(port));
+        assertThat(said.exit()).isEqualTo(1);
+        assertThat(said.text().strip())
+                .isEqualTo("even-hand: a JDK 17 is missing; on Debian: apt-get install openjdk-17-jdk-headless");
+
+        assertThat(evenHand(Map.of(), "strat").text())
+                .contains("'strat' is not known")
+                .contains("even-hand demo");
+        assertThat(evenHand(Map.of(), "start", "--port", "eighty").text()).contains("ports are numbers");
+    }
+
+    @Test
+    void without_a_network_a_build_says_so() throws Exception {
+        Files.delete(folder.resolve("built"));
+        Path bare = Files.createDirectory(folder.resolve("bin"));
+        Path maven = bare.resolve("mvn");
+        Files.writeString(maven, "#!/bin/sh\necho '[ERROR] Could not transfer artifact x:y:1: Unknown host'\nexit 1\n");
+        assertThat(maven.toFile().setExecutable(true)).isTrue();
+
+        Said said =
+                evenHand(Map.of("PATH", bare + ":" + System.getenv("PATH")), "start", "--port", String.valueOf(port));
+
+        assertThat(said.exit()).isEqualTo(1);
+        assertThat(said.text()).contains("the registries cannot be reached; is there a network?");
+    }
+
+    @Test
+    void verify_runs_a_file_and_tells_a_broken_one() throws Exception {
+        Path checks = PROJECT.resolve("verify/src/test/resources/checks");
+        Said good = evenHand(
+                Map.of(),
+                "verify",
+                checks.resolve("sun.json").toString(),
+                checks.resolve("flower-clock.json").toString());
+        assertThat(good.text()).contains("sun: 14 passed, 0 failed").contains("flower-clock: 4 passed, 0 failed");
+        assertThat(good.exit()).isZero();
+
+        Path broken = Files.writeString(folder.resolve("broken.json"), "{\"topic\": ");
+        Said bad = evenHand(Map.of(), "verify", broken.toString());
+        assertThat(bad.text()).contains("broken.json: is not JSON");
+        assertThat(bad.exit()).isEqualTo(2);
+    }
+
+    private Said start(String command) throws Exception {
+        return evenHand(Map.of(), command, "--port", String.valueOf(port), "--db-port", String.valueOf(databasePort));
+    }
+
+    private Said evenHand(Map<String, String> environment, String... arguments) throws Exception {
+        java.util.ArrayList<String> line =
+                new java.util.ArrayList<>(List.of(PROJECT.resolve("even-hand").toString()));
+        line.addAll(List.of(arguments));
+        Path output = folder.resolve("said.txt");
+        ProcessBuilder builder =
+                new ProcessBuilder(line).redirectErrorStream(true).redirectOutput(output.toFile());
+        Map<String, String> ours = new HashMap<>(environment);
+        ours.put("EVEN_HAND_RUN", folder.toString());
+        builder.environment().putAll(ours);
+        Process process = builder.start();
+        assertThat(process.waitFor(150, TimeUnit.SECONDS))
+                .as("even-hand %s ends", line)
+                .isTrue();
+        return new Said(process.exitValue(), Files.readString(output));
+    }
+
+    private HttpResponse<String> get(String path) throws Exception {
+        HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                .build();
+        return HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString());
+    }
+
+    private static Path which(String tool) {
+        return java.util.stream.Stream.of(System.getenv("PATH").split(":"))
+                .map(directory -> Path.of(directory, tool))
+                .filter(Files::isExecutable)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+}

@@ -1,0 +1,83 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { refusal, serve, show } from '../test/screen';
+import { FruitSet } from './FruitSet';
+
+const row = (part: Partial<Schemas['FruitSetRow']>): Schemas['FruitSetRow'] => ({
+  pollination: {
+    id: 'p1',
+    treeId: 't1',
+    treeName: 'Lantern 3',
+    crop: 'cherimoya',
+    lotId: 'l1',
+    lotCode: 'PR-01',
+    pollenParent: 'Pale Ridge',
+    flowers: 6,
+    doneAt: '2026-11-16T05:35:00Z',
+    mark: 'petal nick',
+    version: 0,
+  },
+  pollinatedOn: '2026-11-16',
+  checks: [],
+  due: { on: '2026-11-23', now: true, day: 7, name: 'First look', lookFor: 'Green stalk.' },
+  ...part,
+});
+
+const list = (...rows: Schemas['FruitSetRow'][]): Schemas['FruitSet'] => ({ today: '2026-11-24', rows });
+
+describe('fruit set', () => {
+  it('warns of more outcomes than flowers while one counts, and shows the refusal beside the counters', async () => {
+    const sent = serve({
+      'GET /api/fruit-set': list(row({})),
+      'PUT /api/checks/*': refusal(400, {
+        errors: [{ field: 'taken', message: 'together with the others makes 8.' }],
+      }),
+    });
+    show(<FruitSet />);
+    await userEvent.click(await screen.findByLabelText('Check Lantern 3'));
+    expect(screen.getByText('6 flowers to look for')).toBeVisible();
+    await userEvent.clear(screen.getByLabelText('taken'));
+    await userEvent.type(screen.getByLabelText('taken'), '7');
+    await userEvent.click(screen.getByLabelText('failed: one more'));
+    expect(screen.getByText('2 more than the 6 flowers that were done')).toBeVisible();
+    await userEvent.click(screen.getByText('Save the check'));
+
+    expect(await screen.findByText('Taken together with the others makes 8.')).toBeVisible();
+    expect(screen.getByLabelText('taken')).toHaveValue('7');
+    expect(sent[0]!.body).toMatchObject({ pollinationId: 'p1', taken: 7, failed: 1, unknown: 0 });
+  });
+
+  it('sorts into due, to come and done', async () => {
+    serve({
+      'GET /api/fruit-set': list(
+        row({}),
+        row({
+          pollination: { ...row({}).pollination, id: 'p2' },
+          due: { on: '2026-11-29', now: false, day: 7, name: 'First look', lookFor: '' },
+        }),
+      ),
+    });
+    show(<FruitSet />);
+    expect(await screen.findByText(/1 check due/)).toBeVisible();
+    expect(screen.getByText('Due')).toBeVisible();
+    expect(screen.getByText('To come')).toBeVisible();
+    expect(screen.queryByText('Every look taken')).toBeNull();
+  });
+
+  it('says so when there is nothing', async () => {
+    serve({ 'GET /api/fruit-set': list() });
+    show(<FruitSet />);
+    expect(await screen.findByText('No pollinations yet')).toBeVisible();
+  });
+
+  it('tells what failed and tries again', async () => {
+    const replies: unknown[] = [refusal(500, { detail: 'That was our fault.' }), list()];
+    serve({ 'GET /api/fruit-set': () => replies.shift() });
+    show(<FruitSet />);
+    expect(await screen.findByText('That was our fault.')).toBeVisible();
+    await userEvent.click(screen.getByText('Try again'));
+    expect(await screen.findByText('No pollinations yet')).toBeVisible();
+  });
+});

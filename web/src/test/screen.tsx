@@ -1,0 +1,142 @@
+import { MantineProvider } from '@mantine/core';
+import { Notifications, notifications } from '@mantine/notifications';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
+import { vi } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { client } from '../kit/client';
+import { HereContext } from '../kit/orchard-context';
+import { NOW, ZONE } from './samples';
+
+export interface Sent {
+  method: string;
+  path: string;
+  body: Record<string, unknown>;
+}
+
+/** What the stand-in server answers, by "METHOD /path"; a function sees what was sent. */
+export type Server = Record<string, unknown>;
+
+/** An answer that is not 200. */
+export const refusal = (status: number, problem: unknown) => ({ refusedWith: status, problem });
+/** No answer at all. */
+export const SILENCE = Symbol('no network');
+
+/** Stands in for the network and remembers what was sent to change something. */
+export function serve(server: Server): Sent[] {
+  const changes: Sent[] = [];
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const path = new URL(request.url).pathname;
+    const text = request.method === 'GET' ? '' : await request.text();
+    const sent: Sent = { method: request.method, path, body: text ? (JSON.parse(text) as Sent['body']) : {} };
+    if (request.method !== 'GET') changes.push(sent);
+    const key = Object.keys(server).find((k) => {
+      const [method, pattern] = k.split(' ');
+      return method === request.method && new RegExp(`^${pattern!.replace(/\*/g, '[^/]+')}$`).test(path);
+    });
+    if (!key) throw new Error(`The test has no answer to ${request.method} ${path}`);
+    const entry = server[key];
+    const found: unknown = typeof entry === 'function' ? (entry as (s: Sent) => unknown)(sent) : entry;
+    if (found === SILENCE) throw new TypeError('Failed to fetch');
+    const refused = found as { refusedWith?: number; problem?: unknown } | undefined;
+    const status = refused?.refusedWith ?? 200;
+    return new Response(JSON.stringify(refused?.refusedWith ? refused.problem : found), {
+      status,
+      headers: { 'Content-Type': status === 200 ? 'application/json' : 'application/problem+json' },
+    });
+  });
+  return changes;
+}
+
+export const orchard: Schemas['OrchardView'] = {
+  id: 'o',
+  name: 'Heron Bank',
+  latitude: -35.3,
+  longitude: 173.9,
+  zone: ZONE,
+  usualMinimumC: 14,
+  usualMaximumC: 24,
+  units: 'METRIC',
+  demo: true,
+  now: NOW.toISOString(),
+  version: 0,
+};
+
+function Address() {
+  return <output data-testid="address">{useLocation().pathname}</output>;
+}
+
+/** Shows a screen as somebody signed in sees it. */
+export function show(element: ReactNode, { at = '/', route = '*' } = {}) {
+  client.clear();
+  notifications.clean();
+  const session: Schemas['SessionView'] = { accountId: 'a', person: 'Ines', role: 'OWNER', orchard };
+  return render(
+    <MantineProvider>
+      <Notifications />
+      <QueryClientProvider client={client}>
+        <HereContext value={{ session, orchard, zone: ZONE, now: NOW }}>
+          <MemoryRouter initialEntries={[at]}>
+            <Routes>
+              <Route path={route} element={element} />
+              <Route path="*" element={null} />
+            </Routes>
+            <Address />
+          </MemoryRouter>
+        </HereContext>
+      </QueryClientProvider>
+    </MantineProvider>,
+  );
+}
+
+const sourced = (value: number) => ({ value, basis: 'PRACTICE' });
+const stage = (key: string, name: string, takes: boolean, gives: boolean) => ({
+  key,
+  name,
+  signs: `signs of ${key}`,
+  phase: takes ? 'FEMALE' : gives ? 'MALE' : 'BUD',
+  takes,
+  gives,
+  meanHours: sourced(10),
+  shape: sourced(4),
+  receptivity: sourced(takes ? 1 : 0),
+  shedding: sourced(gives ? 1 : 0),
+  glyph: { form: 'annona', spread: 0.4, petal: '#9db06a', edge: '#6d8043', dome: 'tight', dust: gives },
+});
+
+export const sheet: Schemas['CropSheetView'] = {
+  key: 'cherimoya',
+  name: 'Cherimoya',
+  scientificName: 'Annona cherimola',
+  summary: '',
+  baseTemperatureC: sourced(9),
+  referenceTemperatureC: sourced(20),
+  capTemperatureC: sourced(30),
+  stages: [
+    stage('closed', 'Closed', false, false),
+    stage('parted', 'Tips parted', true, false),
+    stage('shedding', 'Dome loose, dust', false, true),
+  ],
+  dosesPerFlower: sourced(4),
+  freshViability: sourced(0.85),
+  keeping: [{ storage: 'ROOM', halfLifeHours: sourced(8), temperatureC: sourced(20) }],
+  ownVarietyServes: true,
+  ownVarietyWorth: sourced(0.8),
+  ownVarietyWhy: '',
+  checks: [],
+  cautions: [],
+};
+
+export const tree = (id: string, name: string, row = 2): Schemas['TreeView'] => ({
+  id,
+  name,
+  varietyId: 'lantern',
+  varietyName: 'Lantern',
+  crop: 'cherimoya',
+  block: 'Bank',
+  row,
+  position: 1,
+  version: 0,
+});
