@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Navigate, Route, Routes } from 'react-router';
 import { SetUp } from './account/SetUp';
 import { Shell } from './account/Shell';
-import { SignIn } from './account/SignIn';
+import { SignIn, SignInAgain } from './account/SignIn';
 import { Bloom } from './bloom/Bloom';
 import { Tally } from './bloom/Tally';
 import { CropSheet } from './crop/CropSheet';
@@ -42,12 +42,15 @@ export function App() {
 function SignedIn({ known }: { known: boolean }) {
   const session = useQuery({ ...queries.session(), enabled: known });
   const now = useNow(session.data?.orchard);
-  const signedOut = !known || (session.error instanceof ProblemError && session.error.signedOut);
+  const refused = session.error instanceof ProblemError && session.error.signedOut;
+  // Once somebody was signed in the page stays; SignInAgain comes over it.
+  const signedOut = !session.data && (!known || refused);
   if (signedOut) return <SignIn />;
   return (
     <Loaded of={session}>
       {(data) => (
         <HereContext value={{ session: data, orchard: data.orchard, zone: data.orchard.zone, now }}>
+          <SignInAgain />
           <Routes>
             <Route path="/round/walk" element={<Walk />} />
             <Route path="/bloom/read/:tree" element={<Tally />} />

@@ -80,6 +80,7 @@ describe('reading a tree', () => {
     const sent = await open();
     await userEvent.keyboard('2{Enter}');
     await screen.findByText('Lantern 1: 3 flowers written down.');
+    await waitFor(() => expect(screen.queryByText(/^Save ·/)).toBeNull());
     await userEvent.click(screen.getByText('Undo'));
     expect(await screen.findByText('Undone.')).toBeVisible();
     expect(sent.at(-1)).toMatchObject({ path: '/api/readings/r1/void', body: { version: 0 } });

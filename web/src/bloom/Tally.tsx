@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
+import { FieldHead } from '../kit/FieldHead';
 import { Glyph } from '../kit/Glyph';
 import { newId } from '../kit/ids';
 import { useHere } from '../kit/orchard-context';
@@ -127,11 +128,7 @@ function Reading({
   const timeError = form.errorFor('takenAt', 'Time');
   return (
     <div className={classes.page}>
-      <header className={classes.top}>
-        <Link to="/bloom" aria-label="Back to bloom, without saving">
-          ←
-        </Link>
-        <b>{tree.name}</b>
+      <FieldHead back="/bloom" backLabel="Back to bloom, without saving" title={tree.name}>
         <button
           type="button"
           onClick={() => setTimeOpen((o) => !o)}
@@ -140,7 +137,7 @@ function Reading({
         >
           {tree.crop} · row {tree.row} · {said(takenAt, now, zone)}
         </button>
-      </header>
+      </FieldHead>
       {(timeOpen || timeError) && (
         <div className={classes.hint}>
           <TimeField label="When you looked" value={takenAt} onChange={setOwnTime} error={timeError} />

@@ -71,8 +71,8 @@ export function Findings() {
                 <Why because={<RateWhy rate={all} />} label="set rate in all">
                   {all.taken} of {plural(all.decided, 'flower')} took
                 </Why>
-                , {percent(all.share)}; with so few the true share may lie anywhere between{' '}
-                {percent(all.lower)} and {percent(all.upper)}.
+                , {percent(all.share)}; {all.decided < 60 && 'with so few '}the true share may lie anywhere
+                between {percent(all.lower)} and {percent(all.upper)}.
               </h1>
             ) : (
               <h1>No flower’s fate is known yet; the first checks will tell.</h1>

@@ -1,7 +1,16 @@
-import { QueryClient } from '@tanstack/react-query';
+import { MutationCache, QueryCache, QueryClient } from '@tanstack/react-query';
 import { ProblemError } from './problem';
 
+/** Told to the window when the server no longer knows who is calling. */
+export const SIGNED_OUT = 'even-hand:signed-out';
+
+function tellWhenSignedOut(error: Error): void {
+  if (error instanceof ProblemError && error.signedOut) window.dispatchEvent(new Event(SIGNED_OUT));
+}
+
 export const client = new QueryClient({
+  queryCache: new QueryCache({ onError: tellWhenSignedOut }),
+  mutationCache: new MutationCache({ onError: tellWhenSignedOut }),
   defaultOptions: {
     queries: {
       staleTime: 10_000,

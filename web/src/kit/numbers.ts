@@ -9,7 +9,7 @@ export const toCelsius = (fahrenheit: number): number => (fahrenheit - 32) / 1.8
 
 /** 0.61 → 61 %; a share that is small but not nothing never reads as nothing */
 export const percent = (share: number): string =>
-  share > 0 && share < 0.005 ? 'under 1\u00a0%' : `${Math.round(share * 100)}\u00a0%`;
+  share > 0 && share < 0.005 ? '<1\u00a0%' : `${Math.round(share * 100)}\u00a0%`;
 
 /** Expected flowers as a whole number a person would say; never 0 where there is a fair chance of one. */
 export const flowers = (mean: number): number => Math.round(mean);

@@ -2,26 +2,12 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
+import { roundStop } from '../test/samples';
 import { refusal, serve, sheet, show, type Server } from '../test/screen';
 import { Walk } from './Walk';
 
-const stop = (treeName: string, lotCode: string): Schemas['RoundStop'] => ({
-  treeId: treeName,
-  treeName,
-  varietyName: 'Pale Ridge',
-  crop: 'cherimoya',
-  block: 'Bank',
-  row: 3,
-  position: 1,
-  lotId: lotCode,
-  lotCode,
-  pollenParent: 'Lantern',
-  flowers: 6,
-  byStage: [{ stage: 'parted', flowers: 6, receptivity: 1 }],
-  expected: 4.8,
-  viability: 0.81,
-  why: '',
-});
+const stop = (treeName: string, lotCode: string) =>
+  roundStop(treeName, lotCode, [{ stage: 'parted', flowers: 6, receptivity: 1 }]);
 const round = (stops: Schemas['RoundStop'][]): Schemas['Round'] => ({
   at: '2026-11-24T02:40:00Z',
   stops,

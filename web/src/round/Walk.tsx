@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
+import { FieldHead } from '../kit/FieldHead';
 import { Glyph } from '../kit/Glyph';
 import { newId } from '../kit/ids';
 import { useHere } from '../kit/orchard-context';
@@ -168,17 +169,17 @@ function Walking({ stops, cautions, crops }: { stops: Stop[]; cautions: string[]
   const over = at >= stops.length;
   return (
     <div className={classes.page}>
-      <header className={classes.top}>
-        <Link to="/round" aria-label="Back to the round">
-          ←
-        </Link>
-        <b>
-          {over ? 'Round done' : stop ? `Stop ${at + 1} of ${stops.length}` : plural(stops.length, 'stop')}
-        </b>
+      <FieldHead
+        back="/round"
+        backLabel="Back to the round"
+        title={
+          over ? 'Round done' : stop ? `Stop ${at + 1} of ${stops.length}` : plural(stops.length, 'stop')
+        }
+      >
         <button type="button" onClick={toggleNight} aria-pressed={night}>
           {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
         </button>
-      </header>
+      </FieldHead>
       {at === -1 && <Cautions cautions={cautions} go={() => setAt(0)} />}
       {stop && (
         <StopCard

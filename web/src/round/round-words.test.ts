@@ -1,24 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import { roundStop } from '../test/samples';
 import { byFather, stopWhy, unservedWords } from './round-words';
 
-const stop = (lotCode: string, treeName: string): Schemas['RoundStop'] => ({
-  treeId: treeName,
-  treeName,
-  varietyName: 'Pale Ridge',
-  crop: 'cherimoya',
-  block: 'Bank',
-  row: 3,
-  position: 1,
-  lotId: lotCode,
-  lotCode,
-  pollenParent: 'Lantern',
-  flowers: 6,
-  byStage: [],
-  expected: 4.8,
-  viability: 0.81,
-  why: 'Another variety of the same crop.',
-});
+const stop = (lotCode: string, treeName: string) => roundStop(treeName, lotCode);
 
 describe('the round in words', () => {
   it('groups the walk by father and keeps its order', () => {

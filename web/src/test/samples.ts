@@ -87,3 +87,25 @@ export function lot(part: Partial<Schemas['LotView']>, goodUntil?: string): Sche
     ...part,
   };
 }
+
+export const roundStop = (
+  treeName: string,
+  lotCode: string,
+  byStage: Schemas['RoundStop']['byStage'] = [],
+): Schemas['RoundStop'] => ({
+  treeId: treeName,
+  treeName,
+  varietyName: 'Pale Ridge',
+  crop: 'cherimoya',
+  block: 'Bank',
+  row: 3,
+  position: 1,
+  lotId: lotCode,
+  lotCode,
+  pollenParent: 'Lantern',
+  flowers: 6,
+  byStage,
+  expected: 4.8,
+  viability: 0.81,
+  why: 'Another variety of the same crop.',
+});

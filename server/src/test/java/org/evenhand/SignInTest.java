@@ -67,23 +67,7 @@ class SignInTest {
         UUID orchard =
                 UUID.fromString(ines.get("/api/orchard").body().path("id").asString());
         Api tomas = server.member(orchard, Caller.Role.HELPER);
-        Map<String, Object> change = new HashMap<>(Map.of(
-                "name",
-                "Tern Flat",
-                "latitude",
-                -35.4,
-                "longitude",
-                173.9,
-                "zone",
-                "Pacific/Auckland",
-                "usualMinimumC",
-                12,
-                "usualMaximumC",
-                25,
-                "units",
-                "METRIC",
-                "version",
-                0));
+        Map<String, Object> change = place();
 
         tomas.put("/api/orchard", change).expect(403);
         assertThat(ines.put("/api/orchard", change)
@@ -110,7 +94,26 @@ class SignInTest {
             })
     void an_impossible_place_is_refused_beside_its_field(String field, String value, String errorField, String says) {
         Api ines = server.newOrchard();
-        Map<String, Object> change = new HashMap<>(Map.of(
+        Map<String, Object> change = place();
+        change.put(field, value == null ? "" : value.matches("-?\\d+") ? Integer.valueOf(value) : value);
+
+        assertThat(ines.put("/api/orchard", change).expect(400).errorAt(errorField))
+                .contains(says);
+    }
+
+    @Test
+    void pages_come_without_cookies_and_may_ask_no_other_host() {
+        Api stranger = new Api(server.address());
+        Api.Answer page = stranger.get("/bloom").expect(200);
+
+        assertThat(page.raw().headers().firstValue("Content-Security-Policy").orElse(""))
+                .contains("default-src 'self'");
+        assertThat(page.raw().headers().firstValue("Set-Cookie")).isEmpty();
+        assertThat(page.raw().body()).contains("<div id=\"root\">");
+    }
+
+    private static Map<String, Object> place() {
+        return new HashMap<>(Map.of(
                 "name",
                 "Tern Flat",
                 "latitude",
@@ -127,20 +130,5 @@ class SignInTest {
                 "METRIC",
                 "version",
                 0));
-        change.put(field, value == null ? "" : value.matches("-?\\d+") ? Integer.valueOf(value) : value);
-
-        assertThat(ines.put("/api/orchard", change).expect(400).errorAt(errorField))
-                .contains(says);
-    }
-
-    @Test
-    void pages_come_without_cookies_and_may_ask_no_other_host() {
-        Api stranger = new Api(server.address());
-        Api.Answer page = stranger.get("/bloom").expect(200);
-
-        assertThat(page.raw().headers().firstValue("Content-Security-Policy").orElse(""))
-                .contains("default-src 'self'");
-        assertThat(page.raw().headers().firstValue("Set-Cookie")).isEmpty();
-        assertThat(page.raw().body()).contains("<div id=\"root\">");
     }
 }

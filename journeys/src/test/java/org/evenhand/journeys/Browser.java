@@ -46,7 +46,8 @@ final class Browser implements AutoCloseable {
                 "--disable-background-networking",
                 "--disable-component-update",
                 "--disable-sync",
-                "--disable-dev-shm-usage");
+                "--disable-dev-shm-usage",
+                "--hide-scrollbars");
         LoggingPreferences logs = new LoggingPreferences();
         logs.enable(LogType.BROWSER, Level.SEVERE);
         options.setCapability("goog:loggingPrefs", logs);

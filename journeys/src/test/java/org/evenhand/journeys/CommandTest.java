@@ -11,10 +11,12 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -43,6 +45,20 @@ class CommandTest {
     @AfterEach
     void stop() throws Exception {
         evenHand(Map.of(), "stop");
+        removeClusterElsewhere();
+    }
+
+    /** As root the cluster lies outside this private folder, where the database's own user can reach it. */
+    private void removeClusterElsewhere() throws IOException {
+        Path link = folder.resolve("postgres");
+        if (!Files.isSymbolicLink(link)) {
+            return;
+        }
+        try (Stream<Path> all = Files.walk(link.toRealPath())) {
+            for (Path path : all.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(path);
+            }
+        }
     }
 
     @Test
@@ -171,7 +187,7 @@ class CommandTest {
     }
 
     private static Path which(String tool) {
-        return java.util.stream.Stream.of(System.getenv("PATH").split(":"))
+        return Stream.of(System.getenv("PATH").split(":"))
                 .map(directory -> Path.of(directory, tool))
                 .filter(Files::isExecutable)
                 .findFirst()

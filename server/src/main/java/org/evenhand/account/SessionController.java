@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
 import org.evenhand.orchard.OrchardRequest;
 import org.evenhand.orchard.OrchardView;
 import org.evenhand.orchard.Orchards;
@@ -69,7 +70,7 @@ class SessionController {
             throw new ConflictException("This Even Hand has an owner already. Please sign in.");
         }
         UUID orchardId = UUID.randomUUID();
-        orchards.create(orchardId, request.orchard().details(), null);
+        orchards.create(orchardId, Given.required("orchard", request.orchard()).details(), null);
         Caller owner =
                 accounts.create(orchardId, Caller.Role.OWNER, request.email(), request.person(), request.password());
         signIn(owner, http, response);
