@@ -1,5 +1,7 @@
 package org.evenhand.core.findings;
 
+import java.util.List;
+import java.util.Optional;
 import org.apache.commons.statistics.distribution.BetaDistribution;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.evenhand.core.InvalidInputException;
@@ -26,6 +28,13 @@ public record Proportion(int successes, int trials) {
 
     /** An interval of shares, both ends included. */
     public record Interval(double lower, double upper) {}
+
+    /** All of them together, as if counted in one; empty when there are none. */
+    public static Optional<Proportion> pooled(List<Proportion> parts) {
+        int successes = parts.stream().mapToInt(Proportion::successes).sum();
+        int trials = parts.stream().mapToInt(Proportion::trials).sum();
+        return parts.isEmpty() ? Optional.empty() : Optional.of(new Proportion(successes, trials));
+    }
 
     /** The observed share. */
     public double share() {

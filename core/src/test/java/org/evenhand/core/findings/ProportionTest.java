@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -35,6 +36,13 @@ class ProportionTest {
         assertThat(p.clopperPearson(0.95).lower())
                 .isLessThanOrEqualTo(p.jeffreys(0.95).lower() + 1e-12);
         assertThat(p.wilson(0.8).upper()).isLessThanOrEqualTo(p.wilson(0.95).upper());
+    }
+
+    @Test
+    void parts_are_pooled_by_their_counts_not_by_their_shares() {
+        assertThat(Proportion.pooled(List.of(new Proportion(1, 1), new Proportion(2, 9))))
+                .contains(new Proportion(3, 10));
+        assertThat(Proportion.pooled(List.of())).isEmpty();
     }
 
     @Test
