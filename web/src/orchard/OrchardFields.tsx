@@ -67,6 +67,12 @@ function withUnits(d: OrchardDraft, units: Units): OrchardDraft {
   return { ...d, units, usualMinimum: turned(d.usualMinimum), usualMaximum: turned(d.usualMaximum) };
 }
 
+/** The zones the browser knows, and the one at hand where it is not among them, such as UTC. */
+function zones(current: string): string[] {
+  const known = Intl.supportedValuesOf('timeZone');
+  return current === '' || known.includes(current) ? known : [current, ...known];
+}
+
 interface Props {
   value: OrchardDraft;
   onChange: (d: OrchardDraft) => void;
@@ -105,13 +111,13 @@ export function OrchardFields({ value, onChange, errorFor }: Props) {
       <Select
         label="Time zone"
         searchable
-        data={Intl.supportedValuesOf('timeZone')}
+        data={zones(value.zone)}
         value={value.zone}
         onChange={(zone) => set({ zone: zone ?? '' })}
         error={errorFor('zone', 'Time zone')}
       />
       <div>
-        <span className="small">Units</span>
+        <b style={{ fontSize: 15 }}>Units</b>
         <SegmentedControl
           fullWidth
           value={value.units}
