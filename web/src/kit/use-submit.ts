@@ -12,7 +12,6 @@ interface Submit<A> {
   general: string | undefined;
   /** A question of the server, with the way to say yes or no. */
   question: { text: string; yes: () => void; no: () => void } | undefined;
-  clear: () => void;
 }
 
 /**
@@ -64,6 +63,5 @@ export function useSubmit<A, R>(
             no: () => mutation.reset(),
           }
         : undefined,
-    clear: () => mutation.reset(),
   };
 }

@@ -38,10 +38,6 @@ public final class FlowerBatch {
         }
     }
 
-    public int columns() {
-        return columns;
-    }
-
     /** A copy of one column. */
     public FlowerState state(int column) {
         double[] compartments = new double[rows.length];
