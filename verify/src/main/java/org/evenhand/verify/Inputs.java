@@ -47,6 +47,24 @@ record Inputs(String where, JsonNode node) {
         return children;
     }
 
+    Inputs child(String field) {
+        required(field);
+        return optionalChild(field).orElseThrow();
+    }
+
+    /** A list of lists of numbers. */
+    List<List<Double>> pairs(String field) {
+        List<List<Double>> pairs = new ArrayList<>();
+        for (JsonNode entry : list(field)) {
+            String at = field + "[" + pairs.size() + "]";
+            if (!entry.isArray() || entry.size() != 2) {
+                throw broken(at, "must be a pair of numbers, is " + entry);
+            }
+            pairs.add(List.of(number(at, entry.get(0)), number(at, entry.get(1))));
+        }
+        return pairs;
+    }
+
     Optional<Inputs> optionalChild(String field) {
         return Optional.ofNullable(node.get(field)).map(found -> new Inputs(where + ", inputs." + field, found));
     }

@@ -13,4 +13,9 @@ interface Topic {
      * does not compute this mode of the topic.
      */
     Optional<Map<String, Object>> answer(Inputs inputs);
+
+    /** Whether an answer may give only some of the readings under {@code expected}; one at least must be there. */
+    default boolean offersSomeReadings() {
+        return false;
+    }
 }

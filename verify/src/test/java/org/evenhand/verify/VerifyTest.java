@@ -22,7 +22,7 @@ class VerifyTest {
     private final ByteArrayOutputStream printed = new ByteArrayOutputStream();
 
     @ParameterizedTest
-    @CsvSource({"flower-clock,4", "sun,14", "statistics,4"})
+    @CsvSource({"flower-clock,4", "sun,14", "vpd,12", "chill,15", "pollen-tube,14", "statistics,4"})
     void the_reference_cases_pass(String topic, int cases) {
         int exit = run(CHECKS.resolve(topic + ".json"));
 
@@ -60,7 +60,7 @@ class VerifyTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "{\"topic\": \"moon\", \"cases\": [{}]}|the topic 'moon' is not known; known are flower-clock, sun, statistics",
+                "{\"topic\": \"moon\", \"cases\": [{}]}|the topic 'moon' is not known; known are flower-clock, sun, vpd, chill, pollen-tube, statistics",
                 "{\"topic\": \"sun\", \"cases\": []}|has no list of cases",
                 "{\"topic\": \"sun\", \"cases\": [{\"name\": \"n\"}]}|case n needs 'inputs' and 'expected'",
                 "{\"topic\": \"sun\", \"cases\": [{\"name\": \"n\", \"inputs\": {\"lat\": 1}, \"expected\": {}}]}|case n, inputs.date is missing",

@@ -1,11 +1,13 @@
 package org.evenhand.core.crop;
 
-/** What a number of a crop sheet rests on. */
+/** What a number rests on. */
 public enum Basis {
-    /** Common practice: growers work by it, no publication is claimed. */
+    /** Growers commonly work by it. */
     PRACTICE,
-    /** Published; the source's key stands beside it and in docs/SOURCES.md. */
+    /** A published source, named beside it. */
     PUBLISHED,
-    /** From memory: nobody has checked it yet. */
-    MEMORY
+    /** Written down from memory; nobody has checked it yet. */
+    MEMORY,
+    /** Changed by the orchard itself. */
+    OWN
 }

@@ -2,40 +2,61 @@ package org.evenhand.core.crop;
 
 import java.util.List;
 import java.util.NoSuchElementException;
+import java.util.Optional;
 
 /**
  * What one species does, as data.
  *
- * @param key name of the sheet in records, for example {@code cherimoya}
+ * @param key name of the sheet in records, for example {@code cherimoya} or {@code avocado-a}
+ * @param crop name of the species' page; the sheets of one species' flowering types share it
+ * @param type the flowering type, for species that have several
  * @param name name as a grower says it
  * @param scientificName botanical name
+ * @param pollenGroup crops of one group serve each other with pollen
  * @param summary two or three sentences for the reader
  * @param baseTemperatureC temperature below which the flower's clock stands still, °C
  * @param referenceTemperatureC temperature at which the durations hold, °C
  * @param capTemperatureC temperature above which more heat adds nothing, °C
  * @param stages in the order in which a flower passes them, at least two
+ * @param flowerKey what tells the stages apart
  * @param pollen what its pollen is like
  * @param ownVariety whether its own variety's pollen serves it
+ * @param hand how it is worked by hand
+ * @param season when it flowers and how often to go
+ * @param pollinationPeriod how long a visit still helps, where that is known
  * @param checks days on which to look for set, earliest first
+ * @param schools questions on which growers differ
  * @param cautions what can hurt, shown where the work is planned
+ * @param numbers every number an orchard may change
  */
 public record CropSheet(
         String key,
+        String crop,
+        Optional<String> type,
         String name,
         String scientificName,
+        String pollenGroup,
         String summary,
         Sourced baseTemperatureC,
         Sourced referenceTemperatureC,
         Sourced capTemperatureC,
         List<StageSheet> stages,
+        FlowerKey flowerKey,
         PollenHabit pollen,
         OwnVariety ownVariety,
+        HandHabit hand,
+        SeasonHabit season,
+        Optional<PollinationPeriod> pollinationPeriod,
         List<CheckDay> checks,
-        List<String> cautions) {
+        List<School> schools,
+        List<String> cautions,
+        List<SheetNumber> numbers) {
     public CropSheet {
         stages = List.copyOf(stages);
         checks = List.copyOf(checks);
+        schools = List.copyOf(schools);
         cautions = List.copyOf(cautions);
+        numbers = List.copyOf(numbers);
     }
 
     /** Position of the stage in {@link #stages()}. */
@@ -50,5 +71,15 @@ public record CropSheet(
 
     public boolean hasStage(String stageKey) {
         return stages.stream().anyMatch(s -> s.key().equals(stageKey));
+    }
+
+    /** Whether a flower of some stage takes pollen; false for a male plant. */
+    public boolean takes() {
+        return stages.stream().anyMatch(s -> s.phase().takes());
+    }
+
+    /** Whether a flower of some stage gives pollen; false for a female plant. */
+    public boolean gives() {
+        return stages.stream().anyMatch(s -> s.phase().gives());
     }
 }

@@ -3,46 +3,63 @@ package org.evenhand.core.crop;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import org.evenhand.core.FieldProblem;
 import org.snakeyaml.engine.v2.api.Load;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 
-/** Reads one crop sheet from YAML and refuses it, naming file and field, when anything is wrong with it. */
+/**
+ * Reads one file of crop sheets from YAML and refuses it, naming file and field, when anything is wrong with it. A file holds one
+ * sheet, or one for each flowering type of a species.
+ */
 public final class CropSheetReader {
     private static final double LONGEST_STAGE_HOURS = 24 * 120;
     private static final double LONGEST_KEEPING_HOURS = 24 * 365 * 20;
     private static final String COLOUR = "#[0-9a-f]{6}";
+    private static final String KEY = "[a-z][a-z0-9-]*";
+    private static final String KEY_RULE = "lower-case letters, digits and dashes";
 
     private final String file;
-    private final List<FieldProblem> problems = new ArrayList<>();
+    private final SheetNotes notes;
 
-    private CropSheetReader(String file) {
+    private CropSheetReader(String file, Map<String, Double> own) {
         this.file = file;
+        this.notes = new SheetNotes(own);
     }
 
     /**
      * @param file name used in messages
      * @param yaml the sheet, UTF-8
+     * @param own numbers that replace the file's, by path
+     * @return one sheet for each flowering type; one when there are no types
      * @throws CropSheetException naming every field that is wrong
      */
-    public static CropSheet read(String file, InputStream yaml) {
-        return new CropSheetReader(file).read(yaml);
+    public static List<CropSheet> read(String file, InputStream yaml, Map<String, Double> own) {
+        return new CropSheetReader(file, own).read(yaml);
     }
 
-    private CropSheet read(InputStream yaml) {
-        SheetNode root = new SheetNode("", parse(yaml), problems);
-        CropSheet sheet = sheet(root);
+    private List<CropSheet> read(InputStream yaml) {
+        SheetNode root = new SheetNode("", parse(yaml), notes);
+        List<SheetNode> types = root.optionalChildren("types");
+        List<CropSheet> sheets = new ArrayList<>();
+        if (types.isEmpty()) {
+            sheets.add(sheet(root, root, Optional.empty()));
+        }
+        for (SheetNode type : types) {
+            sheets.add(sheet(root, type, Optional.of(type.textMatching("type", KEY, KEY_RULE))));
+        }
         root.refuseUnknownFields();
-        checkWhole(sheet);
+        notes.refuseStrayNumbers();
+        sheets.forEach(
+                sheet -> new SheetRules(sheet, sheet.type().isEmpty() ? "" : path(sheets, sheet), notes).check());
         stopOnProblems();
-        return sheet;
+        return sheets.stream().map(s -> withNumbers(s, sheets)).toList();
+    }
+
+    private static String path(List<CropSheet> sheets, CropSheet sheet) {
+        return "types[" + sheets.indexOf(sheet) + "].";
     }
 
     private Object parse(InputStream yaml) {
@@ -52,48 +69,92 @@ public final class CropSheetReader {
             if (document instanceof Map<?, ?>) {
                 return document;
             }
-            problems.add(new FieldProblem("(document)", "must be a map of fields."));
+            notes.problem("(document)", "must be a map of fields.");
         } catch (YamlEngineException e) {
-            problems.add(new FieldProblem("(document)", "is not readable YAML: " + e.getMessage()));
+            notes.problem("(document)", "is not readable YAML: " + e.getMessage());
         }
         stopOnProblems();
         throw new IllegalStateException("unreachable: a problem was written down");
     }
 
     private void stopOnProblems() {
-        if (!problems.isEmpty()) {
-            throw new CropSheetException(file, problems);
+        if (!notes.problems().isEmpty()) {
+            throw new CropSheetException(file, notes.problems());
         }
     }
 
-    private CropSheet sheet(SheetNode node) {
-        SheetNode temperature = node.child("temperature");
+    /** The sheet with the numbers that are its own: those of the file, less those of the other types. */
+    private CropSheet withNumbers(CropSheet s, List<CropSheet> sheets) {
+        List<SheetNumber> numbers = notes.numbers().stream()
+                .filter(n -> !n.path().startsWith("types[") || n.path().startsWith(path(sheets, s)))
+                .toList();
         return new CropSheet(
-                node.textMatching("crop", "[a-z][a-z0-9-]*", "lower-case letters, digits and dashes"),
-                node.text("name"),
+                s.key(),
+                s.crop(),
+                s.type(),
+                s.name(),
+                s.scientificName(),
+                s.pollenGroup(),
+                s.summary(),
+                s.baseTemperatureC(),
+                s.referenceTemperatureC(),
+                s.capTemperatureC(),
+                s.stages(),
+                s.flowerKey(),
+                s.pollen(),
+                s.ownVariety(),
+                s.hand(),
+                s.season(),
+                s.pollinationPeriod(),
+                s.checks(),
+                s.schools(),
+                s.cautions(),
+                numbers);
+    }
+
+    /** @param flowering holds the stages and the signs: the file itself, or one of its types */
+    private CropSheet sheet(SheetNode node, SheetNode flowering, Optional<String> type) {
+        SheetNode temperature = node.child("temperature");
+        String crop = node.textMatching("crop", KEY, KEY_RULE);
+        String name = node.text("name");
+        List<StageSheet> stages =
+                flowering.children("stages", 2).stream().map(this::stage).toList();
+        return new CropSheet(
+                type.map(t -> crop + "-" + t).orElse(crop),
+                crop,
+                type,
+                type.isPresent() ? name + ", " + flowering.text("name") : name,
                 node.text("scientificName"),
+                node.optionalText("pollenGroup").orElse(crop),
                 node.text("summary"),
                 temperature.sourced("baseC", -10, 40),
                 temperature.sourced("referenceC", 0, 45),
                 temperature.sourced("capC", 0, 55),
-                node.children("stages", 2).stream().map(this::stage).toList(),
+                stages,
+                flowerKey(flowering, stages.size()),
                 pollen(node.child("pollen")),
                 ownVariety(node.child("ownVariety")),
+                hand(node.child("hand")),
+                season(node.child("season")),
+                node.optionalChild("pollinationPeriod").map(this::pollinationPeriod),
                 node.children("checks", 1).stream().map(this::check).toList(),
-                node.texts("cautions"));
+                node.children("schools", 0).stream().map(this::school).toList(),
+                node.texts("cautions"),
+                List.of());
     }
 
     private StageSheet stage(SheetNode node) {
         return new StageSheet(
-                node.textMatching("key", "[a-z][a-z0-9-]*", "lower-case letters, digits and dashes"),
+                node.textMatching("key", KEY, KEY_RULE),
                 node.text("name"),
                 node.text("signs"),
-                node.choice("phase", Phase.class, p -> p.name().toLowerCase(Locale.ROOT), Phase.BUD),
+                node.choice("phase", Phase.class, SheetNode::lower, Phase.BUD),
                 node.sourced("meanHours", 0.1, LONGEST_STAGE_HOURS),
                 node.wholeSourced("shape", 1, 64),
+                node.optionalSourced("bbch", 0, 99),
                 node.optionalChild("gate").map(this::gate),
-                node.sourced("receptivity", 0, 1),
-                node.sourced("shedding", 0, 1),
+                node.optionalSourced("receptivity", 0, 1).orElse(Sourced.practice(0)),
+                node.optionalSourced("shedding", 0, 1).orElse(Sourced.practice(0)),
                 glyph(node.child("glyph")));
     }
 
@@ -109,20 +170,41 @@ public final class CropSheetReader {
     }
 
     private GateRule.Edge edge(SheetNode node) {
-        GateRule.Anchor anchor = node.choice(
-                "from", GateRule.Anchor.class, a -> a.name().toLowerCase(Locale.ROOT), GateRule.Anchor.CLOCK);
+        GateRule.Anchor anchor = node.choice("from", GateRule.Anchor.class, SheetNode::lower, GateRule.Anchor.CLOCK);
         boolean clock = anchor == GateRule.Anchor.CLOCK;
         return new GateRule.Edge(anchor, node.sourced("hours", clock ? 0 : -12, clock ? 24 : 12));
     }
 
     private FlowerGlyph glyph(SheetNode node) {
         return new FlowerGlyph(
-                node.textMatching("form", "annona", "annona"),
+                node.choice("form", FlowerGlyph.Form.class, SheetNode::lower, FlowerGlyph.Form.ANNONA),
                 node.number("spread", 0, 1),
                 node.textMatching("petal", COLOUR, "a colour like #9db06a"),
                 node.textMatching("edge", COLOUR, "a colour like #6d8043"),
+                node.optionalText("accent").isPresent()
+                        ? node.textMatching("accent", COLOUR, "a colour like #d99a10")
+                        : "#d99a10",
                 node.textMatching("dome", "hidden|tight|loose|bare", "hidden, tight, loose or bare"),
                 node.flag("dust"));
+    }
+
+    private FlowerKey flowerKey(SheetNode node, int stages) {
+        return new FlowerKey(
+                node.children("look", 1).stream().map(n -> sign(n, stages)).toList(),
+                node.children("mistakes", 0).stream()
+                        .map(n -> new FlowerKey.Mistake(n.text("stage"), n.text("takenFor"), n.text("say")))
+                        .toList());
+    }
+
+    private FlowerKey.Sign sign(SheetNode node, int stages) {
+        return new FlowerKey.Sign(
+                node.textMatching("sign", KEY, KEY_RULE),
+                node.text("ask"),
+                node.choice("basis", Basis.class, SheetNode::lower, Basis.MEMORY),
+                node.children("answers", 2).stream()
+                        .map(n -> new FlowerKey.Answer(
+                                n.textMatching("key", KEY, KEY_RULE), n.text("name"), n.shares("likely", stages)))
+                        .toList());
     }
 
     private PollenHabit pollen(SheetNode node) {
@@ -135,7 +217,7 @@ public final class CropSheetReader {
             PollenHabit.KeepingHabit habit = new PollenHabit.KeepingHabit(
                     entry.sourced("halfLifeHours", 0.1, LONGEST_KEEPING_HOURS),
                     entry.sourced("temperatureC", -90, 40),
-                    entry.optionalChild("spoilsAfterHours").map(n -> n.asSourced(1, LONGEST_KEEPING_HOURS)));
+                    entry.optionalSourced("spoilsAfterHours", 1, LONGEST_KEEPING_HOURS));
             storage.ifPresent(s -> keeping.put(s, habit));
             return habit;
         });
@@ -158,53 +240,45 @@ public final class CropSheetReader {
     private OwnVariety ownVariety(SheetNode node) {
         OwnVariety rule = new OwnVariety(node.flag("serves"), node.sourced("worth", 0, 1), node.text("why"));
         if (rule.serves() == (rule.worth().value() == 0)) {
-            node.problem("worth.value", "must be 0 when it does not serve, and more than 0 when it does.");
+            node.problem("worth", "must be 0 when it does not serve, and more than 0 when it does.");
         }
         return rule;
+    }
+
+    private HandHabit hand(SheetNode node) {
+        return new HandHabit(
+                node.flag("selfFertile"),
+                node.optionalSourced("dryAirKpa", 0.1, 8),
+                node.text("visitors"),
+                node.text("strokes"),
+                node.texts("tools"),
+                node.children("marks", 1).stream()
+                        .map(n -> new Mark(
+                                n.text("name"),
+                                n.text("how"),
+                                n.choice("lasts", Mark.Lasts.class, SheetNode::lower, Mark.Lasts.PETALS)))
+                        .toList());
+    }
+
+    private SeasonHabit season(SheetNode node) {
+        return new SeasonHabit(
+                node.optionalSourced("afterLeafOutWeeks", 0, 40),
+                node.sourced("roundEveryDays", 0.5, 60),
+                node.text("rhythm"),
+                node.sourced("bloomDays", 1, 365),
+                node.optionalSourced("chillPortions", 1, 150));
+    }
+
+    private PollinationPeriod pollinationPeriod(SheetNode node) {
+        return new PollinationPeriod(node.sourced("ovuleDays", 0.5, 60), node.sourced("stigmaDays", 0.5, 60));
     }
 
     private CheckDay check(SheetNode node) {
         return new CheckDay(node.wholeSourced("day", 1, 400), node.text("name"), node.text("lookFor"));
     }
 
-    private void checkWhole(CropSheet sheet) {
-        checkTemperatures(sheet);
-        checkStages(sheet);
-        for (int i = 1; i < sheet.checks().size(); i++) {
-            if (sheet.checks().get(i).days() <= sheet.checks().get(i - 1).days()) {
-                problems.add(
-                        new FieldProblem("checks[" + i + "].day.value", "must be later than the check before it."));
-            }
-        }
-    }
-
-    private void checkTemperatures(CropSheet sheet) {
-        double base = sheet.baseTemperatureC().value();
-        double reference = sheet.referenceTemperatureC().value();
-        double cap = sheet.capTemperatureC().value();
-        if (!(base < reference && reference <= cap)) {
-            problems.add(new FieldProblem(
-                    "temperature",
-                    "must rise from baseC (" + base + ") over referenceC (" + reference + ") to capC (" + cap + ")."));
-        }
-    }
-
-    private void checkStages(CropSheet sheet) {
-        Set<String> seen = new HashSet<>();
-        for (int i = 0; i < sheet.stages().size(); i++) {
-            StageSheet stage = sheet.stages().get(i);
-            String at = "stages[" + i + "]";
-            if (!seen.add(stage.key())) {
-                problems.add(new FieldProblem(at + ".key", "'" + stage.key() + "' stands there twice."));
-            }
-            if (stage.phase().takes() != stage.receptivity().value() > 0) {
-                problems.add(new FieldProblem(
-                        at + ".receptivity.value", "must be more than 0 in a female stage and 0 in any other."));
-            }
-            if (stage.phase().gives() != stage.shedding().value() > 0) {
-                problems.add(new FieldProblem(
-                        at + ".shedding.value", "must be more than 0 in a male stage and 0 in any other."));
-            }
-        }
+    private School school(SheetNode node) {
+        return new School(
+                node.text("question"), node.text("one"), node.text("other"), node.text("ours"), node.text("why"));
     }
 }

@@ -1,6 +1,7 @@
 package org.evenhand.core.crop;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -10,7 +11,6 @@ import java.util.TreeSet;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 
 /**
@@ -22,18 +22,18 @@ final class SheetNode {
 
     private final String path;
     private final Object value;
-    private final List<FieldProblem> problems;
+    private final SheetNotes notes;
     private final Set<String> asked = new LinkedHashSet<>();
     private final List<SheetNode> children = new ArrayList<>();
 
-    SheetNode(String path, Object value, List<FieldProblem> problems) {
+    SheetNode(String path, Object value, SheetNotes notes) {
         this.path = path;
         this.value = value;
-        this.problems = problems;
+        this.notes = notes;
     }
 
     void problem(String field, String message) {
-        problems.add(new FieldProblem(field.isEmpty() ? path : path(field), message));
+        notes.problem(field.isEmpty() ? path : path(field), message);
     }
 
     SheetNode child(String field) {
@@ -42,12 +42,12 @@ final class SheetNode {
         if (found == null) {
             problem(field, "is missing.");
         }
-        return remember(new SheetNode(path(field), found == null ? Map.of() : found, problems));
+        return remember(new SheetNode(path(field), found == null ? Map.of() : found, notes));
     }
 
     Optional<SheetNode> optionalChild(String field) {
         asked.add(field);
-        return Optional.ofNullable(map().get(field)).map(v -> remember(new SheetNode(path(field), v, problems)));
+        return Optional.ofNullable(map().get(field)).map(v -> remember(new SheetNode(path(field), v, notes)));
     }
 
     List<SheetNode> children(String field, int atLeast) {
@@ -60,9 +60,14 @@ final class SheetNode {
         List<SheetNode> nodes = new ArrayList<>();
         for (int i = 0; i < list.size(); i++) {
             Object entry = list.get(i);
-            nodes.add(remember(new SheetNode(path(field) + "[" + i + "]", entry == null ? Map.of() : entry, problems)));
+            nodes.add(remember(new SheetNode(path(field) + "[" + i + "]", entry == null ? Map.of() : entry, notes)));
         }
         return nodes;
+    }
+
+    List<SheetNode> optionalChildren(String field) {
+        asked.add(field);
+        return map().containsKey(field) ? children(field, 1) : List.of();
     }
 
     List<String> texts(String field) {
@@ -77,6 +82,11 @@ final class SheetNode {
             return "?";
         }
         return text.strip();
+    }
+
+    Optional<String> optionalText(String field) {
+        asked.add(field);
+        return map().containsKey(field) ? Optional.of(text(field)) : Optional.empty();
     }
 
     String textMatching(String field, String pattern, String allowed) {
@@ -130,20 +140,72 @@ final class SheetNode {
         return child(field).asSourced(low, high);
     }
 
+    Optional<Sourced> optionalSourced(String field, double low, double high) {
+        return optionalChild(field).map(n -> n.asSourced(low, high));
+    }
+
+    /** A number written as {@code 16 practice}, {@code 65 published key-of-source}, or as a map of value, basis and source. */
     Sourced asSourced(double low, double high) {
+        return asSourced(low, high, false);
+    }
+
+    private Sourced asSourced(double low, double high, boolean whole) {
+        Sourced shipped = value instanceof String text ? fromText(text, low, high) : fromMap(low, high);
+        return notes.number(path, shipped, low, high, whole);
+    }
+
+    private Sourced fromText(String text, double low, double high) {
+        String[] words = text.strip().split("\\s+");
+        if (words.length < 2 || words.length > 3 || !words[0].matches("-?\\d+(\\.\\d+)?")) {
+            problem("", "is '" + text + "'; a number is written with its basis, like '16 practice'.");
+            return STAND_IN;
+        }
+        SheetNode map = new SheetNode(path, asMap(words), notes);
+        return map.fromMap(low, high);
+    }
+
+    private static Map<String, Object> asMap(String[] words) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        map.put("value", Double.valueOf(words[0]));
+        map.put("basis", words[1]);
+        if (words.length == 3) {
+            map.put("source", words[2]);
+        }
+        return map;
+    }
+
+    private Sourced fromMap(double low, double high) {
         double number = number("value", low, high);
-        Basis basis = choice("basis", Basis.class, b -> b.name().toLowerCase(java.util.Locale.ROOT), Basis.MEMORY);
+        Basis basis = choice("basis", Basis.class, SheetNode::lower, Basis.MEMORY);
         asked.add("source");
         Optional<String> source = Optional.ofNullable(map().get("source")).map(String::valueOf);
         return orElse(STAND_IN, () -> new Sourced(number, basis, source));
     }
 
     Sourced wholeSourced(String field, int low, int high) {
-        Sourced sourced = sourced(field, low, high);
+        SheetNode node = child(field);
+        Sourced sourced = node.asSourced(low, high, true);
         if (sourced.value() != Math.rint(sourced.value())) {
-            problem(field + ".value", "is " + sourced.value() + "; it must be a whole number.");
+            problem(field, "is " + sourced.value() + "; it must be a whole number.");
         }
         return sourced;
+    }
+
+    List<Double> shares(String field, int size) {
+        asked.add(field);
+        List<Double> shares = new ArrayList<>();
+        if (map().get(field) instanceof List<?> list && list.size() == size) {
+            for (Object entry : list) {
+                double share = entry instanceof Number n ? n.doubleValue() : -1;
+                if (!(share >= 0 && share <= 1)) {
+                    problem(field, "holds " + entry + "; shares are numbers from 0 to 1.");
+                }
+                shares.add(share);
+            }
+            return shares;
+        }
+        problem(field, "must be a list of " + size + " shares, one for each stage.");
+        return java.util.Collections.nCopies(size, 0.0);
     }
 
     <T> Map<String, T> entries(BiFunction<String, SheetNode, T> read) {
@@ -187,6 +249,10 @@ final class SheetNode {
 
     private String path(String field) {
         return path.isEmpty() ? field : path + "." + field;
+    }
+
+    static String lower(Enum<?> e) {
+        return e.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
 
     private static String trim(double number) {

@@ -7,14 +7,12 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.GateRule;
 import org.evenhand.core.crop.GateRule.Anchor;
 import org.evenhand.core.crop.Sourced;
-import org.evenhand.core.crop.StageSheet;
+import org.evenhand.core.crop.TestSheets;
 import org.evenhand.core.weather.HourlyTemperatures;
 import org.evenhand.core.weather.Site;
 import org.junit.jupiter.api.Test;
@@ -64,33 +62,15 @@ class GateHoursTest {
         return new GateRule.Edge(anchor, Sourced.practice(hours));
     }
 
+    private static String said(GateRule.Edge edge) {
+        return "{from: " + edge.anchor().name().toLowerCase(java.util.Locale.ROOT) + ", hours: "
+                + edge.hours().value() + " practice}";
+    }
+
     private static GateHours gate(Site site, LocalDate first, GateRule.Edge opens, GateRule.Edge closes) {
-        CropSheet shipped = CropSheets.shipped().find("cherimoya").orElseThrow();
-        StageSheet old = shipped.stages().get(0);
-        StageSheet gated = new StageSheet(
-                old.key(),
-                old.name(),
-                old.signs(),
-                old.phase(),
-                old.meanHours(),
-                old.shape(),
-                Optional.of(new GateRule(opens, closes, Sourced.practice(30))),
-                old.receptivity(),
-                old.shedding(),
-                old.glyph());
-        CropSheet sheet = new CropSheet(
-                shipped.key(),
-                shipped.name(),
-                shipped.scientificName(),
-                shipped.summary(),
-                shipped.baseTemperatureC(),
-                shipped.referenceTemperatureC(),
-                shipped.capTemperatureC(),
-                java.util.List.of(gated),
-                shipped.pollen(),
-                shipped.ownVariety(),
-                shipped.checks(),
-                shipped.cautions());
+        CropSheet sheet = TestSheets.cherimoyaWith(
+                "gate: {opens: {from: sunrise, hours: 0 memory}, closes: {from: sunrise, hours: 7 memory}, halfTimeMinutes: 75 memory}",
+                "gate: {opens: " + said(opens) + ", closes: " + said(closes) + ", halfTimeMinutes: 30 memory}");
         Instant start = first.atStartOfDay(site.zone()).toInstant();
         HourlyTemperatures mild = HourlyTemperatures.of(
                 start, IntStream.range(0, 72).mapToObj(h -> 15.0).toList());

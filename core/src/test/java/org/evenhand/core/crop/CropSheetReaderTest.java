@@ -3,12 +3,11 @@ package org.evenhand.core.crop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -32,23 +31,29 @@ class CropSheetReaderTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "meanHours: {value: 96, basis: memory}|meanHours: {value: -3, basis: memory}|stages[0].meanHours.value|-3",
+                "meanHours: 96 memory|meanHours: -3 memory|stages[0].meanHours|-3",
                 "phase: bud|phase: flower|stages[0].phase|known are bud, female",
-                "q10: {value: 2, basis: memory}|q10: {value: 2, basis: published}|pollen.q10.source|must be given",
-                "q10: {value: 2, basis: memory}|q10: {value: two, basis: memory}|pollen.q10.value|must be a number",
-                "shape: {value: 6, basis: memory}|shape: {value: 6.5, basis: memory}|stages[0].shape.value|whole number",
+                "q10: 2 memory|q10: 2 published|pollen.q10.source|must be given",
+                "q10: 2 memory|q10: {value: two, basis: memory}|pollen.q10.value|must be a number",
+                "q10: 2 memory|q10: 2|pollen.q10.value|must be a number",
+                "q10: 2 memory|q10: two memory|pollen.q10|written with its basis",
+                "shape: 6 memory|shape: 6.5 memory|stages[0].shape|whole number",
                 "key: parted|key: closed|stages[1].key|twice",
                 "fridge-desiccant:|cellar:|pollen.keeping.cellar|not a known storage",
-                "closes: {from: sunrise, hours: {value: 7|closes: {from: sunrise, hours: {value: 0|stages[0].gate|never opens",
-                "baseC: {value: 9|baseC: {value: 25|temperature|must rise",
-                "receptivity: {value: 0.9, basis: memory}|receptivity: {value: 0, basis: memory}|stages[1].receptivity.value|female",
+                "closes: {from: sunrise, hours: 7|closes: {from: sunrise, hours: 0|stages[0].gate|never opens",
+                "baseC: 9|baseC: 25|temperature|must rise",
+                "receptivity: 0.9 memory|receptivity: 0 memory|stages[1].receptivity|female",
+                "likely: [0.96, 0.08|likely: [0.5, 0.08|look[0].answers|must share out 1",
+                "likely: [0.96, 0.08, 0|likely: [0.96, 0.08|look[0].answers[0].likely|list of 6 shares",
+                "stage: wide-tight|stage: wide|mistakes[0]|does not have",
                 "signs: petals shut all round|sings: petals shut|stages[0].signs|missing",
-                "signs: petals shut all round|signs: shut~colour: green|stages[0].colour|is not known here",
-                "serves: true|serves: false|ownVariety.worth.value|must be 0",
+                "signs: petals shut all round|signs: ''|stages[0].signs|not empty",
+                "signs: petals shut all round|signs: shut, colour: green|stages[0].colour|is not known here",
+                "serves: true|serves: false|ownVariety.worth|must be 0",
             })
     void a_faulty_sheet_is_refused_with_file_and_field(String from, String to, String field, String says)
             throws IOException {
-        String faulty = shipped().replaceFirst(java.util.regex.Pattern.quote(from), to.replace("~", "\n    "));
+        String faulty = shipped().replaceFirst(java.util.regex.Pattern.quote(from), to);
         assertThat(faulty).isNotEqualTo(shipped());
 
         assertThatThrownBy(() -> read(faulty))
@@ -85,16 +90,67 @@ class CropSheetReaderTest {
         CropSheets sheets = CropSheets.shipped().withDirectory(directory);
 
         assertThat(sheets.find("moon-apple")).isPresent();
-        assertThat(sheets.all()).extracting(CropSheet::name).containsExactly("Cherimoya", "Moon apple");
+        assertThat(sheets.all()).extracting(CropSheet::name).contains("Cherimoya", "Moon apple");
     }
 
-    private static String shipped() throws IOException {
-        try (InputStream stream = CropSheetReaderTest.class.getResourceAsStream("/crops/cherimoya.yaml")) {
-            return new String(stream.readAllBytes(), StandardCharsets.UTF_8);
+    @Test
+    void two_stages_that_no_sign_tells_apart_are_refused() {
+        String faulty = shipped().replaceAll("likely: \\[([^,]+), [^,]+,", "likely: [$1, $1,");
+
+        assertThatThrownBy(() -> read(faulty))
+                .hasMessageContaining("stages[1]: has no sign that tells it from 'closed'");
+    }
+
+    @Test
+    void every_shipped_sheet_reads_and_names_its_sources() throws IOException {
+        String sources = Files.readString(Path.of("../docs/SOURCES.md"));
+
+        for (CropSheet sheet : CropSheets.shipped().all()) {
+            assertThat(sheet.numbers()).as(sheet.key()).hasSizeGreaterThan(20);
+            for (SheetNumber number : sheet.numbers()) {
+                number.number()
+                        .source()
+                        .ifPresent(key -> assertThat(sources)
+                                .as("%s %s", sheet.key(), number.path())
+                                .contains("| " + key + " |"));
+            }
         }
+        assertThat(CropSheets.shipped().all())
+                .hasSize(22)
+                .extracting(CropSheet::crop)
+                .contains("avocado", "fig");
+    }
+
+    @Test
+    void an_orchards_own_numbers_replace_the_shipped_ones_and_say_so() {
+        CropSheets own = CropSheets.shipped().withOwnNumbers("cherimoya", Map.of("stages[1].meanHours", 20.0));
+
+        CropSheet sheet = own.find("cherimoya").orElseThrow();
+        assertThat(sheet.stages().get(1).meanHours()).isEqualTo(new Sourced(20, Basis.OWN, Optional.empty()));
+        assertThat(sheet.numbers().stream().filter(SheetNumber::changed))
+                .singleElement()
+                .satisfies(n -> assertThat(n.shipped().value()).isEqualTo(16));
+        assertThat(own.find("avocado-a")).isPresent();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "stages[1].meanHours,-1,allowed is",
+        "stages[1].shape,2.5,whole number",
+        "stages[9].meanHours,5,no number of this sheet",
+        "temperature.baseC,29,must rise",
+    })
+    void own_numbers_that_break_the_sheet_are_refused(String path, double value, String says) {
+        assertThatThrownBy(() -> CropSheets.shipped().withOwnNumbers("cherimoya", Map.of(path, value)))
+                .isInstanceOf(CropSheetException.class)
+                .hasMessageContaining(says);
+    }
+
+    private static String shipped() {
+        return TestSheets.text("cherimoya");
     }
 
     private static CropSheet read(String yaml) {
-        return CropSheetReader.read("test.yaml", new ByteArrayInputStream(yaml.getBytes(StandardCharsets.UTF_8)));
+        return TestSheets.read(yaml).get(0);
     }
 }

@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.OwnVariety;
 import org.evenhand.core.crop.Sourced;
+import org.evenhand.core.crop.TestSheets;
 import org.evenhand.core.round.RoundPlan.Reason;
 import org.evenhand.core.round.RoundPlan.Stop;
 import org.evenhand.core.round.RoundPlan.Unserved;
@@ -205,19 +205,9 @@ class RoundPlanTest {
     }
 
     private static CropSheet withOwnVariety(OwnVariety rule) {
-        Function<CropSheet, CropSheet> copy = s -> new CropSheet(
-                s.key(),
-                s.name(),
-                s.scientificName(),
-                s.summary(),
-                s.baseTemperatureC(),
-                s.referenceTemperatureC(),
-                s.capTemperatureC(),
-                s.stages(),
-                s.pollen(),
-                rule,
-                s.checks(),
-                s.cautions());
-        return copy.apply(CHERIMOYA);
+        return TestSheets.cherimoyaWith(
+                "ownVariety: {serves: true, worth: 0.8 memory, why: ",
+                "ownVariety: {serves: " + rule.serves() + ", worth: "
+                        + rule.worth().value() + " memory, why: ");
     }
 }

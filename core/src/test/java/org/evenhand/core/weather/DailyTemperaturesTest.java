@@ -21,9 +21,9 @@ class DailyTemperaturesTest {
         assertThat(day.byDay(0, 13)).isCloseTo(4.0, within(1e-9));
         assertThat(day.byDay(5, 13)).isCloseTo(15.172241181923352, within(1e-9));
         assertThat(day.byDay(13, 13)).isCloseTo(13.4317390110518, within(1e-9));
-        assertThat(day.byNight(0.5, 13, 4)).isCloseTo(13.4317390110518, within(1e-9));
-        assertThat(day.byNight(4, 13, 4)).isCloseTo(7.978971012841129, within(1e-9));
-        assertThat(day.byNight(11, 13, 4)).isCloseTo(4.0, within(1e-9));
+        assertThat(day.byNight(0.5, 13, 11, 4)).isCloseTo(13.4317390110518, within(1e-9));
+        assertThat(day.byNight(4, 13, 11, 4)).isCloseTo(7.978971012841129, within(1e-9));
+        assertThat(day.byNight(11, 13, 11, 4)).isCloseTo(4.0, within(1e-9));
     }
 
     @Test

@@ -1,0 +1,27 @@
+package org.evenhand.core.crop;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Working by hand on a crop.
+ *
+ * @param selfFertile whether a flower or a lone tree usually sets by itself outdoors
+ * @param dryAirKpa vapour pressure deficit at opening above which natural set is poor, kPa, where dryness matters
+ * @param visitors who pollinates it in nature, in words
+ * @param strokes how to put the pollen on, in a sentence
+ * @param tools what to carry
+ * @param marks marks in use, the usual one first
+ */
+public record HandHabit(
+        boolean selfFertile,
+        Optional<Sourced> dryAirKpa,
+        String visitors,
+        String strokes,
+        List<String> tools,
+        List<Mark> marks) {
+    public HandHabit {
+        tools = List.copyOf(tools);
+        marks = List.copyOf(marks);
+    }
+}

@@ -1,0 +1,181 @@
+package org.evenhand.core.weather;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+
+/**
+ * The air of a stretch of time, hour by hour, put together from the best that is known of each hour.
+ *
+ * <p>A measured hour counts as it is. Gaps between measured hours of up to {@link #LONGEST_BRIDGE_HOURS} hours are bridged in a
+ * straight line. Beyond that the hour is rebuilt from its day's lowest and highest, then from a typed forecast, then from the
+ * orchard's usual day; each hour says which.
+ */
+public final class Air {
+    /** Longest gap that is bridged, hours without a measurement. */
+    public static final int LONGEST_BRIDGE_HOURS = 6;
+
+    private final HourlyTemperatures temperatures;
+    private final double[] humidity;
+    private final List<AirSource> sources;
+
+    private Air(HourlyTemperatures temperatures, double[] humidity, List<AirSource> sources) {
+        this.temperatures = temperatures;
+        this.humidity = humidity;
+        this.sources = List.copyOf(sources);
+    }
+
+    /**
+     * One measured hour.
+     *
+     * @param celsius °C
+     * @param humidity relative humidity in percent, where known
+     */
+    public record Measured(double celsius, OptionalDouble humidity) {}
+
+    /**
+     * What is known of the air at a place.
+     *
+     * @param usual the orchard's usual day
+     * @param hours measured hours by their whole hour
+     * @param days days of files
+     * @param forecast days of typed forecasts
+     */
+    public record Known(
+            DailyTemperatures usual,
+            Map<Instant, Measured> hours,
+            Map<LocalDate, DayRange> days,
+            Map<LocalDate, DayRange> forecast) {
+
+        public static Known onlyUsual(DailyTemperatures usual) {
+            return new Known(usual, Map.of(), Map.of(), Map.of());
+        }
+    }
+
+    /** The air from a moment, set back to its whole hour, for a number of hours. */
+    public static Air of(Site site, Known known, Instant from, int hours) {
+        Instant start = from.truncatedTo(ChronoUnit.HOURS);
+        Days days = new Days(site, known);
+        List<Double> celsius = new ArrayList<>();
+        List<AirSource> sources = new ArrayList<>();
+        double[] humidity = new double[hours + 1];
+        for (int h = 0; h <= hours; h++) {
+            Instant at = start.plus(Duration.ofHours(h));
+            Measured measured = known.hours().get(at);
+            celsius.add(measured != null ? measured.celsius() : days.at(at));
+            sources.add(measured != null ? AirSource.MEASURED : days.source(at));
+            humidity[h] = measured != null && measured.humidity().isPresent()
+                    ? measured.humidity().getAsDouble()
+                    : Double.NaN;
+        }
+        bridge(celsius, humidity, sources);
+        fillHumidity(humidity, days, start);
+        return new Air(HourlyTemperatures.of(start, celsius), humidity, sources);
+    }
+
+    private static void bridge(List<Double> celsius, double[] humidity, List<AirSource> sources) {
+        int before = -1;
+        for (int h = 0; h < sources.size(); h++) {
+            if (sources.get(h) != AirSource.MEASURED) {
+                continue;
+            }
+            int missing = h - before - 1;
+            if (before >= 0 && missing > 0 && missing <= LONGEST_BRIDGE_HOURS) {
+                for (int m = before + 1; m < h; m++) {
+                    double part = (double) (m - before) / (h - before);
+                    celsius.set(m, celsius.get(before) + part * (celsius.get(h) - celsius.get(before)));
+                    humidity[m] = humidity[before] + part * (humidity[h] - humidity[before]);
+                    sources.set(m, AirSource.BRIDGED);
+                }
+            }
+            before = h;
+        }
+    }
+
+    private static void fillHumidity(double[] humidity, Days days, Instant start) {
+        for (int h = 0; h < humidity.length; h++) {
+            if (Double.isNaN(humidity[h])) {
+                humidity[h] = days.humidity(start.plus(Duration.ofHours(h)));
+            }
+        }
+    }
+
+    public HourlyTemperatures temperatures() {
+        return temperatures;
+    }
+
+    public Instant start() {
+        return temperatures.start();
+    }
+
+    /** Where each hour comes from, one for each value of the temperatures. */
+    public List<AirSource> sources() {
+        return sources;
+    }
+
+    /** Where the hour that holds a moment comes from. */
+    public AirSource sourceAt(Instant at) {
+        int hour = (int) Math.floor(temperatures.hoursTo(at));
+        return sources.get(Math.min(Math.max(hour, 0), sources.size() - 1));
+    }
+
+    /** Vapour pressure deficit at a moment, kPa, where the humidity is known. */
+    public OptionalDouble deficitAt(Instant at) {
+        int hour = (int) Math.floor(temperatures.hoursTo(at));
+        if (hour < 0 || hour >= humidity.length || Double.isNaN(humidity[hour])) {
+            return OptionalDouble.empty();
+        }
+        return OptionalDouble.of(
+                Vapour.at(temperatures.celsiusAtHour(hour), humidity[hour]).deficitKpa());
+    }
+
+    /** The days of a place, each with its curve. */
+    private static final class Days {
+        private final Site site;
+        private final Known known;
+        private final Map<LocalDate, DailyTemperatures.SunHours> suns = new HashMap<>();
+
+        Days(Site site, Known known) {
+            this.site = site;
+            this.known = known;
+        }
+
+        double at(Instant at) {
+            LocalDate date = date(at);
+            return DailyTemperatures.at(site, at, this::temperatures, suns, date);
+        }
+
+        AirSource source(Instant at) {
+            LocalDate date = date(at);
+            if (known.days().containsKey(date)) {
+                return AirSource.DAILY;
+            }
+            return known.forecast().containsKey(date) ? AirSource.FORECAST : AirSource.USUAL;
+        }
+
+        double humidity(Instant at) {
+            DayRange day = range(date(at));
+            return day == null ? Double.NaN : day.meanHumidity().orElse(Double.NaN);
+        }
+
+        private DailyTemperatures temperatures(LocalDate date) {
+            DayRange day = range(date);
+            return day == null ? known.usual() : day.temperatures();
+        }
+
+        private DayRange range(LocalDate date) {
+            DayRange day = known.days().get(date);
+            return day == null ? known.forecast().get(date) : day;
+        }
+
+        private LocalDate date(Instant at) {
+            return at.atZone(site.zone()).toLocalDate();
+        }
+    }
+}

@@ -1,0 +1,93 @@
+package org.evenhand.core.weather;
+
+import java.util.OptionalDouble;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+
+/**
+ * Water vapour in the air: saturation, actual pressure, deficit, dew point; pressures in kPa, temperatures in °C.
+ *
+ * <p>Allen R.G., Pereira L.S., Raes D., Smith M. 1998, Crop evapotranspiration, FAO Irrigation and Drainage Paper 56, chapter 3
+ * (equations by number below). The coefficients over water are used below 0 °C too.
+ *
+ * @param saturationKpa pressure at saturation
+ * @param actualKpa actual pressure
+ */
+public record Vapour(double saturationKpa, double actualKpa) {
+
+    /** Saturation pressure at a temperature, equation 11. */
+    public static double saturation(double celsius) {
+        Require.within("T", celsius, -60, 60);
+        return 0.6108 * Math.exp(17.27 * celsius / (celsius + 237.3));
+    }
+
+    /** Mean saturation pressure of a day, equation 12. */
+    public static double saturation(double minimumC, double maximumC) {
+        if (minimumC > maximumC) {
+            throw new InvalidInputException("tmin", "is " + minimumC + ", above tmax, " + maximumC + ".");
+        }
+        return (saturation(maximumC) + saturation(minimumC)) / 2;
+    }
+
+    /** Air at one moment, from its relative humidity in percent. */
+    public static Vapour at(double celsius, double humidity) {
+        return new Vapour(saturation(celsius), saturation(celsius) * share("rh", humidity));
+    }
+
+    /** A day, from lowest and highest temperature and relative humidity, equation 17. */
+    public static Vapour ofDay(double minimumC, double maximumC, double lowestHumidity, double highestHumidity) {
+        double actual = (saturation(minimumC) * share("rhmax", highestHumidity)
+                        + saturation(maximumC) * share("rhmin", lowestHumidity))
+                / 2;
+        return new Vapour(saturation(minimumC, maximumC), actual);
+    }
+
+    /** A day, from its mean relative humidity, equation 19. */
+    public static Vapour ofDay(double minimumC, double maximumC, double meanHumidity) {
+        double mean = saturation(minimumC, maximumC);
+        return new Vapour(mean, share("rhmean", meanHumidity) * mean);
+    }
+
+    /** A day, from its dew point, equation 14. */
+    public static Vapour ofDewPoint(double minimumC, double maximumC, double dewPointC) {
+        return new Vapour(saturation(minimumC, maximumC), saturation(dewPointC));
+    }
+
+    /**
+     * Air at one moment, from an aspirated psychrometer, equations 7, 8, 15 and 16.
+     *
+     * @param elevation metres above the sea
+     */
+    public static Vapour ofPsychrometer(double dryC, double wetC, double elevation) {
+        double coefficient = 0.000662 * pressure(elevation);
+        return new Vapour(saturation(dryC), saturation(wetC) - coefficient * (dryC - wetC));
+    }
+
+    /** Usual air pressure at a height in metres, equation 7. */
+    public static double pressure(double elevation) {
+        return 101.3 * Math.pow((293 - 0.0065 * elevation) / 293, 5.26);
+    }
+
+    /** What the air could still take up. */
+    public double deficitKpa() {
+        return saturationKpa - actualKpa;
+    }
+
+    /** Relative humidity, percent. */
+    public double humidity() {
+        return 100 * actualKpa / saturationKpa;
+    }
+
+    /** Temperature at which the vapour would be saturated, the inverse of equation 11; none in air without vapour. */
+    public OptionalDouble dewPointC() {
+        if (!(actualKpa > 0)) {
+            return OptionalDouble.empty();
+        }
+        double x = Math.log(actualKpa / 0.6108);
+        return OptionalDouble.of(237.3 * x / (17.27 - x));
+    }
+
+    private static double share(String field, double percent) {
+        return Require.within(field, percent, 0, 100) / 100;
+    }
+}
