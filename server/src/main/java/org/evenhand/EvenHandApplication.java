@@ -1,5 +1,7 @@
 package org.evenhand;
 
+import java.util.Arrays;
+import org.evenhand.weather.StationStandIn;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -10,7 +12,12 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 @ConfigurationPropertiesScan
 @EnableScheduling
 public class EvenHandApplication {
-    public static void main(String[] args) {
+    /** Starts the server; with {@code station} first, the stand-in of a weather station instead. */
+    public static void main(String[] args) throws Exception {
+        if (args.length > 0 && args[0].equals("station")) {
+            StationStandIn.main(Arrays.copyOfRange(args, 1, args.length));
+            return;
+        }
         SpringApplication.run(EvenHandApplication.class, args);
     }
 }

@@ -64,8 +64,8 @@ class EveningTest {
 
         JsonNode row =
                 api.get("/api/bloom?hours=24").expect(200).body().path("trees").get(1);
-        assertThat(row.path("taking").get(0).path("mean").asDouble()).isCloseTo(12, within(0.3));
-        assertThat(row.path("taking").size()).isEqualTo(49);
+        assertThat(row.path("taking").path("mean").get(0).asDouble()).isCloseTo(12, within(0.3));
+        assertThat(row.path("taking").path("mean").size()).isEqualTo(49);
 
         String at = "/api/round?at=" + now.plusSeconds(5);
         JsonNode plan = api.get(at).expect(200).body();

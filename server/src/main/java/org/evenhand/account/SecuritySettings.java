@@ -40,12 +40,13 @@ class SecuritySettings {
     @Order(1)
     SecurityFilterChain api(HttpSecurity http, JsonMapper json, SecurityContextRepository contexts) throws Exception {
         http.securityMatcher("/api/**")
-                .csrf(csrf -> csrf.spa())
+                .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/station/hours"))
                 .securityContext(c -> c.securityContextRepository(contexts))
-                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/setup", "/api/session")
-                        .permitAll()
-                        .anyRequest()
-                        .authenticated())
+                .authorizeHttpRequests(
+                        requests -> requests.requestMatchers("/api/setup", "/api/session", "/api/station/hours")
+                                .permitAll()
+                                .anyRequest()
+                                .authenticated())
                 .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failure) -> problem(
                                 json,
                                 response,

@@ -4,16 +4,24 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Function;
 import org.evenhand.core.bloom.FlowerCount;
 import org.evenhand.core.bloom.ForecastPoint;
+import org.evenhand.core.bloom.Meeting;
+import org.evenhand.core.bloom.RateLearning;
 import org.evenhand.core.bloom.TreeOutlook;
+import org.evenhand.core.weather.AirSource;
+import org.evenhand.weather.Weather;
 
 /**
  * The bloom board.
  *
  * @param stepMinutes minutes between the points of every ribbon, the first at {@code from}
+ * @param varieties for each variety when pollen and females meet, and when they miss each other
+ * @param weather what the air was reckoned with, stretch by stretch
  */
 @Schema(name = "Bloom")
 record BloomView(
@@ -23,14 +31,32 @@ record BloomView(
         double takingNow,
         double givingNow,
         List<Row> trees,
-        String weather) {
+        List<VarietyMeeting> varieties,
+        List<AirStretch> weather) {
 
     /** Expected flowers and the interval that holds eight times in ten. */
     @Schema(name = "FlowerCount")
     record Count(double mean, int low, int high) {
         static Count of(FlowerCount c) {
-            return new Count(c.mean(), c.low(), c.high());
+            return new Count(rounded(c.mean()), c.low(), c.high());
         }
+    }
+
+    /** Expected flowers at each moment, and the interval that holds eight times in ten. */
+    @Schema(name = "FlowerSeries")
+    record Series(double[] mean, int[] low, int[] high) {
+        static Series of(List<ForecastPoint> points, Function<ForecastPoint, FlowerCount> count) {
+            return new Series(
+                    points.stream()
+                            .mapToDouble(p -> rounded(count.apply(p).mean()))
+                            .toArray(),
+                    points.stream().mapToInt(p -> count.apply(p).low()).toArray(),
+                    points.stream().mapToInt(p -> count.apply(p).high()).toArray());
+        }
+    }
+
+    private static double rounded(double flowers) {
+        return Math.round(flowers * 100) / 100.0;
     }
 
     /** A stretch of time in which flowers are there. */
@@ -41,7 +67,61 @@ record BloomView(
         }
     }
 
-    /** A tree's ribbon; without a reading it has no points. */
+    /** The pace of a variety: a factor on all durations; used only once there are enough pairs of readings. */
+    @Schema(name = "VarietyPace")
+    record Pace(double factor, double low, double high, int pairs, boolean used) {
+        static Pace of(RateLearning p) {
+            return p == null ? null : new Pace(p.factor(), p.low(), p.high(), p.pairs(), p.enough());
+        }
+    }
+
+    /** A stretch of the air's source. */
+    @Schema(name = "AirStretch")
+    record AirStretch(Instant from, Instant until, AirSource source) {
+        static AirStretch of(Weather.Stretch s) {
+            return new AirStretch(s.from(), s.until(), s.source());
+        }
+    }
+
+    /** When a variety's females and the pollen that serves them meet. */
+    @Schema(name = "VarietyMeeting")
+    record VarietyMeeting(
+            UUID varietyId,
+            String varietyName,
+            String crop,
+            @Schema(description = OPTIONAL) Hours collect,
+            @Schema(description = OPTIONAL) Hours pollinate,
+            List<Miss> misses) {
+        static VarietyMeeting of(UUID id, String name, String crop, Meeting m) {
+            return new VarietyMeeting(
+                    id,
+                    name,
+                    crop,
+                    m.collect().map(Hours::of).orElse(null),
+                    m.pollinate().map(Hours::of).orElse(null),
+                    m.misses().stream()
+                            .map(x -> new Miss(
+                                    x.date(), x.females(), x.collectOn().orElse(null)))
+                            .toList());
+        }
+    }
+
+    /** Good hours, and the most flowers in them. */
+    @Schema(name = "BestHours")
+    record Hours(Instant from, Instant until, double flowers) {
+        static Hours of(Meeting.Hours h) {
+            return new Hours(h.from(), h.until(), h.flowers());
+        }
+    }
+
+    /** A day with females and no pollen; {@code collectOn} is the latest day before it with pollen. */
+    @Schema(name = "PollenMiss")
+    record Miss(
+            LocalDate date,
+            double females,
+            @Schema(description = OPTIONAL) LocalDate collectOn) {}
+
+    /** A tree's ribbon; without a reading its series are empty. */
     @Schema(name = "BloomRow")
     record Row(
             UUID treeId,
@@ -53,12 +133,14 @@ record BloomView(
             int row,
             int position,
             @Schema(description = OPTIONAL) ReadingView reading,
-            List<Count> taking,
-            List<Count> giving,
+            Series taking,
+            Series giving,
+            double takingThisEvening,
             @Schema(description = OPTIONAL) Stretch nextTaking,
-            @Schema(description = OPTIONAL) Stretch nextGiving) {
+            @Schema(description = OPTIONAL) Stretch nextGiving,
+            @Schema(description = OPTIONAL) Pace pace) {
 
-        static Row of(Forecasts.Foreseen f, List<ForecastPoint> points) {
+        static Row of(Foreseen f, List<ForecastPoint> points, double takingThisEvening) {
             TreeOutlook outlook = points.isEmpty() ? null : TreeOutlook.of(points);
             return new Row(
                     f.tree().id(),
@@ -70,10 +152,12 @@ record BloomView(
                     f.tree().row(),
                     f.tree().position(),
                     f.reading(),
-                    points.stream().map(p -> Count.of(p.taking())).toList(),
-                    points.stream().map(p -> Count.of(p.giving())).toList(),
+                    Series.of(points, ForecastPoint::taking),
+                    Series.of(points, ForecastPoint::giving),
+                    rounded(takingThisEvening),
                     outlook == null ? null : outlook.taking().map(Stretch::of).orElse(null),
-                    outlook == null ? null : outlook.giving().map(Stretch::of).orElse(null));
+                    outlook == null ? null : outlook.giving().map(Stretch::of).orElse(null),
+                    Pace.of(f.pace()));
         }
     }
 }

@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
 import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.bloom.Surprise;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.kit.Caller;
@@ -28,6 +29,17 @@ class Reading extends OrchardRecord {
     private Instant takenAt;
     private String note;
 
+    /** The limb that was read; empty for the whole tree. */
+    private String limb;
+
+    /** Share of the crown, or of the limb, that was counted. */
+    private double share;
+
+    /** The stage that did not fit what was foreseen, and what was foreseen there. */
+    private String surpriseStage;
+
+    private Double surpriseExpected;
+
     /** Never changed after the reading was written, so it needs no history. */
     @NotAudited
     @OptimisticLock(excluded = true)
@@ -39,20 +51,38 @@ class Reading extends OrchardRecord {
 
     protected Reading() {}
 
-    Reading(
-            UUID id,
-            Caller caller,
-            Instant now,
-            ZoneId zone,
-            UUID treeId,
-            Instant takenAt,
-            String note,
-            Map<String, Integer> counts) {
+    Reading(UUID id, Caller caller, Instant now, ZoneId zone, UUID treeId, Instant takenAt, Details details) {
         super(id, caller, now, zone);
         this.treeId = treeId;
         this.takenAt = takenAt;
-        this.note = note;
-        this.counts = new HashMap<>(counts);
+        this.note = details.note();
+        this.limb = details.limb();
+        this.share = details.share();
+        this.counts = new HashMap<>(details.counts());
+    }
+
+    /** What was seen. */
+    record Details(Map<String, Integer> counts, String limb, double share, String note) {}
+
+    Details details() {
+        return new Details(counts(), limb, share, note);
+    }
+
+    void surprises(Surprise surprise) {
+        this.surpriseStage = surprise.stage();
+        this.surpriseExpected = surprise.expected();
+    }
+
+    String surpriseStage() {
+        return surpriseStage;
+    }
+
+    Double surpriseExpected() {
+        return surpriseExpected;
+    }
+
+    String limb() {
+        return limb;
     }
 
     UUID treeId() {
@@ -61,10 +91,6 @@ class Reading extends OrchardRecord {
 
     Instant takenAt() {
         return takenAt;
-    }
-
-    String note() {
-        return note;
     }
 
     Map<String, Integer> counts() {
@@ -77,6 +103,7 @@ class Reading extends OrchardRecord {
                 sheet.stages().stream()
                         .map(StageSheet::key)
                         .map(stage -> counts.getOrDefault(stage, 0))
-                        .toList());
+                        .toList(),
+                share);
     }
 }

@@ -1,5 +1,6 @@
 package org.evenhand.bloom;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
@@ -29,16 +30,27 @@ import org.springframework.transaction.annotation.Transactional;
 /** Readings of flowers, written down and looked up. */
 @Service
 public class Readings {
+    /** A reading is held against the one before it when that is not older than this. */
+    private static final Duration FITS_WITHIN = Duration.ofDays(4);
+
     private final ReadingRepository readings;
     private final Orchards orchards;
     private final CropCatalogue crops;
+    private final Forecasts forecasts;
     private final OnceWriter once;
     private final InstantSource clock;
 
-    Readings(ReadingRepository readings, Orchards orchards, CropCatalogue crops, OnceWriter once, InstantSource clock) {
+    Readings(
+            ReadingRepository readings,
+            Orchards orchards,
+            CropCatalogue crops,
+            Forecasts forecasts,
+            OnceWriter once,
+            InstantSource clock) {
         this.readings = readings;
         this.orchards = orchards;
         this.crops = crops;
+        this.forecasts = forecasts;
         this.once = once;
         this.clock = clock;
     }
@@ -50,7 +62,7 @@ public class Readings {
         return readings
                 .findTop20ByOrchardIdAndTreeIdAndVoidedAtIsNullOrderByTakenAtDesc(caller.orchardId(), tree.id())
                 .stream()
-                .map(r -> view(r, crops.of(tree.crop())))
+                .map(r -> view(r, crops.of(caller, tree.crop())))
                 .toList();
     }
 
@@ -62,7 +74,7 @@ public class Readings {
                 .stream()
                 .filter(r -> !r.takenAt().isAfter(at))
                 .findFirst()
-                .map(r -> r.asCore(crops.of(tree.crop())));
+                .map(r -> r.asCore(crops.of(caller, tree.crop())));
     }
 
     public ReadingView put(Caller caller, UUID id, ReadingRequest request) {
@@ -75,10 +87,10 @@ public class Readings {
     }
 
     private ReadingView again(Caller caller, Reading found, ReadingRequest request) {
-        CropSheet sheet = crops.of(orchards.tree(caller, found.treeId()).crop());
+        CropSheet sheet = crops.of(caller, orchards.tree(caller, found.treeId()).crop());
         boolean same = found.treeId().equals(request.treeId())
                 && found.takenAt().equals(Given.moment("takenAt", request.takenAt()))
-                && found.counts().equals(checkedCounts(sheet, request.counts()));
+                && found.details().equals(details(sheet, request));
         if (!same) {
             throw new ConflictException(
                     "This reading is already written down with other numbers. Void it and count again.");
@@ -88,14 +100,35 @@ public class Readings {
 
     private ReadingView insert(Caller caller, UUID id, ReadingRequest request) {
         TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
-        CropSheet sheet = crops.of(tree.crop());
+        CropSheet sheet = crops.of(caller, tree.crop());
         ZoneId zone = orchards.details(caller).site().zone();
         Instant takenAt = Given.notInFuture("takenAt", request.takenAt(), orchards.now(caller), zone);
         refuseBeforePlanting("takenAt", tree, takenAt, zone);
-        Map<String, Integer> counts = checkedCounts(sheet, request.counts());
-        String note = Given.optionalText("note", request.note(), 2000);
-        Reading reading = new Reading(id, caller, clock.instant(), zone, tree.id(), takenAt, note, counts);
+        Reading reading = new Reading(id, caller, clock.instant(), zone, tree.id(), takenAt, details(sheet, request));
+        surprise(caller, tree, sheet, reading);
         return view(readings.saveAndFlush(reading), sheet);
+    }
+
+    /** A reading that does not fit the one before it is kept, and says so. */
+    private void surprise(Caller caller, TreeView tree, CropSheet sheet, Reading reading) {
+        readings
+                .findTop20ByOrchardIdAndTreeIdAndVoidedAtIsNullOrderByTakenAtDesc(caller.orchardId(), tree.id())
+                .stream()
+                .filter(r -> r.limb().equals(reading.limb())
+                        && r.takenAt().isBefore(reading.takenAt())
+                        && r.takenAt().isAfter(reading.takenAt().minus(FITS_WITHIN)))
+                .findFirst()
+                .flatMap(before -> forecasts.surprise(caller, tree, before.asCore(sheet), reading.asCore(sheet)))
+                .ifPresent(reading::surprises);
+    }
+
+    private static Reading.Details details(CropSheet sheet, ReadingRequest request) {
+        double share = request.share() == null ? 1 : request.share();
+        return new Reading.Details(
+                checkedCounts(sheet, request.counts()),
+                Given.optionalText("limb", request.limb(), 40),
+                Require.within("share", share, FlowerReading.LEAST_SHARE, 1),
+                Given.optionalText("note", request.note(), 2000));
     }
 
     /** Refuses a moment at which the tree was not there yet. */
@@ -137,6 +170,17 @@ public class Readings {
         Map<String, Integer> inOrder = new LinkedHashMap<>();
         sheet.stages().forEach(s -> inOrder.put(s.key(), r.counts().getOrDefault(s.key(), 0)));
         int flowers = inOrder.values().stream().mapToInt(Integer::intValue).sum();
-        return new ReadingView(r.id(), r.treeId(), r.takenAt(), inOrder, flowers, r.note(), r.version());
+        return new ReadingView(
+                r.id(),
+                r.treeId(),
+                r.takenAt(),
+                inOrder,
+                flowers,
+                r.details().note(),
+                r.limb(),
+                r.details().share(),
+                r.surpriseStage(),
+                r.surpriseExpected(),
+                r.version());
     }
 }

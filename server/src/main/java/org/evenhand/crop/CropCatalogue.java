@@ -2,46 +2,116 @@ package org.evenhand.crop;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.InstantSource;
+import java.time.ZoneOffset;
 import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.OnceWriter;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/** The crop sheets this server works with: those that ship, and those of a directory named in the settings. */
+/** The crop sheets an orchard works with: those that ship, those of a directory named in the settings, its own numbers. */
 @Component
 public class CropCatalogue {
     private final CropSheets sheets;
+    private final OwnSheetRepository own;
+    private final OnceWriter once;
+    private final InstantSource clock;
 
-    CropCatalogue(@Value("${even-hand.crops.directory:}") String directory) {
-        CropSheets shipped = CropSheets.shipped();
-        if (directory.isBlank()) {
-            this.sheets = shipped;
-        } else if (Files.isDirectory(Path.of(directory))) {
-            this.sheets = shipped.withDirectory(Path.of(directory));
-        } else {
-            throw new IllegalStateException("The directory of crop sheets, " + directory + ", is not there.");
-        }
+    /** Sheets by orchard; one object stands until the orchard changes a number, so others may use it as a key. */
+    private final Map<UUID, CropSheets> byOrchard = new ConcurrentHashMap<>();
+
+    CropCatalogue(
+            @Value("${even-hand.crops.directory:}") String directory,
+            OwnSheetRepository own,
+            OnceWriter once,
+            InstantSource clock) {
+        this.sheets = load(directory);
+        this.own = own;
+        this.once = once;
+        this.clock = clock;
     }
 
-    public Collection<CropSheet> all() {
-        return sheets.all();
+    private static CropSheets load(String directory) {
+        CropSheets shipped = CropSheets.shipped();
+        if (directory.isBlank()) {
+            return shipped;
+        }
+        if (Files.isDirectory(Path.of(directory))) {
+            return shipped.withDirectory(Path.of(directory));
+        }
+        throw new IllegalStateException("The directory of crop sheets, " + directory + ", is not there.");
+    }
+
+    public Collection<CropSheet> all(Caller caller) {
+        return of(caller).all();
     }
 
     /** The sheet of a crop, or a refusal that names the field. */
-    public CropSheet require(String field, String crop) {
-        return sheets.find(crop)
+    public CropSheet require(Caller caller, String field, String crop) {
+        return of(caller)
+                .find(crop)
                 .orElseThrow(() -> new InvalidInputException(
                         field,
                         "is '" + crop + "'; there are sheets for "
-                                + all().stream().map(CropSheet::key).toList() + "."));
+                                + all(caller).stream().map(CropSheet::key).toList() + "."));
     }
 
     /** The sheet of a crop that a record names. */
-    public CropSheet of(String crop) {
-        return sheets.find(crop)
+    public CropSheet of(Caller caller, String crop) {
+        return of(caller)
+                .find(crop)
                 .orElseThrow(
                         () -> new IllegalStateException("The crop sheet '" + crop + "', used by records, is gone."));
+    }
+
+    private CropSheets of(Caller caller) {
+        return byOrchard.computeIfAbsent(caller.orchardId(), this::withOwn);
+    }
+
+    private CropSheets withOwn(UUID orchardId) {
+        CropSheets result = sheets;
+        Set<String> seen = new HashSet<>();
+        for (OwnSheet change : own.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(orchardId)) {
+            if (seen.add(change.crop()) && !change.numbers().isEmpty()) {
+                result = result.withOwnNumbers(change.crop(), change.numbers());
+            }
+        }
+        return result;
+    }
+
+    /** The changes of one crop's numbers, the latest first. */
+    List<OwnSheetView> history(Caller caller, String crop) {
+        return own.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
+                .filter(c -> c.crop().equals(crop))
+                .map(OwnSheetView::of)
+                .toList();
+    }
+
+    /** Changes an orchard's own numbers; refused, field by field, where the sheet would not hold together. */
+    OwnSheetView change(Caller caller, UUID id, OwnSheetRequest request) {
+        String crop = Given.text("crop", request.crop(), 60);
+        Map<String, Double> numbers = Given.required("numbers", request.numbers());
+        sheets.withOwnNumbers(crop, numbers);
+        String note = Given.optionalText("note", request.note(), 2000);
+        OwnSheetView saved = once.write(
+                "own_sheet",
+                id,
+                () -> own.findByIdAndOrchardId(id, caller.orchardId()),
+                OwnSheetView::of,
+                () -> OwnSheetView.of(own.saveAndFlush(
+                        new OwnSheet(id, caller, clock.instant(), ZoneOffset.UTC, crop, numbers, note))));
+        byOrchard.remove(caller.orchardId());
+        return saved;
     }
 }

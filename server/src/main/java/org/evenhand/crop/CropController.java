@@ -1,12 +1,19 @@
 package org.evenhand.crop;
 
 import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-@RequestMapping("/api/crops")
+@RequestMapping("/api")
 class CropController {
     private final CropCatalogue catalogue;
 
@@ -14,8 +21,20 @@ class CropController {
         this.catalogue = catalogue;
     }
 
-    @GetMapping
-    List<CropSheetView> all() {
-        return catalogue.all().stream().map(CropSheetView::of).toList();
+    @GetMapping("/crops")
+    List<CropSheetView> all(@AuthenticationPrincipal Caller caller) {
+        return catalogue.all(caller).stream().map(CropSheetView::of).toList();
+    }
+
+    @GetMapping("/crops/{crop}/own")
+    List<OwnSheetView> history(@AuthenticationPrincipal Caller caller, @PathVariable String crop) {
+        return catalogue.history(caller, crop);
+    }
+
+    @PutMapping("/own-sheets/{id}")
+    @PreAuthorize("hasRole('OWNER')")
+    OwnSheetView change(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody OwnSheetRequest request) {
+        return catalogue.change(caller, id, request);
     }
 }

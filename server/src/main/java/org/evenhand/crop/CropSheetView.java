@@ -8,8 +8,12 @@ import java.util.List;
 import org.evenhand.core.crop.CheckDay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.FlowerGlyph;
+import org.evenhand.core.crop.FlowerKey;
 import org.evenhand.core.crop.GateRule;
+import org.evenhand.core.crop.HandHabit;
 import org.evenhand.core.crop.PollenHabit;
+import org.evenhand.core.crop.SeasonHabit;
+import org.evenhand.core.crop.SheetNumber;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.crop.Storage;
@@ -17,6 +21,7 @@ import org.evenhand.core.crop.Storage;
 /** A crop sheet as the API shows it. Temperatures in °C, durations in hours. */
 record CropSheetView(
         String key,
+        String crop,
         String name,
         String scientificName,
         String summary,
@@ -30,8 +35,62 @@ record CropSheetView(
         boolean ownVarietyServes,
         Number ownVarietyWorth,
         String ownVarietyWhy,
+        String pollenGroup,
+        boolean takes,
+        boolean gives,
+        List<Sign> look,
+        List<Mistake> mistakes,
+        Hand hand,
+        Season season,
+        @Schema(description = OPTIONAL) Number ovuleDays,
+        @Schema(description = OPTIONAL) Number stigmaDays,
         List<Check> checks,
-        List<String> cautions) {
+        List<SchoolView> schools,
+        List<String> cautions,
+        List<OwnNumber> numbers) {
+
+    /** A sign one can look for. */
+    @Schema(name = "CropSign")
+    record Sign(String key, String question, String basis, List<Answer> answers) {}
+
+    /** What one may see; {@code likely} is its share in each stage. */
+    @Schema(name = "CropAnswer")
+    record Answer(String key, String name, List<Double> likely) {}
+
+    @Schema(name = "CropMistake")
+    record Mistake(String stage, String takenFor, String say) {}
+
+    @Schema(name = "CropMark")
+    record MarkView(String name, String how, String lasts) {}
+
+    @Schema(name = "CropHand")
+    record Hand(boolean selfFertile, String visitors, String strokes, List<String> tools, List<MarkView> marks) {}
+
+    @Schema(name = "CropSeason")
+    record Season(
+            @Schema(description = OPTIONAL) Number afterLeafOutWeeks,
+            Number roundEveryDays,
+            String rhythm,
+            Number bloomDays,
+            @Schema(description = OPTIONAL) Number chillPortions) {}
+
+    @Schema(name = "CropSchool")
+    record SchoolView(String question, String one, String other, String ours, String why) {}
+
+    /** A number the orchard may change, and as it was shipped. */
+    @Schema(name = "CropNumber")
+    record OwnNumber(String path, double value, String basis, Number shipped, double low, double high, boolean whole) {
+        static OwnNumber of(SheetNumber n) {
+            return new OwnNumber(
+                    n.path(),
+                    n.number().value(),
+                    n.number().basis().name(),
+                    Number.of(n.shipped()),
+                    n.low(),
+                    n.high(),
+                    n.whole());
+        }
+    }
 
     /** A number and what it rests on. */
     @Schema(name = "SourcedNumber")
@@ -58,6 +117,7 @@ record CropSheetView(
             Number shape,
             Number receptivity,
             Number shedding,
+            @Schema(description = OPTIONAL) Number bbch,
             @Schema(description = OPTIONAL) Gate gate,
             Glyph glyph) {
         static Stage of(StageSheet s) {
@@ -72,6 +132,7 @@ record CropSheetView(
                     Number.of(s.shape()),
                     Number.of(s.receptivity()),
                     Number.of(s.shedding()),
+                    s.bbch().map(Number::of).orElse(null),
                     s.gate().map(Gate::of).orElse(null),
                     Glyph.of(s.glyph()));
         }
@@ -90,9 +151,10 @@ record CropSheetView(
     }
 
     @Schema(name = "FlowerGlyph")
-    record Glyph(String form, double spread, String petal, String edge, String dome, boolean dust) {
+    record Glyph(
+            FlowerGlyph.Form form, double spread, String petal, String edge, String accent, String dome, boolean dust) {
         static Glyph of(FlowerGlyph g) {
-            return new Glyph(g.form(), g.spread(), g.petal(), g.edge(), g.dome(), g.dust());
+            return new Glyph(g.form(), g.spread(), g.petal(), g.edge(), g.accent(), g.dome(), g.dust());
         }
     }
 
@@ -121,6 +183,7 @@ record CropSheetView(
     static CropSheetView of(CropSheet s) {
         return new CropSheetView(
                 s.key(),
+                s.crop(),
                 s.name(),
                 s.scientificName(),
                 s.summary(),
@@ -137,7 +200,52 @@ record CropSheetView(
                 s.ownVariety().serves(),
                 Number.of(s.ownVariety().worth()),
                 s.ownVariety().why(),
+                s.pollenGroup(),
+                s.takes(),
+                s.gives(),
+                s.flowerKey().signs().stream().map(CropSheetView::sign).toList(),
+                s.flowerKey().mistakes().stream()
+                        .map(m -> new Mistake(m.stage(), m.takenFor(), m.say()))
+                        .toList(),
+                hand(s.hand()),
+                season(s.season()),
+                s.pollinationPeriod().map(p -> Number.of(p.ovuleDays())).orElse(null),
+                s.pollinationPeriod().map(p -> Number.of(p.stigmaDays())).orElse(null),
                 s.checks().stream().map(Check::of).toList(),
-                s.cautions());
+                s.schools().stream()
+                        .map(x -> new SchoolView(x.question(), x.one(), x.other(), x.ours(), x.why()))
+                        .toList(),
+                s.cautions(),
+                s.numbers().stream().map(OwnNumber::of).toList());
+    }
+
+    private static Sign sign(FlowerKey.Sign s) {
+        return new Sign(
+                s.key(),
+                s.question(),
+                s.basis().name(),
+                s.answers().stream()
+                        .map(a -> new Answer(a.key(), a.name(), a.likely()))
+                        .toList());
+    }
+
+    private static Hand hand(HandHabit h) {
+        return new Hand(
+                h.selfFertile(),
+                h.visitors(),
+                h.strokes(),
+                h.tools(),
+                h.marks().stream()
+                        .map(m -> new MarkView(m.name(), m.how(), m.lasts().name()))
+                        .toList());
+    }
+
+    private static Season season(SeasonHabit s) {
+        return new Season(
+                s.afterLeafOutWeeks().map(Number::of).orElse(null),
+                Number.of(s.roundEveryDays()),
+                s.rhythm(),
+                Number.of(s.bloomDays()),
+                s.chillPortions().map(Number::of).orElse(null));
     }
 }

@@ -14,8 +14,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evenhand.account.Accounts;
+import org.evenhand.bloom.BloomDateRequest;
+import org.evenhand.bloom.BloomDiary;
+import org.evenhand.bloom.HandNeeds;
 import org.evenhand.bloom.ReadingRequest;
 import org.evenhand.bloom.Readings;
+import org.evenhand.core.bloom.HandNeed;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
@@ -31,6 +35,7 @@ import org.evenhand.pollen.LotRequest;
 import org.evenhand.pollen.PollenShelf;
 import org.evenhand.round.PollinationRequest;
 import org.evenhand.round.Pollinations;
+import org.evenhand.weather.WeatherBook;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -60,6 +65,9 @@ class DemoOrchard implements ApplicationRunner {
     private final PollenShelf shelf;
     private final Pollinations pollinations;
     private final FruitChecks checks;
+    private final WeatherBook weather;
+    private final BloomDiary diary;
+    private final HandNeeds handNeeds;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -70,6 +78,9 @@ class DemoOrchard implements ApplicationRunner {
             PollenShelf shelf,
             Pollinations pollinations,
             FruitChecks checks,
+            WeatherBook weather,
+            BloomDiary diary,
+            HandNeeds handNeeds,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -78,6 +89,9 @@ class DemoOrchard implements ApplicationRunner {
         this.shelf = shelf;
         this.pollinations = pollinations;
         this.checks = checks;
+        this.weather = weather;
+        this.diary = diary;
+        this.handNeeds = handNeeds;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -123,6 +137,7 @@ class DemoOrchard implements ApplicationRunner {
         private final Caller tomas;
         private final Instant now;
         private final DemoIds ids;
+        private DemoWeather days;
 
         Season(Caller ines, Caller tomas, Instant now) {
             this.ines = ines;
@@ -132,16 +147,99 @@ class DemoOrchard implements ApplicationRunner {
         }
 
         void fill() {
-            UUID lantern = variety("Lantern");
-            UUID ridge = variety("Pale Ridge");
+            weather();
+            UUID lantern = variety("cherimoya", "Lantern");
+            UUID ridge = variety("cherimoya", "Pale Ridge");
             List<UUID> lanterns = new ArrayList<>();
             List<UUID> ridges = new ArrayList<>();
             for (int i = 1; i <= 3; i++) {
-                lanterns.add(tree(lantern, "Lantern " + i, 2, i));
-                ridges.add(tree(ridge, "Pale Ridge " + i, 3, i));
+                lanterns.add(tree(lantern, "Lantern " + i, "Bank", 2, i));
+                ridges.add(tree(ridge, "Pale Ridge " + i, "Bank", 3, i));
             }
             pastEvenings(lanterns, ridges);
             today(lanterns, ridges);
+            others();
+            seasons(lantern, 148, 11);
+            seasons(ridge, 156, 13);
+            handNeeds.put(ines, ids.next(), new HandNeeds.Request("Bank", 4.0, HandNeed.Insects.FEW, false, null));
+            handNeeds.put(ines, ids.next(), new HandNeeds.Request("Tunnel", 4.0, HandNeed.Insects.NONE, true, null));
+        }
+
+        private LocalDate today() {
+            return now.atZone(ZONE).toLocalDate();
+        }
+
+        /** Five years of days out of a file, ten days of a station, three days of a typed forecast. */
+        private void weather() {
+            LocalDate first = LocalDate.of(today().getYear() - 5, 4, 1);
+            days = new DemoWeather(first, today().plusDays(4));
+            String csv = new DemoWeather(first, today().minusDays(11)).csv();
+            weather.importFile(ines, ids.next(), "heron-bank-days.csv", csv);
+            weather.fillFromStandIn(ines, ids.next(), "Mast at the gate", now, 10 * 24);
+            weather.typedForecast(
+                    ines,
+                    ids.next(),
+                    today().plusDays(1),
+                    List.of(days.on(today().plusDays(1)), days.on(today().plusDays(2)), days.on(today().plusDays(3))));
+        }
+
+        /** One tree each of other crops, so that the board shows how they differ. */
+        private void others() {
+            Instant early = now.minus(25, ChronoUnit.MINUTES);
+            UUID tidewater = tree(variety("atemoya", "Tidewater"), "Tidewater 1", "Bank", 4, 1);
+            read(tidewater, early, Map.of("closed", 8, "narrow", 9, "wide-tight", 3, "shedding", 2, "brown", 1));
+            UUID quarry = tree(variety("sugar-apple", "Quarry Red"), "Quarry Red 1", "Tunnel", 1, 1);
+            read(
+                    quarry,
+                    early.plus(4, ChronoUnit.MINUTES),
+                    Map.of("closed", 10, "narrow", 8, "wide-tight", 6, "brown", 4));
+            UUID ferry = tree(variety("dragon-fruit", "Night Ferry"), "Night Ferry 1", "Wall", 1, 1);
+            read(ferry, early.plus(8, ChronoUnit.MINUTES), Map.of("bud", 14, "tonight", 9, "closed", 2));
+            UUID salt = tree(variety("dragon-fruit", "Salt Lane"), "Salt Lane 1", "Wall", 1, 2);
+            read(salt, early.plus(10, ChronoUnit.MINUTES), Map.of("bud", 9, "tonight", 4, "closed", 1));
+            UUID gate = variety("feijoa", "Copper Gate");
+            UUID hedge = tree(gate, "Copper Gate 1", "Hedge", 1, 1);
+            read(hedge, early.plus(13, ChronoUnit.MINUTES), Map.of("bud", 22, "pink", 12, "yellow", 9, "dry", 5));
+            seasons(gate, 197, 14);
+            apples();
+        }
+
+        /** Apples that have flowered already: their years are what the season's forecast learns from. */
+        private void apples() {
+            UUID ember = variety("apple", "Ember");
+            UUID harrow = variety("apple", "Harrow");
+            tree(ember, "Ember 1", "Top field", 1, 1);
+            tree(harrow, "Harrow 1", "Top field", 1, 2);
+            chilled(ember, 24, 6800);
+            chilled(harrow, 30, 8300);
+        }
+
+        private void chilled(UUID variety, double portions, double heat) {
+            for (int year = today().getYear() - 5; year <= today().getYear(); year++) {
+                LocalDate first = days.bloom(year, portions, heat);
+                dates(variety, year, null, first, first.plusDays(6), first.plusDays(15));
+            }
+        }
+
+        /** A crop of the warm months: the days of its seasons, some earlier, some later. */
+        private void seasons(UUID variety, int firstDayAfterMay, int spread) {
+            int[] off = {3, -4, 1, 5, -3};
+            for (int i = 0; i < off.length; i++) {
+                int year = today().getYear() - off.length + i;
+                LocalDate first = LocalDate.of(year, 5, 1).plusDays(firstDayAfterMay + off[i]);
+                dates(variety, year, first.minusDays(30), first, first.plusDays(spread * 2L), first.plusDays(60));
+            }
+            LocalDate first = LocalDate.of(today().getYear(), 5, 1).plusDays(firstDayAfterMay - 2L);
+            LocalDate full = first.plusDays(spread * 2L);
+            dates(variety, today().getYear(), first.minusDays(31), first, full.isAfter(today()) ? null : full, null);
+        }
+
+        private void dates(UUID variety, int year, LocalDate leaves, LocalDate first, LocalDate full, LocalDate last) {
+            boolean gone = last != null && !last.isAfter(today());
+            diary.put(
+                    ines,
+                    ids.next(),
+                    new BloomDateRequest(variety, year, leaves, first, full, gone ? last : null, null));
         }
 
         private void pastEvenings(List<UUID> lanterns, List<UUID> ridges) {
@@ -183,16 +281,16 @@ class DemoOrchard implements ApplicationRunner {
                     .toInstant();
         }
 
-        private UUID variety(String name) {
+        private UUID variety(String crop, String name) {
             UUID id = ids.next();
-            orchards.put(ines, id, new VarietyRequest("cherimoya", name, null));
+            orchards.put(ines, id, new VarietyRequest(crop, name, null));
             return id;
         }
 
-        private UUID tree(UUID variety, String name, int row, int position) {
+        private UUID tree(UUID variety, String name, String block, int row, int position) {
             UUID id = ids.next();
             LocalDate planted = now.atZone(ZONE).toLocalDate().minusYears(9).withDayOfYear(200 + row * 10);
-            orchards.put(ines, id, new TreeRequest(variety, name, "Bank", row, position, planted, null));
+            orchards.put(ines, id, new TreeRequest(variety, name, block, row, position, planted, null));
             return id;
         }
 
@@ -201,7 +299,11 @@ class DemoOrchard implements ApplicationRunner {
             for (int s = 0; s < STAGES.length; s++) {
                 counts.put(STAGES[s], flowers[s]);
             }
-            readings.put(ines, ids.next(), new ReadingRequest(tree, at, counts, null));
+            read(tree, at, counts);
+        }
+
+        private void read(UUID tree, Instant at, Map<String, Integer> counts) {
+            readings.put(ines, ids.next(), new ReadingRequest(tree, at, counts, null, null, null));
         }
 
         private UUID lot(UUID tree, int flowers, Instant at, Storage storage) {

@@ -59,18 +59,19 @@ public class FruitChecks {
         LocalDate today = orchards.today(caller);
         Map<UUID, List<FruitCheck>> byPollination = byPollination(caller);
         List<FruitSetView.Row> rows = pollinations.all(caller).stream()
-                .map(p -> row(p, byPollination.getOrDefault(p.id(), List.of()), zone, today))
+                .map(p -> row(caller, p, byPollination.getOrDefault(p.id(), List.of()), zone, today))
                 .sorted(Comparator.comparing((FruitSetView.Row r) ->
                         r.due() == null ? LocalDate.MAX : r.due().on()))
                 .toList();
         return new FruitSetView(today, rows);
     }
 
-    private FruitSetView.Row row(PollinationView p, List<FruitCheck> done, ZoneId zone, LocalDate today) {
+    private FruitSetView.Row row(
+            Caller caller, PollinationView p, List<FruitCheck> done, ZoneId zone, LocalDate today) {
         LocalDate pollinatedOn = p.doneAt().atZone(zone).toLocalDate();
         List<LocalDate> dates =
                 done.stream().map(c -> c.checkedAt().atZone(zone).toLocalDate()).toList();
-        FruitSetView.Due due = CheckCalendar.next(crops.of(p.crop()), pollinatedOn, dates)
+        FruitSetView.Due due = CheckCalendar.next(crops.of(caller, p.crop()), pollinatedOn, dates)
                 .map(d -> new FruitSetView.Due(
                         d.due(),
                         !today.isBefore(d.due()),

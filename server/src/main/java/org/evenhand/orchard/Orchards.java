@@ -137,8 +137,8 @@ public class Orchards {
     }
 
     private VarietyView insert(Caller caller, UUID id, VarietyRequest request) {
-        String crop =
-                crops.require("crop", Given.required("crop", request.crop())).key();
+        String crop = crops.require(caller, "crop", Given.required("crop", request.crop()))
+                .key();
         String name = Given.text("name", request.name(), 80);
         refuseTakenName(caller.orchardId(), id, crop, name);
         Orchard orchard = require(caller);

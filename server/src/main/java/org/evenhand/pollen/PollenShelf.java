@@ -74,14 +74,14 @@ public class PollenShelf {
     public List<LotView> all(Caller caller, Instant at) {
         Names names = names(caller);
         return lots.findByOrchardIdAndVoidedAtIsNullOrderByCollectedAtDesc(caller.orchardId()).stream()
-                .map(lot -> view(lot, names, at))
+                .map(lot -> view(caller, lot, names, at))
                 .toList();
     }
 
     /** The jar, or "not found". */
     @Transactional(readOnly = true)
     public LotView lot(Caller caller, UUID id) {
-        return view(require(caller, id), names(caller), orchards.now(caller));
+        return view(caller, require(caller, id), names(caller), orchards.now(caller));
     }
 
     public LotView put(Caller caller, UUID id, LotRequest request) {
@@ -101,7 +101,7 @@ public class PollenShelf {
         if (!same) {
             throw new ConflictException("This lot is already written down otherwise. Void it and record it again.");
         }
-        return view(found, names(caller), orchards.now(caller));
+        return view(caller, found, names(caller), orchards.now(caller));
     }
 
     private LotView insert(Caller caller, UUID id, LotRequest request) {
@@ -110,7 +110,7 @@ public class PollenShelf {
                 .map(tree -> orchards.tree(caller, tree))
                 .toList();
         VarietyView variety = oneVariety(caller, trees);
-        CropSheet sheet = crops.of(variety.crop());
+        CropSheet sheet = crops.of(caller, variety.crop());
         Instant at = Given.notInFuture("collectedAt", request.collectedAt(), orchards.now(caller), zone);
         trees.forEach(tree -> Readings.refuseBeforePlanting("collectedAt", tree, at, zone));
         requireStorage(sheet, request.storage());
@@ -125,7 +125,7 @@ public class PollenShelf {
                 Given.optionalText("note", request.note(), 2000),
                 sources(request));
         PollenLot lot = new PollenLot(id, caller, clock.instant(), zone, nextCode(caller, variety), details);
-        return view(lots.saveAndFlush(lot), names(caller), orchards.now(caller));
+        return view(caller, lots.saveAndFlush(lot), names(caller), orchards.now(caller));
     }
 
     private static Map<UUID, Integer> sources(LotRequest request) {
@@ -256,7 +256,7 @@ public class PollenShelf {
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::name)));
     }
 
-    private LotView view(PollenLot lot, Names names, Instant at) {
+    private LotView view(Caller caller, PollenLot lot, Names names, Instant at) {
         LotDetails d = lot.details();
         VarietyView variety = names.varieties().get(d.varietyId());
         List<LotView.SourceView> sources = new ArrayList<>();
@@ -275,7 +275,7 @@ public class PollenShelf {
                 sources,
                 d.doses(),
                 lot.dosesLeft(),
-                viability(lot, crops.of(variety.crop()), at),
+                viability(lot, crops.of(caller, variety.crop()), at),
                 d.note(),
                 lot.version());
     }

@@ -109,7 +109,7 @@ public class Pollinations {
         Instant doneAt = Given.notInFuture("doneAt", request.doneAt(), orchards.now(caller), zone);
         Readings.refuseBeforePlanting("doneAt", tree, doneAt, zone);
         refuseBeforeCollection(lot, doneAt, zone);
-        refuseWhatDoesNotServe(tree, lot);
+        refuseWhatDoesNotServe(caller, tree, lot);
         Pollination pollination = new Pollination(
                 id,
                 caller,
@@ -134,9 +134,11 @@ public class Pollinations {
         }
     }
 
-    private void refuseWhatDoesNotServe(TreeView tree, LotView lot) {
+    private void refuseWhatDoesNotServe(Caller caller, TreeView tree, LotView lot) {
         CrossCompatibility cross = CrossCompatibility.of(
-                crops.of(tree.crop()), crops.of(lot.crop()), tree.varietyId().equals(lot.varietyId()));
+                crops.of(caller, tree.crop()),
+                crops.of(caller, lot.crop()),
+                tree.varietyId().equals(lot.varietyId()));
         if (!cross.serves()) {
             throw new InvalidInputException(
                     "lotId", lot.code() + " cannot serve " + tree.name() + ": " + cross.why() + " Take another jar.");

@@ -13,7 +13,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Forecasts;
-import org.evenhand.bloom.Forecasts.Foreseen;
+import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.bloom.ForecastPoint;
 import org.evenhand.core.bloom.TreeOutlook;
@@ -74,9 +74,8 @@ class Rounds {
     @Transactional(readOnly = true)
     RoundView plan(Caller caller, Instant asked, Integer mostFlowers) {
         Instant now = orchards.now(caller);
-        List<Foreseen> trees = forecasts.all(caller, now, now.plus(FARTHEST)).stream()
-                .filter(Foreseen::known)
-                .toList();
+        List<Foreseen> trees =
+                forecasts.all(caller, now).stream().filter(Foreseen::known).toList();
         Optional<RoundView.Hours> hours = bestHours(caller, trees, now);
         Instant at = asked == null ? hours.map(RoundView.Hours::from).orElse(now) : checked(caller, asked, now);
         List<LotView> lots = usable(shelf.all(caller, at), at);
@@ -84,7 +83,7 @@ class Rounds {
         RoundRequest request = new RoundRequest(
                 trees.stream().map(t -> mother(t, at, before)).toList(),
                 IntStream.range(0, lots.size())
-                        .mapToObj(rank -> lot(lots.get(rank), rank))
+                        .mapToObj(rank -> lot(caller, lots.get(rank), rank))
                         .toList(),
                 mostFlowers == null ? OptionalInt.empty() : OptionalInt.of(mostFlowers));
         return view(RoundPlan.of(request), at, hours, trees, lots, before, now);
@@ -156,11 +155,11 @@ class Rounds {
                 FlowersToDo.of(tree.sheet(), tree.forecast().stagesAt(at), doneStillTaking));
     }
 
-    private RoundRequest.Lot lot(LotView lot, int rank) {
+    private RoundRequest.Lot lot(Caller caller, LotView lot, int rank) {
         return new RoundRequest.Lot(
                 new LotId(lot.id()),
                 new VarietyId(lot.varietyId()),
-                crops.of(lot.crop()),
+                crops.of(caller, lot.crop()),
                 lot.dosesLeft(),
                 lot.viability().share(),
                 rank);

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.evenhand.core.Require;
+import org.evenhand.core.weather.Air;
 import org.evenhand.core.weather.HourlyTemperatures;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.core.weather.SunEvent;
@@ -59,10 +60,16 @@ class LightController {
         }
     }
 
-    /** Temperature in °C every half-hour from {@code from}, and the sun's days. */
+    /** Temperature in °C every half-hour from {@code from}, the sun's days, and the deficit at {@code from} where it is known. */
     @Schema(name = "Light")
     record LightView(
-            Instant from, Instant until, int stepMinutes, List<Double> celsius, List<SunDayView> suns, String source) {}
+            Instant from,
+            Instant until,
+            int stepMinutes,
+            List<Double> celsius,
+            List<SunDayView> suns,
+            List<WeatherRequests.Stretch> weather,
+            @Schema(description = OPTIONAL) Double deficitKpa) {}
 
     @GetMapping
     LightView light(
@@ -73,7 +80,8 @@ class LightController {
         OrchardDetails orchard = orchards.details(caller);
         Instant start = from == null ? orchards.now(caller) : from;
         Instant until = start.plus(Duration.ofHours(hours));
-        HourlyTemperatures temperatures = weather.temperatures(orchard, start, until);
+        Air air = weather.air(caller, start, until);
+        HourlyTemperatures temperatures = air.temperatures();
         List<Double> celsius = new ArrayList<>();
         for (int minute = 0; minute <= hours * 60; minute += 30) {
             celsius.add(temperatures.celsiusAt(start.plus(Duration.ofMinutes(minute))));
@@ -81,6 +89,15 @@ class LightController {
         List<SunDayView> suns = weather.suns(orchard.site(), start, until).stream()
                 .map(SunDayView::of)
                 .toList();
-        return new LightView(start, until, 30, celsius, suns, Weather.SOURCE);
+        return new LightView(
+                start,
+                until,
+                30,
+                celsius,
+                suns,
+                Weather.stretches(air, start, until).stream()
+                        .map(s -> new WeatherRequests.Stretch(s.from(), s.until(), s.source()))
+                        .toList(),
+                air.deficitAt(start).isPresent() ? air.deficitAt(start).getAsDouble() : null);
     }
 }

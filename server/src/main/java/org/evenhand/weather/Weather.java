@@ -5,24 +5,88 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
-import org.evenhand.core.weather.HourlyTemperatures;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import org.evenhand.core.weather.Air;
+import org.evenhand.core.weather.AirSource;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
+import org.evenhand.kit.Caller;
 import org.evenhand.orchard.OrchardDetails;
+import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
 
-/** What the air and the sun do at an orchard. Until weather is recorded every day is the orchard's usual day. */
+/** What the air and the sun do at an orchard. */
 @Service
 public class Weather {
-    /** Says which weather a number rests on. */
-    public static final String SOURCE = "USUAL_DAY";
+    private final Orchards orchards;
+    private final WeatherRows rows;
 
-    /** Hourly temperatures that cover a stretch of time, starting on a whole hour. */
-    public HourlyTemperatures temperatures(OrchardDetails orchard, Instant from, Instant until) {
+    /** Counts changes of an orchard's weather, so that others know when what they reckoned with it is old. */
+    private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
+
+    Weather(Orchards orchards, WeatherRows rows) {
+        this.orchards = orchards;
+        this.rows = rows;
+    }
+
+    /** What the weather of a stretch rests on; equal as long as nothing of it has changed. */
+    public record Version(OrchardDetails orchard, long changes) {}
+
+    public Version version(Caller caller, OrchardDetails orchard) {
+        return new Version(orchard, changes.getOrDefault(caller.orchardId(), 0L));
+    }
+
+    void changed(UUID orchardId) {
+        changes.merge(orchardId, 1L, Long::sum);
+    }
+
+    /** The air over a stretch of time, hour by hour, starting on a whole hour. */
+    public Air air(Caller caller, Instant from, Instant until) {
+        OrchardDetails orchard = orchards.details(caller);
         Instant start = from.truncatedTo(ChronoUnit.HOURS);
         int hours = (int) Duration.between(start, until).toHours() + 2;
-        return orchard.usual().repeated(orchard.site(), start, hours);
+        // Neighbours lend a night its morning, and a gap its other side.
+        Instant early = start.minus(Duration.ofHours(12));
+        Instant late = until.plus(Duration.ofHours(12));
+        LocalDate first = early.atZone(orchard.site().zone()).toLocalDate().minusDays(1);
+        LocalDate last = late.atZone(orchard.site().zone()).toLocalDate().plusDays(1);
+        Air.Known known = new Air.Known(
+                orchard.usual(),
+                rows.hours(caller.orchardId(), early, late),
+                rows.days(caller.orchardId(), WeatherKind.DAYS, first, last),
+                rows.days(caller.orchardId(), WeatherKind.FORECAST, first, last));
+        return Air.of(orchard.site(), known, start, hours);
+    }
+
+    /** A stretch of time whose air has one kind of source. */
+    public record Stretch(Instant from, Instant until, AirSource source) {}
+
+    /** The stretches of one source each, in order. */
+    public static List<Stretch> stretches(Air air, Instant from, Instant until) {
+        List<Stretch> stretches = new ArrayList<>();
+        Instant at = from;
+        while (at.isBefore(until)) {
+            AirSource source = air.sourceAt(at);
+            Instant end = at;
+            while (end.isBefore(until) && air.sourceAt(end) == source) {
+                end = end.truncatedTo(ChronoUnit.HOURS).plus(Duration.ofHours(1));
+            }
+            stretches.add(new Stretch(at, end.isAfter(until) ? until : end, source));
+            at = end;
+        }
+        return stretches;
+    }
+
+    /** The kinds of source that the air of a stretch rests on. */
+    public static Set<AirSource> sources(Air air) {
+        Set<AirSource> sources = EnumSet.noneOf(AirSource.class);
+        sources.addAll(air.sources());
+        return sources;
     }
 
     /** The sun's days that touch a stretch of time. */

@@ -4,49 +4,73 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.StageSheet;
 
 /**
  * What a steady supply of buds, one an hour, leaves behind on any tree of a crop at a place: it gives the shape inside each stage
- * before anything was read. Computed once for a crop and shared by its trees.
+ * before anything was read. Computed once for a crop and shared by its trees, and so are the half-hourly steps that push readings
+ * forward. Safe to be used by several threads.
  */
 public final class BudSupply {
-    /** How long the supply runs before its shape is trusted. */
-    public static final Duration WARM_UP = Duration.ofDays(20);
-
+    private static final Duration LEAST_WARM_UP = Duration.ofDays(20);
+    private static final Duration MOST_WARM_UP = Duration.ofDays(75);
     private static final double STEP_HOURS = 1;
 
-    /** The supply only gives shapes, so it may take longer steps than a forecast. */
-    private static final double LONGEST_STEP_HOURS = 0.5;
+    /** What is past is only a shape to start from, so it may take longer steps than a forecast. */
+    private static final double COARSE_HOURS = 0.5;
 
     private final CropSheet sheet;
     private final FlowerClock clock;
+    private final FlowerClock coarse;
     private final BloomConditions conditions;
-    private final List<FlowerState> hourly;
+    private final Map<Integer, List<StepMatrix>> steps = new ConcurrentHashMap<>();
+    private final List<FlowerState> hourly = new ArrayList<>();
 
-    private BudSupply(CropSheet sheet, FlowerClock clock, BloomConditions conditions, List<FlowerState> hourly) {
+    private BudSupply(CropSheet sheet, double durations, BloomConditions conditions) {
         this.sheet = sheet;
-        this.clock = clock;
+        this.clock = FlowerClock.of(sheet, durations);
+        this.coarse = clock.withLongestStepHours(COARSE_HOURS);
         this.conditions = conditions;
-        this.hourly = hourly;
     }
 
     /**
-     * @param conditions starting {@link #WARM_UP} or more before the first moment that will be asked about
+     * @param conditions starting {@link #warmUp} or more before the first moment that will be asked about
      * @param until last moment that will be asked about
      */
     public static BudSupply of(CropSheet sheet, BloomConditions conditions, Instant until) {
-        FlowerClock clock = FlowerClock.of(sheet);
-        FlowerClock coarse = clock.withLongestStepHours(LONGEST_STEP_HOURS);
-        List<FlowerState> hourly = new ArrayList<>();
-        FlowerState state = clock.entering(0, 0);
-        hourly.add(state);
-        double last = conditions.temperatures().hoursTo(until);
+        return of(sheet, 1, conditions, until);
+    }
+
+    /** As {@link #of(CropSheet, BloomConditions, Instant)}, for a variety with a factor of its own on the durations. */
+    public static BudSupply of(CropSheet sheet, double durations, BloomConditions conditions, Instant until) {
+        BudSupply supply = new BudSupply(sheet, durations, conditions);
+        supply.run(conditions.temperatures().hoursTo(until));
+        return supply;
+    }
+
+    /** How long the supply of a crop runs before its shape is trusted. */
+    public static Duration warmUp(CropSheet sheet) {
+        double hours = sheet.stages().stream()
+                .map(StageSheet::meanHours)
+                .mapToDouble(h -> h.value())
+                .sum();
+        Duration wanted = Duration.ofHours((long) (hours * 1.3));
+        return wanted.compareTo(LEAST_WARM_UP) < 0
+                ? LEAST_WARM_UP
+                : wanted.compareTo(MOST_WARM_UP) > 0 ? MOST_WARM_UP : wanted;
+    }
+
+    private void run(double last) {
+        FlowerBatch batch = FlowerBatch.of(List.of(clock.entering(0, 0)));
+        hourly.add(batch.state(0));
         for (double at = 0; at < last; at += STEP_HOURS) {
-            state = coarse.advance(state.withNewBuds(STEP_HOURS), conditions, at, at + STEP_HOURS);
-            hourly.add(state);
+            batch.set(0, batch.state(0).withNewBuds(STEP_HOURS));
+            advance(batch, at, at + STEP_HOURS);
+            hourly.add(batch.state(0));
         }
-        return new BudSupply(sheet, clock, conditions, hourly);
     }
 
     CropSheet sheet() {
@@ -65,14 +89,50 @@ public final class BudSupply {
         return conditions.temperatures().hoursTo(at);
     }
 
+    /** Pushes a batch forward in half-hourly steps that are shared by all who ask. */
+    void advance(FlowerBatch batch, double fromHour, double toHour) {
+        double at = fromHour;
+        while (at < toHour) {
+            int index = (int) Math.floor(at / COARSE_HOURS + 1e-9);
+            double end = (index + 1) * COARSE_HOURS;
+            boolean whole = at <= index * COARSE_HOURS + 1e-9 && end <= toHour + 1e-9;
+            double next = whole ? end : Math.min(end, toHour);
+            List<StepMatrix> stretch = whole ? wholeStep(index) : coarse.steps(conditions, at, next);
+            stretch.forEach(batch::apply);
+            at = next;
+        }
+    }
+
+    private List<StepMatrix> wholeStep(int index) {
+        return steps.computeIfAbsent(index, i -> coarse.steps(conditions, i * COARSE_HOURS, (i + 1) * COARSE_HOURS));
+    }
+
+    /** A state some hours later. */
+    FlowerState advance(FlowerState state, double fromHour, double toHour) {
+        FlowerBatch batch = FlowerBatch.of(List.of(state));
+        advance(batch, fromHour, toHour);
+        return batch.state(0);
+    }
+
     /** The supply's state at a moment, hours after the conditions' start. */
     FlowerState at(double hour) {
         int index = (int) Math.min(Math.max(0, Math.floor(hour / STEP_HOURS)), hourly.size() - 1.0);
         double before = index * STEP_HOURS;
         FlowerState state = hourly.get(index);
-        if (!(hour > before)) {
-            return state;
+        return hour > before ? advance(state.withNewBuds(hour - before), before, hour) : state;
+    }
+
+    /** What share of a tree's flowers is in each stage at a moment, under the steady supply. */
+    public double[] usualShares(Instant at) {
+        double[] totals = at(hoursTo(at)).stageTotals();
+        double[] shares = new double[sheet.stages().size()];
+        double sum = 0;
+        for (int s = 0; s < shares.length; s++) {
+            sum += totals[s];
         }
-        return clock.advance(state.withNewBuds(hour - before), conditions, before, hour);
+        for (int s = 0; s < shares.length; s++) {
+            shares[s] = sum > 0 ? totals[s] / sum : 1.0 / shares.length;
+        }
+        return shares;
     }
 }

@@ -53,18 +53,28 @@ public final class FlowerClock {
 
     /** The clock of a crop sheet. */
     public static FlowerClock of(CropSheet sheet) {
+        return of(sheet, 1);
+    }
+
+    /**
+     * The clock of a crop sheet for a variety that is slower or faster than the sheet.
+     *
+     * @param durations factor on every duration, 1 for the sheet's own
+     */
+    public static FlowerClock of(CropSheet sheet, double durations) {
+        Require.within("durations", durations, 0.2, 5);
         DevelopmentRate rate = new DevelopmentRate(
                 sheet.baseTemperatureC().value(),
                 sheet.referenceTemperatureC().value(),
                 sheet.capTemperatureC().value());
-        return of(rate, sheet.stages().stream().map(FlowerClock::timed).toList());
+        return of(rate, sheet.stages().stream().map(s -> timed(s, durations)).toList());
     }
 
-    private static TimedStage timed(StageSheet stage) {
+    private static TimedStage timed(StageSheet stage, double durations) {
         OptionalDouble halfTime = stage.gate()
                 .map(g -> OptionalDouble.of(g.halfTimeMinutes().value() / 60))
                 .orElse(OptionalDouble.empty());
-        return new TimedStage(stage.meanHours().value(), stage.subPhases(), halfTime);
+        return new TimedStage(stage.meanHours().value() * durations, stage.subPhases(), halfTime);
     }
 
     /** A copy that takes shorter steps, to check how much the step matters. */
@@ -133,6 +143,20 @@ public final class FlowerClock {
             }
             reached.at(i);
         }
+    }
+
+    /** The steps that push any state of this clock from one hour to another, in order; to be kept and applied many times. */
+    List<StepMatrix> steps(BloomConditions conditions, double fromHour, double toHour) {
+        List<StepMatrix> steps = new ArrayList<>();
+        StepMatrix matrix = new StepMatrix(compartmentCount());
+        double at = fromHour;
+        while (at < toHour) {
+            double next = nextStop(conditions, at, toHour);
+            matrix.exponential(ratesTimesStep(conditions, at, next));
+            steps.add(matrix.packed());
+            at = next;
+        }
+        return steps;
     }
 
     TimedStage stage(int stage) {

@@ -23,18 +23,33 @@ public record FlowerCount(double mean, int low, int high) {
      * @param probability chance of one flower of that stage to be in the phase, 0 to 1
      */
     static FlowerCount of(double[] flowers, double[] probability) {
+        double[] whole = new double[flowers.length];
+        java.util.Arrays.fill(whole, 1);
+        return of(flowers, probability, whole);
+    }
+
+    /**
+     * @param share for each starting stage, the share of its flowers that was counted; the rest is reckoned, which adds the
+     *     spread of a count of a part
+     */
+    static FlowerCount of(double[] flowers, double[] probability, double[] share) {
         double mean = 0;
         double variance = 0;
         double total = 0;
+        boolean inPart = false;
         for (int s = 0; s < flowers.length; s++) {
-            mean += flowers[s] * probability[s];
-            variance += flowers[s] * probability[s] * (1 - probability[s]);
-            total += flowers[s];
+            double p = probability[s];
+            mean += flowers[s] * p;
+            variance += flowers[s] * p * (1 - p);
+            // Counted k of N flowers, each seen with chance q: N is k / q give or take the root of k (1 − q) / q².
+            variance += p * p * flowers[s] * (1 - share[s]) / share[s];
+            total += flowers[s] / share[s];
+            inPart |= share[s] < 1;
         }
         if (variance < 1e-12) {
             return new FlowerCount(mean, (int) Math.round(mean), (int) Math.round(mean));
         }
-        return total <= EXACT_UP_TO
+        return total <= EXACT_UP_TO && !inPart
                 ? exact(mean, distribution(flowers, probability))
                 : normal(mean, Math.sqrt(variance), total);
     }

@@ -64,8 +64,13 @@ public final class FlowerState {
 
     /** This state with buds that enter the first stage. */
     FlowerState withNewBuds(double buds) {
+        return withNew(0, buds);
+    }
+
+    /** This state with flowers that enter a stage. */
+    FlowerState withNew(int stage, double entering) {
         double[] more = flowers.clone();
-        more[0] += buds;
+        more[clock.firstCompartment(stage)] += entering;
         return new FlowerState(clock, more);
     }
 

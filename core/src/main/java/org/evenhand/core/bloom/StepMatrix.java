@@ -22,6 +22,23 @@ final class StepMatrix {
         this.column = new double[size];
     }
 
+    /** A copy that keeps only what it needs, to be applied many times; its entries cannot be set again. */
+    StepMatrix packed() {
+        StepMatrix copy = new StepMatrix(size, new double[size][], width.clone());
+        for (int row = 0; row < size; row++) {
+            copy.fromAbove[row] = java.util.Arrays.copyOf(fromAbove[row], width[row]);
+        }
+        return copy;
+    }
+
+    private StepMatrix(int size, double[][] fromAbove, int[] width) {
+        this.size = size;
+        this.fromAbove = fromAbove;
+        this.width = width;
+        this.term = new double[0];
+        this.column = new double[0];
+    }
+
     int size() {
         return size;
     }

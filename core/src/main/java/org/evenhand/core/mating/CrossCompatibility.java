@@ -16,7 +16,12 @@ public record CrossCompatibility(double worth, String why) {
      * @param sameVariety whether both are of one variety
      */
     public static CrossCompatibility of(CropSheet seedParent, CropSheet pollenParent, boolean sameVariety) {
-        if (!seedParent.key().equals(pollenParent.key())) {
+        if (!seedParent.takes() || !pollenParent.gives()) {
+            String which =
+                    seedParent.takes() ? pollenParent.name() + " gives no pollen" : seedParent.name() + " takes none";
+            return new CrossCompatibility(0, which + ".");
+        }
+        if (!seedParent.pollenGroup().equals(pollenParent.pollenGroup())) {
             return new CrossCompatibility(
                     0, pollenParent.name() + " pollen is not known to serve " + seedParent.name() + ".");
         }
@@ -24,6 +29,10 @@ public record CrossCompatibility(double worth, String why) {
             return new CrossCompatibility(
                     seedParent.ownVariety().worth().value(),
                     seedParent.ownVariety().why());
+        }
+        if (!seedParent.crop().equals(pollenParent.crop())) {
+            return new CrossCompatibility(
+                    1, pollenParent.name() + " pollen serves " + seedParent.name() + ", its near kin.");
         }
         return new CrossCompatibility(1, "Another variety of the same crop.");
     }

@@ -42,6 +42,13 @@ public final class HourlyTemperatures {
         return start;
     }
 
+    /** The same temperatures from a later whole hour on; from their own start when that is later. */
+    public HourlyTemperatures startingAt(Instant later) {
+        int first = (int) Math.min(Math.max(0, Math.floor(hoursTo(later))), celsius.length - 1.0);
+        return new HourlyTemperatures(
+                start.plus(Duration.ofHours(first)), Arrays.copyOfRange(celsius, first, celsius.length));
+    }
+
     /** Hours from the start to a moment; negative before it. */
     public double hoursTo(Instant at) {
         Duration d = Duration.between(start, at);

@@ -1,0 +1,114 @@
+package org.evenhand.bloom;
+
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The days on which varieties flowered, year by year, as they are written down. */
+@Service
+public class BloomDiary {
+    private final BloomDateRepository dates;
+    private final Orchards orchards;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    BloomDiary(BloomDateRepository dates, Orchards orchards, OnceWriter once, InstantSource clock) {
+        this.dates = dates;
+        this.orchards = orchards;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<BloomDateView> all(Caller caller) {
+        return dates.findByOrchardIdAndVoidedAtIsNullOrderByYearDesc(caller.orchardId()).stream()
+                .map(BloomDateView::of)
+                .toList();
+    }
+
+    public BloomDateView put(Caller caller, UUID id, BloomDateRequest request) {
+        ZoneId zone = orchards.details(caller).site().zone();
+        LocalDate today = orchards.today(caller);
+        BloomDate.Dates days = checked(request, today);
+        UUID variety = orchards.variety(caller, Given.required("varietyId", request.varietyId()))
+                .id();
+        int year = Require.within("year", Given.required("year", request.year()), 1900, today.getYear() + 1);
+        return once.write(
+                "bloom_date",
+                id,
+                () -> dates.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> change(found, days, request),
+                () -> {
+                    refuseTaken(caller, variety, year);
+                    return BloomDateView.of(
+                            dates.saveAndFlush(new BloomDate(id, caller, clock.instant(), zone, variety, year, days)));
+                });
+    }
+
+    private BloomDateView change(BloomDate found, BloomDate.Dates days, BloomDateRequest request) {
+        if (request.version() != null || !found.dates().equals(days)) {
+            found.requireVersion("season", request.version());
+            found.change(days);
+        }
+        return BloomDateView.of(dates.saveAndFlush(found));
+    }
+
+    private void refuseTaken(Caller caller, UUID variety, int year) {
+        boolean taken = dates.findByOrchardIdAndVoidedAtIsNullOrderByYearDesc(caller.orchardId()).stream()
+                .anyMatch(d -> d.varietyId().equals(variety) && d.year() == year);
+        if (taken) {
+            throw new InvalidInputException("year", "is " + year + ", which is written down already; change that one.");
+        }
+    }
+
+    private static BloomDate.Dates checked(BloomDateRequest r, LocalDate today) {
+        BloomDate.Dates days = new BloomDate.Dates(r.leafOut(), r.firstBloom(), r.fullBloom(), r.lastBloom());
+        if (days.leafOut() == null && days.firstBloom() == null) {
+            throw new InvalidInputException("firstBloom", "is missing; give it, or the day of leaf-out.");
+        }
+        inOrder("fullBloom", days.firstBloom(), "first bloom", days.fullBloom());
+        inOrder("lastBloom", days.fullBloom(), "full bloom", days.lastBloom());
+        notAhead("leafOut", days.leafOut(), today);
+        notAhead("firstBloom", days.firstBloom(), today);
+        notAhead("fullBloom", days.fullBloom(), today);
+        notAhead("lastBloom", days.lastBloom(), today);
+        return days;
+    }
+
+    private static void inOrder(String field, LocalDate before, String what, LocalDate day) {
+        if (day != null && before == null) {
+            throw new InvalidInputException(field, "is given, but not the day of " + what + " before it.");
+        }
+        if (day != null && day.isBefore(before)) {
+            throw new InvalidInputException(field, "is " + day + ", before the day of " + what + ", " + before + ".");
+        }
+    }
+
+    private static void notAhead(String field, LocalDate day, LocalDate today) {
+        if (day != null && day.isAfter(today)) {
+            throw new InvalidInputException(field, "is " + day + ", which is still to come; today is " + today + ".");
+        }
+    }
+
+    @Transactional
+    public void voidDate(Caller caller, UUID id, VoidRequest request) {
+        BloomDate date = dates.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("season", id));
+        if (!date.voided()) {
+            date.requireVersion("season", request.version());
+            date.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}

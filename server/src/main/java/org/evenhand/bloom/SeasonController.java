@@ -1,0 +1,59 @@
+package org.evenhand.bloom;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class SeasonController {
+    private final Seasons seasons;
+    private final BloomDiary diary;
+    private final HandNeeds handNeeds;
+
+    SeasonController(Seasons seasons, BloomDiary diary, HandNeeds handNeeds) {
+        this.seasons = seasons;
+        this.diary = diary;
+        this.handNeeds = handNeeds;
+    }
+
+    @GetMapping("/season")
+    SeasonView season(@AuthenticationPrincipal Caller caller) {
+        return seasons.season(caller);
+    }
+
+    @PutMapping("/bloom-dates/{id}")
+    BloomDateView putDate(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody BloomDateRequest request) {
+        return diary.put(caller, id, request);
+    }
+
+    @PostMapping("/bloom-dates/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidDate(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        diary.voidDate(caller, id, request);
+    }
+
+    @GetMapping("/hand-need")
+    List<HandNeeds.View> handNeed(@AuthenticationPrincipal Caller caller) {
+        return handNeeds.all(caller);
+    }
+
+    @PutMapping("/block-notes/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void putNote(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody HandNeeds.Request request) {
+        handNeeds.put(caller, id, request);
+    }
+}

@@ -1,0 +1,370 @@
+package org.evenhand.bloom;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.bloom.BloomConditions;
+import org.evenhand.core.bloom.BloomCourse;
+import org.evenhand.core.bloom.BloomDates;
+import org.evenhand.core.bloom.BudSupply;
+import org.evenhand.core.bloom.Overlap;
+import org.evenhand.core.bloom.PollenTube;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.weather.Air;
+import org.evenhand.core.weather.AirSource;
+import org.evenhand.core.weather.HourlyTemperatures;
+import org.evenhand.core.weather.WinterRest;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.orchard.OrchardDetails;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.VarietyView;
+import org.evenhand.weather.Weather;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Foresees the season: chill and heat, when each variety flowers, and whose pollen reaches whom. */
+@Service
+class Seasons {
+    private static final int SEASON_DAYS = 365;
+    private static final double KNOWN_ENOUGH = 0.95;
+
+    /** From last flower to full bloom where nobody wrote it down: the share of the sheet's bloom days. Our judgement. */
+    private static final double FULL_AFTER = 0.35;
+
+    private final BloomDiary diary;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final Weather weather;
+
+    /** Foreseeing a season takes a second, so it is kept while nothing it rests on has changed. */
+    private final Cache<Basis, SeasonView> known = Caffeine.newBuilder()
+            .maximumSize(200)
+            .expireAfterAccess(Duration.ofHours(2))
+            .build();
+
+    Seasons(BloomDiary diary, Orchards orchards, CropCatalogue crops, Weather weather) {
+        this.diary = diary;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.weather = weather;
+    }
+
+    private record Basis(
+            UUID orchard,
+            Weather.Version weather,
+            LocalDate today,
+            List<BloomDateView> dates,
+            List<VarietyView> varieties,
+            List<Integer> sheets) {}
+
+    @Transactional(readOnly = true)
+    SeasonView season(Caller caller) {
+        OrchardDetails orchard = orchards.details(caller);
+        List<VarietyView> varieties = orchards.varieties(caller);
+        List<BloomDateView> dates = diary.all(caller);
+        List<Integer> sheets = varieties.stream()
+                .map(v -> System.identityHashCode(crops.of(caller, v.crop())))
+                .toList();
+        Basis basis = new Basis(
+                caller.orchardId(), weather.version(caller, orchard), orchards.today(caller), dates, varieties, sheets);
+        return known.get(basis, b -> new Look(caller, orchard, b).view());
+    }
+
+    /** One look at a season. */
+    private final class Look {
+        private final Caller caller;
+        private final OrchardDetails orchard;
+        private final ZoneId zone;
+        private final Basis basis;
+        private final LocalDate start;
+        private final int year;
+        private final Map<LocalDate, Air> airs = new HashMap<>();
+        private final double[] coming;
+        private final Map<UUID, BloomCourse> courses = new HashMap<>();
+
+        Look(Caller caller, OrchardDetails orchard, Basis basis) {
+            this.caller = caller;
+            this.orchard = orchard;
+            this.zone = orchard.site().zone();
+            this.basis = basis;
+            this.start = startBefore(basis.today());
+            this.year = bloomYear(start);
+            this.coming = coming();
+        }
+
+        private boolean south() {
+            return orchard.site().latitude() < 0;
+        }
+
+        /** Rest begins in early November in the north, in early May in the south. */
+        private LocalDate startBefore(LocalDate day) {
+            Month month = south() ? Month.MAY : Month.NOVEMBER;
+            LocalDate thisYear = LocalDate.of(day.getYear(), month, 1);
+            return day.isBefore(thisYear) ? thisYear.minusYears(1) : thisYear;
+        }
+
+        private int bloomYear(LocalDate seasonStart) {
+            return south() ? seasonStart.getYear() : seasonStart.getYear() + 1;
+        }
+
+        private LocalDate startOf(int bloomYear) {
+            return LocalDate.of(south() ? bloomYear : bloomYear - 1, south() ? Month.MAY : Month.NOVEMBER, 1);
+        }
+
+        private Instant midnight(LocalDate date) {
+            return date.atStartOfDay(zone).toInstant();
+        }
+
+        private Air air(LocalDate seasonStart) {
+            return airs.computeIfAbsent(
+                    seasonStart, s -> weather.air(caller, midnight(s), midnight(s.plusDays(SEASON_DAYS))));
+        }
+
+        /** The coming season's hours: as known, and where nothing is known as the mean of the past seasons at that hour. */
+        private double[] coming() {
+            double[] hours = air(start).temperatures().toArray();
+            List<AirSource> sources = air(start).sources();
+            List<Air> past = pastStarts().stream().map(this::air).toList();
+            for (int h = 0; h < hours.length; h++) {
+                int hour = h;
+                if (sources.get(h) == AirSource.USUAL) {
+                    hours[h] = past.stream()
+                            .filter(a ->
+                                    hour < a.sources().size() && a.sources().get(hour) != AirSource.USUAL)
+                            .mapToDouble(a -> a.temperatures().celsiusAtHour(hour))
+                            .average()
+                            .orElse(hours[h]);
+                }
+            }
+            return hours;
+        }
+
+        private List<LocalDate> pastStarts() {
+            return basis.dates().stream()
+                    .map(BloomDateView::year)
+                    .filter(y -> y < year)
+                    .distinct()
+                    .map(this::startOf)
+                    .toList();
+        }
+
+        SeasonView view() {
+            List<SeasonView.Variety> varieties =
+                    basis.varieties().stream().map(this::variety).toList();
+            return new SeasonView(year, start, basis.today(), rest(), varieties, pairs());
+        }
+
+        private SeasonView.Rest rest() {
+            int hours = (int) Math.min(coming.length, ChronoUnit.DAYS.between(start, basis.today()) * 24);
+            WinterRest rest = new WinterRest();
+            List<SeasonView.Week> weeks = new ArrayList<>();
+            for (int h = 0; h < hours; h++) {
+                rest.hour(coming[h]);
+                if ((h + 1) % (24 * 7) == 0) {
+                    LocalDate until = start.plusDays((h + 1) / 24);
+                    weeks.add(new SeasonView.Week(until, rest.chillPortions(), rest.growingDegreeHours()));
+                }
+            }
+            return new SeasonView.Rest(
+                    hours,
+                    knownShare(air(start), hours),
+                    rest.chillingHours(),
+                    rest.hoursBelow(),
+                    rest.utahUnits(),
+                    rest.utahSinceLowest(),
+                    rest.chillPortions(),
+                    rest.growingDegreeHours(),
+                    weeks);
+        }
+
+        private static double knownShare(Air air, int hours) {
+            long measured = air.sources().stream()
+                    .limit(hours)
+                    .filter(s -> s != AirSource.USUAL && s != AirSource.FORECAST)
+                    .count();
+            return hours == 0 ? 0 : (double) measured / hours;
+        }
+
+        private SeasonView.Variety variety(VarietyView v) {
+            CropSheet sheet = crops.of(caller, v.crop());
+            List<BloomDateView> history = basis.dates().stream()
+                    .filter(d -> d.varietyId().equals(v.id()))
+                    .toList();
+            Optional<BloomDateView> now =
+                    history.stream().filter(d -> d.year() == year).findFirst();
+            Optional<BloomDates> first = outlook(history, sheet, BloomDateView::firstBloom);
+            Optional<BloomDates> full = outlook(history, sheet, BloomDateView::fullBloom);
+            Optional<Course> course = course(sheet, history, now, first, full);
+            course.ifPresent(c -> courses.put(v.id(), c.course()));
+            return new SeasonView.Variety(
+                    v.id(),
+                    v.name(),
+                    v.crop(),
+                    history,
+                    first.map(SeasonView.Outlook::of).orElse(null),
+                    full.map(SeasonView.Outlook::of).orElse(null),
+                    now.map(d -> d.firstBloom() != null).orElse(false),
+                    sheet.season().chillPortions().map(c -> c.value()).orElse(null),
+                    begin(sheet, now),
+                    sheet.season().rhythm(),
+                    course.map(Course::view).orElse(null),
+                    course.flatMap(c -> visits(sheet, c.full())).orElse(null));
+        }
+
+        private static LocalDate begin(CropSheet sheet, Optional<BloomDateView> now) {
+            return sheet.season()
+                    .afterLeafOutWeeks()
+                    .flatMap(weeks -> now.map(BloomDateView::leafOut).map(d -> d.plusDays((long) (weeks.value() * 7))))
+                    .orElse(null);
+        }
+
+        private Optional<BloomDates> outlook(
+                List<BloomDateView> history, CropSheet sheet, Function<BloomDateView, LocalDate> day) {
+            List<BloomDates.PastSeason> past = history.stream()
+                    .filter(d -> d.year() < year && day.apply(d) != null)
+                    .map(d -> past(startOf(d.year()), day.apply(d)))
+                    .flatMap(Optional::stream)
+                    .toList();
+            return BloomDates.of(
+                    past, start, coming, sheet.season().chillPortions().map(c -> c.value()));
+        }
+
+        /** A past season; its hours are used when nearly all of them are known. Days before their season's start are left out. */
+        private Optional<BloomDates.PastSeason> past(LocalDate seasonStart, LocalDate bloom) {
+            if (bloom.isBefore(seasonStart) || !bloom.isBefore(seasonStart.plusDays(SEASON_DAYS))) {
+                return Optional.empty();
+            }
+            int hours = (int) (ChronoUnit.DAYS.between(seasonStart, bloom) + 1) * 24;
+            Air air = air(seasonStart);
+            return Optional.of(new BloomDates.PastSeason(
+                    seasonStart,
+                    bloom,
+                    knownShare(air, hours) >= KNOWN_ENOUGH
+                            ? Optional.of(air.temperatures().toArray())
+                            : Optional.empty()));
+        }
+
+        private record Course(BloomCourse course, SeasonView.Course view, LocalDate full) {}
+
+        private Optional<Course> course(
+                CropSheet sheet,
+                List<BloomDateView> history,
+                Optional<BloomDateView> now,
+                Optional<BloomDates> first,
+                Optional<BloomDates> full) {
+            LocalDate from = now.map(BloomDateView::firstBloom)
+                    .or(() -> first.map(BloomDates::expected))
+                    .orElse(null);
+            if (from == null) {
+                return Optional.empty();
+            }
+            long days = (long) sheet.season().bloomDays().value();
+            LocalDate guess = full.map(BloomDates::expected)
+                    .filter(d -> !d.isBefore(from))
+                    .orElse(from.plusDays(Math.round(days * FULL_AFTER)));
+            LocalDate peak = now.map(BloomDateView::fullBloom).orElse(guess);
+            LocalDate last = now.map(BloomDateView::lastBloom)
+                    .orElse(usualLast(history, peak).orElse(from.plusDays(days)));
+            LocalDate end = last.isBefore(peak) ? peak : last;
+            BloomCourse course = BloomCourse.of(supply(sheet, from, end), zone, from, peak, end);
+            return Optional.of(new Course(course, view(course, from), peak));
+        }
+
+        /** The last flowers came as long after full bloom as in the mean of the past years. */
+        private static Optional<LocalDate> usualLast(List<BloomDateView> history, LocalDate peak) {
+            var days = history.stream()
+                    .filter(d -> d.lastBloom() != null)
+                    .mapToLong(d -> ChronoUnit.DAYS.between(d.fullBloom(), d.lastBloom()))
+                    .average();
+            return days.isPresent() ? Optional.of(peak.plusDays(Math.round(days.getAsDouble()))) : Optional.empty();
+        }
+
+        private BudSupply supply(CropSheet sheet, LocalDate from, LocalDate end) {
+            HourlyTemperatures hours = HourlyTemperatures.of(
+                            midnight(start), Arrays.stream(coming).boxed().toList())
+                    .startingAt(midnight(from));
+            Instant until = midnight(end.plusDays(30));
+            // Only the clock is wanted here, no supply of buds before the first flowers.
+            return BudSupply.of(sheet, BloomConditions.of(sheet, orchard.site(), hours, until), hours.start());
+        }
+
+        private static SeasonView.Course view(BloomCourse course, LocalDate from) {
+            LocalDate last = java.util.stream.Stream.of(course.taking(), course.giving())
+                    .filter(m -> !m.isEmpty())
+                    .map(m -> m.lastKey())
+                    .max(LocalDate::compareTo)
+                    .orElse(from);
+            int days = (int) ChronoUnit.DAYS.between(from, last) + 1;
+            double[] taking = new double[days];
+            double[] giving = new double[days];
+            Arrays.setAll(taking, d -> rounded(course.taking().getOrDefault(from.plusDays(d), 0.0)));
+            Arrays.setAll(giving, d -> rounded(course.giving().getOrDefault(from.plusDays(d), 0.0)));
+            return new SeasonView.Course(from, taking, giving);
+        }
+
+        private static double rounded(double share) {
+            return Math.round(share * 1000) / 1000.0;
+        }
+
+        /** Until when a second visit still helps, at the daily means from full bloom on. */
+        private Optional<SeasonView.Visits> visits(CropSheet sheet, LocalDate full) {
+            return sheet.pollinationPeriod().map(period -> {
+                int from = (int) ChronoUnit.DAYS.between(start, full);
+                List<Double> means = new ArrayList<>();
+                for (int d = from; d < from + 30 && (d + 1) * 24 <= coming.length; d++) {
+                    means.add(Arrays.stream(coming, d * 24, (d + 1) * 24)
+                            .average()
+                            .orElseThrow());
+                }
+                OptionalInt tube = PollenTube.daysToArrive(means);
+                return new SeasonView.Visits(
+                        means.stream().limit(7).mapToDouble(m -> m).average().orElse(Double.NaN),
+                        PollenTube.effectiveVisits(
+                                means,
+                                period.ovuleDays().value(),
+                                period.stigmaDays().value()),
+                        tube.isPresent() ? tube.getAsInt() : null);
+            });
+        }
+
+        private List<SeasonView.Pair> pairs() {
+            Map<UUID, VarietyView> byId =
+                    basis.varieties().stream().collect(Collectors.toMap(VarietyView::id, Function.identity()));
+            List<SeasonView.Pair> pairs = new ArrayList<>();
+            courses.forEach((giver, gives) -> courses.forEach((taker, takes) -> {
+                CrossCompatibility cross = CrossCompatibility.of(
+                        crops.of(caller, byId.get(taker).crop()),
+                        crops.of(caller, byId.get(giver).crop()),
+                        giver.equals(taker));
+                if (!giver.equals(taker) && cross.serves()) {
+                    Overlap o = Overlap.of(gives, takes);
+                    pairs.add(new SeasonView.Pair(
+                            giver,
+                            taker,
+                            o.way(),
+                            o.fresh().map(BloomCourse.Days::first).orElse(null),
+                            o.fresh().map(BloomCourse.Days::last).orElse(null),
+                            o.keepDays()));
+                }
+            }));
+            return pairs;
+        }
+    }
+}

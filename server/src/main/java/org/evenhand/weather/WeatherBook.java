@@ -1,0 +1,290 @@
+package org.evenhand.weather;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.evenhand.core.FieldProblem;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.weather.Air;
+import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.OrchardDetails;
+import org.evenhand.orchard.Orchards;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Weather as it is written down: files, typed forecasts, stations. */
+@Service
+public class WeatherBook {
+    private static final int MOST_FORECAST_DAYS = 16;
+    private static final int MOST_POSTED_HOURS = 24 * 31;
+    private static final int MOST_TOLD = 200;
+    private static final Duration SHOWN_BACK = Duration.ofDays(14);
+    private static final Duration SHOWN_AHEAD = Duration.ofDays(10);
+
+    private final WeatherRecordRepository records;
+    private final WeatherRows rows;
+    private final Weather weather;
+    private final Orchards orchards;
+    private final OnceWriter once;
+    private final InstantSource clock;
+    private final SecureRandom random = new SecureRandom();
+
+    WeatherBook(
+            WeatherRecordRepository records,
+            WeatherRows rows,
+            Weather weather,
+            Orchards orchards,
+            OnceWriter once,
+            InstantSource clock) {
+        this.records = records;
+        this.rows = rows;
+        this.weather = weather;
+        this.orchards = orchards;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** Takes a file. Bad rows refuse it, each with its line, unless the caller agreed to keep the good ones. */
+    public WeatherRequests.Taken importFile(Caller caller, UUID id, WeatherRequests.Import request) {
+        ZoneId zone = zone(caller);
+        String name = Given.text("name", request.name(), 200);
+        WeatherFile file = WeatherFile.read(Given.required("csv", request.csv()), zone);
+        int good = file.hours().size() + file.days().size();
+        List<WeatherRequests.BadRow> bad = file.bad().stream()
+                .limit(MOST_TOLD)
+                .map(b -> new WeatherRequests.BadRow(b.line(), b.problem()))
+                .toList();
+        if (good == 0) {
+            throw refused("has no row that can be used.", bad);
+        }
+        if (!file.bad().isEmpty() && !request.keepGood()) {
+            throw refused(
+                    "has " + file.bad().size() + " bad and " + good
+                            + " good rows; nothing was taken. Mend the file, or keep the good rows only.",
+                    bad);
+        }
+        record(caller, id, zone, file.kind(), name, null, () -> {
+            rows.addHours(id, file.hours());
+            rows.addDays(id, file.days());
+        });
+        return new WeatherRequests.Taken(id, good, bad);
+    }
+
+    /** Takes a file without a bad row. */
+    public void importFile(Caller caller, UUID id, String name, String csv) {
+        importFile(caller, id, new WeatherRequests.Import(name, csv, false));
+    }
+
+    /** Takes a forecast of some days in a row. */
+    public void typedForecast(Caller caller, UUID id, LocalDate first, List<DailyTemperatures> days) {
+        List<WeatherRequests.ForecastDay> typed = new ArrayList<>();
+        for (DailyTemperatures day : days) {
+            typed.add(new WeatherRequests.ForecastDay(
+                    first.plusDays(typed.size()), day.minimumC(), day.maximumC(), null));
+        }
+        forecast(caller, id, new WeatherRequests.Forecast(typed));
+    }
+
+    /** Sets up a station that is a stand-in, and lets it post its last hours. */
+    public void fillFromStandIn(Caller caller, UUID id, String name, Instant until, int hours) {
+        OrchardDetails orchard = orchards.details(caller);
+        WeatherRequests.StationKey station = newStation(caller, id, new WeatherRequests.NewStation(name));
+        post(
+                station.key(),
+                new WeatherRequests.Post(new StationStandIn(7, orchard.site(), orchard.usual()).hours(until, hours)));
+    }
+
+    private static InvalidInputException refused(String what, List<WeatherRequests.BadRow> bad) {
+        List<FieldProblem> problems = new ArrayList<>();
+        problems.add(new FieldProblem("csv", what));
+        bad.forEach(b -> problems.add(new FieldProblem("csv.line " + b.line(), b.problem() + ".")));
+        return new InvalidInputException(problems);
+    }
+
+    /** Takes a forecast that somebody typed. */
+    public WeatherRequests.Taken forecast(Caller caller, UUID id, WeatherRequests.Forecast request) {
+        List<WeatherRequests.ForecastDay> given = Given.required("days", request.days());
+        Require.within("days", given.size(), 1, MOST_FORECAST_DAYS);
+        List<WeatherFile.Day> days = new ArrayList<>();
+        List<FieldProblem> problems = new ArrayList<>();
+        for (int i = 0; i < given.size(); i++) {
+            try {
+                days.add(day(given.get(i)));
+            } catch (InvalidInputException e) {
+                String at = "days[" + i + "].";
+                e.problems().forEach(p -> problems.add(new FieldProblem(at + p.field(), p.message())));
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw new InvalidInputException(problems);
+        }
+        if (days.stream().map(WeatherFile.Day::date).distinct().count() < days.size()) {
+            throw new InvalidInputException("days", "names a date twice.");
+        }
+        record(caller, id, zone(caller), WeatherKind.FORECAST, "Forecast typed in", null, () -> rows.addDays(id, days));
+        return new WeatherRequests.Taken(id, days.size(), List.of());
+    }
+
+    private static WeatherFile.Day day(WeatherRequests.ForecastDay d) {
+        DailyTemperatures range = new DailyTemperatures(
+                Given.required("minimumC", d.minimumC()), Given.required("maximumC", d.maximumC()));
+        if (d.humidity() != null) {
+            Require.within("humidity", d.humidity(), 0, 100);
+        }
+        return new WeatherFile.Day(Given.required("date", d.date()), range.minimumC(), range.maximumC(), d.humidity());
+    }
+
+    /** Makes a station and tells its key, this once. */
+    public WeatherRequests.StationKey newStation(Caller caller, UUID id, WeatherRequests.NewStation request) {
+        String name = Given.text("name", request.name(), 80);
+        byte[] secret = new byte[24];
+        random.nextBytes(secret);
+        String key = Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+        record(caller, id, zone(caller), WeatherKind.STATION, name, hash(key), () -> {});
+        return new WeatherRequests.StationKey(id, name, key);
+    }
+
+    /** Takes hours that a station posts; an hour posted again replaces the one before. */
+    @Transactional
+    public int post(String key, WeatherRequests.Post request) {
+        WeatherRecord station = records.findByKeyHashAndVoidedAtIsNull(hash(key == null ? "" : key))
+                .orElseThrow(() -> new InvalidInputException("X-Station-Key", "is not the key of any station."));
+        List<WeatherRequests.PostedHour> posted = Given.required("hours", request.hours());
+        Require.within("hours", posted.size(), 1, MOST_POSTED_HOURS);
+        List<WeatherFile.Hour> hours = new ArrayList<>();
+        for (int i = 0; i < posted.size(); i++) {
+            hours.add(hour("hours[" + i + "].", posted.get(i)));
+        }
+        rows.addHours(station.id(), hours);
+        weather.changed(station.orchardId());
+        return hours.size();
+    }
+
+    private static WeatherFile.Hour hour(String at, WeatherRequests.PostedHour h) {
+        Instant moment = Given.required(at + "at", h.at());
+        if (!moment.equals(moment.truncatedTo(ChronoUnit.HOURS))) {
+            throw new InvalidInputException(at + "at", "is " + moment + ", not on a whole hour.");
+        }
+        Require.within(at + "celsius", Given.required(at + "celsius", h.celsius()), -60, 60);
+        if (h.humidity() != null) {
+            Require.within(at + "humidity", h.humidity(), 0, 100);
+        }
+        return new WeatherFile.Hour(moment, h.celsius(), h.humidity());
+    }
+
+    @Transactional
+    public void voidRecord(Caller caller, UUID id, VoidRequest request) {
+        WeatherRecord record = records.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("weather record", id));
+        if (!record.voided()) {
+            record.requireVersion("weather record", request.version());
+            record.voidBecause(request.reason(), clock.instant());
+            weather.changed(caller.orchardId());
+        }
+    }
+
+    private void record(
+            Caller caller, UUID id, ZoneId zone, WeatherKind kind, String name, String keyHash, Runnable addRows) {
+        once.write(
+                "weather_record",
+                id,
+                () -> records.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> found.id(),
+                () -> {
+                    records.saveAndFlush(new WeatherRecord(id, caller, clock.instant(), zone, kind, name, keyHash));
+                    addRows.run();
+                    return id;
+                });
+        weather.changed(caller.orchardId());
+    }
+
+    /** Everything the weather of the last two weeks and the next ten days rests on. */
+    @Transactional(readOnly = true)
+    public WeatherRequests.Overview overview(Caller caller) {
+        OrchardDetails orchard = orchards.details(caller);
+        Instant now = orchards.now(caller);
+        Instant from = now.minus(SHOWN_BACK);
+        Instant until = now.plus(SHOWN_AHEAD);
+        Air air = weather.air(caller, from, until);
+        Map<UUID, WeatherRows.Extent> extents = rows.extents(caller.orchardId());
+        return new WeatherRequests.Overview(
+                records.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
+                        .map(r -> view(r, extents.get(r.id())))
+                        .toList(),
+                Weather.stretches(air, from, until).stream()
+                        .map(s -> new WeatherRequests.Stretch(s.from(), s.until(), s.source()))
+                        .toList(),
+                days(air, from, until, orchard.site().zone()));
+    }
+
+    private static List<WeatherRequests.Day> days(Air air, Instant from, Instant until, ZoneId zone) {
+        List<WeatherRequests.Day> days = new ArrayList<>();
+        LocalDate last = until.atZone(zone).toLocalDate();
+        for (LocalDate date = from.atZone(zone).toLocalDate().plusDays(1);
+                date.isBefore(last);
+                date = date.plusDays(1)) {
+            double low = Double.POSITIVE_INFINITY;
+            double high = Double.NEGATIVE_INFINITY;
+            Instant end = date.plusDays(1).atStartOfDay(zone).toInstant();
+            for (Instant at = date.atStartOfDay(zone).toInstant();
+                    at.isBefore(end);
+                    at = at.plus(1, ChronoUnit.HOURS)) {
+                double celsius = air.temperatures().celsiusAt(at);
+                low = Math.min(low, celsius);
+                high = Math.max(high, celsius);
+            }
+            Instant midday = date.atTime(13, 0).atZone(zone).toInstant();
+            days.add(new WeatherRequests.Day(
+                    date,
+                    low,
+                    high,
+                    air.deficitAt(midday).isPresent() ? air.deficitAt(midday).getAsDouble() : null,
+                    air.sourceAt(midday)));
+        }
+        return days;
+    }
+
+    private static WeatherRequests.Record view(WeatherRecord r, WeatherRows.Extent extent) {
+        return new WeatherRequests.Record(
+                r.id(),
+                r.kind(),
+                r.name(),
+                r.recordedAt(),
+                extent == null ? 0 : extent.rows(),
+                extent == null ? null : extent.first(),
+                extent == null ? null : extent.last(),
+                r.version());
+    }
+
+    private ZoneId zone(Caller caller) {
+        return orchards.details(caller).site().zone();
+    }
+
+    private static String hash(String key) {
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(key.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("Every Java has SHA-256", e);
+        }
+    }
+}

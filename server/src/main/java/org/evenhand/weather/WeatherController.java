@@ -1,0 +1,68 @@
+package org.evenhand.weather;
+
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class WeatherController {
+    private final WeatherBook book;
+
+    WeatherController(WeatherBook book) {
+        this.book = book;
+    }
+
+    @GetMapping("/weather")
+    WeatherRequests.Overview overview(@AuthenticationPrincipal Caller caller) {
+        return book.overview(caller);
+    }
+
+    @PutMapping("/weather/files/{id}")
+    WeatherRequests.Taken importFile(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID id,
+            @RequestBody WeatherRequests.Import request) {
+        return book.importFile(caller, id, request);
+    }
+
+    @PutMapping("/weather/forecasts/{id}")
+    WeatherRequests.Taken forecast(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID id,
+            @RequestBody WeatherRequests.Forecast request) {
+        return book.forecast(caller, id, request);
+    }
+
+    @PutMapping("/weather/stations/{id}")
+    WeatherRequests.StationKey newStation(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID id,
+            @RequestBody WeatherRequests.NewStation request) {
+        return book.newStation(caller, id, request);
+    }
+
+    @PostMapping("/weather/records/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidRecord(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        book.voidRecord(caller, id, request);
+    }
+
+    /** What a station posts, signed with its key instead of a person's session. */
+    @PostMapping("/station/hours")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void post(@RequestHeader("X-Station-Key") String key, @RequestBody WeatherRequests.Post request) {
+        book.post(key, request);
+    }
+}

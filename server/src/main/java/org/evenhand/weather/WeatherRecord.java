@@ -1,0 +1,43 @@
+package org.evenhand.weather;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+import org.hibernate.envers.NotAudited;
+
+/** One import, one typed forecast or one station. Its hours and days count as long as it is not voided. */
+@Entity
+@Audited
+class WeatherRecord extends OrchardRecord {
+    @Enumerated(EnumType.STRING)
+    private WeatherKind kind;
+
+    private String name;
+
+    /** What a station signs its posts with, hashed. */
+    @NotAudited
+    private String keyHash;
+
+    protected WeatherRecord() {}
+
+    WeatherRecord(UUID id, Caller caller, Instant now, ZoneId zone, WeatherKind kind, String name, String keyHash) {
+        super(id, caller, now, zone);
+        this.kind = kind;
+        this.name = name;
+        this.keyHash = keyHash;
+    }
+
+    WeatherKind kind() {
+        return kind;
+    }
+
+    String name() {
+        return name;
+    }
+}
