@@ -4,7 +4,11 @@ import { SetUp } from './account/SetUp';
 import { Shell } from './account/Shell';
 import { SignIn, SignInAgain } from './account/SignIn';
 import { Bloom } from './bloom/Bloom';
+import { HandNeed } from './bloom/HandNeed';
+import { Season } from './bloom/Season';
+import { StageKey } from './bloom/StageKey';
 import { Tally } from './bloom/Tally';
+import { Weather } from './bloom/Weather';
 import { CropSheet } from './crop/CropSheet';
 import { CropSheets } from './crop/CropSheets';
 import { Findings } from './findings/Findings';
@@ -54,9 +58,13 @@ function SignedIn({ known }: { known: boolean }) {
           <Routes>
             <Route path="/round/walk" element={<Walk />} />
             <Route path="/bloom/read/:tree" element={<Tally />} />
+            <Route path="/bloom/key" element={<StageKey />} />
             <Route element={<Shell />}>
               <Route index element={<Today />} />
               <Route path="/bloom" element={<Bloom />} />
+              <Route path="/bloom/season" element={<Season />} />
+              <Route path="/bloom/weather" element={<Weather />} />
+              <Route path="/bloom/need" element={<HandNeed />} />
               <Route path="/pollen" element={<Shelf />} />
               <Route path="/pollen/collect" element={<Collect />} />
               <Route path="/round" element={<Round />} />

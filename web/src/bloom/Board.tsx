@@ -4,11 +4,13 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { Glyph } from '../kit/Glyph';
-import { temperature } from '../kit/numbers';
+import { percent, temperature } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
+import { useNear } from '../kit/near';
 import { queries } from '../kit/queries';
 import { Ribbon, RibbonAxis } from '../kit/Ribbon';
 import { dayAndClock, plural, said } from '../kit/time';
+import { airWords } from './air-words';
 import classes from './Board.module.css';
 import { rowWords, typicalStage } from './bloom-words';
 
@@ -40,10 +42,30 @@ function Legend() {
   );
 }
 
+/** "Pale Ridge walks 8 % slower than the sheet (0 to 15 %), by 9 pairs of readings." */
+function paceWords(row: Row): string {
+  const pace = row.pace!;
+  const pairs = plural(pace.pairs, 'pair');
+  if (!pace.used)
+    return `How fast ${row.varietyName} walks is being learned: ${pairs} of readings so far, not enough or not alike enough to use yet.`;
+  const off = Math.round((pace.factor - 1) * 100);
+  const range = `${Math.round((pace.low - 1) * 100)} to ${Math.round((pace.high - 1) * 100)} %`;
+  return `${row.varietyName} takes ${Math.abs(off)} % ${off >= 0 ? 'longer' : 'less time'} than the sheet (8 times in 10 between ${range}), learned from ${pairs} of readings.`;
+}
+
 /** What a tree's ribbon was reckoned from. */
-function RowWhy({ row, sheet }: { row: Row; sheet: Schemas['CropSheetView'] | undefined }) {
-  const { zone, orchard } = useHere();
+function RowWhy({
+  row,
+  sheet,
+  weather,
+}: {
+  row: Row;
+  sheet: Schemas['CropSheetView'] | undefined;
+  weather: Schemas['AirStretch'][];
+}) {
+  const { zone, now, orchard } = useHere();
   if (!row.reading || !sheet) return <p>Nothing was read on this tree in the last two weeks.</p>;
+  const stageName = (key: string) => sheet.stages.find((s) => s.key === key)?.name.toLowerCase() ?? key;
   return (
     <>
       <p>
@@ -54,11 +76,22 @@ function RowWhy({ row, sheet }: { row: Row; sheet: Schemas['CropSheetView'] | un
           .join(', ') || 'no flowers'}
         .
       </p>
+      {row.reading.share < 1 && (
+        <p>Counted was {percent(row.reading.share)} of the crown; the rest is reckoned.</p>
+      )}
+      {row.reading.surpriseStage && (
+        <p className="warn">
+          It did not fit the reading before it: about {Math.round(row.reading.surpriseExpected ?? 0)}{' '}
+          {stageName(row.reading.surpriseStage)} were to be expected. What you counted stands.
+        </p>
+      )}
       <p>
-        Each flower walks on through the stages of the {sheet.name.toLowerCase()} sheet, faster in warmth.
-        Air: a usual day here, {temperature(orchard.usualMinimumC, orchard.units)} to{' '}
-        {temperature(orchard.usualMaximumC, orchard.units)}; no weather is recorded yet.
+        Each flower walks on through the stages of the {sheet.name.toLowerCase()} sheet, faster in warmth.{' '}
+        {airWords(weather, now, zone)}{' '}
+        {weather.some((w) => w.source === 'USUAL') &&
+          `A usual day here: ${temperature(orchard.usualMinimumC, orchard.units)} to ${temperature(orchard.usualMaximumC, orchard.units)}.`}
       </p>
+      {row.pace && <p>{paceWords(row)}</p>}
       <p>The edge covers the chance of single flowers, not doubt about the weather or the sheet.</p>
       <Link to={`/crops/${sheet.key}`}>The sheet and what its numbers rest on</Link>
     </>
@@ -83,6 +116,8 @@ function BoardRow({
   const sheet = crops?.find((c) => c.key === row.crop);
   const stage = typicalStage(row, sheet);
   const words = rowWords(row, now, zone);
+  // Of hundreds of trees only those near the screen are drawn.
+  const [ref, near] = useNear();
   return (
     <div className={classes.row} data-tree={row.treeName}>
       <Link to={`/bloom/read/${row.treeId}`} className={classes.tree} title={`Read ${row.treeName}`}>
@@ -90,13 +125,15 @@ function BoardRow({
         <span>
           <b>{row.treeName}</b>
           <span className={classes.place}>
-            row {row.row}
+            {sheet?.name.toLowerCase() ?? row.crop}
             {row.reading && ` · read ${said(new Date(row.reading.takenAt), now, zone)}`}
           </span>
         </span>
       </Link>
       {row.reading ? (
-        <Ribbon row={row} {...bloom} suns={suns} zone={zone} most={most} every={every} />
+        <div ref={ref} style={{ minHeight: 62 }}>
+          {near && <Ribbon row={row} {...bloom} suns={suns} zone={zone} most={most} every={every} />}
+        </div>
       ) : (
         <div className={classes.unread}>
           <Button component={Link} to={`/bloom/read/${row.treeId}`} size="compact-md" variant="outline">
@@ -113,7 +150,7 @@ function BoardRow({
         </Popover.Target>
         <Popover.Dropdown>
           <div className="small stack" style={{ gap: 6 }}>
-            <RowWhy row={row} sheet={sheet} />
+            <RowWhy row={row} sheet={sheet} weather={bloom.weather} />
           </div>
         </Popover.Dropdown>
       </Popover>
@@ -121,14 +158,20 @@ function BoardRow({
   );
 }
 
+/** Hours between the marks of the axis, so that they stay apart. */
+function tickEvery(hours: number, narrow: boolean): number {
+  const wanted = hours / (narrow ? 5 : 11);
+  return [1, 2, 3, 6, 12, 24, 48].find((h) => h >= wanted) ?? 48;
+}
+
 /** Every tree's ribbon on one time axis. */
 export function Board({ bloom, rows, title }: { bloom: Bloom; rows: Row[]; title: string }) {
-  const { zone } = useHere();
+  const { zone, now } = useHere();
   const hours = (Date.parse(bloom.until) - Date.parse(bloom.from)) / 3_600_000;
   const { data: light } = useQuery(queries.light(hours));
-  const most = Math.max(1, ...rows.flatMap((r) => [...r.taking, ...r.giving].map((c) => c.high)));
+  const most = rows.reduce((n, r) => Math.max(n, ...r.taking.high, ...r.giving.high), 1);
   const narrow = useMediaQuery('(max-width: 760px)');
-  const every = hours > 60 || (narrow && hours > 24) ? 12 : 6;
+  const every = tickEvery(hours, narrow ?? false);
   return (
     <section className="card" aria-label={title}>
       <header className={classes.head}>
@@ -153,6 +196,9 @@ export function Board({ bloom, rows, title }: { bloom: Bloom; rows: Row[]; title
           every={every}
         />
       ))}
+      <p className="small soft" style={{ marginTop: 8 }}>
+        {airWords(bloom.weather, now, zone)} <Link to="/bloom/weather">Weather</Link>
+      </p>
     </section>
   );
 }

@@ -1,4 +1,5 @@
-import { Button } from '@mantine/core';
+import { Autocomplete, Button, SegmentedControl } from '@mantine/core';
+import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -6,6 +7,7 @@ import { answer, api, type Schemas } from '../kit/api';
 import { FieldHead } from '../kit/FieldHead';
 import { Glyph } from '../kit/Glyph';
 import { newId } from '../kit/ids';
+import { useNightMode } from '../kit/night';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
@@ -14,7 +16,16 @@ import { TimeField } from '../kit/TimeField';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import classes from './Tally.module.css';
-import { emptyTally, tapped, total, undone, type Tally as TallyState } from './tally-state';
+import {
+  emptyTally,
+  leaveOpen,
+  leftOpen,
+  startedFrom,
+  tapped,
+  total,
+  undone,
+  type Tally as TallyState,
+} from './tally-state';
 
 type Sheet = Schemas['CropSheetView'];
 
@@ -84,36 +95,95 @@ function nextTree(trees: Schemas['TreeView'][], id: string) {
   return trees[trees.findIndex((t) => t.id === id) + 1];
 }
 
-function Reading({
-  tree,
-  trees,
-  sheet,
-  before,
+const SHARES = [
+  { value: '1', label: 'all of it' },
+  { value: '0.5', label: 'half' },
+  { value: '0.25', label: 'a quarter' },
+  { value: '0.1', label: 'a tenth' },
+];
+
+/** What is counted: the whole tree or a limb, all of it or a part. */
+function Scope({
+  limb,
+  setLimb,
+  limbs,
+  share,
+  setShare,
 }: {
+  limb: string;
+  setLimb: (limb: string) => void;
+  limbs: string[];
+  share: string;
+  setShare: (share: string) => void;
+}) {
+  return (
+    <div className={classes.scope}>
+      <Autocomplete
+        label="Limb"
+        description="leave empty for the whole tree"
+        placeholder="whole tree"
+        value={limb}
+        onChange={setLimb}
+        data={limbs}
+        maxLength={40}
+      />
+      <div>
+        <span className={classes.label}>Counted</span>
+        <SegmentedControl
+          fullWidth
+          value={share}
+          onChange={setShare}
+          data={SHARES}
+          aria-label="How much of the crown is counted"
+        />
+        <span className="small soft">
+          {share === '1' ? 'every flower is tapped' : 'the rest is reckoned, with more doubt'}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+interface ReadingProps {
   tree: Schemas['TreeView'];
   trees: Schemas['TreeView'][];
   sheet: Sheet;
-  before: Schemas['ReadingView'] | undefined;
-}) {
+  earlier: Schemas['ReadingView'][];
+}
+
+function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
   const { zone, now } = useHere();
   const navigate = useNavigate();
   const [id] = useState(newId);
-  const [tally, setTally] = useState(emptyTally);
+  const [tally, setTally] = useState(() => leftOpen(tree.id));
+  const [limb, setLimb] = useState('');
+  const [share, setShare] = useState('1');
   const [ownTime, setOwnTime] = useState<Date>();
-  const [timeOpen, setTimeOpen] = useState(false);
+  const [more, setMore] = useState(false);
+  const [night, toggleNight] = useNightMode();
+  useEffect(() => leaveOpen(tree.id, tally), [tree.id, tally]);
   const takenAt = ownTime ?? now;
   const next = nextTree(trees, tree.id);
+  const before = earlier.find((r) => r.limb === limb.trim());
+  const limbs = [...new Set(earlier.map((r) => r.limb).filter(Boolean))];
   const form = useSubmit<'next' | 'board', Schemas['ReadingView']>(
     () =>
       answer(
         api.PUT('/api/readings/{id}', {
           params: { path: { id } },
-          body: { treeId: tree.id, takenAt: takenAt.toISOString(), counts: { ...tally.counts } },
+          body: {
+            treeId: tree.id,
+            takenAt: takenAt.toISOString(),
+            counts: { ...tally.counts },
+            limb: limb.trim(),
+            share: Number(share),
+          },
         }),
       ),
     ['takenAt'],
     (saved, where) => {
-      doneWithUndo(`${tree.name}: ${plural(saved.flowers, 'flower')} written down.`, () =>
+      leaveOpen(tree.id, emptyTally);
+      doneWithUndo(savedWords(tree, sheet, saved), () =>
         answer(
           api.POST('/api/readings/{id}/void', {
             params: { path: { id: saved.id } },
@@ -129,23 +199,36 @@ function Reading({
   return (
     <div className={classes.page}>
       <FieldHead back="/bloom" backLabel="Back to bloom, without saving" title={tree.name}>
-        <button
-          type="button"
-          onClick={() => setTimeOpen((o) => !o)}
-          aria-expanded={timeOpen}
-          title="Change the time"
-        >
-          {tree.crop} · row {tree.row} · {said(takenAt, now, zone)}
+        <button type="button" onClick={toggleNight} aria-pressed={night}>
+          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
         </button>
       </FieldHead>
-      {(timeOpen || timeError) && (
+      <div className={classes.line}>
+        <button type="button" onClick={() => setMore((o) => !o)} aria-expanded={more}>
+          {sheet.name.toLowerCase()} · {limb.trim() || 'whole tree'}
+          {share !== '1' && `, ${SHARES.find((x) => x.value === share)!.label} counted`} ·{' '}
+          {said(takenAt, now, zone)}
+        </button>
+        <Link to={`/bloom/key?tree=${tree.id}`}>What is this?</Link>
+      </div>
+      {(more || timeError) && (
         <div className={classes.hint}>
+          <Scope limb={limb} setLimb={setLimb} limbs={limbs} share={share} setShare={setShare} />
           <TimeField label="When you looked" value={takenAt} onChange={setOwnTime} error={timeError} />
         </div>
       )}
       <p className={classes.hint}>
         Tap what you see, once for each flower, those already done too.{' '}
-        {before ? `Grey: ${said(new Date(before.takenAt), now, zone)}.` : 'First reading of this tree.'}
+        {before ? `Grey: ${said(new Date(before.takenAt), now, zone)}.` : 'First reading of it.'}{' '}
+        {before && tally.taps.length === 0 && (
+          <button
+            type="button"
+            className={classes.same}
+            onClick={() => setTally((t) => startedFrom(t, before.counts))}
+          >
+            Same as last time, plus…
+          </button>
+        )}
       </p>
       <div className={classes.grid}>
         {sheet.stages.map((s, i) => (
@@ -199,6 +282,14 @@ function Reading({
   );
 }
 
+/** What was saved; a reading that does not fit the one before it is kept, and says so. */
+function savedWords(tree: Schemas['TreeView'], sheet: Sheet, saved: Schemas['ReadingView']): string {
+  const done = `${tree.name}: ${plural(saved.flowers, 'flower')} written down.`;
+  if (!saved.surpriseStage) return done;
+  const name = sheet.stages.find((s) => s.key === saved.surpriseStage)?.name.toLowerCase();
+  return `${done} That is not what the last reading let expect: about ${Math.round(saved.surpriseExpected ?? 0)} ${name}. Yours counts.`;
+}
+
 /** Reads one tree: a tap for each flower. */
 export function Tally() {
   const { tree: id = '' } = useParams();
@@ -221,7 +312,7 @@ export function Tally() {
                     tree={tree}
                     trees={all}
                     sheet={sheets.find((c) => c.key === tree.crop)!}
-                    before={before[0]}
+                    earlier={before}
                   />
                 )}
               </Loaded>

@@ -1,14 +1,14 @@
 import type { Schemas } from '../kit/api';
 import { flowers } from '../kit/numbers';
-import { plural, said } from '../kit/time';
+import { calendarDay, plural, said } from '../kit/time';
 
 type Row = Schemas['BloomRow'];
 
 /** The two short lines at the end of a tree's ribbon: what there is now, and what comes next. */
 export function rowWords(row: Row, now: Date, zone: string): { now: string; next: string } {
   if (!row.reading) return { now: 'not read yet', next: 'read it to foresee it' };
-  const take = flowers(row.taking[0]?.mean ?? 0);
-  const give = flowers(row.giving[0]?.mean ?? 0);
+  const take = flowers(row.taking.mean[0] ?? 0);
+  const give = flowers(row.giving.mean[0] ?? 0);
   const now_ = [take > 0 && `${take} to take`, give > 0 && `${give} giving`].filter(Boolean).join(', ');
   return { now: now_ || 'nothing just now', next: pollenWords(row, now, zone) };
 }
@@ -17,16 +17,19 @@ export function rowWords(row: Row, now: Date, zone: string): { now: string; next
 export function pollenWords(row: Row, now: Date, zone: string): string {
   const giving = row.nextGiving;
   if (!giving) return 'no pollen in these days';
-  const until = `${giving.endsInForecast ? 'to' : 'beyond'} ${said(new Date(giving.until), now, zone)}`;
-  if (Date.parse(giving.from) <= now.getTime()) return `pollen ${until}`;
-  return `pollen ${said(new Date(giving.from), now, zone)} ${until}`;
+  const from = new Date(giving.from);
+  const begun = from <= now;
+  if (!giving.endsInForecast)
+    return begun ? 'pollen in all these days' : `pollen from ${said(from, now, zone)} on`;
+  const until = `to ${said(new Date(giving.until), now, zone)}`;
+  return begun ? `pollen ${until}` : `pollen ${said(from, now, zone)} ${until}`;
 }
 
 /** "About 63 flowers can take pollen now, 7 give it." and so on, for the whole orchard. */
 export function boardSentence(bloom: Schemas['Bloom'], now: Date, zone: string): string {
   const read = bloom.trees.filter((t) => t.reading);
   if (read.length === 0)
-    return 'No tree has been read lately. Read one, and its flowers are foreseen for three days.';
+    return 'No tree has been read lately. Read one, and its flowers are foreseen for up to ten days.';
   const take = plural(flowers(bloom.takingNow), 'flower');
   const givers = read.filter((t) => t.nextGiving);
   const now_ = `About ${take} can take pollen now and ${flowers(bloom.givingNow)} give it.`;
@@ -38,15 +41,51 @@ export function boardSentence(bloom: Schemas['Bloom'], now: Date, zone: string):
   return `${now_} The next pollen falls on ${next.treeName}, ${said(new Date(next.nextGiving!.from), now, zone)}.`;
 }
 
-/** Trees with most to do first; those not read last. */
-export function byMostToDo(rows: Row[]): Row[] {
-  const weight = (r: Row) => (r.reading ? (r.taking[0]?.mean ?? 0) + (r.giving[0]?.mean ?? 0) : -1);
-  return [...rows].sort((a, b) => weight(b) - weight(a) || a.treeName.localeCompare(b.treeName));
+/** "Gather pollen 16:10 to 19:40; pollinate 16:10 to 20:50." */
+export function hoursWords(meeting: Schemas['VarietyMeeting'], now: Date, zone: string): string {
+  const stretch = (h: Schemas['BestHours']) => {
+    const from = new Date(h.from);
+    const start = from <= now ? 'now' : said(from, now, zone);
+    return `${start} to ${h.endsWithDark ? 'dark, ' : ''}${said(new Date(h.until), now, zone)}`;
+  };
+  if (!meeting.collect) return 'No pollen that serves it is to be expected in these days.';
+  if (!meeting.pollinate) return `Pollen ${stretch(meeting.collect)}; no female after it in these days.`;
+  return `Gather pollen ${stretch(meeting.collect)}; pollinate ${stretch(meeting.pollinate)}.`;
 }
+
+/** "Thu 26 Nov: 40 females, no pollen: gather on Wed 25 Nov and keep it." */
+export function missWords(miss: Schemas['PollenMiss']): string {
+  const what = `${calendarDay(miss.date)}: ${plural(Math.round(miss.females), 'female')}, no pollen`;
+  return miss.collectOn
+    ? `${what}; gather on ${calendarDay(miss.collectOn)} and keep it.`
+    : `${what}, and none before it; it must come from a jar or from elsewhere.`;
+}
+
+export type Order = 'now' | 'evening' | 'pollen' | 'place';
+
+const later = (iso: string | undefined) => (iso ? Date.parse(iso) : Infinity);
+const busy = (r: Row) => (r.taking.mean[0] ?? 0) + (r.giving.mean[0] ?? 0);
+const ORDERS: Record<Order, (a: Row, b: Row) => number> = {
+  now: (a, b) => busy(b) - busy(a),
+  evening: (a, b) => b.takingThisEvening - a.takingThisEvening,
+  pollen: (a, b) => later(a.nextGiving?.from) - later(b.nextGiving?.from) || busy(b) - busy(a),
+  place: (a, b) => a.block.localeCompare(b.block) || a.row - b.row || a.position - b.position,
+};
+
+/** Trees in an order; those not read last, unless they are walked by place. */
+export function ordered(rows: Row[], order: Order): Row[] {
+  const unread = (r: Row) => (order === 'place' || r.reading ? 0 : 1);
+  return [...rows].sort(
+    (a, b) => unread(a) - unread(b) || ORDERS[order](a, b) || a.treeName.localeCompare(b.treeName),
+  );
+}
+
+/** Trees with most to do first; those not read last. */
+export const byMostToDo = (rows: Row[]): Row[] => ordered(rows, 'now');
 
 /** The stage with most flowers in the latest reading that takes or gives, for the little picture. */
 export function typicalStage(row: Row, sheet: Schemas['CropSheetView'] | undefined) {
   const counted = sheet?.stages.map((s) => ({ s, n: row.reading?.counts[s.key] ?? 0 })) ?? [];
-  const busy = counted.filter(({ s }) => s.takes || s.gives);
-  return (busy.sort((a, b) => b.n - a.n)[0] ?? counted[0])?.s;
+  const busyOnes = counted.filter(({ s }) => s.takes || s.gives);
+  return (busyOnes.sort((a, b) => b.n - a.n)[0] ?? counted[0])?.s;
 }

@@ -23,4 +23,28 @@ export function undone(tally: Tally): Tally {
   };
 }
 
+/** "Same as last time, plus": the numbers of an earlier reading, each one step that can be undone. */
+export function startedFrom(tally: Tally, counts: Record<string, number>): Tally {
+  return Object.entries(counts)
+    .filter(([, n]) => n > 0)
+    .reduce((t, [stage, n]) => tapped(t, stage, n), tally);
+}
+
 export const total = (tally: Tally): number => Object.values(tally.counts).reduce((a, b) => a + b, 0);
+
+const key = (tree: string) => `tally ${tree}`;
+
+/** The tally that was left open on a tree, for example to ask the stage key. */
+export function leftOpen(tree: string): Tally {
+  try {
+    const kept = sessionStorage.getItem(key(tree));
+    return kept ? (JSON.parse(kept) as Tally) : emptyTally;
+  } catch {
+    return emptyTally;
+  }
+}
+
+export function leaveOpen(tree: string, tally: Tally): void {
+  if (tally.taps.length > 0) sessionStorage.setItem(key(tree), JSON.stringify(tally));
+  else sessionStorage.removeItem(key(tree));
+}

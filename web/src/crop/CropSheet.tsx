@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { Glyph } from '../kit/Glyph';
 import { basisWord, percent, temperature } from '../kit/numbers';
@@ -7,6 +7,8 @@ import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { span } from '../kit/time';
+import classes from './Crop.module.css';
+import { OwnNumbers } from './OwnNumbers';
 
 type Sheet = Schemas['CropSheetView'];
 type Stage = Sheet['stages'][number];
@@ -48,6 +50,11 @@ function StageRow({ stage }: { stage: Stage }) {
       <td>
         <b>{stage.name}</b>
         <div className="small soft">{stage.signs}</div>
+        {stage.bbch && (
+          <div className="small soft" title={basisWord(stage.bbch.basis, stage.bbch.source)}>
+            BBCH {stage.bbch.value}
+          </div>
+        )}
       </td>
       <td className={tone}>
         {PHASES[stage.phase]}
@@ -70,6 +77,144 @@ function StageRow({ stage }: { stage: Stage }) {
   );
 }
 
+/** The signs that tell the stages apart, and how often each stage looks so. */
+function Signs({ sheet }: { sheet: Sheet }) {
+  return (
+    <section className="card stack">
+      <header style={{ marginBottom: 0 }}>
+        <h2>Telling the stages apart</h2>
+        <Link to={`/bloom/key?crop=${sheet.key}`}>Try it on a flower</Link>
+      </header>
+      {sheet.mistakes.map((m) => (
+        <p key={m.say} className="note">
+          {m.say}
+        </p>
+      ))}
+      <details>
+        <summary>How often each stage looks so</summary>
+        {sheet.look.map((sign) => (
+          <div key={sign.key} className="scroll" tabIndex={0} style={{ marginTop: 10 }}>
+            <table className={classes.likely}>
+              <thead>
+                <tr>
+                  <th>
+                    {sign.question} <span className="soft">({basisWord(sign.basis)})</span>
+                  </th>
+                  {sheet.stages.map((s) => (
+                    <th key={s.key}>{s.name}</th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {sign.answers.map((a) => (
+                  <tr key={a.key}>
+                    <td>{a.name}</td>
+                    {a.likely.map((share, i) => (
+                      <td key={sheet.stages[i]!.key} className={classes.share}>
+                        <span className={classes.bar} style={{ width: share * 34 }} />{' '}
+                        {share > 0 ? percent(share) : '–'}
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        ))}
+      </details>
+    </section>
+  );
+}
+
+const LASTS: Record<string, string> = {
+  PETALS: 'gone with the petals',
+  HARVEST: 'lasts until harvest',
+  FRUIT: 'on the fruit itself',
+};
+
+function Work({ sheet }: { sheet: Sheet }) {
+  const season = sheet.season;
+  return (
+    <div className={classes.two}>
+      <section className="card stack">
+        <h2>By hand</h2>
+        <p>{sheet.hand.strokes}</p>
+        <p>Carry: {sheet.hand.tools.join(', ')}.</p>
+        <ul style={{ margin: 0, paddingLeft: 20 }}>
+          {sheet.hand.marks.map((m) => (
+            <li key={m.name}>
+              <b>{m.name}</b>: {m.how}; {LASTS[m.lasts]}
+            </li>
+          ))}
+        </ul>
+        <p className="small soft">In nature: {sheet.hand.visitors}.</p>
+      </section>
+      <section className="card stack">
+        <h2>Season</h2>
+        {season.afterLeafOutWeeks && (
+          <p>
+            Begin {season.afterLeafOutWeeks.value} weeks after leaf-out
+            <Basis of={season.afterLeafOutWeeks} />.
+          </p>
+        )}
+        <p>{season.rhythm}</p>
+        <p>
+          About {season.bloomDays.value} days from a variety’s first to its last flower
+          <Basis of={season.bloomDays} />.
+        </p>
+        {season.chillPortions && (
+          <p>
+            Its buds want about {season.chillPortions.value} chill portions
+            <Basis of={season.chillPortions} />.
+          </p>
+        )}
+        {sheet.ovuleDays && sheet.stigmaDays && (
+          <p>
+            Ovules live {sheet.ovuleDays.value} days
+            <Basis of={sheet.ovuleDays} />, the stigma takes pollen for {sheet.stigmaDays.value}
+            <Basis of={sheet.stigmaDays} />. Until when a second visit helps is reckoned under{' '}
+            <Link to="/bloom/season">Season ahead</Link>.
+          </p>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function Schools({ sheet }: { sheet: Sheet }) {
+  if (sheet.schools.length === 0) return null;
+  return (
+    <section className="card">
+      <h2>Where growers differ</h2>
+      <div className="scroll" tabIndex={0}>
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Question</th>
+              <th>Some</th>
+              <th>Others</th>
+              <th>Here, until told otherwise</th>
+            </tr>
+          </thead>
+          <tbody>
+            {sheet.schools.map((s) => (
+              <tr key={s.question}>
+                <td>{s.question}</td>
+                <td>{s.one}</td>
+                <td>{s.other}</td>
+                <td>
+                  <b>{s.ours}</b>
+                  <div className="small soft">{s.why}</div>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
 function Sheet({ sheet }: { sheet: Sheet }) {
   const { orchard } = useHere();
   const degrees = (n: Schemas['SourcedNumber']) => temperature(n.value, orchard.units);
@@ -79,6 +224,9 @@ function Sheet({ sheet }: { sheet: Sheet }) {
         {sheet.name} <i className="soft">{sheet.scientificName}</i>
       </h1>
       <p style={{ maxWidth: 780 }}>{sheet.summary}</p>
+      <p className="small">
+        <Link to="/crops">All crop sheets</Link>
+      </p>
       <section className="card">
         <h2>Stages, in order</h2>
         <p className="small soft">
@@ -105,6 +253,8 @@ function Sheet({ sheet }: { sheet: Sheet }) {
           </table>
         </div>
       </section>
+      <Signs sheet={sheet} />
+      <Work sheet={sheet} />
       <section className="card stack">
         <h2>Pollen</h2>
         <p>
@@ -157,6 +307,8 @@ function Sheet({ sheet }: { sheet: Sheet }) {
           </p>
         ))}
       </section>
+      <Schools sheet={sheet} />
+      <OwnNumbers sheet={sheet} />
       <section className="card">
         <h2>Take care</h2>
         <ul>

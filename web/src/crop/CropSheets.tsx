@@ -1,9 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import type { Schemas } from '../kit/api';
 import { Glyph } from '../kit/Glyph';
 import { queries } from '../kit/queries';
 import { Loaded } from '../kit/States';
+import classes from './Crop.module.css';
 
+type Sheet = Schemas['CropSheetView'];
+
+function does(s: Sheet): string {
+  if (s.takes && s.gives) return '';
+  return s.takes ? 'takes pollen' : 'gives pollen';
+}
+
+/** Every crop with its flowers in order, side by side. */
 export function CropSheets() {
   const crops = useQuery(queries.crops());
   return (
@@ -11,21 +21,23 @@ export function CropSheets() {
       {(all) => (
         <>
           <h1>Crop sheets: what each species does, and what each number rests on</h1>
-          {all.map((c) => (
-            <Link
-              key={c.key}
-              to={`/crops/${c.key}`}
-              className="card line"
-              style={{ textDecoration: 'none', color: 'inherit' }}
-            >
-              {c.stages.map((s) => (
-                <Glyph key={s.key} glyph={s.glyph} size={46} />
-              ))}
-              <span>
-                <b>{c.name}</b> <i className="soft">{c.scientificName}</i>
-              </span>
-            </Link>
-          ))}
+          <div className={classes.sheets}>
+            {all.map((c) => (
+              <Link key={c.key} to={`/crops/${c.key}`} className={`card ${classes.sheet}`}>
+                <span>
+                  <b>{c.name}</b> <i className="soft">{c.scientificName}</i>{' '}
+                  <span className="small soft">{does(c)}</span>
+                </span>
+                <span className={classes.glyphs}>
+                  {c.stages.map((s) => (
+                    <span key={s.key} title={`${s.name}: ${s.signs}`}>
+                      <Glyph glyph={s.glyph} size={48} />
+                    </span>
+                  ))}
+                </span>
+              </Link>
+            ))}
+          </div>
         </>
       )}
     </Loaded>

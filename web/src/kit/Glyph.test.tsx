@@ -2,7 +2,7 @@ import { render } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { Glyph } from './Glyph';
 
-const annona = { form: 'annona', petal: '#9db06a', edge: '#6d8043' };
+const annona = { form: 'ANNONA' as const, petal: '#9db06a', edge: '#6d8043', accent: '#d99a10' };
 const marks = (glyph: Parameters<typeof Glyph>[0]['glyph']) => {
   const { container, unmount } = render(<Glyph glyph={glyph} />);
   const found = {

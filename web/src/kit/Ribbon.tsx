@@ -1,6 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Schemas } from './api';
+import { counts } from './numbers';
 import { said } from './time';
 import { nights, ticks, timeAxis } from './time-axis';
 
@@ -54,7 +55,9 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
   const middle = height / 2;
   const scale = (middle - 3) / Math.max(most, 1);
   const x = (i: number) => axis.x(axis.from + i * stepMinutes * 60_000);
-  const last = row.taking.length - 1;
+  const taking = counts(row.taking);
+  const giving = counts(row.giving);
+  const last = taking.length - 1;
   const point = (e: PointerEvent<HTMLDivElement>) => {
     const left = e.clientX - e.currentTarget.getBoundingClientRect().left;
     setAt(Math.min(last, Math.max(0, Math.round((left / width) * last))));
@@ -68,7 +71,7 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
   const shown =
     at === undefined
       ? undefined
-      : `${said(new Date(axis.from + at * stepMinutes * 60_000), new Date(from), zone)}: ${between(row.taking[at]!)} take, ${between(row.giving[at]!)} give`;
+      : `${said(new Date(axis.from + at * stepMinutes * 60_000), new Date(from), zone)}: ${between(taking[at]!)} take, ${between(giving[at]!)} give`;
   return (
     <div
       ref={ref}
@@ -112,26 +115,26 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
             <path key={t} d={`M${axis.x(t)} 0V${height}`} stroke="var(--hair)" />
           ))}
           <path
-            d={area(row.taking, (c) => c.mean, x, middle, scale)}
+            d={area(taking, (c) => c.mean, x, middle, scale)}
             fill={`url(#${id}t)`}
             stroke="var(--take)"
             strokeWidth={1.3}
           />
           <path
-            d={area(row.giving, (c) => -c.mean, x, middle, scale)}
+            d={area(giving, (c) => -c.mean, x, middle, scale)}
             fill={`url(#${id}g)`}
             stroke="var(--give-line)"
             strokeWidth={1.3}
           />
           <path
-            d={edge(row.taking, (c) => c.high, x, middle, scale)}
+            d={edge(taking, (c) => c.high, x, middle, scale)}
             fill="none"
             stroke="var(--take)"
             strokeWidth={0.8}
             opacity={0.6}
           />
           <path
-            d={edge(row.giving, (c) => -c.high, x, middle, scale)}
+            d={edge(giving, (c) => -c.high, x, middle, scale)}
             fill="none"
             stroke="var(--give-line)"
             strokeWidth={0.8}

@@ -1,3 +1,5 @@
+import type { Schemas } from './api';
+
 export type Units = 'METRIC' | 'IMPERIAL';
 
 /** 24 °C or 75 °F */
@@ -16,4 +18,17 @@ export const flowers = (mean: number): number => Math.round(mean);
 
 /** What a number of a crop sheet rests on, in words. */
 export const basisWord = (basis: string, source?: string): string =>
-  basis === 'PRACTICE' ? 'common practice' : basis === 'PUBLISHED' ? `published: ${source}` : 'from memory';
+  basis === 'OWN'
+    ? 'your own'
+    : basis === 'PRACTICE'
+      ? 'common practice'
+      : basis === 'PUBLISHED'
+        ? `published: ${source}`
+        : 'from memory';
+
+/** The counts of a series, one a moment. */
+export const counts = (series: Schemas['FlowerSeries']): Schemas['FlowerCount'][] =>
+  series.mean.map((mean, i) => ({ mean, low: series.low[i]!, high: series.high[i]! }));
+
+/** 1.4 kPa */
+export const kilopascal = (kpa: number): string => `${kpa.toFixed(1)}\u00a0kPa`;

@@ -5,7 +5,7 @@ export const queries = {
   setup: () => queryOptions({ queryKey: ['setup'], queryFn: () => answer(api.GET('/api/setup')) }),
   session: () => queryOptions({ queryKey: ['session'], queryFn: () => answer(api.GET('/api/session')) }),
   crops: () =>
-    queryOptions({ queryKey: ['crops'], queryFn: () => answer(api.GET('/api/crops')), staleTime: Infinity }),
+    queryOptions({ queryKey: ['crops'], queryFn: () => answer(api.GET('/api/crops')), staleTime: 3_600_000 }),
   varieties: () =>
     queryOptions({ queryKey: ['varieties'], queryFn: () => answer(api.GET('/api/varieties')) }),
   trees: () => queryOptions({ queryKey: ['trees'], queryFn: () => answer(api.GET('/api/trees')) }),
@@ -32,4 +32,17 @@ export const queries = {
     }),
   fruitSet: () => queryOptions({ queryKey: ['fruit-set'], queryFn: () => answer(api.GET('/api/fruit-set')) }),
   findings: () => queryOptions({ queryKey: ['findings'], queryFn: () => answer(api.GET('/api/findings')) }),
+  season: () => queryOptions({ queryKey: ['season'], queryFn: () => answer(api.GET('/api/season')) }),
+  weather: () => queryOptions({ queryKey: ['weather'], queryFn: () => answer(api.GET('/api/weather')) }),
+  handNeed: () => queryOptions({ queryKey: ['hand-need'], queryFn: () => answer(api.GET('/api/hand-need')) }),
+  ownSheet: (crop: string) =>
+    queryOptions({
+      queryKey: ['own-sheet', crop],
+      queryFn: () => answer(api.GET('/api/crops/{crop}/own', { params: { path: { crop } } })),
+    }),
+  stageKey: (crop: string, answers: Record<string, string>, anyHour: boolean) =>
+    queryOptions({
+      queryKey: ['stage-key', crop, answers, anyHour],
+      queryFn: () => answer(api.POST('/api/stage-key', { body: { crop, answers, anyHour } })),
+    }),
 };

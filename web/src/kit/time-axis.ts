@@ -28,9 +28,10 @@ export function ticks(axis: TimeAxis, every: number, zone: string): number[] {
   const first = Math.ceil(axis.from / HOUR_MS) * HOUR_MS;
   for (let at = first; at <= axis.until; at += HOUR_MS) {
     const [hour, minute] = wallTime(new Date(at), zone).slice(11).split(':').map(Number);
-    if (minute === 0 && hour! % every === 0) found.push(at);
+    if (minute === 0 && hour! % Math.min(every, 24) === 0) found.push(at);
   }
-  return found;
+  // Beyond a day: every second midnight, every third.
+  return every > 24 ? found.filter((_, i) => i % Math.round(every / 24) === 0) : found;
 }
 
 /** Stretches of the axis between sunset and sunrise. Where the sun does not set there is none; where it does not rise, all. */

@@ -8,6 +8,8 @@ interface Submit<A> {
   busy: boolean;
   /** The message for a field, to stand beside it; the label makes it a sentence. */
   errorFor: (field: string, label: string) => string | undefined;
+  /** Everything that is wrong, field by field. */
+  problems: { field: string; message: string }[];
   /** What is wrong beyond the fields that were asked for. */
   general: string | undefined;
   /** A question of the server, with the way to say yes or no. */
@@ -50,6 +52,7 @@ export function useSubmit<A, R>(
       const found = fields.find((f) => f.field === field);
       return found && `${label} ${found.message}`;
     },
+    problems: fields,
     general: question
       ? undefined
       : fields.length > 0

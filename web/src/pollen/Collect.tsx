@@ -23,7 +23,7 @@ type Storage = Schemas['LotRequest']['storage'];
 function mostGiving(bloom: Schemas['Bloom']): string | undefined {
   const totals = new Map<string, number>();
   for (const t of bloom.trees)
-    totals.set(t.varietyId, (totals.get(t.varietyId) ?? 0) + (t.giving[0]?.mean ?? 0));
+    totals.set(t.varietyId, (totals.get(t.varietyId) ?? 0) + (t.giving.mean[0] ?? 0));
   return [...totals].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
@@ -104,7 +104,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
               <br />
               <span className="small soft">
                 {t.reading
-                  ? `${flowers(t.giving[0]?.mean ?? 0)} giving now; ${pollenWords(t, now, zone)}`
+                  ? `${flowers(t.giving.mean[0] ?? 0)} giving now; ${pollenWords(t, now, zone)}`
                   : 'not read yet'}
               </span>
             </span>

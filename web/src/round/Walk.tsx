@@ -1,12 +1,13 @@
 import { Button } from '@mantine/core';
 import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { FieldHead } from '../kit/FieldHead';
 import { Glyph } from '../kit/Glyph';
 import { newId } from '../kit/ids';
+import { useNightMode } from '../kit/night';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
@@ -18,18 +19,6 @@ import classes from './Walk.module.css';
 
 type Stop = Schemas['RoundStop'];
 type Sheet = Schemas['CropSheetView'];
-
-function useNightMode(): [boolean, () => void] {
-  const [night, setNight] = useState(() => localStorage.getItem('night') === 'on');
-  useEffect(() => {
-    if (night) document.documentElement.dataset.night = 'on';
-    localStorage.setItem('night', night ? 'on' : 'off');
-    return () => {
-      delete document.documentElement.dataset.night;
-    };
-  }, [night]);
-  return [night, () => setNight((n) => !n)];
-}
 
 interface StopProps {
   stop: Stop;
@@ -44,6 +33,7 @@ function StopCard({ stop, sheet, brushChange, isFirst, isLast, next }: StopProps
   const { now } = useHere();
   const [id, setId] = useState(newId);
   const [count, setCount] = useState(0);
+  const mark = sheet?.hand.marks[0];
   const form = useSubmit(
     () =>
       answer(
@@ -54,7 +44,7 @@ function StopCard({ stop, sheet, brushChange, isFirst, isLast, next }: StopProps
             lotId: stop.lotId,
             flowers: count,
             doneAt: now.toISOString(),
-            mark: 'petal nick',
+            mark: mark?.name ?? '',
           },
         }),
       ),
@@ -102,7 +92,11 @@ function StopCard({ stop, sheet, brushChange, isFirst, isLast, next }: StopProps
             </span>
           </div>
         ))}
-        <p className={classes.mark}>Brush to the base once and out. Mark: nick a petal tip.</p>
+        {sheet && (
+          <p className={classes.mark}>
+            {sheet.hand.strokes} {mark && `Mark: ${mark.how}.`}
+          </p>
+        )}
       </section>
       <div className={classes.pm}>
         <button type="button" aria-label="one less" onClick={() => setCount((c) => Math.max(0, c - 1))}>

@@ -10,6 +10,12 @@ const count = (mean: number): Schemas['FlowerCount'] => ({
   high: Math.ceil(mean),
 });
 
+const series = (mean: number): Schemas['FlowerSeries'] => ({
+  mean: [mean, mean],
+  low: [Math.floor(mean), Math.floor(mean)],
+  high: [Math.ceil(mean), Math.ceil(mean)],
+});
+
 export function bloomRow(
   part: Partial<Schemas['BloomRow']> & { takes?: number; gives?: number },
 ): Schemas['BloomRow'] {
@@ -23,8 +29,9 @@ export function bloomRow(
     block: 'Bank',
     row: 2,
     position: 1,
-    taking: [count(takes), count(takes)],
-    giving: [count(gives), count(gives)],
+    taking: series(takes),
+    giving: series(gives),
+    takingThisEvening: takes,
     reading: {
       id: 'r',
       treeId: 't',
@@ -32,6 +39,8 @@ export function bloomRow(
       counts: { parted: 3, shedding: 5 },
       flowers: 8,
       note: '',
+      limb: '',
+      share: 1,
       version: 0,
     },
     ...rest,
@@ -47,8 +56,8 @@ export const stretch = (from: string, until: string, endsInForecast = true): Sch
 });
 
 export function bloomOf(trees: Schemas['BloomRow'][]): Schemas['Bloom'] {
-  const sum = (of: (r: Schemas['BloomRow']) => Schemas['FlowerCount'][]) =>
-    trees.reduce((n, t) => n + (of(t)[0]?.mean ?? 0), 0);
+  const sum = (of: (r: Schemas['BloomRow']) => Schemas['FlowerSeries']) =>
+    trees.reduce((n, t) => n + (of(t).mean[0] ?? 0), 0);
   return {
     from: NOW.toISOString(),
     until: '2026-11-24T03:10:00Z',
@@ -56,7 +65,8 @@ export function bloomOf(trees: Schemas['BloomRow'][]): Schemas['Bloom'] {
     takingNow: sum((t) => t.taking),
     givingNow: sum((t) => t.giving),
     trees,
-    weather: 'USUAL_DAY',
+    varieties: [],
+    weather: [{ from: NOW.toISOString(), until: '2026-11-24T03:10:00Z', source: 'USUAL' }],
   };
 }
 

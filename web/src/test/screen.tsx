@@ -103,11 +103,20 @@ const stage = (key: string, name: string, takes: boolean, gives: boolean) => ({
   shape: sourced(4),
   receptivity: sourced(takes ? 1 : 0),
   shedding: sourced(gives ? 1 : 0),
-  glyph: { form: 'annona', spread: 0.4, petal: '#9db06a', edge: '#6d8043', dome: 'tight', dust: gives },
+  glyph: {
+    form: 'ANNONA' as const,
+    spread: 0.4,
+    petal: '#9db06a',
+    edge: '#6d8043',
+    accent: '#d99a10',
+    dome: 'tight',
+    dust: gives,
+  },
 });
 
 export const sheet: Schemas['CropSheetView'] = {
   key: 'cherimoya',
+  crop: 'cherimoya',
   name: 'Cherimoya',
   scientificName: 'Annona cherimola',
   summary: '',
@@ -125,6 +134,50 @@ export const sheet: Schemas['CropSheetView'] = {
   ownVarietyServes: true,
   ownVarietyWorth: sourced(0.8),
   ownVarietyWhy: '',
+  pollenGroup: 'annona',
+  takes: true,
+  gives: true,
+  look: [
+    {
+      key: 'petals',
+      question: 'How far are the petals apart?',
+      basis: 'PRACTICE',
+      answers: [
+        { key: 'shut', name: 'shut', likely: [1, 0.1, 0] },
+        { key: 'wide', name: 'wide', likely: [0, 0.9, 1] },
+      ],
+    },
+    {
+      key: 'brush',
+      question: 'What does the brush bring out?',
+      basis: 'PRACTICE',
+      answers: [
+        { key: 'clean', name: 'nothing', likely: [1, 0.95, 0.1] },
+        { key: 'powder', name: 'powder', likely: [0, 0.05, 0.9] },
+      ],
+    },
+  ],
+  mistakes: [],
+  hand: {
+    selfFertile: false,
+    visitors: 'beetles',
+    strokes: 'To the base once and out.',
+    tools: ['brush'],
+    marks: [{ name: 'petal nick', how: 'nick a petal tip', lasts: 'PETALS' }],
+  },
+  season: { roundEveryDays: sourced(2), rhythm: 'Every other day.', bloomDays: sourced(60) },
+  schools: [],
+  numbers: [
+    {
+      path: 'stages[1].meanHours',
+      value: 10,
+      basis: 'PRACTICE',
+      shipped: sourced(10),
+      low: 0.1,
+      high: 2880,
+      whole: false,
+    },
+  ],
   checks: [],
   cautions: [],
 };

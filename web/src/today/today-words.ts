@@ -19,13 +19,15 @@ function gatherFrom(bloom: Schemas['Bloom'], at: Date, now: Date, zone: string) 
   const index = Math.round((at.getTime() - Date.parse(bloom.from)) / (bloom.stepMinutes * 60_000));
   const giving = bloom.trees
     .filter((t) => t.nextGiving)
-    .map((t) => ({ t, at: t.giving[index]?.mean ?? 0 }))
+    .map((t) => ({ t, at: t.giving.mean[index] ?? 0 }))
     .sort((a, b) => b.at - a.at)[0];
   if (!giving) return undefined;
   const from = new Date(giving.t.nextGiving!.from);
   const words =
     from <= now
-      ? `its flowers give pollen until ${said(new Date(giving.t.nextGiving!.until), now, zone)}`
+      ? giving.t.nextGiving!.endsInForecast
+        ? `its flowers give pollen until ${said(new Date(giving.t.nextGiving!.until), now, zone)}`
+        : 'its flowers give pollen now'
       : `its anthers loosen about ${said(from, now, zone)}`;
   return { tree: giving.t.treeName, words };
 }

@@ -108,9 +108,9 @@ record BloomView(
 
     /** Good hours, and the most flowers in them. */
     @Schema(name = "BestHours")
-    record Hours(Instant from, Instant until, double flowers) {
+    record Hours(Instant from, Instant until, double flowers, boolean endsWithDark) {
         static Hours of(Meeting.Hours h) {
-            return new Hours(h.from(), h.until(), h.flowers());
+            return new Hours(h.from(), h.until(), h.flowers(), h.endsWithDark());
         }
     }
 

@@ -54,7 +54,7 @@ class Boards {
                 total(board, p -> p.taking().mean()),
                 total(board, p -> p.giving().mean()),
                 rows,
-                meetings(board, orchard.site().zone()),
+                meetings(board, dusks(orchard, from, until), orchard.site().zone()),
                 Weather.stretches(board.air(), from, until).stream()
                         .map(BloomView.AirStretch::of)
                         .toList());
@@ -91,6 +91,12 @@ class Boards {
         return new Evening(from, from.plus(Duration.ofHours(12)));
     }
 
+    private List<Instant> dusks(OrchardDetails orchard, Instant from, Instant until) {
+        return weather.suns(orchard.site(), from, until).stream()
+                .flatMap(day -> day.civilDusk().moment().stream())
+                .toList();
+    }
+
     private static List<BloomView.Row> rows(Forecasts.Board board, Evening evening) {
         return board.ribbons().stream()
                 .map(r -> BloomView.Row.of(
@@ -107,7 +113,7 @@ class Boards {
     /** One variety's flowers over all its trees. */
     private record OfVariety(UUID id, String name, CropSheet sheet, double[] taking, double[] giving) {}
 
-    private static List<BloomView.VarietyMeeting> meetings(Forecasts.Board board, ZoneId zone) {
+    private static List<BloomView.VarietyMeeting> meetings(Forecasts.Board board, List<Instant> dusks, ZoneId zone) {
         Map<UUID, OfVariety> varieties = new LinkedHashMap<>();
         int moments = board.moments().size();
         for (Forecasts.Ribbon ribbon : board.ribbons()) {
@@ -131,7 +137,7 @@ class Boards {
                     .filter(giver -> CrossCompatibility.of(taker.sheet, giver.sheet, giver == taker)
                             .serves())
                     .forEach(giver -> java.util.Arrays.setAll(serving, i -> serving[i] + giver.giving[i]));
-            Meeting meeting = Meeting.of(board.moments(), taker.taking, serving, zone);
+            Meeting meeting = Meeting.of(board.moments(), taker.taking, serving, dusks, zone);
             meetings.add(BloomView.VarietyMeeting.of(taker.id, taker.name, taker.sheet.key(), meeting));
         }
         return meetings;

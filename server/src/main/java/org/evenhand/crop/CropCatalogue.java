@@ -98,6 +98,11 @@ public class CropCatalogue {
                 .toList();
     }
 
+    /** Gives an orchard one number of its own on a crop's sheets. */
+    public void change(Caller caller, UUID id, String crop, String path, double value, String note) {
+        change(caller, id, new OwnSheetRequest(crop, Map.of(path, value), note));
+    }
+
     /** Changes an orchard's own numbers; refused, field by field, where the sheet would not hold together. */
     OwnSheetView change(Caller caller, UUID id, OwnSheetRequest request) {
         String crop = Given.text("crop", request.crop(), 60);

@@ -23,6 +23,7 @@ import org.evenhand.core.bloom.HandNeed;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
+import org.evenhand.crop.CropCatalogue;
 import org.evenhand.fruitset.CheckRequest;
 import org.evenhand.fruitset.FruitChecks;
 import org.evenhand.kit.Caller;
@@ -68,6 +69,7 @@ class DemoOrchard implements ApplicationRunner {
     private final WeatherBook weather;
     private final BloomDiary diary;
     private final HandNeeds handNeeds;
+    private final CropCatalogue crops;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -81,6 +83,7 @@ class DemoOrchard implements ApplicationRunner {
             WeatherBook weather,
             BloomDiary diary,
             HandNeeds handNeeds,
+            CropCatalogue crops,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -92,6 +95,7 @@ class DemoOrchard implements ApplicationRunner {
         this.weather = weather;
         this.diary = diary;
         this.handNeeds = handNeeds;
+        this.crops = crops;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -173,14 +177,12 @@ class DemoOrchard implements ApplicationRunner {
         private void weather() {
             LocalDate first = LocalDate.of(today().getYear() - 5, 4, 1);
             days = new DemoWeather(first, today().plusDays(4));
-            String csv = new DemoWeather(first, today().minusDays(11)).csv();
+            String csv = new DemoWeather(first, today().minusDays(10)).csv();
             weather.importFile(ines, ids.next(), "heron-bank-days.csv", csv);
             weather.fillFromStandIn(ines, ids.next(), "Mast at the gate", now, 10 * 24);
-            weather.typedForecast(
-                    ines,
-                    ids.next(),
-                    today().plusDays(1),
-                    List.of(days.on(today().plusDays(1)), days.on(today().plusDays(2)), days.on(today().plusDays(3))));
+            List<DailyTemperatures> foreseen =
+                    today().datesUntil(today().plusDays(4)).map(days::on).toList();
+            weather.typedForecast(ines, ids.next(), today(), foreseen);
         }
 
         /** One tree each of other crops, so that the board shows how they differ. */
@@ -199,13 +201,25 @@ class DemoOrchard implements ApplicationRunner {
             read(salt, early.plus(10, ChronoUnit.MINUTES), Map.of("bud", 9, "tonight", 4, "closed", 1));
             UUID gate = variety("feijoa", "Copper Gate");
             UUID hedge = tree(gate, "Copper Gate 1", "Hedge", 1, 1);
-            read(hedge, early.plus(13, ChronoUnit.MINUTES), Map.of("bud", 22, "pink", 12, "yellow", 9, "dry", 5));
+            read(hedge, early.plus(13, ChronoUnit.MINUTES), Map.of("bud", 22, "pink", 12, "yellow", 3, "dry", 5));
             seasons(gate, 197, 14);
+            later(variety("feijoa", "Low Ebb"));
             apples();
+        }
+
+        /** A late variety that has not begun this year. */
+        private void later(UUID variety) {
+            int[] off = {2, -3, 4, -1, 0};
+            for (int i = 0; i < off.length; i++) {
+                int year = today().getYear() - off.length + i;
+                LocalDate first = LocalDate.of(year, 12, 2).plusDays(off[i]);
+                dates(variety, year, null, first, first.plusDays(11), first.plusDays(24));
+            }
         }
 
         /** Apples that have flowered already: their years are what the season's forecast learns from. */
         private void apples() {
+            crops.change(ines, ids.next(), "apple", "season.chillPortions", 27, "They flower here after mild winters.");
             UUID ember = variety("apple", "Ember");
             UUID harrow = variety("apple", "Harrow");
             tree(ember, "Ember 1", "Top field", 1, 1);

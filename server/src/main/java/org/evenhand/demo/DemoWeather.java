@@ -12,7 +12,7 @@ import org.evenhand.core.weather.WinterRest;
 
 /** Made-up days of a mild southern coast: seasons, warm and cold spells, years that differ. The same every time. */
 final class DemoWeather {
-    private static final double MEAN = 15.5;
+    private static final double MEAN = 16.4;
     private static final double SEASON = 4.8;
     private static final double DAY = 4.7;
 
@@ -28,7 +28,7 @@ final class DemoWeather {
             if (date.getDayOfYear() == 100) {
                 year = 1.6 * (random.nextDouble() - 0.5);
             }
-            spell = 0.8 * spell + 2.2 * (random.nextDouble() - 0.5);
+            spell = 0.8 * spell + 1.7 * (random.nextDouble() - 0.5);
             double mean = MEAN + SEASON * Math.cos(2 * Math.PI * (date.getDayOfYear() - 25) / 365) + spell + year;
             double half = DAY + 1.6 * (random.nextDouble() - 0.5);
             days.add(new DailyTemperatures(tenth(mean - half), tenth(mean + half)));

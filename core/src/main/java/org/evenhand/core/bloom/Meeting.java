@@ -1,5 +1,6 @@
 package org.evenhand.core.bloom;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -22,13 +23,28 @@ public record Meeting(Optional<Hours> collect, Optional<Hours> pollinate, List<M
     static final double WORTH_A_WORD = 3;
 
     private static final double AT_ITS_BEST = 0.5;
+    private static final Duration WORTH_AN_EVENING = Duration.ofHours(1);
 
     public Meeting {
         misses = List.copyOf(misses);
     }
 
-    /** A stretch of hours and the most flowers in it. */
-    public record Hours(Instant from, Instant until, double flowers) {}
+    /**
+     * A stretch of hours.
+     *
+     * @param flowers the most flowers in it
+     * @param endsWithDark whether it is cut short by darkness
+     */
+    public record Hours(Instant from, Instant until, double flowers, boolean endsWithDark) {
+        /** Cut at the first dusk that leaves at least an hour before it. */
+        private Hours untilDark(List<Instant> dusks) {
+            return dusks.stream()
+                    .filter(d -> d.isAfter(from.plus(WORTH_AN_EVENING)) && d.isBefore(until))
+                    .findFirst()
+                    .map(d -> new Hours(from, d, flowers, true))
+                    .orElse(this);
+        }
+    }
 
     /**
      * A day on which females wait in vain.
@@ -43,15 +59,20 @@ public record Meeting(Optional<Hours> collect, Optional<Hours> pollinate, List<M
      * @param moments in rising order
      * @param taking females of the variety at each moment
      * @param giving male flowers that serve it, on all trees, at each moment
+     * @param dusks moments at which it gets dark, in rising order
      */
-    public static Meeting of(List<Instant> moments, double[] taking, double[] giving, ZoneId zone) {
+    public static Meeting of(
+            List<Instant> moments, double[] taking, double[] giving, List<Instant> dusks, ZoneId zone) {
         if (moments.size() != taking.length || moments.size() != giving.length) {
             throw new InvalidInputException("moments", "must be as many as the flowers.");
         }
         Optional<Hours> collect = best(moments, giving, 0);
-        int pollenFrom = first(giving, 0);
+        int pollenFrom = collect.map(c -> moments.indexOf(c.from())).orElse(-1);
         Optional<Hours> pollinate = pollenFrom < 0 ? Optional.empty() : best(moments, taking, pollenFrom);
-        return new Meeting(collect, pollinate, misses(moments, taking, giving, zone));
+        return new Meeting(
+                collect.map(c -> c.untilDark(dusks)),
+                pollinate.map(p -> p.untilDark(dusks)),
+                misses(moments, taking, giving, zone));
     }
 
     private static int first(double[] flowers, int from) {
@@ -82,7 +103,7 @@ public record Meeting(Optional<Hours> collect, Optional<Hours> pollinate, List<M
         while (end + 1 < flowers.length && flowers[end + 1] >= enough && withinADay(moments, start, end + 1)) {
             end++;
         }
-        return Optional.of(new Hours(moments.get(start), moments.get(end), peak));
+        return Optional.of(new Hours(moments.get(start), moments.get(end), peak, false));
     }
 
     private static boolean withinADay(List<Instant> moments, int from, int to) {

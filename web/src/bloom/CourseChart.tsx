@@ -1,0 +1,124 @@
+import { useElementSize } from '@mantine/hooks';
+import { useId } from 'react';
+import type { Schemas } from '../kit/api';
+import { calendarDay } from '../kit/time';
+import classes from './Season.module.css';
+
+type Variety = Schemas['SeasonVariety'];
+const DAY = 86_400_000;
+const HEIGHT = 54;
+const time = (date: string) => Date.parse(`${date}T00:00:00Z`);
+const iso = (at: number) => new Date(at).toISOString().slice(0, 10);
+
+function path(shares: number[], x: (i: number) => number, sign: 1 | -1) {
+  const middle = HEIGHT / 2;
+  const points = shares.map(
+    (s, i) => `${x(i + 0.5).toFixed(1)} ${(middle - sign * s * (middle - 3)).toFixed(1)}`,
+  );
+  return `M${x(0.5).toFixed(1)} ${middle}L${points.join('L')}L${x(shares.length - 0.5).toFixed(1)} ${middle}Z`;
+}
+
+/** The first and last day on which at least a tenth of the best day is there. */
+function counting(course: NonNullable<Variety['course']>, shares: number[]): string {
+  const days = shares.map((s, i) => (s >= 0.1 ? i : -1)).filter((i) => i >= 0);
+  if (days.length === 0) return 'never';
+  const at = (i: number) => calendarDay(iso(time(course.from) + i * DAY));
+  return `${at(days[0]!)} to ${at(days.at(-1)!)}`;
+}
+
+/** Each variety's season on one axis of days: above the line what takes, below what gives. */
+export function CourseChart({ season }: { season: Schemas['Season'] }) {
+  const id = useId();
+  const { ref, width: all } = useElementSize();
+  const shown = season.varieties.filter((v) => v.course);
+  if (shown.length === 0)
+    return <p className="soft">No variety has two years of dates, or a beginning this year, to draw from.</p>;
+  const from = Math.min(...shown.map((v) => time(v.course!.from))) - 2 * DAY;
+  const until = Math.max(...shown.map((v) => time(v.course!.from) + v.course!.taking.length * DAY)) + 2 * DAY;
+  const width = Math.max(1, all - (all < 620 ? 100 : 164));
+  const x = (at: number) => ((at - from) / (until - from)) * width;
+  const months: number[] = [];
+  for (let at = from; at <= until; at += DAY) if (iso(at).endsWith('-01')) months.push(at);
+  const rows = [...shown].sort((a, b) => a.course!.from.localeCompare(b.course!.from));
+  return (
+    <div ref={ref}>
+      {all > 0 && (
+        <>
+          <div className={classes.course} style={{ borderTop: 0 }}>
+            <span />
+            <svg width={width} height={18} fontFamily="var(--sans)" fontSize={13} aria-hidden="true">
+              {months.map((m) => (
+                <text key={m} x={x(m) + 3} y={13} fill="var(--soft)">
+                  {new Intl.DateTimeFormat('en-GB', {
+                    month: all < 620 ? 'narrow' : 'long',
+                    timeZone: 'UTC',
+                  }).format(m)}
+                </text>
+              ))}
+            </svg>
+          </div>
+          {rows.map((v) => (
+            <div key={v.varietyId} className={classes.course}>
+              <span>
+                <b>{v.name}</b>
+                <div className="small soft">{v.recorded ? v.crop : `${v.crop}, foreseen`}</div>
+              </span>
+              <svg
+                width={width}
+                height={HEIGHT}
+                role="img"
+                aria-label={`${v.name}: takes pollen ${counting(v.course!, v.course!.taking)}, gives it ${counting(v.course!, v.course!.giving)}`}
+              >
+                <defs>
+                  <pattern id={`${id}t`} width={9} height={9} patternUnits="userSpaceOnUse">
+                    <rect width={9} height={9} fill="var(--take-mid)" />
+                    <circle cx={4.5} cy={4.5} r={2.3} fill="none" stroke="var(--take)" strokeWidth={1.2} />
+                  </pattern>
+                  <pattern id={`${id}g`} width={7} height={7} patternUnits="userSpaceOnUse">
+                    <rect width={7} height={7} fill="var(--give-mid)" />
+                    <circle cx={2} cy={2} r={1.2} fill="var(--give-line)" />
+                    <circle cx={5.5} cy={5.3} r={1.2} fill="var(--give-line)" />
+                  </pattern>
+                </defs>
+                {months.map((m) => (
+                  <path key={m} d={`M${x(m)} 0V${HEIGHT}`} stroke="var(--hair)" />
+                ))}
+                <path
+                  d={path(v.course!.taking, (i) => x(time(v.course!.from) + i * DAY), 1)}
+                  fill={`url(#${id}t)`}
+                  stroke="var(--take)"
+                  strokeWidth={1.2}
+                />
+                <path
+                  d={path(v.course!.giving, (i) => x(time(v.course!.from) + i * DAY), -1)}
+                  fill={`url(#${id}g)`}
+                  stroke="var(--give-line)"
+                  strokeWidth={1.2}
+                />
+                <path d={`M0 ${HEIGHT / 2}H${width}`} stroke="var(--ink)" />
+                <path
+                  d={`M${x(time(season.today) + DAY / 2)} 0V${HEIGHT}`}
+                  stroke="var(--ink)"
+                  strokeWidth={1.5}
+                  strokeDasharray="4 3"
+                />
+              </svg>
+            </div>
+          ))}
+          <p className="small soft">dashed: today, {calendarDay(season.today)}</p>
+          <details>
+            <summary className="small">The same in words</summary>
+            <ul className="small">
+              {rows.map((v) => (
+                <li key={v.varietyId}>
+                  {v.name}: takes {counting(v.course!, v.course!.taking)}; gives{' '}
+                  {counting(v.course!, v.course!.giving)}
+                </li>
+              ))}
+            </ul>
+          </details>
+        </>
+      )}
+    </div>
+  );
+}

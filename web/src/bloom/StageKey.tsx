@@ -1,0 +1,242 @@
+import { Button, NativeSelect, Switch } from '@mantine/core';
+import { IconAlertTriangle, IconMoon, IconSun } from '@tabler/icons-react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { Schemas } from '../kit/api';
+import { FieldHead } from '../kit/FieldHead';
+import { Glyph } from '../kit/Glyph';
+import { useNightMode } from '../kit/night';
+import { percent } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Loaded } from '../kit/States';
+import { clock } from '../kit/time';
+import { Why } from '../kit/Why';
+import classes from './StageKey.module.css';
+import { leaveOpen, leftOpen, tapped } from './tally-state';
+
+type Sheet = Schemas['CropSheetView'];
+type KeyAnswer = Schemas['StageKeyAnswer'];
+
+interface SignProps {
+  sign: Sheet['look'][number];
+  given: string | undefined;
+  best: boolean;
+  give: (answer: string | undefined) => void;
+}
+
+function Sign({ sign, given, best, give }: SignProps) {
+  return (
+    <fieldset className={`${classes.sign} ${best ? classes.best : ''}`} data-sign={sign.key}>
+      <legend>
+        {sign.question} {best && <span className={classes.tells}>tells most now</span>}
+      </legend>
+      <div className={classes.answers}>
+        {sign.answers.map((a) => (
+          <button
+            key={a.key}
+            type="button"
+            aria-pressed={given === a.key}
+            onClick={() => give(given === a.key ? undefined : a.key)}
+          >
+            {a.name}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function likelyWords(chance: number): string {
+  if (chance >= 0.95) return 'nearly sure';
+  if (chance >= 0.8) return 'very likely';
+  if (chance >= 0.5) return 'likely';
+  return 'most likely so far';
+}
+
+function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; given: number }) {
+  const { now, zone } = useHere();
+  const ranked = answer.stages
+    .map((c) => ({ ...c, of: sheet.stages.find((s) => s.key === c.stage)! }))
+    .sort((a, b) => b.chance - a.chance);
+  const top = ranked[0]!;
+  return (
+    <section className={classes.verdict} aria-live="polite">
+      <div className={classes.top}>
+        <Glyph glyph={top.of.glyph} size={76} />
+        <div>
+          <span className="small soft">{given === 0 ? 'usual at this hour' : likelyWords(top.chance)}</span>
+          <b className={classes.name}>{top.of.name}</b>
+          <span>
+            {top.of.takes && top.of.gives
+              ? 'takes and gives pollen'
+              : top.of.takes
+                ? 'can take pollen'
+                : top.of.gives
+                  ? 'gives pollen'
+                  : top.of.phase === 'BETWEEN'
+                    ? 'neither takes nor gives just now'
+                    : top.of.phase === 'BUD'
+                      ? 'not open yet'
+                      : 'over'}
+          </span>
+        </div>
+      </div>
+      {answer.beware.map((b) => (
+        <p key={b} className={classes.beware}>
+          <IconAlertTriangle size={20} aria-hidden style={{ flexShrink: 0 }} /> {b}
+        </p>
+      ))}
+      <ul className={classes.bars}>
+        {ranked.map((c) => (
+          <li key={c.stage}>
+            <span>{c.of.name}</span>
+            <span className={classes.track}>
+              <span
+                className={c.of.takes ? classes.takes : c.of.gives ? classes.gives : classes.other}
+                style={{ width: `${Math.max(0.5, c.chance * 100)}%` }}
+              />
+            </span>
+            <span className="num">{percent(c.chance)}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="small soft">
+        <Why
+          because={
+            <>
+              <p>
+                Begun from how many flowers of a tree are usually in each stage at {clock(now, zone)} here:{' '}
+                {ranked.map((c) => `${c.of.name.toLowerCase()} ${percent(c.usual)}`).join(', ')}.
+              </p>
+              <p>
+                Then each answer weighs the stages by how often they look so, by the crop sheet. Three answers
+                in a hundred are taken to be slips.
+              </p>
+            </>
+          }
+        >
+          How is this reckoned?
+        </Why>
+      </p>
+    </section>
+  );
+}
+
+function Asking({ sheet, tree }: { sheet: Sheet; tree: string | undefined }) {
+  const navigate = useNavigate();
+  const [answers, setAnswers] = useState<Record<string, string>>({});
+  const [anyHour, setAnyHour] = useState(false);
+  const key = useQuery({
+    ...queries.stageKey(sheet.key, answers, anyHour),
+    placeholderData: (before) => before,
+  });
+  const give = (sign: string, answer: string | undefined) =>
+    setAnswers((a) => {
+      const rest = Object.fromEntries(Object.entries(a).filter(([s]) => s !== sign));
+      return answer ? { ...rest, [sign]: answer } : rest;
+    });
+  const given = Object.keys(answers).length;
+  const first = key.data?.nextSign;
+  const signs = [...sheet.look].sort(
+    (a, b) =>
+      Number(b.key === first) - Number(a.key === first) ||
+      Number(!!answers[a.key]) - Number(!!answers[b.key]),
+  );
+  const count = (stage: string) => {
+    leaveOpen(tree!, tapped(leftOpen(tree!), stage));
+    void navigate(`/bloom/read/${tree}`);
+  };
+  const top = [...(key.data?.stages ?? [])].sort((a, b) => b.chance - a.chance)[0];
+  const topName = sheet.stages.find((s) => s.key === top?.stage)?.name;
+  return (
+    <>
+      <div className={classes.columns}>
+        <Loaded of={key}>{(answer) => <Verdict sheet={sheet} answer={answer} given={given} />}</Loaded>
+        <div className="stack" style={{ gap: 10 }}>
+          <p className="soft">
+            Answer only what you can see. Tap an answer again to take it back.{' '}
+            {given > 0 && (
+              <button type="button" className="why" onClick={() => setAnswers({})}>
+                Start over
+              </button>
+            )}
+          </p>
+          {signs.map((s) => (
+            <Sign
+              key={s.key}
+              sign={s}
+              given={answers[s.key]}
+              best={s.key === first}
+              give={(a) => give(s.key, a)}
+            />
+          ))}
+          <Switch
+            label="Count in what is usual at this hour"
+            checked={!anyHour}
+            onChange={(e) => setAnyHour(!e.currentTarget.checked)}
+          />
+        </div>
+      </div>
+      {tree && top && (
+        <footer className={classes.bar}>
+          <Button size="lg" variant="outline" onClick={() => void navigate(`/bloom/read/${tree}`)}>
+            Back to the tally
+          </Button>
+          <Button size="lg" ml="auto" disabled={given === 0} onClick={() => count(top.stage)}>
+            Count one “{topName}”
+          </Button>
+        </footer>
+      )}
+    </>
+  );
+}
+
+/** What am I looking at? The stage of a flower from what one can see. */
+export function StageKey() {
+  const [search, setSearch] = useSearchParams();
+  const [night, toggleNight] = useNightMode();
+  const tree = search.get('tree') ?? undefined;
+  const trees = useQuery(queries.trees());
+  const crops = useQuery(queries.crops());
+  return (
+    <div className={classes.page}>
+      <FieldHead
+        back={tree ? `/bloom/read/${tree}` : '/bloom'}
+        backLabel={tree ? 'Back to the tally' : 'Back to bloom'}
+        title="What am I looking at?"
+      >
+        <button type="button" onClick={toggleNight} aria-pressed={night}>
+          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
+        </button>
+      </FieldHead>
+      <div className={classes.body}>
+        <Loaded of={trees}>
+          {(all) => (
+            <Loaded of={crops}>
+              {(sheets) => {
+                const wanted = search.get('crop') ?? all.find((t) => t.id === tree)?.crop ?? all[0]?.crop;
+                const sheet = sheets.find((c) => c.key === wanted) ?? sheets[0]!;
+                return (
+                  <>
+                    {!tree && (
+                      <NativeSelect
+                        aria-label="Crop"
+                        value={sheet.key}
+                        data={sheets.map((s) => ({ value: s.key, label: s.name }))}
+                        onChange={(e) => setSearch({ crop: e.currentTarget.value })}
+                        style={{ maxWidth: 320, marginBottom: 12 }}
+                      />
+                    )}
+                    <Asking key={sheet.key} sheet={sheet} tree={tree} />
+                  </>
+                );
+              }}
+            </Loaded>
+          )}
+        </Loaded>
+      </div>
+    </div>
+  );
+}

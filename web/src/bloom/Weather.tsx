@@ -1,0 +1,397 @@
+import { Button, FileButton, Modal, NumberInput, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { kilopascal, temperature, toCelsius, toFahrenheit } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Loaded } from '../kit/States';
+import { calendarDay, dayAndClock, plural, wallTime } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { BloomTabs } from './BloomTabs';
+import { AIR } from './air-words';
+import { DayRanges } from './DayRanges';
+
+type Overview = Schemas['WeatherOverview'];
+type Source = Overview['records'][number];
+
+const KINDS: Record<Source['kind'], string> = {
+  HOURS: 'hours of a file',
+  DAYS: 'days of a file',
+  FORECAST: 'forecast typed in',
+  STATION: 'station',
+};
+
+const voidRecord = (id: string, version: number, reason: string) =>
+  answer(api.POST('/api/weather/records/{id}/void', { params: { path: { id } }, body: { version, reason } }));
+
+function ImportFile() {
+  const [file, setFile] = useState<{ id: string; name: string; csv: string }>();
+  const form = useSubmit<boolean, Schemas['WeatherTaken']>(
+    (keepGood) =>
+      answer(
+        api.PUT('/api/weather/files/{id}', {
+          params: { path: { id: file!.id } },
+          body: { name: file!.name, csv: file!.csv, keepGood },
+        }),
+      ),
+    ['csv'],
+    (taken) => {
+      setFile(undefined);
+      doneWithUndo(`${plural(taken.rows, 'row')} of weather taken in.`, () =>
+        voidRecord(taken.id, 0, 'undone right after the import'),
+      );
+    },
+  );
+  const read = async (chosen: File | null) => {
+    if (chosen) setFile({ id: newId(), name: chosen.name, csv: await chosen.text() });
+  };
+  const [first, ...lines] = form.problems;
+  return (
+    <section className="card stack">
+      <h2>Take in a file</h2>
+      <p className="small">
+        CSV with its columns named in the first line. Hours: <code>time</code>, <code>temperature_c</code> or{' '}
+        <code>temperature_f</code>, and <code>humidity</code> in percent if you have it. Days:{' '}
+        <code>date</code>, <code>min_c</code> and <code>max_c</code> (or <code>min_f</code>,{' '}
+        <code>max_f</code>), <code>humidity</code>. Times are the orchard’s own clock unless they carry an
+        offset; other columns are left alone.
+      </p>
+      <div className="line">
+        <FileButton onChange={(f) => void read(f)} accept=".csv,text/csv,text/plain">
+          {(props) => (
+            <Button {...props} variant={file ? 'outline' : 'filled'}>
+              {file ? 'Choose another file' : 'Choose a CSV file'}
+            </Button>
+          )}
+        </FileButton>
+        {file && (
+          <>
+            <span>
+              {file.name}, {plural(file.csv.split('\n').filter((l) => l.trim()).length - 1, 'row')}
+            </span>
+            <Button loading={form.busy} onClick={() => form.submit(false)}>
+              Take it in
+            </Button>
+          </>
+        )}
+      </div>
+      {first && (
+        <div className="note bad" role="alert">
+          <p>
+            {file?.name ?? 'The file'} {first.message}
+          </p>
+          {lines.length > 0 && (
+            <>
+              <ul style={{ margin: '8px 0', maxHeight: 180, overflow: 'auto' }} tabIndex={0}>
+                {lines.map((l) => (
+                  <li key={l.field}>
+                    {l.field.replace('csv.', '')}: {l.message}
+                  </li>
+                ))}
+              </ul>
+              <Button color="red.9" variant="outline" onClick={() => form.submit(true)}>
+                Keep the good rows only
+              </Button>
+            </>
+          )}
+        </div>
+      )}
+      {form.general && !first && <p className="warn">{form.general}</p>}
+    </section>
+  );
+}
+
+const nextDays = (today: string, n: number) =>
+  Array.from({ length: n }, (_, i) =>
+    new Date(Date.parse(`${today}T00:00:00Z`) + (i + 1) * 86_400_000).toISOString().slice(0, 10),
+  );
+
+function TypeForecast({ days }: { days: Overview['days'] }) {
+  const { now, zone, orchard } = useHere();
+  const dates = nextDays(wallTime(now, zone).slice(0, 10), 5);
+  const metric = orchard.units === 'METRIC';
+  const shown = (c: number) => (metric ? Math.round(c * 10) / 10 : toFahrenheit(c));
+  const [id, setId] = useState(newId);
+  const [typed, setTyped] = useState<Record<string, { low: number | string; high: number | string }>>({});
+  const filled = dates.filter((d) => typed[d]?.low !== undefined && typed[d]?.high !== undefined);
+  const toC = (n: number | string) => (metric ? Number(n) : toCelsius(Number(n)));
+  const form = useSubmit<void, Schemas['WeatherTaken']>(
+    () =>
+      answer(
+        api.PUT('/api/weather/forecasts/{id}', {
+          params: { path: { id } },
+          body: {
+            days: filled.map((date) => ({
+              date,
+              minimumC: toC(typed[date]!.low),
+              maximumC: toC(typed[date]!.high),
+            })),
+          },
+        }),
+      ),
+    filled.flatMap((_, i) => [`days[${i}].minimumC`, `days[${i}].maximumC`]),
+    (taken) => {
+      setTyped({});
+      setId(newId());
+      doneWithUndo(`Forecast of ${plural(taken.rows, 'day')} written down.`, () =>
+        voidRecord(taken.id, 0, 'undone right after typing'),
+      );
+    },
+  );
+  const set = (date: string, part: 'low' | 'high', value: number | string) =>
+    setTyped((t) => ({ ...t, [date]: { low: '', high: '', ...t[date], [part]: value } }));
+  const error = (date: string, field: string) => {
+    const i = filled.indexOf(date);
+    return i < 0
+      ? undefined
+      : form.errorFor(`days[${i}].${field}`, field === 'minimumC' ? 'Lowest' : 'Highest');
+  };
+  return (
+    <section className="card stack">
+      <h2>Type in a forecast</h2>
+      <div style={{ display: 'grid', gridTemplateColumns: 'auto 1fr 1fr', gap: '8px 12px', maxWidth: 460 }}>
+        <span />
+        <span className="small soft">lowest, {metric ? '°C' : '°F'}</span>
+        <span className="small soft">highest, {metric ? '°C' : '°F'}</span>
+        {dates.map((date) => {
+          const known = days.find((d) => d.date === date);
+          return (
+            <ForecastRow key={date} date={date}>
+              <NumberInput
+                aria-label={`lowest of ${calendarDay(date)}`}
+                placeholder={known && String(shown(known.minimumC))}
+                value={typed[date]?.low ?? ''}
+                onChange={(v) => set(date, 'low', v)}
+                error={error(date, 'minimumC')}
+                hideControls
+              />
+              <NumberInput
+                aria-label={`highest of ${calendarDay(date)}`}
+                placeholder={known && String(shown(known.maximumC))}
+                value={typed[date]?.high ?? ''}
+                onChange={(v) => set(date, 'high', v)}
+                error={error(date, 'maximumC')}
+                hideControls
+              />
+            </ForecastRow>
+          );
+        })}
+      </div>
+      {form.general && <p className="warn">{form.general}</p>}
+      <div>
+        <Button disabled={filled.length === 0} loading={form.busy} onClick={() => form.submit()}>
+          Use this forecast
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function ForecastRow({ date, children }: { date: string; children: React.ReactNode }) {
+  return (
+    <>
+      <span style={{ alignSelf: 'center', whiteSpace: 'nowrap' }}>{calendarDay(date)}</span>
+      {children}
+    </>
+  );
+}
+
+function Station() {
+  const [id, setId] = useState(newId);
+  const [name, setName] = useState('');
+  const [made, setMade] = useState<Schemas['StationKey']>();
+  const form = useSubmit<void, Schemas['StationKey']>(
+    () => answer(api.PUT('/api/weather/stations/{id}', { params: { path: { id } }, body: { name } })),
+    ['name'],
+    (key) => {
+      setMade(key);
+      setName('');
+      setId(newId());
+    },
+  );
+  return (
+    <section className="card stack">
+      <h2>Let a station post</h2>
+      <p className="small">
+        A station sends its hours to <code>/api/station/hours</code> with a key of its own. A stand-in ships
+        with Even Hand, to try the way in without a device.
+      </p>
+      <div className="line" style={{ alignItems: 'flex-end' }}>
+        <TextInput
+          label="Name"
+          value={name}
+          onChange={(e) => setName(e.currentTarget.value)}
+          error={form.errorFor('name', 'Name')}
+          style={{ flex: '1 1 180px' }}
+        />
+        <Button variant="outline" loading={form.busy} onClick={() => form.submit()}>
+          Make a key
+        </Button>
+      </div>
+      {form.general && <p className="warn">{form.general}</p>}
+      <Modal
+        opened={made !== undefined}
+        onClose={() => setMade(undefined)}
+        title={<h2>Key of {made?.name}</h2>}
+      >
+        <p>This is shown once. Put it into the station’s settings.</p>
+        <p style={{ margin: '12px 0', wordBreak: 'break-all' }}>
+          <code>{made?.key}</code>
+        </p>
+        <p className="small soft">
+          To let the stand-in post its last day: <code>./even-hand station KEY 24</code>
+        </p>
+      </Modal>
+    </section>
+  );
+}
+
+function Sources({ records }: { records: Source[] }) {
+  const { zone, now } = useHere();
+  const takeBack = useSubmit<Source, unknown>(
+    (r) => voidRecord(r.id, r.version, 'taken back on the weather page'),
+    [],
+    () => undefined,
+  );
+  if (records.length === 0)
+    return (
+      <section className="card">
+        <h2>Nothing taken in yet</h2>
+        <p className="soft">Every day is the usual day of the orchard’s page until there is weather.</p>
+      </section>
+    );
+  const extent = (r: Source) => {
+    if (!r.first || !r.last) return 'nothing posted yet';
+    const day = (iso: string) =>
+      r.kind === 'DAYS' || r.kind === 'FORECAST'
+        ? calendarDay(iso.slice(0, 10))
+        : dayAndClock(new Date(iso), zone);
+    const years =
+      r.first.slice(0, 4) === r.last.slice(0, 4) ? '' : ` (${r.first.slice(0, 4)} to ${r.last.slice(0, 4)})`;
+    return `${plural(r.rows, r.kind === 'DAYS' || r.kind === 'FORECAST' ? 'day' : 'hour')}, ${day(r.first)} to ${day(r.last)}${years}`;
+  };
+  return (
+    <section className="card">
+      <h2>What there is</h2>
+      <div className="scroll" tabIndex={0}>
+        <table className="plain">
+          <tbody>
+            {records.map((r) => (
+              <tr key={r.id}>
+                <td>
+                  <b>{r.name}</b>
+                  <div className="small soft">
+                    {KINDS[r.kind]}, written down {dayAndClock(new Date(r.recordedAt), zone)}
+                  </div>
+                </td>
+                <td>{extent(r)}</td>
+                <td>
+                  <Button
+                    size="compact-md"
+                    variant="subtle"
+                    c="var(--warn)"
+                    onClick={() => takeBack.submit(r)}
+                    loading={takeBack.busy}
+                  >
+                    Take back
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {takeBack.general && <p className="warn">{takeBack.general}</p>}
+      <p className="small soft">
+        Where sources overlap, measured hours come before days of files, these before a typed forecast; among
+        the same kind the latest counts. Gaps of up to six hours are bridged. Now: {dayAndClock(now, zone)}.
+      </p>
+    </section>
+  );
+}
+
+function Days({ overview }: { overview: Overview }) {
+  const { orchard, now, zone } = useHere();
+  const today = wallTime(now, zone).slice(0, 10);
+  return (
+    <section className="card">
+      <header>
+        <h2>Two weeks back, ten days ahead</h2>
+      </header>
+      <DayRanges days={overview.days} today={today} units={orchard.units} />
+      <details>
+        <summary className="small">The same as a table</summary>
+        <div className="scroll" tabIndex={0}>
+          <table className="plain">
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th className="num">Lowest</th>
+                <th className="num">Highest</th>
+                <th className="num">Air lacks at 13:00</th>
+                <th>From</th>
+              </tr>
+            </thead>
+            <tbody>
+              {overview.days.map((d) => (
+                <tr key={d.date}>
+                  <td>{calendarDay(d.date)}</td>
+                  <td className="num">{temperature(d.minimumC, orchard.units)}</td>
+                  <td className="num">{temperature(d.maximumC, orchard.units)}</td>
+                  <td className="num">
+                    {d.middayDeficitKpa === undefined ? '–' : kilopascal(d.middayDeficitKpa)}
+                  </td>
+                  <td>{AIR[d.source]}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </details>
+    </section>
+  );
+}
+
+/** The air the forecasts are reckoned with, and the ways to bring it in. */
+export function Weather() {
+  const overview = useQuery(queries.weather());
+  return (
+    <>
+      <BloomTabs />
+      <Loaded of={overview}>
+        {(o) => (
+          <>
+            <h1>{weatherSentence(o)}</h1>
+            <Days overview={o} />
+            <Sources records={o.records} />
+            <div
+              style={{
+                display: 'grid',
+                gap: 14,
+                gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))',
+              }}
+            >
+              <ImportFile />
+              <TypeForecast days={o.days} />
+              <Station />
+            </div>
+          </>
+        )}
+      </Loaded>
+    </>
+  );
+}
+
+function weatherSentence(o: Overview): string {
+  const sources = new Set(o.stretches.map((s) => s.source));
+  if (sources.size === 1 && sources.has('USUAL'))
+    return 'No weather is recorded yet: every forecast takes each day for the usual day here.';
+  const last = [...o.stretches].reverse().find((s) => s.source !== 'USUAL');
+  const until = last ? calendarDay(last.until.slice(0, 10)) : '';
+  return sources.has('USUAL')
+    ? `Weather is known or foreseen until ${until}; after that each day is taken for the usual day here.`
+    : 'Weather is known or foreseen for all of the next ten days.';
+}

@@ -1,0 +1,61 @@
+import { useElementSize } from '@mantine/hooks';
+import type { Schemas } from '../kit/api';
+import { calendarDay } from '../kit/time';
+
+const HEIGHT = 120;
+const SIDE = 50;
+
+/** Chill and heat week by week, each on its own scale. */
+export function WeekChart({ weeks }: { weeks: Schemas['WinterWeek'][] }) {
+  const { ref, width } = useElementSize();
+  if (weeks.length < 2)
+    return <p className="small soft">The season has only begun; in two weeks there is a line here.</p>;
+  const chill = Math.max(1, ...weeks.map((w) => w.chillPortions));
+  const heat = Math.max(1, ...weeks.map((w) => w.growingDegreeHours));
+  const x = (i: number) => SIDE + (i / (weeks.length - 1)) * (width - 2 * SIDE);
+  const y = (share: number) => 8 + (1 - share) * (HEIGHT - 34);
+  const path = (of: (w: (typeof weeks)[number]) => number) =>
+    'M' + weeks.map((w, i) => `${x(i).toFixed(1)} ${y(of(w)).toFixed(1)}`).join('L');
+  const every = Math.ceil(weeks.length / Math.max(2, Math.floor(width / 110)));
+  return (
+    <div ref={ref}>
+      {width > 0 && (
+        <svg
+          width={width}
+          height={HEIGHT}
+          role="img"
+          aria-label={`Chill portions rise to ${chill.toFixed(1)}, growing degree hours to ${Math.round(heat)} by ${calendarDay(weeks.at(-1)!.until)}`}
+          fontFamily="var(--sans)"
+          fontSize={13}
+        >
+          <path d={`M${SIDE} ${y(0)}H${width - SIDE}`} stroke="var(--line)" />
+          <path d={path((w) => w.chillPortions / chill)} fill="none" stroke="#25324a" strokeWidth={2.2} />
+          <path
+            d={path((w) => w.growingDegreeHours / heat)}
+            fill="none"
+            stroke="#b5482a"
+            strokeWidth={2.2}
+            strokeDasharray="7 4"
+          />
+          <text x={SIDE - 6} y={y(1) + 4} textAnchor="end" fill="#25324a">
+            {chill.toFixed(0)}
+          </text>
+          <text x={width - SIDE + 6} y={y(1) + 4} fill="#b5482a">
+            {Math.round(heat).toLocaleString('en')}
+          </text>
+          {weeks.map(
+            (w, i) =>
+              i % every === 0 && (
+                <text key={w.until} x={x(i)} y={HEIGHT - 6} textAnchor="middle" fill="var(--soft)">
+                  {calendarDay(w.until).slice(4)}
+                </text>
+              ),
+          )}
+        </svg>
+      )}
+      <p className="small soft">
+        line, left scale: chill portions; dashes, right scale: growing degree hours
+      </p>
+    </div>
+  );
+}

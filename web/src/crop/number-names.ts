@@ -1,0 +1,48 @@
+import type { Schemas } from '../kit/api';
+
+type Sheet = Schemas['CropSheetView'];
+
+const NAMES: Record<string, string> = {
+  'temperature.baseC': 'Base temperature, °C',
+  'temperature.referenceC': 'Reference temperature, °C',
+  'temperature.capC': 'Cap temperature, °C',
+  'pollen.dosesPerFlower': 'Doses a flower gives',
+  'pollen.freshViability': 'Grains alive when fresh, share',
+  'pollen.q10': 'Ageing for each 10 °C more, times',
+  'ownVariety.worth': 'Worth of its own variety’s pollen, share',
+  'hand.dryAirKpa': 'Air too dry for nature above, kPa',
+  'season.afterLeafOutWeeks': 'Begin after leaf-out, weeks',
+  'season.roundEveryDays': 'From round to round, days',
+  'season.bloomDays': 'First to last flower, days',
+  'season.chillPortions': 'Chill the buds need, portions',
+  'pollinationPeriod.ovuleDays': 'Ovules live, days',
+  'pollinationPeriod.stigmaDays': 'Stigma takes pollen, days',
+};
+const STAGE: Record<string, string> = {
+  meanHours: 'lasts, hours',
+  shape: 'evenness (whole number)',
+  bbch: 'BBCH code',
+  receptivity: 'receptivity, share',
+  shedding: 'shedding, share',
+  'gate.opens.hours': 'change begins, hours',
+  'gate.closes.hours': 'change ends, hours',
+  'gate.halfTimeMinutes': 'half have changed in, minutes',
+};
+const KEPT: Record<string, string> = {
+  halfLifeHours: 'viability halves in, hours',
+  temperatureC: 'temperature, °C',
+  spoilsAfterHours: 'spoils after, hours',
+};
+
+/** A number's place on the sheet as one would say it. */
+export function numberName(sheet: Sheet, path: string): string {
+  const known = NAMES[path];
+  if (known) return known;
+  const stage = /stages\[(\d+)\]\.(.+)$/.exec(path);
+  if (stage) return `${sheet.stages[Number(stage[1])]?.name ?? 'stage'}: ${STAGE[stage[2]!] ?? stage[2]}`;
+  const kept = /pollen\.keeping\.([a-z-]+)\.(.+)$/.exec(path);
+  if (kept) return `Kept in ${kept[1]!.replace('-', ' with ')}: ${KEPT[kept[2]!] ?? kept[2]}`;
+  const check = /checks\[(\d+)\]\.day$/.exec(path);
+  if (check) return `${sheet.checks[Number(check[1])]?.name ?? 'Check'}: day`;
+  return path;
+}
