@@ -1,4 +1,4 @@
-import { screen, waitFor } from '@testing-library/react';
+import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { refusal, serve, sheet, show, SILENCE, tree, type Server } from '../test/screen';
@@ -11,6 +11,8 @@ const before = {
   counts: { parted: 7 },
   flowers: 7,
   note: '',
+  limb: '',
+  share: 1,
   version: 0,
 };
 const saved = { ...before, id: 'r1', flowers: 3 };
@@ -84,5 +86,34 @@ describe('reading a tree', () => {
     await userEvent.click(screen.getByText('Undo'));
     expect(await screen.findByText('Undone.')).toBeVisible();
     expect(sent.at(-1)).toMatchObject({ path: '/api/readings/r1/void', body: { version: 0 } });
+  });
+
+  it('starts from last time, and scales a count of a quarter of a limb', async () => {
+    const sent = await open();
+    await userEvent.click(screen.getByText('Same as last time, plus…'));
+    await userEvent.keyboard('2');
+    await userEvent.click(screen.getByText(/whole tree/));
+    await userEvent.click(screen.getByText('a quarter'));
+    await userEvent.type(screen.getByRole('textbox', { name: 'Limb' }), 'east');
+    await userEvent.click(screen.getByText('Save · 8'));
+
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]!.body).toMatchObject({ counts: { parted: 8 }, limb: 'east', share: 0.25 });
+  });
+
+  it('keeps the tally while one asks the key, and forgets it once it is saved', async () => {
+    await open();
+    await userEvent.keyboard('22');
+    cleanup();
+    show(<Tally />, { at: '/bloom/read/t1', route: '/bloom/read/:tree' });
+    await userEvent.click(await screen.findByText('Save · 2'));
+    await waitFor(() => expect(sessionStorage.length).toBe(0));
+  });
+
+  it('says when a reading does not fit the one before, and that it counts', async () => {
+    await open({ ...saved, surpriseStage: 'shedding', surpriseExpected: 2.2 });
+    await userEvent.keyboard('3');
+    await userEvent.click(screen.getByText('Save · 1'));
+    expect(await screen.findByText(/about 2 dome loose, dust. Yours counts/)).toBeVisible();
   });
 });

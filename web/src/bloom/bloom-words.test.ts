@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { bloomOf, bloomRow, NOW, stretch, ZONE } from '../test/samples';
-import { boardSentence, byMostToDo, pollenWords, rowWords, typicalStage } from './bloom-words';
+import {
+  boardSentence,
+  byMostToDo,
+  hoursWords,
+  missWords,
+  ordered,
+  pollenWords,
+  rowWords,
+  typicalStage,
+} from './bloom-words';
 
 const fromFive = stretch('2026-11-24T04:10:00Z', '2026-11-24T18:00:00Z');
 
@@ -13,7 +22,7 @@ describe('the bloom board in words', () => {
 
   it('does not pretend to know the end of what lasts beyond the forecast', () => {
     const row = bloomRow({ nextGiving: stretch(NOW.toISOString(), '2026-11-27T02:40:00Z', false) });
-    expect(pollenWords(row, NOW, ZONE)).toBe('pollen beyond Fri 27 Nov 15:40');
+    expect(pollenWords(row, NOW, ZONE)).toBe('pollen in all these days');
   });
 
   it('sums the orchard up and names the next pollen', () => {
@@ -50,5 +59,55 @@ describe('the bloom board in words', () => {
       stages: [stage('closed', false, false), stage('parted', true, false), stage('shedding', false, true)],
     };
     expect(typicalStage(bloomRow({}), sheet as never)?.key).toBe('shedding');
+  });
+
+  it('orders trees by what a grower asks for, those not read last', () => {
+    const rows = [
+      bloomRow({ treeName: 'A', takes: 3, takingThisEvening: 9, row: 3 }),
+      bloomRow({
+        treeName: 'B',
+        takes: 8,
+        takingThisEvening: 2,
+        row: 1,
+        nextGiving: stretch('2026-11-24T05:00:00Z', '2026-11-24T09:00:00Z'),
+      }),
+      bloomRow({ treeName: 'C', row: 2, reading: undefined }),
+    ];
+    const names = (order: Parameters<typeof ordered>[1]) =>
+      ordered(rows, order)
+        .map((r) => r.treeName)
+        .join('');
+    expect(names('now')).toBe('BAC');
+    expect(names('evening')).toBe('ABC');
+    expect(names('pollen')).toBe('BAC');
+    expect(names('place')).toBe('BCA');
+  });
+
+  it('warns of a day on which females wait in vain, and says when to gather', () => {
+    expect(missWords({ date: '2026-11-26', females: 39.6, collectOn: '2026-11-25' })).toBe(
+      'Thu 26 Nov: 40 females, no pollen; gather on Wed 25 Nov and keep it.',
+    );
+    expect(missWords({ date: '2026-11-26', females: 4 })).toContain('from a jar or from elsewhere');
+  });
+
+  it('tells the good hours of a variety, and when dark ends them', () => {
+    const hours = (from: string, until: string, endsWithDark = false) => ({
+      from,
+      until,
+      flowers: 5,
+      endsWithDark,
+    });
+    const meeting = {
+      varietyId: 'v',
+      varietyName: 'Lantern',
+      crop: 'cherimoya',
+      misses: [],
+      collect: hours('2026-11-24T03:40:00Z', '2026-11-24T07:45:00Z', true),
+      pollinate: hours(NOW.toISOString(), '2026-11-24T07:45:00Z'),
+    };
+    expect(hoursWords(meeting, NOW, ZONE)).toBe(
+      'Gather pollen 16:40 to dark, 20:45; pollinate now to 20:45.',
+    );
+    expect(hoursWords({ ...meeting, collect: undefined }, NOW, ZONE)).toMatch(/^No pollen that serves it/);
   });
 });

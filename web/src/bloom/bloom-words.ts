@@ -43,7 +43,7 @@ export function boardSentence(bloom: Schemas['Bloom'], now: Date, zone: string):
 
 /** "Gather pollen 16:10 to 19:40; pollinate 16:10 to 20:50." */
 export function hoursWords(meeting: Schemas['VarietyMeeting'], now: Date, zone: string): string {
-  const stretch = (h: Schemas['BestHours']) => {
+  const stretch = (h: Schemas['MeetingHours']) => {
     const from = new Date(h.from);
     const start = from <= now ? 'now' : said(from, now, zone);
     return `${start} to ${h.endsWithDark ? 'dark, ' : ''}${said(new Date(h.until), now, zone)}`;

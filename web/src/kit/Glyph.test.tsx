@@ -37,4 +37,34 @@ describe('a flower’s drawing', () => {
     };
     expect(tip(0.9)).toBeLessThan(tip(0.2));
   });
+
+  it('has a form of its own for every family, and each changes as the flower opens', () => {
+    const forms = [
+      'ANNONA',
+      'CUP',
+      'HEART',
+      'CACTUS',
+      'FIVE',
+      'BRUSH',
+      'STRAP',
+      'FIG',
+      'TUBE',
+      'WHEEL',
+      'STRANDS',
+      'STAR',
+    ] as const;
+    const drawn = (form: (typeof forms)[number], spread: number) => {
+      const { container, unmount } = render(
+        <Glyph glyph={{ ...annona, form, spread, dome: 'tight', dust: false }} />,
+      );
+      const html = container.innerHTML;
+      unmount();
+      return html;
+    };
+    expect(new Set(forms.map((f) => drawn(f, 0.7))).size).toBe(forms.length);
+    for (const form of forms) {
+      expect(drawn(form, 0), form).not.toBe(drawn(form, 0.7));
+      expect(drawn(form, 0.7), form).not.toContain('NaN');
+    }
+  });
 });

@@ -19,3 +19,5 @@ window.ResizeObserver = class {
   unobserve() {}
   disconnect() {}
 };
+
+afterEach(() => sessionStorage.clear());

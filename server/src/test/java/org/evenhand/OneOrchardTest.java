@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
@@ -57,12 +58,49 @@ class OneOrchardTest {
                 "PUT /api/checks/{id}", ours.put("/api/checks/" + check, Api.checkBody(ownPollination, now, 1, 0, 0)));
         tried.put("POST /api/checks/{id}/void", ours.post("/api/checks/" + check + "/void", Api.voiding(0)));
 
+        tried.put(
+                "PUT /api/own-sheets/{id}",
+                ours.put("/api/own-sheets/" + theirOwnSheet(), Map.of("crop", "cherimoya", "numbers", Map.of())));
+        tried.put("GET /api/crops/{crop}/own", ours.get("/api/crops/no-such-crop/own"));
+        String note = Api.newId();
+        Map<String, Object> block = Map.of("block", "North", "insects", "FEW", "indoors", false);
+        theirs.put("/api/block-notes/" + note, block).expect(204);
+        tried.put("PUT /api/block-notes/{id}", ours.put("/api/block-notes/" + note, block));
+        String season = Api.newId();
+        theirs.put("/api/bloom-dates/" + season, season(variety)).expect(200);
+        tried.put("PUT /api/bloom-dates/{id}", ours.put("/api/bloom-dates/" + season, season(ownVariety)));
+        tried.put("POST /api/bloom-dates/{id}/void", ours.post("/api/bloom-dates/" + season + "/void", Api.voiding(0)));
+        String weather = Api.newId();
+        Map<String, Object> file = Map.of("name", "a", "csv", "date,min_c,max_c\n2026-11-01,4,9", "keepGood", false);
+        theirs.put("/api/weather/files/" + weather, file).expect(200);
+        tried.put("PUT /api/weather/files/{id}", ours.put("/api/weather/files/" + weather, file));
+        Map<String, Object> day = Map.of("date", "2026-11-25", "minimumC", 4, "maximumC", 9);
+        tried.put(
+                "PUT /api/weather/forecasts/{id}",
+                ours.put("/api/weather/forecasts/" + weather, Map.of("days", List.of(day))));
+        tried.put(
+                "PUT /api/weather/stations/{id}", ours.put("/api/weather/stations/" + weather, Map.of("name", "Mast")));
+        tried.put(
+                "POST /api/weather/records/{id}/void",
+                ours.post("/api/weather/records/" + weather + "/void", Api.voiding(0)));
+
         tried.forEach((endpoint, answer) -> assertThat(answer.status())
                 .as(endpoint + ": " + answer.raw().body())
                 .isEqualTo(404));
         assertThat(tried.keySet())
                 .as("every endpoint with an id was tried")
                 .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    private String theirOwnSheet() {
+        String id = Api.newId();
+        theirs.put("/api/own-sheets/" + id, Map.of("crop", "cherimoya", "numbers", Map.of()))
+                .expect(200);
+        return id;
+    }
+
+    private static Map<String, Object> season(String variety) {
+        return Map.of("varietyId", variety, "year", 2025, "firstBloom", "2025-10-01");
     }
 
     @Test
@@ -85,6 +123,9 @@ class OneOrchardTest {
 
     @Test
     void lists_show_only_ones_own() {
+        assertThat(ours.get("/api/weather").body().path("records").size()).isZero();
+        assertThat(ours.get("/api/season").body().path("varieties").size()).isZero();
+        assertThat(ours.get("/api/hand-need").body().size()).isZero();
         for (String path : new String[] {"/api/trees", "/api/varieties", "/api/lots", "/api/pollinations"}) {
             assertThat(ours.get(path).expect(200).body().size()).as(path).isZero();
             assertThat(theirs.get(path).expect(200).body().size()).as(path).isPositive();

@@ -107,7 +107,7 @@ record BloomView(
     }
 
     /** Good hours, and the most flowers in them. */
-    @Schema(name = "BestHours")
+    @Schema(name = "MeetingHours")
     record Hours(Instant from, Instant until, double flowers, boolean endsWithDark) {
         static Hours of(Meeting.Hours h) {
             return new Hours(h.from(), h.until(), h.flowers(), h.endsWithDark());

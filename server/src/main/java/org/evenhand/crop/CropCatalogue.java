@@ -16,6 +16,7 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -92,6 +93,9 @@ public class CropCatalogue {
 
     /** The changes of one crop's numbers, the latest first. */
     List<OwnSheetView> history(Caller caller, String crop) {
+        if (all(caller).stream().noneMatch(s -> s.crop().equals(crop))) {
+            throw new NotFoundException("crop sheet '" + crop + "'");
+        }
         return own.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
                 .filter(c -> c.crop().equals(crop))
                 .map(OwnSheetView::of)

@@ -7,4 +7,8 @@ public class NotFoundException extends RuntimeException {
     public NotFoundException(String what, UUID id) {
         super("There is no " + what + " " + id + " in this orchard.");
     }
+
+    public NotFoundException(String what) {
+        super("There is no " + what + " here.");
+    }
 }

@@ -6,12 +6,14 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * A stand-in for a weather station: makes up plausible hours and posts them over HTTP as a real one would. Ships so that the way in
@@ -49,35 +51,28 @@ public final class StationStandIn {
     /**
      * Posts the last hours to a server.
      *
-     * @param arguments address of the server, the station's key, number of hours
+     * @return what came of it, in a sentence
      */
+    public static String post(String address, String key, int count) throws IOException, InterruptedException {
+        StationStandIn station = new StationStandIn(
+                7, new Site(-35.3, 173.9, ZoneId.of("Pacific/Auckland")), new DailyTemperatures(14, 24));
+        WeatherRequests.Post body = new WeatherRequests.Post(station.hours(Instant.now(), count));
+        HttpRequest post = HttpRequest.newBuilder(URI.create(address + "/api/station/hours"))
+                .header("Content-Type", "application/json")
+                .header("X-Station-Key", key)
+                .POST(HttpRequest.BodyPublishers.ofString(JsonMapper.shared().writeValueAsString(body)))
+                .build();
+        HttpResponse<String> answer = HttpClient.newHttpClient().send(post, HttpResponse.BodyHandlers.ofString());
+        return answer.statusCode() == 204
+                ? "The stand-in station posted " + count + " hours."
+                : "The server refused: " + answer.body();
+    }
+
+    /** @param arguments address of the server, the station's key, number of hours */
     public static void main(String[] arguments) throws IOException, InterruptedException {
         if (arguments.length != 3) {
             throw new IllegalArgumentException("Wanted: address, key of the station, number of hours.");
         }
-        StationStandIn station = new StationStandIn(
-                7, new Site(-35.3, 173.9, java.time.ZoneId.of("Pacific/Auckland")), new DailyTemperatures(14, 24));
-        StringBuilder json = new StringBuilder("{\"hours\":[");
-        for (WeatherRequests.PostedHour h : station.hours(Instant.now(), Integer.parseInt(arguments[2]))) {
-            json.append(json.charAt(json.length() - 1) == '[' ? "" : ",")
-                    .append("{\"at\":\"")
-                    .append(h.at())
-                    .append("\",\"celsius\":")
-                    .append(h.celsius())
-                    .append(",\"humidity\":")
-                    .append(h.humidity())
-                    .append('}');
-        }
-        HttpRequest post = HttpRequest.newBuilder(URI.create(arguments[0] + "/api/station/hours"))
-                .header("Content-Type", "application/json")
-                .header("X-Station-Key", arguments[1])
-                .POST(HttpRequest.BodyPublishers.ofString(json.append("]}").toString()))
-                .build();
-        HttpResponse<String> answer = HttpClient.newHttpClient().send(post, HttpResponse.BodyHandlers.ofString());
-        System.out.println(
-                answer.statusCode() == 204
-                        ? "The stand-in station posted " + arguments[2] + " hours."
-                        : "The server refused: " + answer.body());
-        System.exit(answer.statusCode() == 204 ? 0 : 1);
+        System.out.println(post(arguments[0], arguments[1], Integer.parseInt(arguments[2])));
     }
 }

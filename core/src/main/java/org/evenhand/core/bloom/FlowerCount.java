@@ -11,8 +11,8 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
  * chance of single flowers only, not the doubt about the crop sheet's durations or the weather.
  *
  * @param mean expected flowers
- * @param low 10 % quantile, whole flowers
- * @param high 90 % quantile, whole flowers
+ * @param low whole flowers below which the number lies about once in ten
+ * @param high whole flowers above which it lies about once in ten
  */
 public record FlowerCount(double mean, int low, int high) {
     static final int EXACT_UP_TO = 400;
@@ -54,28 +54,28 @@ public record FlowerCount(double mean, int low, int high) {
                 : normal(mean, Math.sqrt(variance), total);
     }
 
+    /** The ends whose tails come nearest to one in ten: with few flowers no end can be exact. */
     private static FlowerCount exact(double mean, double[] chance) {
-        int low = -1;
-        int high = chance.length - 1;
-        double cumulative = 0;
-        for (int k = 0; k < chance.length; k++) {
-            cumulative += chance[k];
-            if (low < 0 && cumulative >= TAIL) {
-                low = k;
-            }
-            if (cumulative >= 1 - TAIL) {
-                high = k;
-                break;
-            }
+        return new FlowerCount(mean, nearestEnd(chance, TAIL), nearestEnd(chance, 1 - TAIL) - 1);
+    }
+
+    /** The number below which lies a share of chances as near as can be to the wanted one. */
+    private static int nearestEnd(double[] chance, double wanted) {
+        double below = 0;
+        int end = 0;
+        while (end < chance.length && Math.abs(below + chance[end] - wanted) <= Math.abs(below - wanted)) {
+            below += chance[end++];
         }
-        return new FlowerCount(mean, Math.max(low, 0), high);
+        return end;
     }
 
     private static FlowerCount normal(double mean, double deviation, double total) {
         NormalDistribution normal = NormalDistribution.of(mean, deviation);
-        long low = Math.round(normal.inverseCumulativeProbability(TAIL));
-        long high = Math.round(normal.inverseCumulativeProbability(1 - TAIL));
-        return new FlowerCount(mean, (int) Math.max(0, low), (int) Math.min(total, high));
+        // Half a flower is added below and taken off above, since a whole number stands for the half on either side.
+        long low = Math.round(normal.inverseCumulativeProbability(TAIL) + 0.5);
+        long high = Math.round(normal.inverseCumulativeProbability(1 - TAIL) - 0.5);
+        return new FlowerCount(
+                mean, (int) Math.max(0, Math.min(low, high)), (int) Math.min(total, Math.max(low, high)));
     }
 
     /** Chance of each number of flowers, the binomials of the starting stages folded together. */

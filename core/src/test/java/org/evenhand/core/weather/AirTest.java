@@ -1,0 +1,94 @@
+package org.evenhand.core.weather;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+
+class AirTest {
+    private static final Site COAST = new Site(-35.3, 173.9, ZoneId.of("Pacific/Auckland"));
+    private static final Instant START = Instant.parse("2026-11-20T11:00:00Z");
+    private static final DailyTemperatures USUAL = new DailyTemperatures(14, 24);
+
+    @Test
+    void a_gap_of_six_hours_is_bridged_and_one_of_seven_is_not() {
+        Map<Instant, Air.Measured> hours = new HashMap<>();
+        measured(hours, 0, 10, 80);
+        measured(hours, 7, 17, 66);
+        measured(hours, 15, 12, 70);
+
+        Air air = air(hours, Map.of(), Map.of());
+
+        assertThat(air.sources().subList(0, 8))
+                .containsExactly(
+                        AirSource.MEASURED,
+                        AirSource.BRIDGED,
+                        AirSource.BRIDGED,
+                        AirSource.BRIDGED,
+                        AirSource.BRIDGED,
+                        AirSource.BRIDGED,
+                        AirSource.BRIDGED,
+                        AirSource.MEASURED);
+        assertThat(air.temperatures().celsiusAtHour(3)).isCloseTo(13, within(1e-9));
+        assertThat(air.sources().subList(8, 15)).containsOnly(AirSource.USUAL);
+        // 13 °C at 74 %: es = 1.498 kPa by FAO 56 equation 11, so 0.389 kPa is missing.
+        assertThat(air.deficitAt(START.plus(Duration.ofHours(3))).orElseThrow()).isCloseTo(0.3895, within(5e-4));
+        assertThat(air.deficitAt(START.plus(Duration.ofHours(10)))).isEmpty();
+    }
+
+    @Test
+    void an_hour_takes_the_best_that_is_known_of_it() {
+        LocalDate first = START.atZone(COAST.zone()).toLocalDate();
+        DayRange day = new DayRange(new DailyTemperatures(3, 9), OptionalDouble.of(60));
+        DayRange foreseen = new DayRange(new DailyTemperatures(20, 30), OptionalDouble.empty());
+        Map<Instant, Air.Measured> hours = new HashMap<>();
+        measured(hours, 0, 11.5, 50);
+
+        Air air = air(hours, Map.of(first, day), Map.of(first, foreseen, first.plusDays(1), foreseen));
+
+        assertThat(air.sourceAt(START.plusSeconds(60))).isEqualTo(AirSource.MEASURED);
+        assertThat(air.sourceAt(START.plus(Duration.ofHours(10)))).isEqualTo(AirSource.DAILY);
+        assertThat(air.temperatures().celsiusAtHour(10)).isBetween(3.0, 9.0);
+        assertThat(air.sourceAt(START.plus(Duration.ofHours(30)))).isEqualTo(AirSource.FORECAST);
+        assertThat(air.temperatures().celsiusAtHour(38)).isBetween(20.0, 30.1);
+        assertThat(air.sourceAt(START.plus(Duration.ofHours(55)))).isEqualTo(AirSource.USUAL);
+    }
+
+    /** The day curve of one kind of day equals the curve of a day repeated: the two ways to the same hours. */
+    @Test
+    void days_that_are_all_alike_are_the_usual_day() {
+        Air air = air(Map.of(), Map.of(), Map.of());
+
+        HourlyTemperatures usual = USUAL.repeated(COAST, START, 72);
+        for (int h = 0; h <= 72; h++) {
+            assertThat(air.temperatures().celsiusAtHour(h)).isCloseTo(usual.celsiusAtHour(h), within(1e-12));
+        }
+    }
+
+    @Test
+    void polar_day_and_night_have_hours_too() {
+        Site north = new Site(78.2, 15.6, ZoneId.of("Arctic/Longyearbyen"));
+        for (String date : new String[] {"2026-06-21T00:00:00Z", "2026-12-21T00:00:00Z"}) {
+            Air air = Air.of(north, Air.Known.onlyUsual(new DailyTemperatures(-8, 2)), Instant.parse(date), 48);
+            for (double celsius : air.temperatures().toArray()) {
+                assertThat(celsius).isBetween(-8.01, 2.01);
+            }
+        }
+    }
+
+    private static void measured(Map<Instant, Air.Measured> hours, int hour, double celsius, double humidity) {
+        hours.put(START.plus(Duration.ofHours(hour)), new Air.Measured(celsius, OptionalDouble.of(humidity)));
+    }
+
+    private static Air air(
+            Map<Instant, Air.Measured> hours, Map<LocalDate, DayRange> days, Map<LocalDate, DayRange> forecast) {
+        return Air.of(COAST, new Air.Known(USUAL, hours, days, forecast), START, 72);
+    }
+}

@@ -1,0 +1,86 @@
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it } from 'vitest';
+import { refusal, serve, show, type Sent } from '../test/screen';
+import { airWords } from './air-words';
+import { NOW, ZONE } from '../test/samples';
+import { Weather } from './Weather';
+
+const overview = {
+  records: [
+    {
+      id: 'w1',
+      kind: 'STATION',
+      name: 'Mast',
+      recordedAt: NOW.toISOString(),
+      rows: 24,
+      first: '2026-11-23T03:00:00Z',
+      last: '2026-11-24T02:00:00Z',
+      version: 2,
+    },
+  ],
+  stretches: [
+    { from: NOW.toISOString(), until: '2026-11-25T11:00:00Z', source: 'FORECAST' },
+    { from: '2026-11-25T11:00:00Z', until: '2026-12-04T11:00:00Z', source: 'USUAL' },
+  ],
+  days: [{ date: '2026-11-24', minimumC: 12, maximumC: 22, source: 'MEASURED' }],
+};
+
+describe('weather', () => {
+  it('lists bad rows with their lines and keeps the good ones only when told to', async () => {
+    const sent = serve({
+      'GET /api/weather': overview,
+      'PUT /api/weather/files/*': ({ body }: Sent) =>
+        body.keepGood
+          ? { id: 'f', rows: 1, bad: [] }
+          : refusal(400, {
+              errors: [
+                { field: 'csv', message: 'has 1 bad and 1 good rows; nothing was taken.' },
+                { field: 'csv.line 3', message: 'temperature_c is ‘warm’, not a number.' },
+              ],
+            }),
+    });
+    show(<Weather />);
+    await screen.findByText('Choose a CSV file');
+    const input = document.querySelector<HTMLInputElement>('input[type=file]')!;
+    await userEvent.upload(input, new File(['time,temperature_c\n1\n2\n'], 'air.csv', { type: 'text/csv' }));
+    await userEvent.click(await screen.findByText('Take it in'));
+
+    expect(await screen.findByText('air.csv has 1 bad and 1 good rows; nothing was taken.')).toBeVisible();
+    expect(screen.getByText('line 3: temperature_c is ‘warm’, not a number.')).toBeVisible();
+    await userEvent.click(screen.getByText('Keep the good rows only'));
+    expect(await screen.findByText('1 row of weather taken in.')).toBeVisible();
+    expect(sent.map((s) => s.body.keepGood)).toEqual([false, true]);
+    expect(sent[0]!.path).toBe(sent[1]!.path);
+  });
+
+  it('sends only the days of a forecast that were typed, and shows an error beside its field', async () => {
+    const sent = serve({
+      'GET /api/weather': overview,
+      'PUT /api/weather/forecasts/*': refusal(400, {
+        errors: [{ field: 'days[0].maximumC', message: 'is 3, below the lowest of the day, 9.' }],
+      }),
+    });
+    show(<Weather />);
+    await userEvent.type(await screen.findByLabelText('lowest of Thu 26 Nov'), '9');
+    await userEvent.type(screen.getByLabelText('highest of Thu 26 Nov'), '3');
+    await userEvent.click(screen.getByText('Use this forecast'));
+
+    expect(await screen.findByText('Highest is 3, below the lowest of the day, 9.')).toBeVisible();
+    expect(sent[0]!.body.days).toEqual([{ date: '2026-11-26', minimumC: 9, maximumC: 3 }]);
+    expect(screen.getByLabelText('lowest of Thu 26 Nov')).toHaveValue('9');
+  });
+
+  it('takes a source back', async () => {
+    const sent = serve({ 'GET /api/weather': overview, 'POST /api/weather/records/*/void': null });
+    show(<Weather />);
+    await userEvent.click(await screen.findByText('Take back'));
+    await waitFor(() => expect(sent[0]).toMatchObject({ path: '/api/weather/records/w1/void' }));
+    expect(sent[0]!.body.version).toBe(2);
+  });
+
+  it('says which air a forecast used', () => {
+    const words = airWords(overview.stretches as Parameters<typeof airWords>[0], NOW, ZONE);
+    expect(words).toBe('Air: the typed forecast until Thu 26 Nov 00:00; then the usual day.');
+  });
+});
