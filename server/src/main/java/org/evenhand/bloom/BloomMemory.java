@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.evenhand.core.bloom.BudSupply;
 import org.evenhand.core.bloom.ForecastPoint;
+import org.evenhand.core.bloom.PaceGrid;
 import org.evenhand.core.bloom.PhaseChances;
 import org.evenhand.core.bloom.RateLearning;
 import org.evenhand.core.bloom.TreeForecast;
@@ -44,6 +45,7 @@ class BloomMemory {
         final Map<String, Supply> supplies = new HashMap<>();
         final Map<UUID, Tree> trees = new HashMap<>();
         final Map<UUID, Pace> paces = new HashMap<>();
+        final Map<String, Grid> grids = new HashMap<>();
         final Map<BudSupply, Chances> chances = new HashMap<>();
 
         /** The air of a day's window, loaded anew when the weather or the day has changed. */
@@ -55,6 +57,7 @@ class BloomMemory {
                 supplies.clear();
                 trees.clear();
                 paces.clear();
+                grids.clear();
                 chances.clear();
             }
             return air;
@@ -79,6 +82,9 @@ class BloomMemory {
 
     /** The moments of a board. */
     record Span(Instant from, int stepMinutes, int steps) {}
+
+    /** The paces that readings of a crop are tried against. */
+    record Grid(CropSheet sheet, PaceGrid paces) {}
 
     /** What a variety's readings said of its pace. */
     record Pace(CropSheet sheet, String fingerprint, RateLearning learned) {}

@@ -18,6 +18,7 @@ import org.evenhand.core.bloom.BloomConditions;
 import org.evenhand.core.bloom.BudSupply;
 import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.bloom.ForecastPoint;
+import org.evenhand.core.bloom.PaceGrid;
 import org.evenhand.core.bloom.PhaseChances;
 import org.evenhand.core.bloom.RateLearning;
 import org.evenhand.core.bloom.Surprise;
@@ -203,8 +204,7 @@ public class Forecasts {
             for (TreeView tree : trees) {
                 if (fingerprints.containsKey(tree.id())) {
                     RateLearning pace = paces.get(tree.varietyId());
-                    BudSupply supply =
-                            supply(crops.of(caller, tree.crop()), pace != null && pace.enough() ? pace.factor() : 1);
+                    BudSupply supply = supply(crops.of(caller, tree.crop()), used(pace));
                     supplies.put(tree.id(), supply);
                     BloomMemory.Tree known = held.trees.get(tree.id());
                     if (known == null
@@ -226,6 +226,11 @@ public class Forecasts {
                                 Readings.view(looks.get(looks.size() - 1), sheet),
                                 null));
             });
+        }
+
+        /** The pace to reckon with; rounded a little, so that varieties of like pace share their reckoning. */
+        private static double used(RateLearning pace) {
+            return pace != null && pace.enough() ? Math.round(pace.factor() * 20) / 20.0 : 1;
         }
 
         private Map<UUID, List<Reading>> read(Set<UUID> trees, Duration back) {
@@ -287,7 +292,17 @@ public class Forecasts {
             }
             return pairs.size() < RateLearning.ENOUGH_PAIRS
                     ? new RateLearning(1, 1, 1, pairs.size(), false)
-                    : RateLearning.of(sheet, conditions(sheet, air(), LEARN_BACK), pairs);
+                    : RateLearning.of(grid(sheet), pairs);
+        }
+
+        private PaceGrid grid(CropSheet sheet) {
+            BloomMemory.Grid known = held.grids.get(sheet.key());
+            if (known == null || known.sheet() != sheet) {
+                known = new BloomMemory.Grid(
+                        sheet, PaceGrid.of(sheet, conditions(sheet, air(), LEARN_BACK), now.plus(ONE_DAY)));
+                held.grids.put(sheet.key(), known);
+            }
+            return known.paces();
         }
 
         private static String joined(List<TreeView> trees, Map<UUID, String> fingerprints) {

@@ -51,6 +51,11 @@ public final class BudSupply {
         return supply;
     }
 
+    /** Only the half-hourly steps of a pace, without a supply of buds: for pushing forward what others have shaped. */
+    static BudSupply stepsOnly(CropSheet sheet, double durations, BloomConditions conditions) {
+        return new BudSupply(sheet, durations, conditions);
+    }
+
     /** How long the supply of a crop runs before its shape is trusted. */
     public static Duration warmUp(CropSheet sheet) {
         double hours = sheet.stages().stream()

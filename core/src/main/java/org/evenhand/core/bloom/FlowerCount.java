@@ -17,6 +17,7 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
 public record FlowerCount(double mean, int low, int high) {
     static final int EXACT_UP_TO = 400;
     private static final double TAIL = 0.1;
+    private static final int ONE_BY_ONE = 30;
 
     /**
      * @param flowers flowers by starting stage
@@ -92,6 +93,22 @@ public record FlowerCount(double mean, int low, int high) {
     }
 
     private static double[] fold(double[] before, int n, double p) {
+        return n <= ONE_BY_ONE ? foldOneByOne(before, n, p) : foldBinomial(before, n, p);
+    }
+
+    /** For a few flowers it is quickest to add one after the other. */
+    private static double[] foldOneByOne(double[] before, int n, double p) {
+        double[] folded = java.util.Arrays.copyOf(before, before.length + n);
+        for (int flower = 0; flower < n; flower++) {
+            for (int k = before.length + flower; k > 0; k--) {
+                folded[k] = folded[k] * (1 - p) + folded[k - 1] * p;
+            }
+            folded[0] *= 1 - p;
+        }
+        return folded;
+    }
+
+    private static double[] foldBinomial(double[] before, int n, double p) {
         BinomialDistribution binomial = BinomialDistribution.of(n, p);
         double[] after = new double[before.length + n];
         for (int k = 0; k <= n; k++) {

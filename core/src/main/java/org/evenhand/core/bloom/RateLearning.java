@@ -31,8 +31,6 @@ public record RateLearning(double factor, double low, double high, int pairs, bo
     private static final Duration SHORTEST = Duration.ofHours(4);
     private static final Duration LONGEST = Duration.ofHours(96);
     private static final int MOST_PAIRS = 60;
-    private static final int GRID = 17;
-    private static final double FARTHEST_LOG = 0.6;
     private static final double LEAST_EXPECTED = 0.05;
 
     /** Two readings of one tree. */
@@ -57,44 +55,48 @@ public record RateLearning(double factor, double low, double high, int pairs, bo
     }
 
     /**
-     * @param conditions starting {@link BudSupply#warmUp} before the first reading
+     * @param grid of the variety's crop, over the time of the readings
      * @param pairs of trees of one variety
      */
-    public static RateLearning of(CropSheet sheet, BloomConditions conditions, List<Pair> pairs) {
+    public static RateLearning of(PaceGrid grid, List<Pair> pairs) {
         List<Pair> latest = pairs.stream()
                 .sorted(Comparator.comparing((Pair p) -> p.second().at()).reversed())
                 .limit(MOST_PAIRS)
                 .toList();
-        double[] logs = new double[GRID];
-        double[] weights = new double[GRID];
-        for (int g = 0; g < GRID; g++) {
-            logs[g] = -FARTHEST_LOG + 2 * FARTHEST_LOG * g / (GRID - 1);
-            double prior = -logs[g] * logs[g] / (2 * PRIOR_SPREAD * PRIOR_SPREAD);
-            weights[g] = prior + (latest.isEmpty() ? 0 : logLikelihood(sheet, Math.exp(logs[g]), conditions, latest));
+        double[] logs = grid.logs();
+        double[] weights = new double[logs.length];
+        for (int g = 0; g < logs.length; g++) {
+            weights[g] = -logs[g] * logs[g] / (2 * PRIOR_SPREAD * PRIOR_SPREAD);
+            for (Pair pair : latest) {
+                weights[g] += logLikelihood(
+                        grid.sheet(),
+                        grid.expected(g, pair.first(), pair.second().at()),
+                        pair);
+            }
         }
         return posterior(logs, weights, latest.size());
     }
 
-    private static double logLikelihood(CropSheet sheet, double factor, BloomConditions conditions, List<Pair> pairs) {
-        Instant last = pairs.get(0).second().at();
-        BudSupply supply = BudSupply.of(sheet, factor, conditions, last);
+    private static double logLikelihood(CropSheet sheet, double[] expected, Pair pair) {
+        double[] counted = pair.second().asFlowers(sheet);
         double sum = 0;
-        for (Pair pair : pairs) {
-            double[] expected = expected(supply, pair.first(), pair.second().at());
-            double[] counted = pair.second().asFlowers(sheet);
-            for (int s = 1; s < counted.length; s++) {
-                double mean = Math.max(LEAST_EXPECTED, expected[s]);
-                sum += (counted[s] * Math.log(mean) - mean) * pair.second().share();
-            }
+        for (int s = 1; s < counted.length; s++) {
+            double mean = Math.max(LEAST_EXPECTED, expected[s]);
+            sum += (counted[s] * Math.log(mean) - mean) * pair.second().share();
         }
         return sum;
     }
 
-    /** Flowers expected in each stage at a later moment, from one reading. */
-    static double[] expected(BudSupply supply, FlowerReading reading, Instant later) {
-        double from = supply.hoursTo(reading.at());
-        FlowerState state = supply.at(from).correctedBy(reading.asFlowers(supply.sheet()));
-        return supply.advance(state, from, supply.hoursTo(later)).stageTotals();
+    /**
+     * Flowers expected in each stage at a later moment, from one reading.
+     *
+     * @param shapes gives the shape inside each stage
+     * @param steps pushes it forward; of the same crop
+     */
+    static double[] expected(BudSupply shapes, BudSupply steps, FlowerReading reading, Instant later) {
+        double from = shapes.hoursTo(reading.at());
+        FlowerState state = shapes.at(from).correctedBy(reading.asFlowers(shapes.sheet()));
+        return steps.advance(state, from, steps.hoursTo(later)).stageTotals();
     }
 
     private static RateLearning posterior(double[] logs, double[] logWeights, int pairs) {

@@ -19,7 +19,7 @@ public record Surprise(String stage, double expected, double counted) {
     /** The stage that fits least, where it does not fit; the first stage never counts, since uncounted buds come into it. */
     public static Optional<Surprise> of(BudSupply supply, FlowerReading before, FlowerReading reading) {
         CropSheet sheet = supply.sheet();
-        double[] expected = RateLearning.expected(supply, before, reading.at());
+        double[] expected = RateLearning.expected(supply, supply, before, reading.at());
         double[] counted = reading.asFlowers(sheet);
         Surprise worst = null;
         double most = MOST_DEVIATIONS;

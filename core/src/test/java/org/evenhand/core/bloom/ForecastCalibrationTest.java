@@ -29,6 +29,10 @@ class ForecastCalibrationTest {
         return BudSupply.of(sheet, durations, conditions(sheet), NOW);
     }
 
+    private static PaceGrid grid(CropSheet sheet) {
+        return PaceGrid.of(sheet, conditions(sheet), NOW.plus(Duration.ofHours(30)));
+    }
+
     private static BloomConditions conditions(CropSheet sheet) {
         Instant start = NOW.minus(BudSupply.warmUp(sheet)).minus(Duration.ofDays(8));
         int hours = (int) Duration.between(start, NOW).toHours() + 24 * 12;
@@ -125,7 +129,7 @@ class ForecastCalibrationTest {
                                     .toList())));
         }
 
-        RateLearning learned = RateLearning.of(sheet, conditions(sheet), pairs);
+        RateLearning learned = RateLearning.of(grid(sheet), pairs);
 
         assertThat(learned.enough()).isTrue();
         assertThat(learned.factor()).isCloseTo(pace, within(0.12));
@@ -144,8 +148,8 @@ class ForecastCalibrationTest {
         List<RateLearning.Pair> pairs = RateLearning.pairs(List.of(right, first, tooSoon, tooLate));
 
         assertThat(pairs).containsExactly(new RateLearning.Pair(tooSoon, right));
-        assertThat(RateLearning.of(sheet, conditions(sheet), pairs).enough()).isFalse();
-        RateLearning nothing = RateLearning.of(sheet, conditions(sheet), List.of());
+        assertThat(RateLearning.of(grid(sheet), pairs).enough()).isFalse();
+        RateLearning nothing = RateLearning.of(grid(sheet), List.of());
         assertThat(nothing.factor()).isCloseTo(1, within(1e-9));
     }
 
@@ -203,7 +207,7 @@ class ForecastCalibrationTest {
         CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();
         BudSupply supply = supply(sheet, 1);
         FlowerReading before = new FlowerReading(NOW.minus(Duration.ofHours(20)), List.of(10, 8, 8, 1, 3, 2));
-        double[] expected = RateLearning.expected(supply, before, NOW);
+        double[] expected = RateLearning.expected(supply, supply, before, NOW);
         List<Integer> fits = IntStream.range(0, 6)
                 .mapToObj(s -> (int) Math.round(expected[s]))
                 .toList();
