@@ -62,6 +62,11 @@ final class Browser implements AutoCloseable {
         return size(1280, 800, false);
     }
 
+    /** As wide as a desk's screen, as high as wanted: for what is to be seen side by side. */
+    Browser high(int pixels) {
+        return size(1280, pixels, false);
+    }
+
     Browser phone() {
         return size(390, 844, true);
     }
@@ -129,6 +134,12 @@ final class Browser implements AutoCloseable {
         WebElement field = field(label);
         field.clear();
         field.sendKeys(text);
+    }
+
+    /** Gives a file to the page's file chooser. */
+    void give(Path file) {
+        driver.findElement(By.cssSelector("input[type=file]"))
+                .sendKeys(file.toAbsolutePath().toString());
     }
 
     String valueOf(String label) {

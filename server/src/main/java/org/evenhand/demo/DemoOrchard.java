@@ -225,7 +225,7 @@ class DemoOrchard implements ApplicationRunner {
             tree(ember, "Ember 1", "Top field", 1, 1);
             tree(harrow, "Harrow 1", "Top field", 1, 2);
             chilled(ember, 24, 6800);
-            chilled(harrow, 30, 8300);
+            chilled(harrow, 34, 10800);
         }
 
         private void chilled(UUID variety, double portions, double heat) {

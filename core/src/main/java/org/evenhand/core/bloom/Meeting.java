@@ -23,6 +23,7 @@ public record Meeting(Optional<Hours> collect, Optional<Hours> pollinate, List<M
     static final double WORTH_A_WORD = 3;
 
     private static final double AT_ITS_BEST = 0.5;
+    private static final Duration SAME_DAY = Duration.ofHours(14);
     private static final Duration WORTH_AN_EVENING = Duration.ofHours(1);
 
     public Meeting {
@@ -40,6 +41,7 @@ public record Meeting(Optional<Hours> collect, Optional<Hours> pollinate, List<M
         private Hours untilDark(List<Instant> dusks) {
             return dusks.stream()
                     .filter(d -> d.isAfter(from.plus(WORTH_AN_EVENING)) && d.isBefore(until))
+                    .filter(d -> d.isBefore(from.plus(SAME_DAY)))
                     .findFirst()
                     .map(d -> new Hours(from, d, flowers, true))
                     .orElse(this);

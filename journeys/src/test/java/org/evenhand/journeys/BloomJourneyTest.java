@@ -1,0 +1,133 @@
+package org.evenhand.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+
+/** A flower nobody is sure of, weather out of a file, a sheet made one's own: bloom read and foreseen in the browser. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class BloomJourneyTest {
+    private Application application;
+    private Browser browser;
+
+    @BeforeAll
+    void start() {
+        application = Application.withDemoOrchard();
+        browser = new Browser(application.address());
+        browser.desk().open("/");
+        browser.signIn();
+    }
+
+    @AfterAll
+    void stop() {
+        browser.close();
+        application.close();
+    }
+
+    @Test
+    @Order(1)
+    void ask_the_key_by_thumb_at_night_and_count_the_flower_it_names() {
+        browser.open("/bloom");
+        browser.click(By.cssSelector("[data-tree='Lantern 3'] a"));
+        browser.phone();
+        browser.click(By.cssSelector("[data-stage='closed']"));
+        browser.press("What is this?");
+        browser.seeText("tells most now");
+        browser.click(By.xpath("//*[@data-sign='petals']//button[.='spread wide']"));
+        browser.click(By.xpath("//*[@data-sign='dome']//button[.='tight, pale']"));
+        browser.seeText("not yet male");
+        assertThat(browser.accessibilityViolations()).as("key").isEmpty();
+        browser.picture("stage-key-phone");
+        browser.click(By.xpath("//button[contains(., 'night')]"));
+        assertThat(browser.accessibilityViolations()).as("key at night").isEmpty();
+        browser.press("Count one “Wide, dome tight”");
+
+        browser.seeText("Save · 2");
+        assertThat(browser.accessibilityViolations()).as("tally at night").isEmpty();
+        browser.picture("tally-night-phone");
+        browser.click(By.xpath("//button[contains(., 'day')]"));
+        assertThat(browser.widthBeyondTheScreen()).isZero();
+        browser.click(By.xpath("//button[contains(., 'whole tree')]"));
+        browser.press("a quarter");
+        browser.press("Save · 2");
+        browser.seeText("Lantern 3: 2 flowers written down.");
+    }
+
+    @Test
+    @Order(2)
+    void sort_and_filter_the_board_over_ten_days() {
+        browser.desk().open("/bloom");
+        browser.click(By.xpath("//label[.='10 d']"));
+        browser.seeText("Next 10 days");
+        browser.click(By.xpath("//select[@aria-label='Crop']/option[.='Dragon fruit']"));
+        browser.see(By.cssSelector("[data-tree='Night Ferry 1']"));
+        assertThat(browser.shows("Lantern 1")).isFalse();
+        browser.click(By.xpath("//select[@aria-label='Order']/option[.='pollen soonest']"));
+        assertThat(browser.see(By.cssSelector("[data-variety='Night Ferry']")).getText())
+                .contains("Gather pollen 2")
+                .contains("pollinate 2");
+        browser.assertKeptToItself();
+    }
+
+    @Test
+    @Order(3)
+    void a_file_with_a_bad_row_keeps_its_good_ones_on_consent_and_is_taken_back(@TempDir Path folder)
+            throws IOException {
+        Path csv = folder.resolve("mast.csv");
+        Files.writeString(csv, "time,temperature_c\n2026-11-24T09:00,21\n2026-11-24T10:00,warm\n");
+        browser.open("/bloom/weather");
+        browser.seeText("Choose a CSV file");
+        browser.give(csv);
+        browser.press("Take it in");
+        browser.seeText("mast.csv has 1 bad and 1 good rows; nothing was taken.");
+        browser.seeText("line 3: temperature_c is 'warm', not a number.");
+        browser.press("Keep the good rows only");
+        browser.seeText("1 row of weather taken in.");
+        browser.see(By.xpath("//tr[contains(., 'mast.csv')]"));
+        browser.click(By.xpath("//tr[contains(., 'mast.csv')]//button"));
+        browser.waitUntilGone(By.xpath("//tr[contains(., 'mast.csv')]"));
+    }
+
+    @Test
+    @Order(4)
+    void the_season_names_what_comes_next_and_whose_pollen_must_be_kept() {
+        browser.open("/bloom/season");
+        browser.waitFor(() -> browser.heading().startsWith("Low Ebb is foreseen to begin on ") ? true : null, "for it");
+        browser.seeText("Ember: it is over before; keep its pollen");
+        browser.click(By.xpath("//tr[@data-variety='Low Ebb']//button[.='Days']"));
+        browser.type("First bloom", "11232026");
+        browser.press("Save");
+        browser.waitUntilGone(By.xpath("//h2[.='Days of Low Ebb']"));
+        browser.waitFor(() -> browser.heading().contains("6 varieties have begun") ? true : null, "for what began");
+    }
+
+    @Test
+    @Order(5)
+    void a_sheet_is_made_ones_own_and_goes_back_to_as_shipped() {
+        browser.open("/crops/sugar-apple");
+        browser.press("Change numbers for this orchard");
+        browser.type("Find a number", "doses");
+        browser.type("Doses a flower gives", "0");
+        browser.press("Use these numbers");
+        browser.seeText("allowed is 0.05 to 500");
+        browser.type("Doses a flower gives", "5");
+        browser.press("Use these numbers");
+        browser.seeText("1 number changed: Doses a flower gives 5 (shipped 3).");
+        assertThat(browser.accessibilityViolations()).as("sheet").isEmpty();
+        browser.press("Back to as shipped");
+        browser.seeText("The sheet is as shipped.");
+        browser.assertKeptToItself();
+    }
+}
