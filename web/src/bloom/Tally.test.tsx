@@ -94,7 +94,7 @@ describe('reading a tree', () => {
     await userEvent.keyboard('2');
     await userEvent.click(screen.getByText(/whole tree/));
     await userEvent.click(screen.getByText('a quarter'));
-    await userEvent.type(screen.getByRole('textbox', { name: 'Limb' }), 'east');
+    await userEvent.type(screen.getByPlaceholderText('whole tree'), 'east');
     await userEvent.click(screen.getByText('Save · 8'));
 
     await waitFor(() => expect(sent).toHaveLength(1));

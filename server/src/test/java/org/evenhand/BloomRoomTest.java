@@ -207,6 +207,33 @@ class BloomRoomTest {
         assertThat(api.get("/api/bloom?hours=72").body().path("trees").size()).isEqualTo(40);
     }
 
+    /** Eight read trees while eight look at the board: nobody fails, and in the end the board shows every reading. */
+    @Test
+    void many_may_read_and_look_at_once() throws Exception {
+        int many = 8;
+        java.util.List<String> trees = new java.util.ArrayList<>();
+        for (int i = 0; i < many; i++) {
+            trees.add(api.tree(variety, "Crowd " + i));
+        }
+        java.util.concurrent.ExecutorService pool = java.util.concurrent.Executors.newFixedThreadPool(2 * many);
+        try {
+            java.util.List<java.util.concurrent.Future<?>> all = new java.util.ArrayList<>();
+            for (int i = 0; i < many; i++) {
+                String mine = trees.get(i);
+                int flowers = 3 + i;
+                all.add(pool.submit(
+                        () -> api.read(mine, now, Map.of("parted", flowers)).expect(200)));
+                all.add(pool.submit(() -> api.get("/api/bloom?hours=24").expect(200)));
+            }
+            for (java.util.concurrent.Future<?> one : all) {
+                one.get(60, java.util.concurrent.TimeUnit.SECONDS);
+            }
+        } finally {
+            pool.shutdownNow();
+        }
+        assertThat(takingNow()).as("3 + 4 + … + 10").isCloseTo(52, within(2.0));
+    }
+
     private long statementsOfABoard() {
         Statistics statistics = server.bean(EntityManagerFactory.class)
                 .unwrap(SessionFactory.class)

@@ -182,6 +182,40 @@ class ForecastCalibrationTest {
         }
     }
 
+    @ParameterizedTest
+    @org.junit.jupiter.params.provider.MethodSource("sheets")
+    void every_crops_forecast_begins_with_the_count_and_stays_within_it(CropSheet sheet) {
+        BudSupply supply = supply(sheet, 1);
+        List<Integer> counts =
+                IntStream.range(0, sheet.stages().size()).mapToObj(s -> 5 + s).toList();
+        List<Instant> moments = IntStream.rangeClosed(0, 30)
+                .mapToObj(h -> NOW.plus(Duration.ofHours(8L * h)))
+                .toList();
+
+        List<ForecastPoint> points = TreeForecast.of(supply, List.of(new FlowerReading(NOW, counts)))
+                .at(PhaseChances.of(supply, NOW, moments));
+
+        int taking = 0;
+        int giving = 0;
+        int all = 0;
+        for (int s = 0; s < counts.size(); s++) {
+            taking += sheet.stages().get(s).phase().takes() ? counts.get(s) : 0;
+            giving += sheet.stages().get(s).phase().gives() ? counts.get(s) : 0;
+            all += counts.get(s);
+        }
+        assertThat(points.get(0).taking().mean()).isCloseTo(taking, within(1e-6));
+        assertThat(points.get(0).giving().mean()).isCloseTo(giving, within(1e-6));
+        for (ForecastPoint point : points) {
+            for (FlowerCount count : List.of(point.taking(), point.giving())) {
+                assertThat(count.mean()).isBetween(-1e-6, all + 1e-6);
+                assertThat((double) count.low()).isLessThanOrEqualTo(count.mean() + 1);
+                assertThat((double) count.high())
+                        .isGreaterThanOrEqualTo(count.mean() - 1)
+                        .isLessThanOrEqualTo(all);
+            }
+        }
+    }
+
     @Test
     void a_count_of_a_quarter_is_scaled_and_doubted_more() {
         CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();

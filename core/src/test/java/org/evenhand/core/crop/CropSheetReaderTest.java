@@ -146,6 +146,42 @@ class CropSheetReaderTest {
                 .hasMessageContaining(says);
     }
 
+    @Test
+    void a_species_with_types_is_one_file_and_each_type_has_its_own_numbers() {
+        CropSheets own = CropSheets.shipped().withOwnNumbers("avocado", Map.of("types[1].stages[1].meanHours", 5.0));
+
+        CropSheet a = own.find("avocado-a").orElseThrow();
+        CropSheet b = own.find("avocado-b").orElseThrow();
+        assertThat(a.crop()).isEqualTo(b.crop()).isEqualTo("avocado");
+        assertThat(a.name()).isEqualTo("Avocado, type A");
+        assertThat(a.stages().get(1).meanHours().value()).isEqualTo(3);
+        assertThat(b.stages().get(1).meanHours().basis()).isEqualTo(Basis.OWN);
+        assertThat(a.numbers()).noneMatch(n -> n.path().startsWith("types[1]"));
+        assertThat(b.numbers()).noneMatch(n -> n.path().startsWith("types[0]"));
+    }
+
+    @Test
+    void a_fault_that_types_share_is_told_once() {
+        String faulty = TestSheets.text("avocado").replace("q10: 2 memory", "q10: 99 memory");
+
+        assertThatThrownBy(() -> TestSheets.read(faulty))
+                .isInstanceOfSatisfying(
+                        CropSheetException.class, e -> assertThat(e.problems()).hasSize(1));
+    }
+
+    @Test
+    void a_fault_of_one_type_names_it() {
+        String faulty = TestSheets.text("kiwifruit").replaceFirst("receptivity: 0.3 memory", "receptivity: 0 memory");
+
+        assertThatThrownBy(() -> TestSheets.read(faulty)).hasMessageContaining("types[0].stages[2].receptivity");
+    }
+
+    @Test
+    void own_numbers_for_a_crop_without_a_sheet_are_refused() {
+        assertThatThrownBy(() -> CropSheets.shipped().withOwnNumbers("moon-apple", Map.of()))
+                .hasMessageContaining("crop: is 'moon-apple'");
+    }
+
     private static String shipped() {
         return TestSheets.text("cherimoya");
     }

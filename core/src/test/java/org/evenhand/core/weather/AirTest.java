@@ -72,6 +72,41 @@ class AirTest {
         }
     }
 
+    static java.util.stream.Stream<Long> seeds() {
+        return org.evenhand.core.Cases.seeds();
+    }
+
+    /** Random holes in the record: which hours are bridged, by a rule written down a second time. */
+    @org.junit.jupiter.params.ParameterizedTest
+    @org.junit.jupiter.params.provider.MethodSource("seeds")
+    void exactly_the_short_holes_between_measured_hours_are_bridged(long seed) {
+        java.util.SplittableRandom random = new java.util.SplittableRandom(seed);
+        Map<Instant, Air.Measured> hours = new HashMap<>();
+        boolean[] there = new boolean[73];
+        for (int h = 0; h <= 72; h++) {
+            there[h] = random.nextInt(4) == 0;
+            if (there[h]) {
+                measured(hours, h, 10 + random.nextInt(10), 60);
+            }
+        }
+
+        Air air = air(hours, Map.of(), Map.of());
+
+        for (int h = 0; h <= 72; h++) {
+            int before = h;
+            int after = h;
+            while (before >= 0 && !there[before]) {
+                before--;
+            }
+            while (after <= 72 && !there[after]) {
+                after++;
+            }
+            boolean hole = before >= 0 && after <= 72 && after - before - 1 <= 6;
+            AirSource expected = there[h] ? AirSource.MEASURED : hole ? AirSource.BRIDGED : AirSource.USUAL;
+            assertThat(air.sources().get(h)).as("hour %d", h).isEqualTo(expected);
+        }
+    }
+
     @Test
     void polar_day_and_night_have_hours_too() {
         Site north = new Site(78.2, 15.6, ZoneId.of("Arctic/Longyearbyen"));

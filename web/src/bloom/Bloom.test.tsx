@@ -1,0 +1,95 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { bloomOf, bloomRow, stretch } from '../test/samples';
+import { serve, sheet, show } from '../test/screen';
+import { Bloom } from './Bloom';
+
+const light = { from: '', until: '', stepMinutes: 30, celsius: [20], suns: [], weather: [] };
+const lantern = bloomRow({
+  treeName: 'Lantern 1',
+  takes: 9,
+  nextGiving: stretch('2026-11-24T05:00:00Z', '2026-11-24T09:00:00Z'),
+});
+const ferry = bloomRow({
+  treeName: 'Night Ferry 1',
+  treeId: 'f1',
+  varietyId: 'ferry',
+  varietyName: 'Night Ferry',
+  crop: 'dragon-fruit',
+  block: 'Wall',
+  gives: 4,
+});
+const unread = bloomRow({ treeName: 'Ember 1', treeId: 'e1', reading: undefined });
+const meeting = (part: Partial<Schemas['VarietyMeeting']>): Schemas['VarietyMeeting'] => ({
+  varietyId: 'lantern',
+  varietyName: 'Lantern',
+  crop: 'cherimoya',
+  misses: [],
+  ...part,
+});
+
+function open(bloom: Schemas['Bloom']) {
+  serve({ 'GET /api/bloom': bloom, 'GET /api/light': light, 'GET /api/crops': [sheet] });
+  show(<Bloom />);
+}
+const trees = () => [...document.querySelectorAll('[data-tree]')].map((e) => e.getAttribute('data-tree'));
+
+describe('the bloom board', () => {
+  it('shows every tree, those not read last with a way to read them', async () => {
+    open(bloomOf([unread, ferry, lantern]));
+    await screen.findByText('Next 3 days');
+    expect(trees()).toEqual(['Lantern 1', 'Night Ferry 1', 'Ember 1']);
+    expect(screen.getByRole('link', { name: 'Read Ember 1' })).toHaveAttribute('href', '/bloom/read/e1');
+  });
+
+  it('filters by crop and block, and says when nothing fits', async () => {
+    open(bloomOf([ferry, lantern]));
+    await screen.findByText('Next 3 days');
+    await userEvent.selectOptions(screen.getByLabelText('Crop'), 'dragon-fruit');
+    expect(trees()).toEqual(['Night Ferry 1']);
+    await userEvent.selectOptions(screen.getByLabelText('Block'), 'Bank');
+    expect(screen.getByText('No tree fits these filters')).toBeVisible();
+    await userEvent.click(screen.getByText('Show all trees'));
+    expect(trees()).toHaveLength(2);
+  });
+
+  it('tells why a ribbon is as it is: reading, air, pace and surprise', async () => {
+    const learned = {
+      ...lantern,
+      pace: { factor: 1.1, low: 1.02, high: 1.18, pairs: 9, used: true },
+      reading: { ...lantern.reading!, share: 0.25, surpriseStage: 'shedding', surpriseExpected: 1.6 },
+    };
+    open(bloomOf([learned]));
+    await userEvent.click((await screen.findAllByTitle('Why?'))[0]!);
+    const why = await screen.findByText(/From the reading of 24 Nov/);
+    const text = within(why.parentElement!);
+    expect(text.getByText(/3 tips parted, 5 dome loose, dust/)).toBeInTheDocument();
+    expect(text.getByText(/Counted was 25/)).toBeInTheDocument();
+    expect(text.getByText(/about 2 dome loose, dust were to be expected/)).toBeInTheDocument();
+    expect(text.getByText(/takes 10 % longer than the sheet/)).toBeInTheDocument();
+    expect(text.getByText(/the usual day/)).toBeInTheDocument();
+  });
+
+  it('says that a pace is still being learned', async () => {
+    open(bloomOf([{ ...lantern, pace: { factor: 1, low: 1, high: 1, pairs: 3, used: false } }]));
+    await userEvent.click((await screen.findAllByTitle('Why?'))[0]!);
+    expect(await screen.findByText(/being learned: 3 pairs of readings so far/)).toBeInTheDocument();
+  });
+
+  it('warns of the days on which females and pollen miss each other', async () => {
+    const miss = { date: '2026-11-26', females: 40, collectOn: '2026-11-25' };
+    open({
+      ...bloomOf([lantern]),
+      varieties: [meeting({ misses: [miss, { ...miss, date: '2026-11-27' }] })],
+    });
+    expect(await screen.findByText(/Thu 26 Nov: 40 females, no pollen; gather on Wed 25 Nov/)).toBeVisible();
+    expect(screen.getByText(/^No pollen that serves it/)).toBeVisible();
+  });
+
+  it('has a way on for an orchard without trees', async () => {
+    open(bloomOf([]));
+    expect(await screen.findByText('Add varieties and trees')).toBeVisible();
+  });
+});

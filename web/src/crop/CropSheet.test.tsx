@@ -1,0 +1,46 @@
+import { screen } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import { serve, sheet, show } from '../test/screen';
+import { CropSheet } from './CropSheet';
+import { CropSheets } from './CropSheets';
+
+const full = {
+  ...sheet,
+  stages: sheet.stages.map((s, i) => ({
+    ...s,
+    bbch: { value: 59 + i, basis: 'PUBLISHED', source: 'meier-1994' },
+  })),
+  mistakes: [{ stage: 'parted', takenFor: 'shedding', say: 'Not yet male.' }],
+  schools: [{ question: 'Strokes', one: 'once', other: 'many', ours: 'light', why: 'Few seeds are wanted.' }],
+  cautions: ['Needles: cap them.'],
+  ovuleDays: { value: 8, basis: 'MEMORY' },
+  stigmaDays: { value: 6, basis: 'MEMORY' },
+};
+
+describe('a crop sheet', () => {
+  it('shows stages with codes, signs, marks, schools with our choice and why, and cautions', async () => {
+    serve({ 'GET /api/crops': [full], 'GET /api/crops/*/own': [] });
+    show(<CropSheet />, { at: '/crops/cherimoya', route: '/crops/:crop' });
+    expect(await screen.findByText('BBCH 61')).toHaveAttribute('title', 'published: meier-1994');
+    expect(screen.getByText('Not yet male.')).toBeVisible();
+    expect(screen.getByText(/nick a petal tip; gone with the petals/)).toBeVisible();
+    expect(screen.getByText('Few seeds are wanted.')).toBeVisible();
+    expect(screen.getByText('Needles: cap them.')).toBeVisible();
+    expect(screen.getByText(/Ovules live 8 days/)).toBeVisible();
+    expect(screen.getByText('The sheet is as shipped.')).toBeVisible();
+    expect(screen.getByText('Try it on a flower')).toHaveAttribute('href', '/bloom/key?crop=cherimoya');
+  });
+
+  it('lists every sheet with its flowers in order', async () => {
+    serve({ 'GET /api/crops': [full, { ...full, key: 'fig-capri', name: 'Fig, caprifig', takes: false }] });
+    show(<CropSheets />);
+    expect(await screen.findByText('gives pollen')).toBeVisible();
+    expect(document.querySelectorAll('svg.glyph')).toHaveLength(6);
+  });
+
+  it('says when there is no such sheet', async () => {
+    serve({ 'GET /api/crops': [full] });
+    show(<CropSheet />, { at: '/crops/moon', route: '/crops/:crop' });
+    expect(await screen.findByText('There is no such crop sheet')).toBeVisible();
+  });
+});
