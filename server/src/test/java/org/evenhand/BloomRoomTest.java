@@ -187,6 +187,46 @@ class BloomRoomTest {
                 .contains("is -5");
     }
 
+    /** In the north the rest begins in November, and buds that open in April belong to the year after. */
+    @Test
+    void a_northern_orchard_counts_its_seasons_from_november() {
+        Map<String, Object> orchard = new HashMap<>(Map.of(
+                "name",
+                "North",
+                "latitude",
+                47.5,
+                "longitude",
+                8.7,
+                "zone",
+                "Europe/Zurich",
+                "usualMinimumC",
+                6,
+                "usualMaximumC",
+                16,
+                "units",
+                "METRIC",
+                "version",
+                0));
+        api.put("/api/orchard", orchard).expect(200);
+        String apple = api.variety("apple", "Ember");
+        LocalDate today = now.atZone(ZoneId.of("Europe/Zurich")).toLocalDate();
+        int coming = today.getMonthValue() >= 11 ? today.getYear() + 1 : today.getYear();
+        for (int back = 1; back <= 3; back++) {
+            if (LocalDate.of(coming - back, 4, 28).isBefore(today)) {
+                bloomed(apple, coming - back, LocalDate.of(coming - back, 4, 15), 200);
+            }
+        }
+
+        JsonNode season = api.get("/api/season").expect(200).body();
+
+        assertThat(season.path("start").asString()).isEqualTo((coming - 1) + "-11-01");
+        assertThat(season.path("year").asInt()).isEqualTo(coming);
+        JsonNode first = named(season.path("varieties"), "Ember").path("first");
+        assertThat(LocalDate.parse(first.path("expected").asString()))
+                .isBetween(LocalDate.of(coming, 4, 14), LocalDate.of(coming, 4, 16));
+        assertThat(season.path("rest").path("knownShare").asDouble()).isZero();
+    }
+
     /** However many trees: the board asks the database as often. */
     @Test
     void the_board_asks_as_many_questions_for_forty_trees_as_for_two() {

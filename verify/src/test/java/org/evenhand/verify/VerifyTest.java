@@ -65,6 +65,9 @@ class VerifyTest {
                 "{\"topic\": \"sun\", \"cases\": [{\"name\": \"n\"}]}|case n needs 'inputs' and 'expected'",
                 "{\"topic\": \"sun\", \"cases\": [{\"name\": \"n\", \"inputs\": {\"lat\": 1}, \"expected\": {}}]}|case n, inputs.date is missing",
                 "{\"topic\": \"statistics\", \"cases\": [{\"name\": \"n\", \"inputs\": {\"mode\": \"proportion\", \"x\": \"two\"}, \"expected\": {}}]}|inputs.x must be a whole number",
+                "{\"topic\": \"chill\", \"cases\": [{\"name\": \"n\", \"inputs\": {\"mode\": \"series\", \"series\": {\"kind\": \"moon\"}}, \"expected\": {}}]}|inputs.series.kind is not known",
+                "{\"topic\": \"chill\", \"cases\": [{\"name\": \"n\", \"inputs\": {\"mode\": \"series\", \"series\": {\"kind\": \"steps\", \"steps\": [[1]]}}, \"expected\": {}}]}|steps[0] must be a pair of numbers",
+                "{\"topic\": \"pollen-tube\", \"cases\": [{\"name\": \"n\", \"inputs\": {\"mode\": \"index\", \"temps\": [7]}, \"expected\": {\"exact_inverse_days\": {}}}]}|expects none of the readings that the core offers",
                 "{\"topic\": \"sun\", \"cases\": [|is not JSON",
             })
     void a_broken_file_is_told_in_a_sentence_and_ends_with_2(String content, String says) throws IOException {
@@ -82,6 +85,20 @@ class VerifyTest {
 
         assertThat(run(altered("statistics.json", "\"x\": 81,", "\"x\": 281,"))).isEqualTo(1);
         assertThat(said()).contains("stats-s01, the core refuses the inputs").contains("is 281; allowed is 0 to 263");
+    }
+
+    @Test
+    void a_changed_value_of_each_new_topic_is_a_miss() throws IOException {
+        assertThat(run(altered("vpd.json", "0.9143479032660189", "0.9153479032660189")))
+                .isEqualTo(1);
+        assertThat(said()).contains("11 passed, 1 failed").contains("vpd_kPa: expected 0.915");
+
+        assertThat(run(altered("chill.json", "7.820745749814913,", "7.83,"))).isEqualTo(1);
+        assertThat(said()).contains("chill_portions: expected 7.83, got 7.8207");
+
+        assertThat(run(altered("pollen-tube.json", "\"epp_days\": 2", "\"epp_days\": 3")))
+                .isEqualTo(1);
+        assertThat(said()).contains("epp_days: expected 3, got 2.0");
     }
 
     private Path altered(String name, String from, String to) throws IOException {
