@@ -161,7 +161,11 @@ final class SheetNode {
             return STAND_IN;
         }
         SheetNode map = new SheetNode(path, asMap(words), notes);
-        return map.fromMap(low, high);
+        Sourced read = map.fromMap(Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY);
+        if (!(read.value() >= low && read.value() <= high)) {
+            problem("", "is " + trim(read.value()) + "; allowed is " + trim(low) + " to " + trim(high) + ".");
+        }
+        return read;
     }
 
     private static Map<String, Object> asMap(String[] words) {
