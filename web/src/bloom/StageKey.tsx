@@ -182,10 +182,10 @@ function Asking({ sheet, tree }: { sheet: Sheet; tree: string | undefined }) {
       {tree && top && (
         <footer className={classes.bar}>
           <Button size="lg" variant="outline" onClick={() => void navigate(`/bloom/read/${tree}`)}>
-            Back to the tally
+            Back
           </Button>
           <Button size="lg" ml="auto" disabled={given === 0} onClick={() => count(top.stage)}>
-            Count one “{topName}”
+            Count “{topName}”
           </Button>
         </footer>
       )}

@@ -6,12 +6,19 @@ import { newId } from '../kit/ids';
 import { queries } from '../kit/queries';
 import { useSubmit } from '../kit/use-submit';
 
+function commonest(crops: string[]): string | null {
+  const times = (crop: string) => crops.filter((c) => c === crop).length;
+  return [...crops].sort((a, b) => times(b) - times(a))[0] ?? null;
+}
+
 export function VarietyForm({ opened, close }: { opened: boolean; close: () => void }) {
   const { data: crops = [] } = useQuery(queries.crops());
   const [id] = useState(newId);
   const [name, setName] = useState('');
   const [chosen, setChosen] = useState<string | null>(null);
-  const crop = chosen ?? crops[0]?.key ?? null;
+  const { data: varieties = [] } = useQuery(queries.varieties());
+  // The crop that is grown most here is the likeliest; a first variety has to say what it is.
+  const crop = chosen ?? commonest(varieties.map((v) => v.crop));
   const form = useSubmit(
     () =>
       answer(api.PUT('/api/varieties/{id}', { params: { path: { id } }, body: { name, crop: crop ?? '' } })),
@@ -40,6 +47,9 @@ export function VarietyForm({ opened, close }: { opened: boolean; close: () => v
           value={crop}
           onChange={setChosen}
           allowDeselect={false}
+          searchable
+          placeholder="choose a crop"
+          nothingFoundMessage="no sheet for that yet"
           error={form.errorFor('crop', 'Crop')}
         />
         {form.general && <p className="note bad">{form.general}</p>}

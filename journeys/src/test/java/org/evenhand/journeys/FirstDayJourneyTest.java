@@ -62,6 +62,10 @@ class FirstDayJourneyTest {
         browser.press("Add a variety");
         browser.type("Name", "Slate");
         browser.press("Save");
+        browser.seeText("Crop is empty; please give it.");
+        browser.type("Crop", "Cheri");
+        browser.click(By.xpath("//*[@role='option'][normalize-space(.)='Cherimoya']"));
+        browser.press("Save");
         browser.waitUntilGone(By.xpath("//*[@role='dialog']"));
         browser.press("Add a tree");
         browser.press("Save");

@@ -137,7 +137,7 @@ public class Orchards {
     }
 
     private VarietyView insert(Caller caller, UUID id, VarietyRequest request) {
-        String crop = crops.require(caller, "crop", Given.required("crop", request.crop()))
+        String crop = crops.require(caller, "crop", Given.text("crop", request.crop(), 60))
                 .key();
         String name = Given.text("name", request.name(), 80);
         refuseTakenName(caller.orchardId(), id, crop, name);

@@ -59,6 +59,32 @@ class BloomCourseTest {
         assertThat(overlap.way()).isEqualTo(Overlap.Way.NEVER);
     }
 
+    static java.util.stream.Stream<String> crops() {
+        return CropSheets.shipped().all().stream().map(CropSheet::key);
+    }
+
+    /** A season moved by some days moves its course by as many, and whoever meets still meets. */
+    @org.junit.jupiter.params.ParameterizedTest
+    @org.junit.jupiter.params.provider.MethodSource("crops")
+    void every_crops_course_has_one_best_day_and_lies_in_its_season(String crop) {
+        BloomCourse course = course(crop, 3, 10, 20);
+        CropSheet sheet = CropSheets.shipped().find(crop).orElseThrow();
+
+        assertThat(course.takes().isPresent()).isEqualTo(sheet.takes());
+        assertThat(course.gives().isPresent()).isEqualTo(sheet.gives());
+        for (var side : java.util.List.of(course.taking(), course.giving())) {
+            if (!side.isEmpty()) {
+                assertThat(side.firstKey()).isAfterOrEqualTo(APRIL.plusDays(3));
+                assertThat(side.lastKey()).isBeforeOrEqualTo(APRIL.plusDays(20 + 21));
+                assertThat(side.values().stream().mapToDouble(v -> v).max().orElseThrow())
+                        .isCloseTo(1, within(1e-9));
+            }
+        }
+        if (sheet.takes() && sheet.gives()) {
+            assertThat(Overlap.of(course, course).way()).isEqualTo(Overlap.Way.FRESH);
+        }
+    }
+
     @Test
     void days_out_of_order_are_refused() {
         assertThatThrownBy(() -> course("apple", 5, 3, 8)).hasMessageContaining("from first over full to last");

@@ -61,6 +61,69 @@ class MeetingTest {
         assertThat(none.pollinate()).isEmpty();
     }
 
+    static java.util.stream.Stream<Long> seeds() {
+        return org.evenhand.core.Cases.seeds();
+    }
+
+    /** Whatever the flowers do: hours lie in the forecast, misses are days without pollen, what to gather lies before them. */
+    @org.junit.jupiter.params.ParameterizedTest
+    @org.junit.jupiter.params.provider.MethodSource("seeds")
+    void hours_and_misses_always_fit_the_flowers(long seed) {
+        java.util.SplittableRandom random = new java.util.SplittableRandom(seed);
+        double[] taking = waves(random);
+        double[] giving = waves(random);
+
+        Meeting meeting = Meeting.of(HOURS, taking, giving, List.of(), ZoneOffset.UTC);
+
+        meeting.collect().ifPresent(c -> {
+            assertThat(c.from()).isBeforeOrEqualTo(c.until());
+            for (int h = HOURS.indexOf(c.from()); h <= HOURS.indexOf(c.until()); h++) {
+                assertThat(giving[h]).isBetween(c.flowers() / 2, Double.MAX_VALUE);
+            }
+        });
+        meeting.pollinate()
+                .ifPresent(p -> assertThat(p.from())
+                        .isAfterOrEqualTo(meeting.collect().orElseThrow().from()));
+        for (Meeting.Miss miss : meeting.misses()) {
+            assertThat(most(giving, miss.date())).isLessThan(TreeOutlook.THERE);
+            assertThat(most(taking, miss.date())).isEqualTo(miss.females());
+            miss.collectOn().ifPresent(day -> {
+                assertThat(day).isBefore(miss.date());
+                assertThat(most(giving, day)).isGreaterThanOrEqualTo(TreeOutlook.THERE);
+            });
+        }
+        long days = HOURS.stream()
+                .map(h -> h.atZone(ZoneOffset.UTC).toLocalDate())
+                .distinct()
+                .filter(d -> most(giving, d) < TreeOutlook.THERE && most(taking, d) >= Meeting.WORTH_A_WORD)
+                .count();
+        assertThat(meeting.misses()).hasSize((int) days);
+    }
+
+    private static double most(double[] flowers, LocalDate date) {
+        double most = 0;
+        for (int h = 0; h < flowers.length; h++) {
+            if (HOURS.get(h).atZone(ZoneOffset.UTC).toLocalDate().equals(date)) {
+                most = Math.max(most, flowers[h]);
+            }
+        }
+        return most;
+    }
+
+    private static double[] waves(java.util.SplittableRandom random) {
+        double[] flowers = new double[96];
+        int waves = random.nextInt(4);
+        for (int w = 0; w < waves; w++) {
+            int from = random.nextInt(90);
+            int until = Math.min(96, from + 1 + random.nextInt(20));
+            double many = random.nextDouble() * 12;
+            for (int h = from; h < until; h++) {
+                flowers[h] += many;
+            }
+        }
+        return flowers;
+    }
+
     private static double[] flowers(int from, int until, double many) {
         double[] flowers = new double[96];
         Arrays.fill(flowers, from, until, many);
