@@ -1,6 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
 import type { Schemas } from '../kit/api';
+import { PhasePatterns } from '../kit/PhasePatterns';
 import { calendarDay } from '../kit/time';
 import classes from './Season.module.css';
 
@@ -69,17 +70,7 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
                 role="img"
                 aria-label={`${v.name}: takes pollen ${counting(v.course!, v.course!.taking)}, gives it ${counting(v.course!, v.course!.giving)}`}
               >
-                <defs>
-                  <pattern id={`${id}t`} width={9} height={9} patternUnits="userSpaceOnUse">
-                    <rect width={9} height={9} fill="var(--take-mid)" />
-                    <circle cx={4.5} cy={4.5} r={2.3} fill="none" stroke="var(--take)" strokeWidth={1.2} />
-                  </pattern>
-                  <pattern id={`${id}g`} width={7} height={7} patternUnits="userSpaceOnUse">
-                    <rect width={7} height={7} fill="var(--give-mid)" />
-                    <circle cx={2} cy={2} r={1.2} fill="var(--give-line)" />
-                    <circle cx={5.5} cy={5.3} r={1.2} fill="var(--give-line)" />
-                  </pattern>
-                </defs>
+                <PhasePatterns id={id} />
                 {months.map((m) => (
                   <path key={m} d={`M${x(m)} 0V${HEIGHT}`} stroke="var(--hair)" />
                 ))}

@@ -2,6 +2,7 @@ import { useElementSize } from '@mantine/hooks';
 import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Schemas } from './api';
 import { counts } from './numbers';
+import { PhasePatterns } from './PhasePatterns';
 import { said } from './time';
 import { nights, ticks, timeAxis } from './time-axis';
 
@@ -91,17 +92,7 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
     >
       {width > 0 && (
         <svg width={width} height={height} style={{ display: 'block' }} aria-hidden="true">
-          <defs>
-            <pattern id={`${id}t`} width={9} height={9} patternUnits="userSpaceOnUse">
-              <rect width={9} height={9} fill="var(--take-mid)" />
-              <circle cx={4.5} cy={4.5} r={2.3} fill="none" stroke="var(--take)" strokeWidth={1.2} />
-            </pattern>
-            <pattern id={`${id}g`} width={7} height={7} patternUnits="userSpaceOnUse">
-              <rect width={7} height={7} fill="var(--give-mid)" />
-              <circle cx={2} cy={2} r={1.2} fill="var(--give-line)" />
-              <circle cx={5.5} cy={5.3} r={1.2} fill="var(--give-line)" />
-            </pattern>
-          </defs>
+          <PhasePatterns id={id} />
           {nights(axis, suns).map(([a, b]) => (
             <rect
               key={a}
