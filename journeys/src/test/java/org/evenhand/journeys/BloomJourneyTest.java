@@ -60,7 +60,7 @@ class BloomJourneyTest {
         browser.click(By.xpath("//button[contains(., 'day')]"));
         assertThat(browser.widthBeyondTheScreen()).isZero();
         browser.click(By.xpath("//button[contains(., 'whole tree')]"));
-        browser.press("a quarter");
+        browser.click(By.xpath("//label[normalize-space(.)='a quarter']"));
         browser.press("Save · 2");
         browser.seeText("Lantern 3: 2 flowers written down.");
     }
