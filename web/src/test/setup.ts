@@ -1,7 +1,9 @@
 import '@testing-library/jest-dom/vitest';
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { afterEach } from 'vitest';
 
+// A busy machine answers late, not wrongly.
+configure({ asyncUtilTimeout: 10_000 });
 afterEach(cleanup);
 
 // jsdom lacks both; Mantine and the ribbons ask for them.
