@@ -72,16 +72,15 @@ class Seasons {
             LocalDate today,
             List<BloomDateView> dates,
             List<VarietyView> varieties,
-            List<Integer> sheets) {}
+            List<CropSheet> sheets) {}
 
     @Transactional(readOnly = true)
     SeasonView season(Caller caller) {
         OrchardDetails orchard = orchards.details(caller);
         List<VarietyView> varieties = orchards.varieties(caller);
         List<BloomDateView> dates = diary.all(caller);
-        List<Integer> sheets = varieties.stream()
-                .map(v -> System.identityHashCode(crops.of(caller, v.crop())))
-                .toList();
+        List<CropSheet> sheets =
+                varieties.stream().map(v -> crops.of(caller, v.crop())).toList();
         Basis basis = new Basis(
                 caller.orchardId(), weather.version(caller, orchard), orchards.today(caller), dates, varieties, sheets);
         return known.get(basis, b -> new Look(caller, orchard, b).view());

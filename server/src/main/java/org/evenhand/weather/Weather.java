@@ -5,10 +5,8 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.evenhand.core.weather.Air;
@@ -19,6 +17,8 @@ import org.evenhand.kit.Caller;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** What the air and the sun do at an orchard. */
 @Service
@@ -41,8 +41,18 @@ public class Weather {
         return new Version(orchard, changes.getOrDefault(caller.orchardId(), 0L));
     }
 
+    /** Told of a change; it counts once it can be read, so that nobody keeps the weather before it under the new count. */
     void changed(UUID orchardId) {
-        changes.merge(orchardId, 1L, Long::sum);
+        if (!TransactionSynchronizationManager.isSynchronizationActive()) {
+            changes.merge(orchardId, 1L, Long::sum);
+            return;
+        }
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                changes.merge(orchardId, 1L, Long::sum);
+            }
+        });
     }
 
     /** The air over a stretch of time, hour by hour, starting on a whole hour. */
@@ -80,13 +90,6 @@ public class Weather {
             at = end;
         }
         return stretches;
-    }
-
-    /** The kinds of source that the air of a stretch rests on. */
-    public static Set<AirSource> sources(Air air) {
-        Set<AirSource> sources = EnumSet.noneOf(AirSource.class);
-        sources.addAll(air.sources());
-        return sources;
     }
 
     /** The sun's days that touch a stretch of time. */
