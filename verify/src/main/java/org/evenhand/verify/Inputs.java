@@ -1,7 +1,10 @@
 package org.evenhand.verify;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
@@ -29,6 +32,56 @@ record Inputs(String where, JsonNode node) {
             throw broken(field, "must be text, is " + found);
         }
         return found.stringValue();
+    }
+
+    /** Text, or nothing where the field is missing or null. */
+    Optional<String> optionalText(String field) {
+        return absent(field) ? Optional.empty() : Optional.of(text(field));
+    }
+
+    /** Whether the field is missing or null. */
+    boolean absent(String field) {
+        JsonNode found = node.get(field);
+        return found == null || found.isNull();
+    }
+
+    /** A number as the decimal it is written as. */
+    BigDecimal decimal(String field) {
+        number(field);
+        return required(field).decimalValue();
+    }
+
+    List<String> texts(String field) {
+        List<String> texts = new ArrayList<>();
+        for (JsonNode entry : list(field)) {
+            if (!entry.isString()) {
+                throw broken(field + "[" + texts.size() + "]", "must be text, is " + entry);
+            }
+            texts.add(entry.stringValue());
+        }
+        return texts;
+    }
+
+    List<List<String>> textPairs(String field) {
+        List<List<String>> pairs = new ArrayList<>();
+        for (JsonNode entry : list(field)) {
+            if (!entry.isArray()
+                    || entry.size() != 2
+                    || !entry.get(0).isString()
+                    || !entry.get(1).isString()) {
+                throw broken(field + "[" + pairs.size() + "]", "must be a pair of texts, is " + entry);
+            }
+            pairs.add(List.of(entry.get(0).stringValue(), entry.get(1).stringValue()));
+        }
+        return pairs;
+    }
+
+    Map<String, String> textMap(String field) {
+        Map<String, String> map = new LinkedHashMap<>();
+        required(field)
+                .properties()
+                .forEach(e -> map.put(e.getKey(), e.getValue().stringValue()));
+        return map;
     }
 
     List<Double> numbers(String field) {

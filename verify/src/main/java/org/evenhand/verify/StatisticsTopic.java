@@ -1,8 +1,11 @@
 package org.evenhand.verify;
 
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.Proportion;
 
 /** Shares and their intervals. */
@@ -14,7 +17,30 @@ final class StatisticsTopic implements Topic {
 
     @Override
     public Optional<Map<String, Object>> answer(Inputs inputs) {
-        return inputs.text("mode").equals("proportion") ? Optional.of(proportion(inputs)) : Optional.empty();
+        return switch (inputs.text("mode")) {
+            case "proportion" -> Optional.of(proportion(inputs));
+            case "beta_binomial" -> Optional.of(betaBinomial(inputs));
+            default -> Optional.empty();
+        };
+    }
+
+    private static Map<String, Object> betaBinomial(Inputs inputs) {
+        BetaBelief belief = new BetaBelief(inputs.number("prior_a"), inputs.number("prior_b"))
+                .after(inputs.number("x"), inputs.number("n"));
+        BetaBelief.Predictive next = belief.next(inputs.whole("m"));
+        Map<String, Double> atLeast = new HashMap<>();
+        inputs.numbers("at_least").forEach(k -> atLeast.put(String.valueOf(k.intValue()), next.atLeast(k.intValue())));
+        return Map.of(
+                "posterior_a", belief.a(),
+                "posterior_b", belief.b(),
+                "posterior_mean", belief.mean(),
+                "posterior_95", pair(belief.interval(0.95)),
+                "predictive_mean", next.mean(),
+                "predictive_sd", next.standardDeviation(),
+                "predictive_p_at_least", atLeast,
+                "predictive_quantile_0_05", next.quantile(0.05),
+                "predictive_quantile_0_95", next.quantile(0.95),
+                "predictive_pmf", Arrays.stream(next.probabilities()).boxed().toList());
     }
 
     private static Map<String, Object> proportion(Inputs inputs) {

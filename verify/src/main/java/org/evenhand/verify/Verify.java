@@ -27,6 +27,9 @@ public final class Verify {
             new VapourTopic(),
             new ChillTopic(),
             new PollenTubeTopic(),
+            new IncompatibilityTopic(),
+            new PedigreeTopic(),
+            new SuspensionTopic(),
             new StatisticsTopic());
 
     private final PrintStream out;

@@ -21,6 +21,7 @@ import java.util.Optional;
  * @param flowerKey what tells the stages apart
  * @param pollen what its pollen is like
  * @param ownVariety whether its own variety's pollen serves it
+ * @param mating what else decides whether a cross sets
  * @param hand how it is worked by hand
  * @param season when it flowers and how often to go
  * @param pollinationPeriod how long a visit still helps, where that is known
@@ -44,6 +45,7 @@ public record CropSheet(
         FlowerKey flowerKey,
         PollenHabit pollen,
         OwnVariety ownVariety,
+        MatingHabit mating,
         HandHabit hand,
         SeasonHabit season,
         Optional<PollinationPeriod> pollinationPeriod,

@@ -103,6 +103,7 @@ public final class CropSheetReader {
                 s.flowerKey(),
                 s.pollen(),
                 s.ownVariety(),
+                s.mating(),
                 s.hand(),
                 s.season(),
                 s.pollinationPeriod(),
@@ -132,8 +133,9 @@ public final class CropSheetReader {
                 temperature.sourced("capC", 0, 55),
                 stages,
                 flowerKey(flowering, stages.size()),
-                pollen(node.child("pollen")),
+                pollen(node.child("pollen"), node.optionalChild("suspension").map(this::suspension)),
                 ownVariety(node.child("ownVariety")),
+                mating(node.child("mating")),
                 hand(node.child("hand")),
                 season(node.child("season")),
                 node.optionalChild("pollinationPeriod").map(this::pollinationPeriod),
@@ -207,7 +209,7 @@ public final class CropSheetReader {
                         .toList());
     }
 
-    private PollenHabit pollen(SheetNode node) {
+    private PollenHabit pollen(SheetNode node, Optional<SuspensionHabit> suspension) {
         Map<Storage, PollenHabit.KeepingHabit> keeping = new EnumMap<>(Storage.class);
         node.child("keeping").entries((key, entry) -> {
             Optional<Storage> storage = storage(key);
@@ -228,7 +230,38 @@ public final class CropSheetReader {
                 node.sourced("dosesPerFlower", 0.05, 500),
                 node.sourced("freshViability", 0.01, 1),
                 node.sourced("q10", 1, 10),
-                keeping);
+                node.choices("collect", CollectWay.class, CollectWay.TAP),
+                node.sourced("dryHours", 0.1, 24 * 30),
+                node.sourced("dampShutHours", 1, 24 * 30),
+                keeping,
+                suspension);
+    }
+
+    private SuspensionHabit suspension(SheetNode node) {
+        return new SuspensionHabit(
+                node.sourced("sugarPercent", 0, 60),
+                node.sourced("pollenMgPerMl", 0.001, 100),
+                node.sourced("doseMl", 0.001, 100),
+                node.sourced("waste", 0, 0.95),
+                node.sourced("keepsHours", 0.1, 240),
+                node.texts("notes"),
+                node.optionalChild("sizeWindow").map(CropSheetReader::sizeWindow));
+    }
+
+    private static SuspensionHabit.SizeWindow sizeWindow(SheetNode node) {
+        SuspensionHabit.SizeWindow window =
+                new SuspensionHabit.SizeWindow(node.sourced("rightFromMm", 1, 200), node.sourced("lateFromMm", 1, 200));
+        if (!(window.rightFromMm().value() < window.lateFromMm().value())) {
+            node.problem("lateFromMm", "must be larger than rightFromMm.");
+        }
+        return window;
+    }
+
+    private static MatingHabit mating(SheetNode node) {
+        return new MatingHabit(
+                node.choice("alleles", MatingHabit.Alleles.class, SheetNode::lower, MatingHabit.Alleles.NONE),
+                node.wholeSourced("ploidy", 1, 12),
+                node.texts("cleanBetween"));
     }
 
     private static Optional<Storage> storage(String key) {

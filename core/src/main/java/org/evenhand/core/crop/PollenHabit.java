@@ -1,5 +1,6 @@
 package org.evenhand.core.crop;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -9,11 +10,23 @@ import java.util.Optional;
  * @param dosesPerFlower doses one shedding flower gives
  * @param freshViability share of grains alive when collected, 0 to 1
  * @param q10 factor by which ageing quickens for each 10 °C above the storage's own temperature
+ * @param collect ways to collect it, the usual one first
+ * @param dryHours hours in an open tray at 20 °C and 50 % humidity until the lid may go on
+ * @param dampShutHours hours after which damp pollen under a lid is mouldy
  * @param keeping how it ages, by storage; a storage that is missing is not advised for the crop
+ * @param suspension how it is floated in sugar water, for crops that are injected or sprayed
  */
 public record PollenHabit(
-        Sourced dosesPerFlower, Sourced freshViability, Sourced q10, Map<Storage, KeepingHabit> keeping) {
+        Sourced dosesPerFlower,
+        Sourced freshViability,
+        Sourced q10,
+        List<CollectWay> collect,
+        Sourced dryHours,
+        Sourced dampShutHours,
+        Map<Storage, KeepingHabit> keeping,
+        Optional<SuspensionHabit> suspension) {
     public PollenHabit {
+        collect = List.copyOf(collect);
         keeping = Map.copyOf(keeping);
     }
 

@@ -135,6 +135,15 @@ final class SheetNode {
         return standIn;
     }
 
+    /** A list of at least one of the names of a type. */
+    <E extends Enum<E>> List<E> choices(String field, Class<E> type, E standIn) {
+        List<SheetNode> given = children(field, 1);
+        return given.stream()
+                .map(n -> new SheetNode(path(field), Map.of("name", String.valueOf(n.value)), notes)
+                        .choice("name", type, SheetNode::lower, standIn))
+                .toList();
+    }
+
     /** A number with its basis, its value within {@code [low, high]}. */
     Sourced sourced(String field, double low, double high) {
         return child(field).asSourced(low, high);

@@ -72,7 +72,7 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
         return habit.halfLifeHours().value() * Math.pow(sheet.pollen().q10().value(), -warmerBy / 10);
     }
 
-    private static PollenHabit.KeepingHabit habit(CropSheet sheet, Storage storage) {
+    static PollenHabit.KeepingHabit habit(CropSheet sheet, Storage storage) {
         PollenHabit.KeepingHabit habit = sheet.pollen().keeping().get(storage);
         if (habit == null) {
             throw new InvalidInputException(

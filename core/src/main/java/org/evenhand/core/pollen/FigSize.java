@@ -1,0 +1,31 @@
+package org.evenhand.core.pollen;
+
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.SuspensionHabit;
+
+/** Whether a fig can take pollen, by its size and its eye. */
+public enum FigSize {
+    TOO_SMALL,
+    RIGHT,
+    TOO_LATE;
+
+    /** The colour and look of the eye (ostiole). */
+    public enum Eye {
+        TIGHT_GREEN,
+        LOOSENING_GREEN,
+        COLOURED
+    }
+
+    /**
+     * A coloured eye is too late at any size; else the diameter decides, from the window's lower end up to, not including, its upper.
+     *
+     * @param diameterMm diameter, mm, 1 to 200
+     */
+    public static FigSize of(double diameterMm, Eye eye, SuspensionHabit.SizeWindow window) {
+        Require.within("diameterMm", diameterMm, 1, 200);
+        if (eye == Eye.COLOURED || diameterMm >= window.lateFromMm().value()) {
+            return TOO_LATE;
+        }
+        return diameterMm < window.rightFromMm().value() ? TOO_SMALL : RIGHT;
+    }
+}

@@ -1,0 +1,203 @@
+package org.evenhand.core.pollen;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Random;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.crop.Storage;
+import org.evenhand.core.findings.BetaBelief;
+import org.junit.jupiter.api.Test;
+
+class ViabilityCourseTest {
+    private static final CropSheet CHERIMOYA =
+            CropSheets.shipped().find("cherimoya").orElseThrow();
+    private static final CropSheet APPLE = CropSheets.shipped().find("apple").orElseThrow();
+    private static final Instant START = Instant.parse("2026-11-20T05:00:00Z");
+
+    private static Instant hours(double hours) {
+        return START.plusSeconds(Math.round(hours * 3600));
+    }
+
+    private static ViabilityCourse kept(CropSheet sheet, Storage storage) {
+        return ViabilityCourse.collected(sheet, PollenKeeping.of(sheet, List.of(KeepingStep.stored(START, storage))));
+    }
+
+    private static GerminationTest test(int grains, int tubes) {
+        return new GerminationTest(List.of(new GerminationTest.Field(grains, tubes)));
+    }
+
+    @Test
+    void untested_it_halves_as_the_sheet_says_and_the_doubt_grows_with_the_halvings() {
+        ViabilityCourse course = kept(CHERIMOYA, Storage.FRIDGE_DESICCANT);
+
+        assertThat(course.at(START).share()).isCloseTo(0.85, within(1e-12));
+        assertThat(course.at(hours(96)).share()).isCloseTo(0.425, within(1e-12));
+        assertThat(course.goodUntil(START)).contains(hours(192));
+        assertThat(course.goodUntil(hours(193))).isEmpty();
+        ViabilityCourse.Estimate day = course.at(hours(24));
+        assertThat(day.low()).isLessThan(day.share());
+        assertThat(day.high()).isGreaterThan(day.share());
+    }
+
+    @Test
+    void a_test_at_the_beginning_gives_the_beta_posterior_of_prior_and_count() {
+        ViabilityCourse course = kept(CHERIMOYA, Storage.FRIDGE_DESICCANT).tested(START, test(100, 40));
+        BetaBelief expected =
+                BetaBelief.ofMean(0.85, ViabilityCourse.FRESH_WEIGHT).after(40, 100);
+
+        assertThat(course.at(START).share()).isCloseTo(expected.mean(), within(1e-12));
+        assertThat(course.at(START).low()).isCloseTo(expected.interval(0.8).lower(), within(1e-6));
+        assertThat(course.at(hours(96)).share()).isCloseTo(expected.mean() / 2, within(1e-12));
+    }
+
+    @Test
+    void the_interval_holds_eight_times_in_ten_of_thrown_lots() {
+        ViabilityCourse course = kept(CHERIMOYA, Storage.FRIDGE_DESICCANT);
+        ViabilityCourse.Estimate foreseen = course.at(hours(120));
+        Random random = new Random(3);
+        BetaBelief prior = BetaBelief.ofMean(0.85, ViabilityCourse.FRESH_WEIGHT);
+        int inside = 0;
+        int lots = 20_000;
+        for (int i = 0; i < lots; i++) {
+            double fresh = quantile(prior, random.nextDouble());
+            double factor = Math.exp(ViabilityCourse.HALF_LIFE_DOUBT * random.nextGaussian());
+            double share = fresh * Math.pow(2, -120.0 / 96 * factor);
+            inside += share >= foreseen.low() && share <= foreseen.high() ? 1 : 0;
+        }
+        assertThat((double) inside / lots).isCloseTo(0.8, within(0.02));
+    }
+
+    private static double quantile(BetaBelief belief, double p) {
+        return org.apache.commons.statistics.distribution.BetaDistribution.of(belief.a(), belief.b())
+                .inverseCumulativeProbability(p);
+    }
+
+    @Test
+    void a_test_leaves_what_was_believed_before_it_and_narrows_what_comes_after() {
+        ViabilityCourse before = kept(APPLE, Storage.FRIDGE_DESICCANT);
+        ViabilityCourse after = before.tested(hours(500), test(300, 150));
+
+        assertThat(after.at(hours(499))).isEqualTo(before.at(hours(499)));
+        assertThat(after.at(hours(501)).share())
+                .isLessThan(before.at(hours(501)).share());
+        assertThat(after.at(hours(501)).high() - after.at(hours(501)).low())
+                .isLessThan(before.at(hours(501)).high() - before.at(hours(501)).low());
+    }
+
+    @Test
+    void grains_in_clumps_count_for_fewer() {
+        GerminationTest even =
+                new GerminationTest(List.of(new GerminationTest.Field(50, 25), new GerminationTest.Field(50, 26)));
+        GerminationTest clumped =
+                new GerminationTest(List.of(new GerminationTest.Field(50, 48), new GerminationTest.Field(50, 3)));
+
+        assertThat(even.clumping()).isEqualTo(1);
+        assertThat(clumped.clumping()).isGreaterThan(50);
+        assertThatThrownBy(() -> new GerminationTest.Field(10, 11)).hasMessageContaining("11 of 10 grains");
+        assertThatThrownBy(() -> test(0, 0)).hasMessageContaining("hold no grain");
+    }
+
+    @Test
+    void a_trial_beside_fresh_pollen_tells_more_than_one_without() {
+        BetaBelief before = BetaBelief.ofMean(0.5, 8);
+        BetaBelief without = new FlowerTrial(30, 4, 0, 0).learn(before, 0.85);
+        BetaBelief beside = new FlowerTrial(30, 4, 30, 24).learn(before, 0.85);
+
+        assertThat(beside.mean()).isLessThan(without.mean());
+        assertThat(beside.variance()).isLessThan(without.variance());
+        assertThat(new FlowerTrial(30, 24, 30, 24).learn(before, 0.85).mean()).isGreaterThan(before.mean());
+    }
+
+    @Test
+    void a_blend_lies_between_its_parts_by_their_doses_and_a_mouldy_part_kills_its_share() {
+        ViabilityCourse fresh = kept(CHERIMOYA, Storage.FRIDGE_DESICCANT);
+        ViabilityCourse mouldy = kept(CHERIMOYA, Storage.FRIDGE);
+        Instant at = hours(48);
+        PollenKeeping jar = PollenKeeping.of(CHERIMOYA, List.of(KeepingStep.stored(at, Storage.FRIDGE_DESICCANT)));
+        ViabilityCourse blend = ViabilityCourse.poured(
+                CHERIMOYA, jar, List.of(new ViabilityCourse.Part(30, fresh), new ViabilityCourse.Part(10, mouldy)));
+
+        assertThat(mouldy.at(at).spoiled()).isTrue();
+        assertThat(blend.at(at).share()).isCloseTo(fresh.at(at).share() * 0.75, within(0.02));
+        assertThatThrownBy(() -> ViabilityCourse.poured(CHERIMOYA, jar, List.of()))
+                .hasMessageContaining("hold no dose");
+    }
+
+    @Test
+    void pollen_dries_in_the_open_faster_in_dry_air_and_not_at_all_under_a_lid() {
+        PollenKeeping tray = PollenKeeping.of(APPLE, List.of(KeepingStep.of(START, KeepingStep.Kind.TRAY)));
+        KeepingStep damp = new KeepingStep(
+                START,
+                KeepingStep.Kind.TRAY,
+                java.util.Optional.empty(),
+                java.util.Optional.of(20.0),
+                java.util.Optional.of(75.0));
+
+        assertThat(tray.dryBy(START)).contains(hours(72));
+        assertThat(PollenKeeping.of(APPLE, List.of(damp)).dryBy(START)).contains(hours(144));
+        PollenKeeping lidded = tray.then(KeepingStep.of(hours(10), KeepingStep.Kind.LID));
+        assertThat(lidded.dryBy(hours(20))).isEmpty();
+        assertThat(lidded.drynessAt(hours(40))).isCloseTo(10 / 72.0, within(1e-9));
+        assertThat(KeepingHazard.ofLastStep(lidded)).containsExactly(KeepingHazard.LID_ON_DAMP);
+        assertThat(ViabilityCourse.collected(APPLE, lidded).at(hours(35)).spoiled())
+                .isTrue();
+        assertThat(ViabilityCourse.collected(APPLE, lidded).at(hours(33)).spoiled())
+                .isFalse();
+    }
+
+    @Test
+    void what_was_seen_dry_may_be_shut_and_each_guard_speaks_for_its_own_mistake() {
+        PollenKeeping dry = PollenKeeping.of(APPLE, List.of(KeepingStep.of(START, KeepingStep.Kind.TRAY)))
+                .then(KeepingStep.of(hours(40), KeepingStep.Kind.SEEN_DRY));
+        assertThat(KeepingHazard.ofLastStep(dry.then(KeepingStep.of(hours(41), KeepingStep.Kind.LID))))
+                .isEmpty();
+        assertThat(KeepingHazard.ofLastStep(dry.then(KeepingStep.stored(hours(41), Storage.FRIDGE))))
+                .containsExactly(KeepingHazard.FRIDGE_WITHOUT_DESICCANT);
+        assertThat(KeepingHazard.ofLastStep(dry.then(KeepingStep.of(hours(41), KeepingStep.Kind.SUN))))
+                .containsExactly(KeepingHazard.DRIED_IN_SUN);
+        PollenKeeping thawed = dry.then(KeepingStep.stored(hours(50), Storage.FREEZER))
+                .then(KeepingStep.stored(hours(60), Storage.FRIDGE_DESICCANT));
+        assertThat(thawed.thawsUntil(hours(61))).isEqualTo(1);
+        assertThat(KeepingHazard.ofLastStep(thawed.then(KeepingStep.stored(hours(70), Storage.FREEZER))))
+                .containsExactly(KeepingHazard.FROZEN_AGAIN);
+        assertThatThrownBy(() -> dry.then(KeepingStep.of(hours(3), KeepingStep.Kind.LID)))
+                .isInstanceOf(InvalidInputException.class)
+                .hasMessageContaining("before the step before it");
+        assertThatThrownBy(() -> kept(CHERIMOYA, Storage.FREEZER)
+                        .keeping()
+                        .then(KeepingStep.of(hours(-1), KeepingStep.Kind.TRAY)))
+                .isInstanceOf(InvalidInputException.class);
+    }
+
+    @Test
+    void old_and_mishandled_lots_are_asked_for_a_test_and_tested_ones_are_not() {
+        ViabilityCourse jar = kept(CHERIMOYA, Storage.FRIDGE_DESICCANT);
+        assertThat(TestAdvice.of(jar, hours(18))).isEmpty();
+        assertThat(TestAdvice.of(jar, hours(97))).contains(TestAdvice.OLD);
+        assertThat(TestAdvice.of(jar.tested(hours(97), test(80, 30)), hours(120)))
+                .isEmpty();
+        ViabilityCourse apple = kept(APPLE, Storage.FREEZER);
+        assertThat(TestAdvice.of(apple, START.plus(Duration.ofDays(300)))).contains(TestAdvice.LAST_SEASON);
+    }
+
+    @Test
+    void flowers_to_gather_follow_the_yield_and_small_flowers_need_more() {
+        FlowersToGather ordinary = FlowersToGather.of(CHERIMOYA, false, 40);
+        FlowersToGather small = FlowersToGather.of(CHERIMOYA, true, 40);
+
+        assertThat(ordinary.expected()).isEqualTo(10);
+        assertThat(ordinary.sure()).isGreaterThan(10).isLessThan(16);
+        assertThat(small.expected()).isEqualTo(25);
+        assertThat(Hygiene.between(APPLE, java.util.Set.of("a"), java.util.Set.of("a")))
+                .isEmpty();
+        assertThat(Hygiene.between(APPLE, java.util.Set.of("a"), java.util.Set.of("a", "b")))
+                .isNotEmpty();
+    }
+}
