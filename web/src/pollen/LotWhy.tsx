@@ -1,5 +1,5 @@
 import type { Schemas } from '../kit/api';
-import { basisWord, percent } from '../kit/numbers';
+import { basisWord, percent, percentRange } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { dayAndClock, span } from '../kit/time';
 import { STORAGE } from './lot-words';
@@ -19,6 +19,12 @@ export function LotWhy({ lot }: { lot: Schemas['LotView'] }) {
           ? 'Damp pollen shut in a cold jar moulds by the next day, whatever the halving says.'
           : `${percent(v.fresh)} when fresh × ½ to the power of ${(v.hours / v.halfLifeHours).toFixed(2)} = ${percent(v.share)}.`}
       </p>
+      {!v.spoiled && (
+        <p>
+          Eight times in ten it lies between {percentRange(v.low, v.high)}: how well it germinated when fresh
+          and how fast it fades are both doubtful.
+        </p>
+      )}
       <p>An estimate. A germination test tells better.</p>
     </>
   );

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { Jar } from '../kit/Jar';
-import { percent } from '../kit/numbers';
+import { percent, percentRange } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
@@ -56,10 +56,13 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
                 <b>{percent(lot.viability.share)}</b>
               </Why>
             </span>
-            alive, estimated
+            {lot.viability.spoiled
+              ? 'alive, estimated'
+              : `alive, likely ${percentRange(lot.viability.low, lot.viability.high)}`}
           </span>
         </div>
         <p className={classes.state}>{lotWords(lot, now, zone)}</p>
+        {state === 'good' && lot.viability.advice && <p className="small">{lot.viability.advice}</p>}
         <p className="small soft">
           {lot.sources.map((s) => `${plural(s.flowers, 'flower')} of ${s.treeName}`).join(', ')},{' '}
           {dayAndClock(new Date(lot.collectedAt), zone)}; {STORAGE[lot.storage]}

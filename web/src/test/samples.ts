@@ -87,6 +87,8 @@ export function lot(part: Partial<Schemas['LotView']>, goodUntil?: string): Sche
     version: 0,
     viability: {
       share: 0.8,
+      low: 0.66,
+      high: 0.91,
       spoiled: false,
       fresh: 0.85,
       halfLifeHours: 8,

@@ -32,15 +32,21 @@ public record LotView(
     /**
      * Estimated share of living grains now, and what it was reckoned from.
      *
+     * @param low lower end of the interval that holds eight times in ten
+     * @param high its upper end
+     * @param advice why it should be tested before one counts on it; absent when it need not be
      * @param goodUntil when a quarter of the fresh viability is left, or when it spoils; absent when that has passed
      */
     @Schema(name = "Viability")
     public record Viability(
             double share,
+            double low,
+            double high,
             boolean spoiled,
             double fresh,
             double halfLifeHours,
             double hours,
             String halfLifeBasis,
+            @Schema(description = OPTIONAL) String advice,
             @Schema(description = OPTIONAL) Instant goodUntil) {}
 }

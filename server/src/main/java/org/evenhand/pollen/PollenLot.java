@@ -14,10 +14,9 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.PollenViability;
+import org.evenhand.core.pollen.KeepingStep;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.OptimisticLock;
@@ -77,7 +76,8 @@ class PollenLot extends OrchardRecord {
         return dosesLeft;
     }
 
-    List<PollenViability.Stay> stays() {
-        return List.of(new PollenViability.Stay(collectedAt, storage, Optional.empty()));
+    /** Where it has been since it was collected. */
+    List<KeepingStep> steps() {
+        return List.of(KeepingStep.stored(collectedAt, storage));
     }
 }

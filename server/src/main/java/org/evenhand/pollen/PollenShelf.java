@@ -20,7 +20,9 @@ import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.PollenHabit;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.PollenViability;
+import org.evenhand.core.pollen.PollenKeeping;
+import org.evenhand.core.pollen.TestAdvice;
+import org.evenhand.core.pollen.ViabilityCourse;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -39,9 +41,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** The jars, what is in them, and who takes from them. */
 @Service
 public class PollenShelf {
-    /** Halvings after which a jar is no longer counted on: a quarter of the fresh viability. Our convention. */
-    private static final double USEFUL_HALVINGS = 2;
-
     private static final String NO_MALE_FLOWERS = "no-male-flowers";
 
     private final PollenLotRepository lots;
@@ -281,22 +280,22 @@ public class PollenShelf {
     }
 
     private static LotView.Viability viability(PollenLot lot, CropSheet sheet, Instant at) {
-        PollenViability.Stay stay = lot.stays().get(0);
-        Instant asked = at.isBefore(stay.from()) ? stay.from() : at;
-        PollenViability v = PollenViability.at(sheet, lot.stays(), asked);
-        double halfLife = PollenViability.halfLifeHours(sheet, stay);
-        PollenHabit.KeepingHabit habit = sheet.pollen().keeping().get(stay.storage());
-        double useful = Math.min(
-                halfLife * USEFUL_HALVINGS,
-                habit.spoilsAfterHours().map(h -> h.value()).orElse(Double.MAX_VALUE));
-        Instant goodUntil = stay.from().plus(Duration.ofSeconds(Math.round(useful * 3600)));
+        ViabilityCourse course = ViabilityCourse.collected(sheet, PollenKeeping.of(sheet, lot.steps()));
+        Instant collected = course.keeping().collectedAt();
+        Instant asked = at.isBefore(collected) ? collected : at;
+        ViabilityCourse.Estimate now = course.at(asked);
+        PollenHabit.KeepingHabit habit =
+                sheet.pollen().keeping().get(course.keeping().storageAt(asked));
         return new LotView.Viability(
-                v.share(),
-                v.spoiled(),
-                v.fresh(),
-                halfLife,
-                v.hours(),
+                now.share(),
+                now.low(),
+                now.high(),
+                now.spoiled(),
+                now.from(),
+                course.halfLifeHoursAt(asked),
+                Duration.between(collected, asked).toMillis() / 3_600_000.0,
                 habit.halfLifeHours().basis().name(),
-                goodUntil.isAfter(asked) ? goodUntil : null);
+                TestAdvice.of(course, asked).map(TestAdvice::say).orElse(null),
+                course.goodUntil(asked).orElse(null));
     }
 }
