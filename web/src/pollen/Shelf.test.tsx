@@ -8,10 +8,9 @@ const viability = lot({}).viability;
 
 describe('the shelf', () => {
   it('says the interval of what is alive, and asks for a test where one is advised', async () => {
-    const old = lot(
-      { code: 'LA-02', viability: { ...viability, advice: 'Germinate a pinch first.' } },
-      '2026-11-25T06:00:00Z',
-    );
+    const goodUntil = '2026-11-25T06:00:00Z';
+    const advice = 'Germinate a pinch first.';
+    const old = lot({ code: 'LA-02', viability: { ...viability, goodUntil, advice } });
     serve({ 'GET /api/lots': [old] });
     show(<Shelf />);
 
