@@ -13,9 +13,9 @@ export const toCelsius = (fahrenheit: number): number => (fahrenheit - 32) / 1.8
 export const percent = (share: number): string =>
   share > 0 && share < 0.005 ? '<1\u00a0%' : `${Math.round(share * 100)}\u00a0%`;
 
-/** 0.55, 0.68 → 55–68 % */
+/** 0.55, 0.68 → 55–68 %, never broken over two lines */
 export const percentRange = (low: number, high: number): string =>
-  `${Math.round(low * 100)}–${percent(high)}`;
+  high < 0.005 ? percent(high) : `${Math.round(low * 100)}\u2060–\u2060${percent(high)}`;
 
 /** Expected flowers as a whole number a person would say; never 0 where there is a fair chance of one. */
 export const flowers = (mean: number): number => Math.round(mean);

@@ -14,7 +14,7 @@ describe('the shelf', () => {
     serve({ 'GET /api/lots': [old] });
     show(<Shelf />);
 
-    expect(await screen.findByText(/alive, likely 66–91/)).toBeVisible();
+    expect(await screen.findByText(/alive, likely 66\u2060–\u206091/)).toBeVisible();
     expect(screen.getByText('Germinate a pinch first.')).toBeVisible();
   });
 

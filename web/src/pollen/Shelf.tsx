@@ -56,9 +56,9 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
                 <b>{percent(lot.viability.share)}</b>
               </Why>
             </span>
-            {lot.viability.spoiled
-              ? 'alive, estimated'
-              : `alive, likely ${percentRange(lot.viability.low, lot.viability.high)}`}
+            {state === 'good'
+              ? `alive, likely ${percentRange(lot.viability.low, lot.viability.high)}`
+              : 'alive, estimated'}
           </span>
         </div>
         <p className={classes.state}>{lotWords(lot, now, zone)}</p>
