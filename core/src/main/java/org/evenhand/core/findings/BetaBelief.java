@@ -55,6 +55,11 @@ public record BetaBelief(double a, double b) {
         return s <= 0 ? 0 : s >= 1 ? 1 : BetaDistribution.of(a, b).cumulativeProbability(s);
     }
 
+    /** The share below which it lies with a chance in (0, 1). */
+    public double quantile(double chance) {
+        return BetaDistribution.of(a, b).inverseCumulativeProbability(chance);
+    }
+
     /** Equal-tailed interval. */
     public Proportion.Interval interval(double confidence) {
         double tail = (1 - confidence) / 2;

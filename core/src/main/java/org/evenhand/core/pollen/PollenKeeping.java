@@ -185,21 +185,28 @@ public final class PollenKeeping {
                 .count();
     }
 
-    /** When mould must be reckoned with because it was shut damp; absent when it was not. */
+    /** When mould must be reckoned with because it was shut damp without a break; absent when it was not. */
     public Optional<Instant> mouldyFrom() {
+        Instant shutDampSince = null;
         for (int i = 0; i < legs.size(); i++) {
-            Leg leg = legs.get(i);
-            Instant from = leg.step().at();
-            boolean sealed = leg.shut() && (leg.storage() == Storage.ROOM || leg.storage() == Storage.FRIDGE);
-            if (sealed && !dryAt(from)) {
-                Instant mould = from.plusSeconds(
-                        Math.round(sheet.pollen().dampShutHours().value() * 3600));
-                if (i + 1 == legs.size() || legs.get(i + 1).step().at().isAfter(mould)) {
-                    return Optional.of(mould);
-                }
+            Instant from = legs.get(i).step().at();
+            if (!shutDamp(legs.get(i))) {
+                shutDampSince = null;
+                continue;
+            }
+            shutDampSince = shutDampSince == null ? from : shutDampSince;
+            Instant mould = shutDampSince.plusSeconds(
+                    Math.round(sheet.pollen().dampShutHours().value() * 3600));
+            if (i + 1 == legs.size() || legs.get(i + 1).step().at().isAfter(mould)) {
+                return Optional.of(mould);
             }
         }
         return Optional.empty();
+    }
+
+    private boolean shutDamp(Leg leg) {
+        boolean sealed = leg.shut() && (leg.storage() == Storage.ROOM || leg.storage() == Storage.FRIDGE);
+        return sealed && !dryAt(leg.step().at());
     }
 
     /** What happened to it that makes it doubtful, up to a moment. */

@@ -30,6 +30,9 @@ public final class ViabilityCourse {
     static final double FRESH_WEIGHT = 12;
     static final double HALF_LIFE_DOUBT = 0.3;
 
+    /** Halvings of the search for an end of the interval: to a hundredth of a percent, as every jar of a shelf is asked. */
+    private static final int QUANTILE_STEPS = 14;
+
     private static final double[] DOUBT_FACTORS = doubtFactors();
 
     private final CropSheet sheet;
@@ -70,7 +73,7 @@ public final class ViabilityCourse {
 
     /**
      * The course of several lots poured together, or of one that was split off: mean and variance of the parts at that moment, by
-     * their doses. A part that is mouldy by then makes the whole mouldy.
+     * their doses. Of a part that is mouldy by then nothing counts as alive.
      *
      * @param keeping of the new jar; it begins when the lots were poured
      */
@@ -240,9 +243,12 @@ public final class ViabilityCourse {
 
     /** The share of which the lot lies below with the given chance: belief · 2^(−halvings · factor), factors equally likely. */
     private static double quantile(BetaBelief belief, double halvings, double chance) {
+        if (halvings == 0) {
+            return belief.quantile(chance);
+        }
         double low = 0;
         double high = 1;
-        for (int i = 0; i < 34; i++) {
+        for (int i = 0; i < QUANTILE_STEPS; i++) {
             double middle = (low + high) / 2;
             if (below(belief, halvings, middle) < chance) {
                 low = middle;
@@ -254,9 +260,6 @@ public final class ViabilityCourse {
     }
 
     private static double below(BetaBelief belief, double halvings, double share) {
-        if (halvings == 0) {
-            return belief.cumulative(share);
-        }
         double sum = 0;
         for (double factor : DOUBT_FACTORS) {
             sum += belief.cumulative(share * Math.pow(2, halvings * factor));

@@ -107,6 +107,19 @@ class PollenKeepingTest {
     }
 
     @Test
+    void carrying_a_damp_shut_jar_to_another_place_does_not_put_off_the_mould() {
+        PollenKeeping carried = PollenKeeping.of(SHEET, List.of(KeepingStep.of(START, KeepingStep.Kind.TRAY)))
+                .then(KeepingStep.of(hours(2), KeepingStep.Kind.LID))
+                .then(KeepingStep.stored(hours(16), Storage.FRIDGE));
+        PollenKeeping opened = PollenKeeping.of(SHEET, List.of(KeepingStep.of(START, KeepingStep.Kind.TRAY)))
+                .then(KeepingStep.of(hours(2), KeepingStep.Kind.LID))
+                .then(KeepingStep.of(hours(16), KeepingStep.Kind.TRAY));
+
+        assertThat(carried.mouldyFrom()).contains(hours(26));
+        assertThat(opened.mouldyFrom()).isEmpty();
+    }
+
+    @Test
     void what_cannot_be_is_refused() {
         CropSheet citrus = CropSheets.shipped().find("citrus").orElseThrow();
         assertThatThrownBy(() -> PollenKeeping.of(SHEET, List.of())).hasMessageContaining("say where");
