@@ -21,7 +21,7 @@ export function LotWhy({ lot }: { lot: Schemas['LotView'] }) {
       </p>
       {!v.spoiled && (
         <p>
-          Eight times in ten it lies between {percentRange(v.low, v.high)}: how well it germinated when fresh
+          Eight times in ten it lies within {percentRange(v.low, v.high)}: how well it germinated when fresh
           and how fast it fades are both doubtful.
         </p>
       )}
