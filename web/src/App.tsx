@@ -19,7 +19,13 @@ import { ProblemError } from './kit/problem';
 import { queries } from './kit/queries';
 import { useNow } from './kit/use-now';
 import { Orchard } from './orchard/Orchard';
+import { Mates } from './mating/Mates';
+import { Wishes } from './mating/Wishes';
 import { Collect } from './pollen/Collect';
+import { JarPage } from './pollen/JarPage';
+import { Labels } from './pollen/Labels';
+import { Mixing } from './pollen/Mixing';
+import { ByCode } from './pollen/Scan';
 import { Shelf } from './pollen/Shelf';
 import { Round } from './round/Round';
 import { Walk } from './round/Walk';
@@ -67,6 +73,12 @@ function SignedIn({ known }: { known: boolean }) {
               <Route path="/bloom/need" element={<HandNeed />} />
               <Route path="/pollen" element={<Shelf />} />
               <Route path="/pollen/collect" element={<Collect />} />
+              <Route path="/pollen/jar/:lot" element={<JarPage />} />
+              <Route path="/pollen/mixing" element={<Mixing />} />
+              <Route path="/pollen/labels" element={<Labels />} />
+              <Route path="/l/:code" element={<ByCode />} />
+              <Route path="/mates" element={<Mates />} />
+              <Route path="/mates/wishes" element={<Wishes />} />
               <Route path="/round" element={<Round />} />
               <Route path="/fruit-set" element={<FruitSet />} />
               <Route path="/findings" element={<Findings />} />

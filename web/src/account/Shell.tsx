@@ -14,6 +14,7 @@ const WORK = [
   ['/', 'Today'],
   ['/bloom', 'Bloom'],
   ['/pollen', 'Pollen shelf'],
+  ['/mates', 'Mates'],
   ['/round', 'Round'],
   ['/fruit-set', 'Fruit set'],
   ['/findings', 'Findings'],

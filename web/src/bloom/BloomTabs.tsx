@@ -1,5 +1,4 @@
-import { NavLink } from 'react-router';
-import classes from './BloomTabs.module.css';
+import { Tabs } from '../kit/Tabs';
 
 const PAGES = [
   ['/bloom', 'Board'],
@@ -10,14 +9,4 @@ const PAGES = [
 ] as const;
 
 /** The pages of the room. */
-export function BloomTabs() {
-  return (
-    <nav className={classes.tabs} aria-label="Bloom pages">
-      {PAGES.map(([to, name]) => (
-        <NavLink key={to} to={to} end>
-          {name}
-        </NavLink>
-      ))}
-    </nav>
-  );
-}
+export const BloomTabs = () => <Tabs label="Bloom pages" pages={PAGES} />;

@@ -25,6 +25,34 @@ export const queries = {
       queryFn: () => answer(api.GET('/api/trees/{id}/readings', { params: { path: { id } } })),
     }),
   lots: () => queryOptions({ queryKey: ['lots'], queryFn: () => answer(api.GET('/api/lots')) }),
+  jar: (id: string) =>
+    queryOptions({
+      queryKey: ['lots', id, 'story'],
+      queryFn: () => answer(api.GET('/api/lots/{id}/story', { params: { path: { id } } })),
+    }),
+  served: (id: string) =>
+    queryOptions({
+      queryKey: ['lots', id, 'serves'],
+      queryFn: () => answer(api.GET('/api/lots/{id}/serves', { params: { path: { id } } })),
+    }),
+  gathering: (variety: string, doses: number) =>
+    queryOptions({
+      queryKey: ['gathering', variety, doses],
+      queryFn: () => answer(api.GET('/api/gathering', { params: { query: { variety, doses } } })),
+    }),
+  printed: () => queryOptions({ queryKey: ['printed'], queryFn: () => answer(api.GET('/api/printer')) }),
+  mates: () => queryOptions({ queryKey: ['mates'], queryFn: () => answer(api.GET('/api/mates')) }),
+  pair: (mother: string, father: string) =>
+    queryOptions({
+      queryKey: ['mates', mother, father],
+      queryFn: () => answer(api.GET('/api/mates/pair', { params: { query: { mother, father } } })),
+    }),
+  servers: (tree: string) =>
+    queryOptions({
+      queryKey: ['mates', 'tree', tree],
+      queryFn: () => answer(api.GET('/api/trees/{id}/servers', { params: { path: { id: tree } } })),
+    }),
+  wishes: () => queryOptions({ queryKey: ['wishes'], queryFn: () => answer(api.GET('/api/wishes')) }),
   round: (at?: string) =>
     queryOptions({
       queryKey: ['round', at ?? 'best'],

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Anchor, Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
@@ -138,6 +138,7 @@ export function Orchard() {
   const trees = useQuery(queries.trees());
   const { orchard } = useHere();
   const [adding, setAdding] = useState(false);
+  const [editing, setEditing] = useState<Schemas['VarietyView']>();
   return (
     <Loaded of={varieties}>
       {(known) => (
@@ -167,7 +168,21 @@ export function Orchard() {
                   <div className="line" style={{ gap: 22 }}>
                     {known.map((v) => (
                       <span key={v.id}>
-                        <b>{v.name}</b> <span className="soft">{v.crop}</span>
+                        <Anchor
+                          component="button"
+                          type="button"
+                          fw={700}
+                          c="inherit"
+                          underline="always"
+                          aria-label={`Edit ${v.name}`}
+                          onClick={() => setEditing(v)}
+                        >
+                          {v.name}
+                        </Anchor>{' '}
+                        <span className="soft">
+                          {v.crop}
+                          {v.breeding.alleles && ` · ${v.breeding.alleles}`}
+                        </span>
                       </span>
                     ))}
                   </div>
@@ -176,6 +191,12 @@ export function Orchard() {
               <Trees trees={all} varieties={known} />
               <Settings />
               <VarietyForm key={String(adding)} opened={adding} close={() => setAdding(false)} />
+              <VarietyForm
+                key={editing?.id}
+                editing={editing}
+                opened={editing !== undefined}
+                close={() => setEditing(undefined)}
+              />
             </>
           )}
         </Loaded>

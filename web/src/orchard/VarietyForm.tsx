@@ -1,32 +1,162 @@
-import { Button, Modal, Select, TextInput } from '@mantine/core';
+import { Button, Checkbox, Modal, NumberInput, Select, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api } from '../kit/api';
+import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { queries } from '../kit/queries';
 import { useSubmit } from '../kit/use-submit';
+
+type Variety = Schemas['VarietyView'];
+type Breeding = Schemas['Breeding'];
 
 function commonest(crops: string[]): string | null {
   const times = (crop: string) => crops.filter((c) => c === crop).length;
   return [...crops].sort((a, b) => times(b) - times(a))[0] ?? null;
 }
 
-export function VarietyForm({ opened, close }: { opened: boolean; close: () => void }) {
+/** What is known of its breeding: everything may stay open. */
+function BreedingFields({
+  value,
+  onChange,
+  sheet,
+  kin,
+  errorFor,
+}: {
+  value: Breeding;
+  onChange: (b: Breeding) => void;
+  sheet: Schemas['CropSheetView'] | undefined;
+  kin: Variety[];
+  errorFor: (field: string, label: string) => string | undefined;
+}) {
+  const set = <K extends keyof Breeding>(key: K, given: Breeding[K] | '' | null) => {
+    const next = { ...value };
+    if (given === '' || given === null || given === undefined) delete next[key];
+    else next[key] = given;
+    onChange(next);
+  };
+  const options = kin.map((v) => ({ value: v.id, label: v.name }));
+  const sport = value.sportOfId !== undefined;
+  const parent = (key: 'motherId' | 'fatherId' | 'sportOfId', label: string) => (
+    <Select
+      label={label}
+      data={options}
+      value={value[key] ?? null}
+      onChange={(v) => set(key, v)}
+      clearable
+      searchable
+      placeholder="not known"
+      disabled={sport && key !== 'sportOfId'}
+      error={errorFor(key, label)}
+    />
+  );
+  return (
+    <div className="form" style={{ maxWidth: 'none' }}>
+      {sheet?.allelesDecide && (
+        <TextInput
+          label="S alleles"
+          description={`${value.ploidy ?? sheet.ploidy} of them, like S3 S9; leave it empty when unknown`}
+          value={value.alleles ?? ''}
+          onChange={(e) => set('alleles', e.currentTarget.value)}
+          disabled={sport}
+          error={errorFor('alleles', 'Alleles')}
+        />
+      )}
+      <div className="two">
+        {parent('motherId', 'Seed parent')}
+        {parent('fatherId', 'Pollen parent')}
+        {parent('sportOfId', 'Sport or copy of')}
+        <NumberInput
+          label="Raised in"
+          placeholder="year, if known"
+          hideControls
+          thousandSeparator=""
+          value={value.raisedIn ?? ''}
+          onChange={(v) => set('raisedIn', v === '' ? '' : Number(v))}
+          error={errorFor('raisedIn', 'Year')}
+        />
+        <NumberInput
+          label="Sets of chromosomes"
+          placeholder={String(sheet?.ploidy ?? 2)}
+          min={2}
+          max={8}
+          value={value.ploidy ?? ''}
+          onChange={(v) => set('ploidy', v === '' ? '' : Number(v))}
+          disabled={sport}
+          error={errorFor('ploidy', 'Sets of chromosomes')}
+        />
+        <Checkbox
+          label="Small flowers, less pollen"
+          mt={30}
+          checked={value.smallFlowered ?? false}
+          onChange={(e) => set('smallFlowered', e.currentTarget.checked)}
+        />
+        {sheet?.figSizes && (
+          <>
+            <NumberInput
+              label="Takes pollen from, mm"
+              min={1}
+              value={value.figRightFromMm ?? ''}
+              onChange={(v) => set('figRightFromMm', v === '' ? '' : Number(v))}
+              error={errorFor('figRightFromMm', 'Size')}
+            />
+            <NumberInput
+              label="Too late from, mm"
+              min={1}
+              value={value.figLateFromMm ?? ''}
+              onChange={(v) => set('figLateFromMm', v === '' ? '' : Number(v))}
+              error={errorFor('figLateFromMm', 'Size')}
+            />
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** A new variety, or what is known of one that is there. */
+export function VarietyForm({
+  editing,
+  opened,
+  close,
+}: {
+  editing?: Variety | undefined;
+  opened: boolean;
+  close: () => void;
+}) {
   const { data: crops = [] } = useQuery(queries.crops());
-  const [id] = useState(newId);
-  const [name, setName] = useState('');
-  const [chosen, setChosen] = useState<string | null>(null);
   const { data: varieties = [] } = useQuery(queries.varieties());
+  const [id] = useState(() => editing?.id ?? newId());
+  const [name, setName] = useState(editing?.name ?? '');
+  const [chosen, setChosen] = useState<string | null>(editing?.crop ?? null);
+  const [breeding, setBreeding] = useState<Breeding>(editing?.breeding ?? {});
   // The crop that is grown most here is the likeliest; a first variety has to say what it is.
   const crop = chosen ?? commonest(varieties.map((v) => v.crop));
+  const sheet = crops.find((c) => c.key === crop);
+  const group = new Set(crops.filter((c) => c.pollenGroup === sheet?.pollenGroup).map((c) => c.key));
   const form = useSubmit(
     () =>
-      answer(api.PUT('/api/varieties/{id}', { params: { path: { id } }, body: { name, crop: crop ?? '' } })),
-    ['name', 'crop'],
+      answer(
+        api.PUT('/api/varieties/{id}', {
+          params: { path: { id } },
+          body: { name, crop: crop ?? '', breeding, ...(editing && { version: editing.version }) },
+        }),
+      ),
+    [
+      'name',
+      'crop',
+      'alleles',
+      'motherId',
+      'fatherId',
+      'sportOfId',
+      'raisedIn',
+      'ploidy',
+      'figRightFromMm',
+      'figLateFromMm',
+    ],
     close,
   );
   return (
-    <Modal opened={opened} onClose={close} title={<h2>A variety</h2>}>
+    <Modal opened={opened} onClose={close} title={<h2>{editing ? editing.name : 'A variety'}</h2>} size="lg">
       <form
         className="stack"
         onSubmit={(e) => {
@@ -47,12 +177,27 @@ export function VarietyForm({ opened, close }: { opened: boolean; close: () => v
           value={crop}
           onChange={setChosen}
           allowDeselect={false}
+          disabled={editing !== undefined}
           searchable
           placeholder="choose a crop"
           nothingFoundMessage="no sheet for that yet"
           error={form.errorFor('crop', 'Crop')}
         />
-        {form.general && <p className="note bad">{form.general}</p>}
+        <details open={editing !== undefined}>
+          <summary style={{ cursor: 'pointer', padding: '6px 0' }}>Breeding: decides who fits whom</summary>
+          <BreedingFields
+            value={breeding}
+            onChange={setBreeding}
+            sheet={sheet}
+            kin={varieties.filter((v) => v.id !== id && group.has(v.crop))}
+            errorFor={form.errorFor}
+          />
+        </details>
+        {form.general && (
+          <p className="note bad" role="alert">
+            {form.general}
+          </p>
+        )}
         <Button type="submit" loading={form.busy}>
           Save
         </Button>

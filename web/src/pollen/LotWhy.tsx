@@ -2,30 +2,34 @@ import type { Schemas } from '../kit/api';
 import { basisWord, percent, percentRange } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { dayAndClock, span } from '../kit/time';
-import { STORAGE } from './lot-words';
+import { whereabouts } from './lot-words';
 
 /** What a jar's viability was reckoned from. */
 export function LotWhy({ lot }: { lot: Schemas['LotView'] }) {
   const { zone } = useHere();
   const v = lot.viability;
+  const began = v.tested ? 'Tested' : lot.parts.length > 0 ? 'Poured' : 'Collected';
   return (
     <>
       <p>
-        Collected {dayAndClock(new Date(lot.collectedAt), zone)}, {span(v.hours)} ago, and kept{' '}
-        {STORAGE[lot.storage]}. There it halves every {span(v.halfLifeHours)} ({basisWord(v.halfLifeBasis)}).
+        {began} {dayAndClock(new Date(v.fromAt), zone)} with {percent(v.from)} alive
+        {v.tested ? '' : lot.parts.length > 0 ? ', the mean of its parts' : ', as the crop sheet has it'}. Now{' '}
+        {whereabouts(lot)}; there it halves every {span(v.halfLifeHours)} ({basisWord(v.halfLifeBasis)}).
       </p>
       <p>
         {v.spoiled
           ? 'Damp pollen shut in a cold jar moulds by the next day, whatever the halving says.'
-          : `${percent(v.fresh)} when fresh × ½ to the power of ${(v.hours / v.halfLifeHours).toFixed(2)} = ${percent(v.share)}.`}
+          : `Since then it has halved ${v.halvings.toFixed(2)} times, over all the places it was kept: ${percent(v.from)} × ½ to the power of ${v.halvings.toFixed(2)} = ${percent(v.share)}.`}
       </p>
       {!v.spoiled && (
         <p>
-          Eight times in ten it lies within {percentRange(v.low, v.high)}: how well it germinated when fresh
-          and how fast it fades are both doubtful.
+          Eight times in ten it lies within {percentRange(v.low, v.high)}:{' '}
+          {v.tested
+            ? 'a test counts so many grains and no more, and how fast it fades is doubtful.'
+            : 'how well it germinated when fresh and how fast it fades are both doubtful.'}
         </p>
       )}
-      <p>An estimate. A germination test tells better.</p>
+      {!v.tested && <p>An estimate. A germination test tells better.</p>}
     </>
   );
 }

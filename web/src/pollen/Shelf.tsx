@@ -11,8 +11,10 @@ import { dayAndClock, plural } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { LotWhy } from './LotWhy';
+import { PollenTabs } from './PollenTabs';
+import { ScanField } from './Scan';
 import classes from './Shelf.module.css';
-import { inUseOrder, lotState, lotWords, STORAGE } from './lot-words';
+import { blendWords, inUseOrder, lotOrigin, lotState, lotWords, whereabouts } from './lot-words';
 
 function JarCard({ lot }: { lot: Schemas['LotView'] }) {
   const { now, zone } = useHere();
@@ -40,9 +42,9 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
       />
       <div>
         <header>
-          <span className="figure" style={{ fontSize: 22 }}>
+          <Link to={`/pollen/jar/${lot.id}`} className={`figure ${classes.code}`}>
             {lot.code}
-          </span>
+          </Link>
           <b>{lot.varietyName}</b>
         </header>
         <div className={`${classes.figures} small`}>
@@ -63,9 +65,9 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
         </div>
         <p className={classes.state}>{lotWords(lot, now, zone)}</p>
         {state === 'good' && lot.viability.advice && <p className="small">{lot.viability.advice}</p>}
+        {blendWords(lot) && <p className="small">Blend: {blendWords(lot)}</p>}
         <p className="small soft">
-          {lot.sources.map((s) => `${plural(s.flowers, 'flower')} of ${s.treeName}`).join(', ')},{' '}
-          {dayAndClock(new Date(lot.collectedAt), zone)}; {STORAGE[lot.storage]}
+          {lotOrigin(lot)}, {dayAndClock(new Date(lot.collectedAt), zone)}; {whereabouts(lot)}
         </p>
         {lot.note && <p className="small">{lot.note}</p>}
         {lot.dosesLeft === lot.dosesCollected && (
@@ -105,9 +107,11 @@ export function Shelf() {
     <Loaded of={lots}>
       {(all) => (
         <>
+          <PollenTabs />
           <div className="say">
             <h1>{shelfSentence(all)}</h1>
             <div className="do noprint">
+              <ScanField />
               <Button component={Link} to="/pollen/collect">
                 Collect pollen
               </Button>

@@ -4,7 +4,7 @@ import { Jar } from '../kit/Jar';
 import { useHere } from '../kit/orchard-context';
 import { plural } from '../kit/time';
 import classes from './Shelf.module.css';
-import { inUseOrder, lotAge, lotState, lotWords, STORAGE } from './lot-words';
+import { inUseOrder, lotAge, lotState, lotWords, whereabouts } from './lot-words';
 
 /** The jars that still hold something, in a row. */
 export function ShelfStrip({ lots }: { lots: Schemas['LotView'][] }) {
@@ -16,7 +16,7 @@ export function ShelfStrip({ lots }: { lots: Schemas['LotView'][] }) {
       {held.slice(0, 5).map((l) => (
         <Link
           key={l.id}
-          to="/pollen"
+          to={`/pollen/jar/${l.id}`}
           className={`${classes.small} ${lotState(l) === 'good' ? '' : classes.bad}`}
         >
           <Jar
@@ -27,7 +27,7 @@ export function ShelfStrip({ lots }: { lots: Schemas['LotView'][] }) {
           <span>
             <b>{l.varietyName}</b> {l.code}
             <br />
-            {plural(l.dosesLeft, 'dose')} · {lotAge(l)}, {STORAGE[l.storage]}
+            {plural(l.dosesLeft, 'dose')} · {lotAge(l, now)}, {whereabouts(l)}
             <br />
             <span className={classes.state}>{lotWords(l, now, zone)}</span>
           </span>

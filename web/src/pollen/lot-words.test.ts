@@ -7,7 +7,15 @@ const later = '2026-11-30T04:10:00Z';
 
 describe('jars in words', () => {
   it('says how long a jar is good, or what to do with it', () => {
-    expect(lotWords(lot({}, soon), NOW, ZONE)).toBe('good until tomorrow 07:10');
+    const evenings = (n: number) => {
+      const jar = lot({}, soon);
+      jar.viability.evenings = n;
+      return lotWords(jar, NOW, ZONE);
+    };
+    expect(evenings(0)).toBe('good until tomorrow 07:10, not for another evening');
+    expect(evenings(1)).toBe('good for one more evening');
+    expect(evenings(2)).toBe('good for two more evenings');
+    expect(evenings(20)).toBe('good until Wed 25 Nov');
     expect(lotWords(lot({}), NOW, ZONE)).toBe('too old to count on');
     expect(lotWords(lot({ dosesLeft: 0 }, soon), NOW, ZONE)).toBe('used up');
     const mouldy = lot({});

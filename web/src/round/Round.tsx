@@ -16,20 +16,24 @@ function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<
   const order = new Map(round.stops.map((s, i) => [s, i + 1]));
   return (
     <>
-      {byFather(round.stops).map((father, i) => (
+      {byFather(round.stops).map((father) => (
         <section key={father.code} className="card">
           <header>
             <h2>
               {father.code} <span className="soft">{father.parent}</span>
             </h2>
             <span className="soft small">
-              {i > 0 && 'clean or change the brush first · '}
               {plural(
                 father.stops.reduce((n, s) => n + s.flowers, 0),
                 'flower',
               )}
             </span>
           </header>
+          {father.stops[0]!.cleanBefore.length > 0 && (
+            <div className="note small" style={{ marginBottom: 8 }}>
+              <b>First clean:</b> {father.stops[0]!.cleanBefore.join(' ')}
+            </div>
+          )}
           <table className="plain" style={{ tableLayout: 'fixed' }}>
             <thead>
               <tr>

@@ -20,7 +20,10 @@ const round = (stops: Schemas['RoundStop'][]): Schemas['Round'] => ({
 const done = { id: 'p', treeName: 'Pale Ridge 1', flowers: 2, version: 0 };
 const answers = (
   put: unknown,
-  stops = [stop('Pale Ridge 1', 'LA-02'), stop('Lantern 1', 'PR-02')],
+  stops = [
+    stop('Pale Ridge 1', 'LA-02'),
+    { ...stop('Lantern 1', 'PR-02'), cleanBefore: ['Wipe the brush.'] },
+  ],
 ): Server => ({
   'GET /api/round': round(stops),
   'GET /api/crops': [sheet],
@@ -43,7 +46,10 @@ describe('the walk', () => {
     await userEvent.click(screen.getByText('Done · 2 flowers'));
 
     expect(await screen.findByText('Stop 2 of 2')).toBeVisible();
-    expect(screen.getByText('clean brush, cup and fingers first')).toBeVisible();
+    expect(screen.getByText('Wipe the brush.')).toBeVisible();
+    expect(screen.queryByLabelText('one more')).toBeNull();
+    await userEvent.click(screen.getByText('All clean'));
+    expect(screen.getByText(/with a clean brush/)).toBeVisible();
     expect(sent[0]!.body).toMatchObject({ treeId: 'Pale Ridge 1', lotId: 'LA-02', flowers: 2 });
     await userEvent.click(screen.getByText('Skip, end'));
     expect(screen.getByText('That was the last stop')).toBeVisible();

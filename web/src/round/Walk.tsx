@@ -23,13 +23,12 @@ type Sheet = Schemas['CropSheetView'];
 interface StopProps {
   stop: Stop;
   sheet: Sheet | undefined;
-  brushChange: boolean;
   isFirst: boolean;
   isLast: boolean;
   next: () => void;
 }
 
-function StopCard({ stop, sheet, brushChange, isFirst, isLast, next }: StopProps) {
+function StopCard({ stop, sheet, isFirst, isLast, next }: StopProps) {
   const { now } = useHere();
   const [id, setId] = useState(newId);
   const [count, setCount] = useState(0);
@@ -69,13 +68,7 @@ function StopCard({ stop, sheet, brushChange, isFirst, isLast, next }: StopProps
           <span>
             {stop.pollenParent} jar
             <br />
-            {brushChange ? (
-              <b>clean brush, cup and fingers first</b>
-            ) : isFirst ? (
-              'with a clean brush'
-            ) : (
-              'same brush'
-            )}
+            {isFirst || stop.cleanBefore.length > 0 ? 'with a clean brush' : 'same brush'}
           </span>
         </div>
         {wanted.map((s) => (
@@ -135,6 +128,28 @@ function StopCard({ stop, sheet, brushChange, isFirst, isLast, next }: StopProps
   );
 }
 
+/** A step of its own: what to clean before another father's pollen is touched. */
+function Clean({ stop, done }: { stop: Stop; done: () => void }) {
+  return (
+    <>
+      <section className={classes.card}>
+        <b>Clean before {stop.pollenParent}</b>
+        <ul className={classes.cautions}>
+          {stop.cleanBefore.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+        <p>Then open jar {stop.lotCode}.</p>
+      </section>
+      <footer className={classes.bar}>
+        <Button size="lg" ml="auto" onClick={done}>
+          All clean
+        </Button>
+      </footer>
+    </>
+  );
+}
+
 function Cautions({ cautions, go }: { cautions: string[]; go: () => void }) {
   return (
     <>
@@ -160,6 +175,8 @@ function Walking({ stops, cautions, crops }: { stops: Stop[]; cautions: string[]
   const [at, setAt] = useState(-1);
   const [night, toggleNight] = useNightMode();
   const stop = stops[at];
+  const [cleaned, setCleaned] = useState(-1);
+  const clean = !stop || stop.cleanBefore.length === 0 || cleaned === at;
   const over = at >= stops.length;
   return (
     <div className={classes.page}>
@@ -175,12 +192,12 @@ function Walking({ stops, cautions, crops }: { stops: Stop[]; cautions: string[]
         </button>
       </FieldHead>
       {at === -1 && <Cautions cautions={cautions} go={() => setAt(0)} />}
-      {stop && (
+      {stop && !clean && <Clean stop={stop} done={() => setCleaned(at)} />}
+      {stop && clean && (
         <StopCard
           key={at}
           stop={stop}
           sheet={crops.find((c) => c.key === stop.crop)}
-          brushChange={at > 0 && stops[at - 1]!.lotId !== stop.lotId}
           isFirst={at === 0}
           isLast={at === stops.length - 1}
           next={() => setAt((i) => i + 1)}

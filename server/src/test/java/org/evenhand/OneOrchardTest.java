@@ -84,12 +84,48 @@ class OneOrchardTest {
                 "POST /api/weather/records/{id}/void",
                 ours.post("/api/weather/records/" + weather + "/void", Api.voiding(0)));
 
+        tryJars(tried, ownLot);
+        tried.put("GET /api/lots/{id}/serves", ours.get("/api/lots/" + lot + "/serves"));
+        tried.put("GET /api/trees/{id}/servers", ours.get("/api/trees/" + tree + "/servers"));
+        String wish = Api.newId();
+        String theirOther = theirs.variety("Far Ridge");
+        Map<String, Object> wished = Map.of("motherId", variety, "fatherId", theirOther, "flowers", 5);
+        theirs.put("/api/wishes/" + wish, wished).expect(200);
+        Map<String, Object> own = Map.of("motherId", ownVariety, "fatherId", ownVariety, "flowers", 5);
+        tried.put("PUT /api/wishes/{id}", ours.put("/api/wishes/" + wish, own));
+        tried.put("POST /api/wishes/{id}/void", ours.post("/api/wishes/" + wish + "/void", Api.voiding(0)));
+
         tried.forEach((endpoint, answer) -> assertThat(answer.status())
                 .as(endpoint + ": " + answer.raw().body())
                 .isEqualTo(404));
         assertThat(tried.keySet())
                 .as("every endpoint with an id was tried")
                 .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    private void tryJars(Map<String, Api.Answer> tried, String ownLot) {
+        Map<String, Object> step = Map.of("kind", "SEEN_DRY", "at", now.toString());
+        Map<String, Object> test = Map.of("flowers", 4, "taken", 2, "at", now.toString());
+        Map<String, Object> line = Map.of("kind", "SPILLED", "doses", 1, "at", now.toString());
+        tried.put("GET /api/lots/{id}/story", ours.get("/api/lots/" + lot + "/story"));
+        for (String part : new String[] {"steps", "tests", "lines"}) {
+            Map<String, Object> body = part.equals("steps") ? step : part.equals("tests") ? test : line;
+            String theirId = Api.newId();
+            String path = "/api/lots/{lot}/" + part + "/{id}";
+            String back = part.equals("lines") ? "/undo" : "/void";
+            theirs.put("/api/lots/" + lot + "/" + part + "/" + theirId, body).expect(200);
+            // Their record under our own jar is as foreign as their jar.
+            tried.put("PUT " + path, ours.put("/api/lots/" + ownLot + "/" + part + "/" + theirId, body));
+            tried.put(
+                    "POST " + path + back,
+                    ours.post("/api/lots/" + ownLot + "/" + part + "/" + theirId + back, Api.voiding(0)));
+            assertThat(ours.put("/api/lots/" + lot + "/" + part + "/" + Api.newId(), body)
+                            .status())
+                    .isEqualTo(404);
+        }
+        Map<String, Object> pouring = Map.of(
+                "parts", List.of(Map.of("lotId", ownLot, "doses", 1)), "at", now.toString(), "storage", "FREEZER");
+        tried.put("PUT /api/pourings/{id}", ours.put("/api/pourings/" + lot, pouring));
     }
 
     private String theirOwnSheet() {
@@ -116,6 +152,26 @@ class OneOrchardTest {
         ours.pollinate(tree, ownLot, 1, now).expect(404);
         ours.pollinate(ownTree, lot, 1, now).expect(404);
         ours.check(pollination, now, 1, 0, 0).expect(404);
+
+        Map<String, Object> parts = Map.of("parts", List.of(Map.of("lotId", lot, "doses", 1)), "at", now.toString());
+        Map<String, Object> pouring = new HashMap<>(parts);
+        pouring.put("storage", "FREEZER");
+        ours.put("/api/pourings/" + Api.newId(), pouring).expect(404);
+        ours.put("/api/wishes/" + Api.newId(), Map.of("motherId", ownVariety, "fatherId", variety, "flowers", 5))
+                .expect(404);
+        ours.put(
+                        "/api/varieties/" + Api.newId(),
+                        Map.of("crop", "cherimoya", "name", "X", "breeding", Map.of("motherId", variety)))
+                .expect(404);
+        ours.get("/api/mates/pair?mother=" + ownVariety + "&father=" + variety).expect(404);
+        ours.get("/api/gathering?variety=" + variety + "&doses=3").expect(404);
+        ours.get("/api/recipes/fig-size?diameterMm=9&eye=COLOURED&variety=" + variety)
+                .expect(404);
+        ours.get("/api/lot-codes?code=" + "LA-01").expect(404);
+        Map<String, Object> label =
+                Map.of("grid", "ONE_UP", "kind", "JAR", "lots", List.of(Map.of("lotId", lot, "copies", 1)));
+        ours.post("/api/labels", label).expect(404);
+        ours.post("/api/printer", label).expect(404);
 
         assertThat(theirs.dosesLeft(lot)).isEqualTo(7);
         assertThat(ours.dosesLeft(ownLot)).isEqualTo(9);

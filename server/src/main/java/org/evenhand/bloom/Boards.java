@@ -14,7 +14,9 @@ import org.evenhand.core.bloom.Meeting;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.weather.SunDay;
+import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
+import org.evenhand.orchard.MatingPartners;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.weather.Weather;
@@ -30,11 +32,13 @@ class Boards {
 
     private final Forecasts forecasts;
     private final Orchards orchards;
+    private final CropCatalogue crops;
     private final Weather weather;
 
-    Boards(Forecasts forecasts, Orchards orchards, Weather weather) {
+    Boards(Forecasts forecasts, Orchards orchards, CropCatalogue crops, Weather weather) {
         this.forecasts = forecasts;
         this.orchards = orchards;
+        this.crops = crops;
         this.weather = weather;
     }
 
@@ -54,7 +58,11 @@ class Boards {
                 total(board, p -> p.taking().mean()),
                 total(board, p -> p.giving().mean()),
                 rows,
-                meetings(board, dusks(orchard, from, until), orchard.site().zone()),
+                meetings(
+                        board,
+                        dusks(orchard, from, until),
+                        orchard.site().zone(),
+                        MatingPartners.of(orchards.varieties(caller), crop -> crops.of(caller, crop))),
                 Weather.stretches(board.air(), from, until).stream()
                         .map(BloomView.AirStretch::of)
                         .toList());
@@ -113,7 +121,8 @@ class Boards {
     /** One variety's flowers over all its trees. */
     private record OfVariety(UUID id, String name, CropSheet sheet, double[] taking, double[] giving) {}
 
-    private static List<BloomView.VarietyMeeting> meetings(Forecasts.Board board, List<Instant> dusks, ZoneId zone) {
+    private static List<BloomView.VarietyMeeting> meetings(
+            Forecasts.Board board, List<Instant> dusks, ZoneId zone, MatingPartners partners) {
         Map<UUID, OfVariety> varieties = new LinkedHashMap<>();
         int moments = board.moments().size();
         for (Forecasts.Ribbon ribbon : board.ribbons()) {
@@ -134,7 +143,7 @@ class Boards {
         for (OfVariety taker : varieties.values()) {
             double[] serving = new double[moments];
             varieties.values().stream()
-                    .filter(giver -> CrossCompatibility.of(taker.sheet, giver.sheet, giver == taker)
+                    .filter(giver -> CrossCompatibility.of(partners.of(taker.id), partners.of(giver.id))
                             .serves())
                     .forEach(giver -> java.util.Arrays.setAll(serving, i -> serving[i] + giver.giving[i]));
             Meeting meeting = Meeting.of(board.moments(), taker.taking, serving, dusks, zone);

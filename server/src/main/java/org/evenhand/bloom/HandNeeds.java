@@ -116,7 +116,7 @@ public class HandNeeds {
         boolean oneVariety = trees.stream().map(TreeView::varietyId).distinct().count() == 1;
         int others = (int) varieties.stream()
                 .filter(v -> !oneVariety || !v.id().equals(trees.get(0).varietyId()))
-                .filter(v -> CrossCompatibility.of(sheet, crops.of(caller, v.crop()), false)
+                .filter(v -> CrossCompatibility.ofCrops(sheet, crops.of(caller, v.crop()), false)
                         .serves())
                 .count();
         HandNeed.Insects insects = note.map(BlockNote::insects).orElse(HandNeed.Insects.NOT_LOOKED);

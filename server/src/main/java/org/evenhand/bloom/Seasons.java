@@ -15,9 +15,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.evenhand.core.bloom.BloomConditions;
 import org.evenhand.core.bloom.BloomCourse;
 import org.evenhand.core.bloom.BloomDates;
@@ -32,6 +32,7 @@ import org.evenhand.core.weather.HourlyTemperatures;
 import org.evenhand.core.weather.WinterRest;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
+import org.evenhand.orchard.MatingPartners;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.VarietyView;
@@ -41,7 +42,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Foresees the season: chill and heat, when each variety flowers, and whose pollen reaches whom. */
 @Service
-class Seasons {
+public class Seasons {
     private static final int SEASON_DAYS = 365;
     private static final double KNOWN_ENOUGH = 0.95;
 
@@ -84,6 +85,31 @@ class Seasons {
         Basis basis = new Basis(
                 caller.orchardId(), weather.version(caller, orchard), orchards.today(caller), dates, varieties, sheets);
         return known.get(basis, b -> new Look(caller, orchard, b).view());
+    }
+
+    /** The course of each variety in this season, where its days are known or foreseen. */
+    @Transactional(readOnly = true)
+    public Map<UUID, BloomCourse> courses(Caller caller) {
+        Map<UUID, BloomCourse> courses = new HashMap<>();
+        for (SeasonView.Variety variety : season(caller).varieties()) {
+            SeasonView.Course course = variety.course();
+            if (course != null) {
+                courses.put(
+                        variety.varietyId(),
+                        new BloomCourse(days(course.from(), course.taking()), days(course.from(), course.giving())));
+            }
+        }
+        return courses;
+    }
+
+    private static TreeMap<LocalDate, Double> days(LocalDate from, double[] shares) {
+        TreeMap<LocalDate, Double> days = new TreeMap<>();
+        for (int d = 0; d < shares.length; d++) {
+            if (shares[d] > 0) {
+                days.put(from.plusDays(d), shares[d]);
+            }
+        }
+        return days;
     }
 
     /** One look at a season. */
@@ -344,14 +370,10 @@ class Seasons {
         }
 
         private List<SeasonView.Pair> pairs() {
-            Map<UUID, VarietyView> byId =
-                    basis.varieties().stream().collect(Collectors.toMap(VarietyView::id, Function.identity()));
+            MatingPartners partners = MatingPartners.of(basis.varieties(), crop -> crops.of(caller, crop));
             List<SeasonView.Pair> pairs = new ArrayList<>();
             courses.forEach((giver, gives) -> courses.forEach((taker, takes) -> {
-                CrossCompatibility cross = CrossCompatibility.of(
-                        crops.of(caller, byId.get(taker).crop()),
-                        crops.of(caller, byId.get(giver).crop()),
-                        giver.equals(taker));
+                CrossCompatibility cross = CrossCompatibility.of(partners.of(taker), partners.of(giver));
                 if (!giver.equals(taker) && cross.serves()) {
                     Overlap o = Overlap.of(gives, takes);
                     pairs.add(new SeasonView.Pair(

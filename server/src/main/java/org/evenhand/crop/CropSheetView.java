@@ -6,17 +6,20 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Arrays;
 import java.util.List;
 import org.evenhand.core.crop.CheckDay;
+import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.FlowerGlyph;
 import org.evenhand.core.crop.FlowerKey;
 import org.evenhand.core.crop.GateRule;
 import org.evenhand.core.crop.HandHabit;
+import org.evenhand.core.crop.MatingHabit;
 import org.evenhand.core.crop.PollenHabit;
 import org.evenhand.core.crop.SeasonHabit;
 import org.evenhand.core.crop.SheetNumber;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.core.crop.SuspensionHabit;
 
 /** A crop sheet as the API shows it. Temperatures in °C, durations in hours. */
 record CropSheetView(
@@ -31,7 +34,15 @@ record CropSheetView(
         List<Stage> stages,
         Number dosesPerFlower,
         Number freshViability,
+        List<CollectWay> collect,
+        @Schema(description = OPTIONAL) String whenThere,
+        Number dryHours,
         List<Keeping> keeping,
+        boolean floated,
+        boolean figSizes,
+        boolean allelesDecide,
+        int ploidy,
+        List<String> cleanBetween,
         boolean ownVarietyServes,
         Number ownVarietyWorth,
         String ownVarietyWhy,
@@ -193,10 +204,18 @@ record CropSheetView(
                 s.stages().stream().map(Stage::of).toList(),
                 Number.of(s.pollen().dosesPerFlower()),
                 Number.of(s.pollen().freshViability()),
+                s.pollen().collect(),
+                s.pollen().whenThere().orElse(null),
+                Number.of(s.pollen().dryHours()),
                 Arrays.stream(Storage.values())
                         .filter(s.pollen().keeping()::containsKey)
                         .map(st -> Keeping.of(st, s.pollen().keeping().get(st)))
                         .toList(),
+                s.pollen().suspension().isPresent(),
+                s.pollen().suspension().flatMap(SuspensionHabit::sizeWindow).isPresent(),
+                s.mating().alleles() == MatingHabit.Alleles.GAMETOPHYTIC,
+                (int) s.mating().ploidy().value(),
+                s.mating().cleanBetween(),
                 s.ownVariety().serves(),
                 Number.of(s.ownVariety().worth()),
                 s.ownVariety().why(),

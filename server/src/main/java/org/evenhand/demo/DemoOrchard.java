@@ -297,7 +297,7 @@ class DemoOrchard implements ApplicationRunner {
 
         private UUID variety(String crop, String name) {
             UUID id = ids.next();
-            orchards.put(ines, id, new VarietyRequest(crop, name, null));
+            orchards.put(ines, id, new VarietyRequest(crop, name, null, null));
             return id;
         }
 
@@ -323,7 +323,7 @@ class DemoOrchard implements ApplicationRunner {
         private UUID lot(UUID tree, int flowers, Instant at, Storage storage) {
             UUID id = ids.next();
             List<LotRequest.Source> sources = List.of(new LotRequest.Source(tree, flowers));
-            shelf.put(tomas, id, new LotRequest(sources, at, storage, null, null, null));
+            shelf.put(tomas, id, new LotRequest(sources, at, storage, null, null, null, null));
             return id;
         }
 

@@ -31,11 +31,30 @@ public class OnceWriter {
      * @param insert writes it
      */
     public <E, V> V write(String table, UUID id, Supplier<Optional<E>> find, Function<E, V> again, Supplier<V> insert) {
+        return write(table, "id", id, find, again, insert);
+    }
+
+    /**
+     * As {@link #write(String, UUID, Supplier, Function, Supplier)}, for a table that keeps the client's id elsewhere.
+     *
+     * @param column the column that holds the client's id
+     */
+    public <E, V> V write(
+            String table,
+            String column,
+            UUID id,
+            Supplier<Optional<E>> find,
+            Function<E, V> again,
+            Supplier<V> insert) {
         Ids.requireVersion7(id);
         try {
             return transaction.execute(status -> find.get().map(again).orElseGet(() -> {
-                refuseForeign(table, id);
-                return insert.get();
+                if (!taken(table, column, id)) {
+                    return insert.get();
+                }
+                // Sent twice at once, the other one may have been written since we looked; else it is another
+                // orchard's.
+                return find.get().map(again).orElseThrow(() -> new NotFoundException(table.replace('_', ' '), id));
             }));
         } catch (DataIntegrityViolationException e) {
             // The same record may have been sent twice at once; the other one was first.
@@ -44,10 +63,8 @@ public class OnceWriter {
         }
     }
 
-    private void refuseForeign(String table, UUID id) {
-        Integer taken = jdbc.queryForObject("select count(*) from " + table + " where id = ?", Integer.class, id);
-        if (taken != null && taken > 0) {
-            throw new NotFoundException(table.replace('_', ' '), id);
-        }
+    private boolean taken(String table, String column, UUID id) {
+        return Boolean.TRUE.equals(jdbc.queryForObject(
+                "select exists (select 1 from " + table + " where " + column + " = ?)", Boolean.class, id));
     }
 }

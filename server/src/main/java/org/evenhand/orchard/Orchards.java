@@ -10,6 +10,10 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.MatingHabit;
+import org.evenhand.core.mating.SGenotype;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -115,15 +119,19 @@ public class Orchards {
                 "variety",
                 id,
                 () -> varieties.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> rename(found, request),
+                found -> change(caller, found, request),
                 () -> insert(caller, id, request));
     }
 
-    private VarietyView rename(Variety variety, VarietyRequest request) {
+    private VarietyView change(Caller caller, Variety variety, VarietyRequest request) {
         VarietyView now = variety.view();
+        Breeding breeding = request.breeding() == null
+                ? now.breeding()
+                : checked(caller, variety.id(), now.crop(), request.breeding());
         if (request.version() == null
                 && now.name().equals(request.name())
-                && now.crop().equals(request.crop())) {
+                && now.crop().equals(request.crop())
+                && now.breeding().equals(breeding)) {
             return now;
         }
         variety.requireVersion("variety", request.version());
@@ -133,7 +141,8 @@ public class Orchards {
         String name = Given.text("name", request.name(), 80);
         refuseTakenName(variety.orchardId(), variety.id(), now.crop(), name);
         variety.rename(name);
-        return varieties.saveAndFlush(variety).view();
+        variety.change(breeding);
+        return saved(caller, variety);
     }
 
     private VarietyView insert(Caller caller, UUID id, VarietyRequest request) {
@@ -142,10 +151,92 @@ public class Orchards {
         String name = Given.text("name", request.name(), 80);
         refuseTakenName(caller.orchardId(), id, crop, name);
         Orchard orchard = require(caller);
-        return varieties
-                .saveAndFlush(new Variety(
-                        id, caller, clock.instant(), orchard.details().site().zone(), crop, name))
-                .view();
+        Variety variety = new Variety(
+                id, caller, clock.instant(), orchard.details().site().zone(), crop, name);
+        if (request.breeding() != null) {
+            variety.change(checked(caller, id, crop, request.breeding()));
+        }
+        return saved(caller, variety);
+    }
+
+    private VarietyView saved(Caller caller, Variety variety) {
+        VarietyView saved = varieties.saveAndFlush(variety).view();
+        // Refuses a loop or a child older than its parent; nothing is written then.
+        Pedigrees.of(varieties(caller));
+        return saved;
+    }
+
+    private Breeding checked(Caller caller, UUID id, String crop, Breeding given) {
+        CropSheet sheet = crops.of(caller, crop);
+        String alleles = Given.optionalText("alleles", given.alleles(), 60);
+        int usual = (int) sheet.mating().ploidy().value();
+        if (given.ploidy() != null) {
+            Require.within("ploidy", given.ploidy(), 2, 8);
+        }
+        int ploidy = given.ploidy() == null ? usual : given.ploidy();
+        if (!alleles.isEmpty()) {
+            if (sheet.mating().alleles() == MatingHabit.Alleles.NONE) {
+                throw new InvalidInputException("alleles", "play no part in " + sheet.name() + "; leave them out.");
+            }
+            SGenotype.parse(alleles, ploidy);
+        }
+        requireKin(caller, id, sheet, "motherId", given.motherId());
+        requireKin(caller, id, sheet, "fatherId", given.fatherId());
+        requireKin(caller, id, sheet, "sportOfId", given.sportOfId());
+        refuseOwnBreedingOfSport(given, alleles);
+        if (given.raisedIn() != null) {
+            Require.within("raisedIn", given.raisedIn(), 1500, today(caller).getYear());
+        }
+        refuseHalfAWindow(given);
+        return new Breeding(
+                alleles,
+                given.ploidy() != null && given.ploidy() == usual ? null : given.ploidy(),
+                given.motherId(),
+                given.fatherId(),
+                given.sportOfId(),
+                given.raisedIn(),
+                Boolean.TRUE.equals(given.smallFlowered()),
+                given.figRightFromMm(),
+                given.figLateFromMm());
+    }
+
+    private static void refuseOwnBreedingOfSport(Breeding given, String alleles) {
+        if (given.sportOfId() != null && (given.motherId() != null || given.fatherId() != null || !alleles.isEmpty())) {
+            throw new InvalidInputException(
+                    "sportOfId",
+                    "is given, so parents and alleles are those of what it came from; leave them out here.");
+        }
+    }
+
+    private static void refuseHalfAWindow(Breeding given) {
+        Double from = given.figRightFromMm();
+        Double late = given.figLateFromMm();
+        if ((from == null) != (late == null)) {
+            throw new InvalidInputException(
+                    from == null ? "figRightFromMm" : "figLateFromMm", "is missing; a window has two ends.");
+        }
+        if (from != null) {
+            Require.within("figRightFromMm", from, 1, 200);
+            Require.within("figLateFromMm", late, 1, 200);
+            if (late <= from) {
+                throw new InvalidInputException(
+                        "figLateFromMm", "is " + late + " mm, not above " + from + " mm, where the window opens.");
+            }
+        }
+    }
+
+    private void requireKin(Caller caller, UUID id, CropSheet sheet, String field, UUID kin) {
+        if (kin == null) {
+            return;
+        }
+        if (kin.equals(id)) {
+            throw new InvalidInputException(field, "is the variety itself; nobody is their own parent.");
+        }
+        VarietyView found = requireVariety(caller, kin).view();
+        if (!crops.of(caller, found.crop()).pollenGroup().equals(sheet.pollenGroup())) {
+            throw new InvalidInputException(
+                    field, "is " + found.name() + ", of another crop: " + found.crop() + ". Choose one of its kin.");
+        }
     }
 
     private void refuseTakenName(UUID orchardId, UUID id, String crop, String name) {

@@ -13,6 +13,15 @@ import org.hibernate.envers.Audited;
 class Variety extends OrchardRecord {
     private String crop;
     private String name;
+    private String alleles = "";
+    private Integer ploidy;
+    private UUID motherId;
+    private UUID fatherId;
+    private UUID sportOfId;
+    private Integer raisedIn;
+    private boolean smallFlowered;
+    private Double figRightFromMm;
+    private Double figLateFromMm;
 
     protected Variety() {}
 
@@ -26,7 +35,24 @@ class Variety extends OrchardRecord {
         this.name = newName;
     }
 
+    void change(Breeding b) {
+        this.alleles = b.alleles();
+        this.ploidy = b.ploidy();
+        this.motherId = b.motherId();
+        this.fatherId = b.fatherId();
+        this.sportOfId = b.sportOfId();
+        this.raisedIn = b.raisedIn();
+        this.smallFlowered = Boolean.TRUE.equals(b.smallFlowered());
+        this.figRightFromMm = b.figRightFromMm();
+        this.figLateFromMm = b.figLateFromMm();
+    }
+
+    Breeding breeding() {
+        return new Breeding(
+                alleles, ploidy, motherId, fatherId, sportOfId, raisedIn, smallFlowered, figRightFromMm, figLateFromMm);
+    }
+
     VarietyView view() {
-        return new VarietyView(id(), crop, name, version());
+        return new VarietyView(id(), crop, name, breeding(), version());
     }
 }

@@ -3,8 +3,26 @@ package org.evenhand.pollen;
 import java.time.Instant;
 import java.util.Map;
 import java.util.UUID;
+import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.Storage;
 
-/** What went into a jar: flowers by tree, and how many doses they gave. */
+/**
+ * What went into a jar.
+ *
+ * @param varietyId its father; null for a blend of several
+ * @param sources flowers by tree, for a jar that was collected
+ * @param parts doses by jar, for one that was poured from others
+ */
 record LotDetails(
-        UUID varietyId, Instant collectedAt, Storage storage, int doses, String note, Map<UUID, Integer> sources) {}
+        UUID varietyId,
+        Instant collectedAt,
+        Storage storage,
+        CollectWay way,
+        int doses,
+        String note,
+        Map<UUID, Integer> sources,
+        Map<UUID, Integer> parts) {
+    boolean poured() {
+        return !parts.isEmpty();
+    }
+}

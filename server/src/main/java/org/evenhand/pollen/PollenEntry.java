@@ -8,35 +8,136 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.UUID;
+import org.hibernate.annotations.Immutable;
 
-/** A line of the ledger. */
+/** A line of the ledger: doses that went into a jar or out of it. Added, never changed. */
 @Entity
+@Immutable
 class PollenEntry {
+    /** Why doses went in or out. */
     enum Kind {
+        /** Put on flowers. */
         DRAWN,
-        RETURNED
+        /** Of a pollination that was taken back. */
+        RETURNED,
+        /** Taken outside a round: given away, used for a test. */
+        TAKEN,
+        /** Brought back unused. */
+        BROUGHT_BACK,
+        SPILLED,
+        DISCARDED,
+        /** Into another jar. */
+        POURED_OUT,
+        /** Back from a jar that was taken back. */
+        POURED_BACK,
+        /** Answers a line that was wrong. */
+        UNDONE;
+
+        /** Whether a person may write such a line by hand. */
+        boolean byHand() {
+            return this == TAKEN || this == BROUGHT_BACK || this == SPILLED || this == DISCARDED;
+        }
+
+        boolean in() {
+            return this == RETURNED || this == BROUGHT_BACK || this == POURED_BACK;
+        }
     }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
 
+    private UUID key;
     private UUID lotId;
     private UUID pollinationId;
+    private UUID partOfId;
+    private Long undoes;
 
     @Enumerated(EnumType.STRING)
     private Kind kind;
 
-    private int doses;
+    private int change;
+    private Instant at;
+    private String note;
+    private UUID recordedBy;
     private Instant recordedAt;
 
     protected PollenEntry() {}
 
-    PollenEntry(UUID lotId, UUID pollinationId, Kind kind, int doses, Instant recordedAt) {
-        this.lotId = lotId;
-        this.pollinationId = pollinationId;
-        this.kind = kind;
-        this.doses = doses;
+    private PollenEntry(Line line, UUID recordedBy, Instant recordedAt) {
+        this.key = line.key();
+        this.lotId = line.lotId();
+        this.kind = line.kind();
+        this.change = line.change();
+        this.at = line.at();
+        this.note = line.note();
+        this.recordedBy = recordedBy;
         this.recordedAt = recordedAt;
+    }
+
+    /** What every line says. */
+    record Line(UUID key, UUID lotId, Kind kind, int change, Instant at, String note) {}
+
+    static PollenEntry byHand(Line line, UUID recordedBy, Instant recordedAt) {
+        return new PollenEntry(line, recordedBy, recordedAt);
+    }
+
+    static PollenEntry ofPollination(UUID pollinationId, Line line, UUID recordedBy, Instant recordedAt) {
+        PollenEntry entry = new PollenEntry(line, recordedBy, recordedAt);
+        entry.pollinationId = pollinationId;
+        return entry;
+    }
+
+    static PollenEntry ofPouring(UUID pouredId, Line line, UUID recordedBy, Instant recordedAt) {
+        PollenEntry entry = new PollenEntry(line, recordedBy, recordedAt);
+        entry.partOfId = pouredId;
+        return entry;
+    }
+
+    static PollenEntry undoing(PollenEntry wrong, UUID recordedBy, Instant recordedAt) {
+        Line line = new Line(null, wrong.lotId, Kind.UNDONE, -wrong.change, recordedAt, "");
+        PollenEntry entry = new PollenEntry(line, recordedBy, recordedAt);
+        entry.undoes = wrong.id;
+        return entry;
+    }
+
+    long id() {
+        return id;
+    }
+
+    UUID key() {
+        return key;
+    }
+
+    UUID lotId() {
+        return lotId;
+    }
+
+    UUID pollinationId() {
+        return pollinationId;
+    }
+
+    UUID partOfId() {
+        return partOfId;
+    }
+
+    Long undoes() {
+        return undoes;
+    }
+
+    Kind kind() {
+        return kind;
+    }
+
+    int change() {
+        return change;
+    }
+
+    Instant at() {
+        return at;
+    }
+
+    String note() {
+        return note;
     }
 }

@@ -12,11 +12,10 @@ import jakarta.persistence.MapKeyColumn;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.KeepingStep;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.OptimisticLock;
@@ -33,9 +32,21 @@ class PollenLot extends OrchardRecord {
     @Enumerated(EnumType.STRING)
     private Storage storage;
 
+    /** How it came about. */
+    enum Origin {
+        COLLECTED,
+        POURED
+    }
+
+    @Enumerated(EnumType.STRING)
+    private Origin origin;
+
+    @Enumerated(EnumType.STRING)
+    private CollectWay way;
+
     private int dosesCollected;
 
-    /** Kept by the ledger alone: see {@link PollenLotRepository#draw}. Its history is the ledger. */
+    /** Moved by the lines of the ledger alone, in the database. Its history is the ledger. */
     @NotAudited
     @Column(updatable = false)
     private int dosesLeft;
@@ -50,6 +61,14 @@ class PollenLot extends OrchardRecord {
     @Column(name = "flowers")
     private Map<UUID, Integer> sources = new HashMap<>();
 
+    @NotAudited
+    @OptimisticLock(excluded = true)
+    @ElementCollection(fetch = FetchType.EAGER)
+    @CollectionTable(name = "pollen_lot_part", joinColumns = @JoinColumn(name = "lot_id"))
+    @MapKeyColumn(name = "part_id")
+    @Column(name = "doses")
+    private Map<UUID, Integer> parts = new HashMap<>();
+
     protected PollenLot() {}
 
     PollenLot(UUID id, Caller caller, Instant now, ZoneId zone, String code, LotDetails details) {
@@ -62,10 +81,14 @@ class PollenLot extends OrchardRecord {
         this.dosesLeft = details.doses();
         this.note = details.note();
         this.sources = new HashMap<>(details.sources());
+        this.parts = new HashMap<>(details.parts());
+        this.origin = details.poured() ? Origin.POURED : Origin.COLLECTED;
+        this.way = details.way();
     }
 
     LotDetails details() {
-        return new LotDetails(varietyId, collectedAt, storage, dosesCollected, note, Map.copyOf(sources));
+        return new LotDetails(
+                varietyId, collectedAt, storage, way, dosesCollected, note, Map.copyOf(sources), Map.copyOf(parts));
     }
 
     String code() {
@@ -74,10 +97,5 @@ class PollenLot extends OrchardRecord {
 
     int dosesLeft() {
         return dosesLeft;
-    }
-
-    /** Where it has been since it was collected. */
-    List<KeepingStep> steps() {
-        return List.of(KeepingStep.stored(collectedAt, storage));
     }
 }

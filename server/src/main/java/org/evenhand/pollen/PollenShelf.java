@@ -1,28 +1,22 @@
 package org.evenhand.pollen;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.PollenHabit;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.PollenKeeping;
-import org.evenhand.core.pollen.TestAdvice;
-import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.core.pollen.FlowersToGather;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -44,7 +38,8 @@ public class PollenShelf {
     private static final String NO_MALE_FLOWERS = "no-male-flowers";
 
     private final PollenLotRepository lots;
-    private final PollenEntryRepository entries;
+    private final LotBooks books;
+    private final Ledger ledger;
     private final Orchards orchards;
     private final Readings readings;
     private final CropCatalogue crops;
@@ -53,14 +48,16 @@ public class PollenShelf {
 
     PollenShelf(
             PollenLotRepository lots,
-            PollenEntryRepository entries,
+            LotBooks books,
+            Ledger ledger,
             Orchards orchards,
             Readings readings,
             CropCatalogue crops,
             OnceWriter once,
             InstantSource clock) {
         this.lots = lots;
-        this.entries = entries;
+        this.books = books;
+        this.ledger = ledger;
         this.orchards = orchards;
         this.readings = readings;
         this.crops = crops;
@@ -71,16 +68,20 @@ public class PollenShelf {
     /** Every jar that is not voided, viability estimated for a moment. */
     @Transactional(readOnly = true)
     public List<LotView> all(Caller caller, Instant at) {
-        Names names = names(caller);
-        return lots.findByOrchardIdAndVoidedAtIsNullOrderByCollectedAtDesc(caller.orchardId()).stream()
-                .map(lot -> view(caller, lot, names, at))
-                .toList();
+        LotBook book = books.read(caller);
+        return book.lots().map(lot -> book.view(lot, at)).toList();
+    }
+
+    /** The names of every jar, removed ones too. */
+    @Transactional(readOnly = true)
+    public Map<UUID, LotName> names(Caller caller) {
+        return books.read(caller).names();
     }
 
     /** The jar, or "not found". */
     @Transactional(readOnly = true)
     public LotView lot(Caller caller, UUID id) {
-        return view(caller, require(caller, id), names(caller), orchards.now(caller));
+        return view(caller, require(caller, id));
     }
 
     public LotView put(Caller caller, UUID id, LotRequest request) {
@@ -100,7 +101,7 @@ public class PollenShelf {
         if (!same) {
             throw new ConflictException("This lot is already written down otherwise. Void it and record it again.");
         }
-        return view(caller, found, names(caller), orchards.now(caller));
+        return view(caller, found);
     }
 
     private LotView insert(Caller caller, UUID id, LotRequest request) {
@@ -113,18 +114,23 @@ public class PollenShelf {
         Instant at = Given.notInFuture("collectedAt", request.collectedAt(), orchards.now(caller), zone);
         trees.forEach(tree -> Readings.refuseBeforePlanting("collectedAt", tree, at, zone));
         requireStorage(sheet, request.storage());
-        if (!request.confirms(NO_MALE_FLOWERS)) {
+        requireWay(sheet, request.way());
+        boolean shedding = request.way() != CollectWay.BALLOON;
+        if (shedding && !request.confirms(NO_MALE_FLOWERS)) {
             trees.forEach(tree -> askWhereNoMaleFlowers(caller, tree, sheet, at, zone));
         }
         LotDetails details = new LotDetails(
                 variety.id(),
                 at,
                 request.storage(),
-                doses(sheet, request),
+                request.way(),
+                doses(sheet, variety, request),
                 Given.optionalText("note", request.note(), 2000),
-                sources(request));
-        PollenLot lot = new PollenLot(id, caller, clock.instant(), zone, nextCode(caller, variety), details);
-        return view(caller, lots.saveAndFlush(lot), names(caller), orchards.now(caller));
+                sources(request),
+                Map.of());
+        String code = books.nextCode(caller, prefix(variety.name()));
+        PollenLot lot = new PollenLot(id, caller, clock.instant(), zone, code, details);
+        return view(caller, lots.saveAndFlush(lot));
     }
 
     private static Map<UUID, Integer> sources(LotRequest request) {
@@ -160,7 +166,7 @@ public class PollenShelf {
         return orchards.variety(caller, varieties.get(0));
     }
 
-    private static void requireStorage(CropSheet sheet, Storage storage) {
+    static void requireStorage(CropSheet sheet, Storage storage) {
         if (!sheet.pollen().keeping().containsKey(Given.required("storage", storage))) {
             throw new InvalidInputException(
                     "storage", "'" + storage.key() + "' is not advised for " + sheet.name() + " on its crop sheet.");
@@ -183,25 +189,32 @@ public class PollenShelf {
         }
     }
 
-    private static int doses(CropSheet sheet, LotRequest request) {
+    private static void requireWay(CropSheet sheet, CollectWay way) {
+        if (way != null && !sheet.pollen().collect().contains(way)) {
+            throw new InvalidInputException(
+                    "way",
+                    "'" + way + "' is not how " + sheet.name() + " pollen is collected; its crop sheet knows "
+                            + sheet.pollen().collect() + ".");
+        }
+    }
+
+    private static int doses(CropSheet sheet, VarietyView variety, LotRequest request) {
         if (request.doses() != null) {
             return Require.within("doses", request.doses(), 1, 1_000_000);
         }
         int flowers =
                 sources(request).values().stream().mapToInt(Integer::intValue).sum();
-        return Math.max(
-                1, (int) Math.floor(flowers * sheet.pollen().dosesPerFlower().value()));
+        double each = FlowersToGather.of(sheet, variety.smallFlowers(), 1).dosesPerFlower();
+        return Math.max(1, (int) Math.floor(flowers * each));
     }
 
-    private String nextCode(Caller caller, VarietyView variety) {
-        lots.lockCodes(caller.orchardId());
-        String letters = variety.name().replaceAll("[^\\p{L}]", "").toUpperCase(Locale.ROOT);
-        String[] words = variety.name().split("\\s+");
-        String prefix = words.length > 1
+    /** Two letters that begin a jar's code. */
+    static String prefix(String varietyName) {
+        String letters = varietyName.replaceAll("[^\\p{L}]", "").toUpperCase(Locale.ROOT);
+        String[] words = varietyName.split("\\s+");
+        return words.length > 1
                 ? (words[0].substring(0, 1) + words[1].substring(0, 1)).toUpperCase(Locale.ROOT)
                 : (letters + "XX").substring(0, 2);
-        long number = lots.countByOrchardIdAndCodeStartingWith(caller.orchardId(), prefix + "-") + 1;
-        return String.format(Locale.ROOT, "%s-%02d", prefix, number);
     }
 
     @Transactional
@@ -215,87 +228,30 @@ public class PollenShelf {
             throw new InvalidInputException(
                     "reason",
                     "does not help: pollen of " + lot.code()
-                            + " is on flowers already. Void those pollinations first.");
+                            + " is on flowers already, or went elsewhere. Void those pollinations first.");
         }
         lot.voidBecause(request.reason(), clock.instant());
+        lots.saveAndFlush(lot);
+        ledger.pourBack(caller, id, lot.details().parts());
     }
 
     /** Takes one dose a flower out of a jar, in the caller's transaction; refuses when fewer are left. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void draw(Caller caller, UUID lotId, UUID pollinationId, int doses) {
-        if (lots.draw(lotId, caller.orchardId(), doses) == 0) {
-            PollenLot lot = require(caller, lotId);
-            throw new InvalidInputException(
-                    "flowers",
-                    "need " + doses + (doses == 1 ? " dose" : " doses") + ", but "
-                            + (lot.dosesLeft() == 0 ? "none is" : "only " + lot.dosesLeft())
-                            + " left in " + lot.code()
-                            + ". Somebody else may have taken some; do fewer, or take another jar.");
-        }
-        entries.save(new PollenEntry(lotId, pollinationId, PollenEntry.Kind.DRAWN, doses, clock.instant()));
+        ledger.draw(caller, lotId, pollinationId, doses);
     }
 
     /** Puts back what a voided pollination had drawn. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void giveBack(Caller caller, UUID lotId, UUID pollinationId, int doses) {
-        entries.save(new PollenEntry(lotId, pollinationId, PollenEntry.Kind.RETURNED, doses, clock.instant()));
-        lots.giveBack(lotId, caller.orchardId(), doses);
+        ledger.giveBack(caller, lotId, pollinationId, doses);
     }
 
     private PollenLot require(Caller caller, UUID id) {
         return lots.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("lot", id));
     }
 
-    /** Names that a jar's view needs, looked up once for all jars. */
-    private record Names(Map<UUID, VarietyView> varieties, Map<UUID, String> trees) {}
-
-    private Names names(Caller caller) {
-        return new Names(
-                orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity())),
-                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::name)));
-    }
-
-    private LotView view(Caller caller, PollenLot lot, Names names, Instant at) {
-        LotDetails d = lot.details();
-        VarietyView variety = names.varieties().get(d.varietyId());
-        List<LotView.SourceView> sources = new ArrayList<>();
-        d.sources()
-                .forEach((tree, flowers) -> sources.add(
-                        new LotView.SourceView(tree, names.trees().getOrDefault(tree, "(removed tree)"), flowers)));
-        return new LotView(
-                lot.id(),
-                lot.code(),
-                d.varietyId(),
-                variety.name(),
-                variety.crop(),
-                d.collectedAt(),
-                d.storage(),
-                d.sources().values().stream().mapToInt(Integer::intValue).sum(),
-                sources,
-                d.doses(),
-                lot.dosesLeft(),
-                viability(lot, crops.of(caller, variety.crop()), at),
-                d.note(),
-                lot.version());
-    }
-
-    private static LotView.Viability viability(PollenLot lot, CropSheet sheet, Instant at) {
-        ViabilityCourse course = ViabilityCourse.collected(sheet, PollenKeeping.of(sheet, lot.steps()));
-        Instant collected = course.keeping().collectedAt();
-        Instant asked = at.isBefore(collected) ? collected : at;
-        ViabilityCourse.Estimate now = course.at(asked);
-        PollenHabit.KeepingHabit habit =
-                sheet.pollen().keeping().get(course.keeping().storageAt(asked));
-        return new LotView.Viability(
-                now.share(),
-                now.low(),
-                now.high(),
-                now.spoiled(),
-                now.from(),
-                course.halfLifeHoursAt(asked),
-                Duration.between(collected, asked).toMillis() / 3_600_000.0,
-                habit.halfLifeHours().basis().name(),
-                TestAdvice.of(course, asked).map(TestAdvice::say).orElse(null),
-                course.goodUntil(asked).orElse(null));
+    private LotView view(Caller caller, PollenLot lot) {
+        return books.read(caller).view(lot, orchards.now(caller));
     }
 }

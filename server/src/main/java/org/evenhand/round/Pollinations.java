@@ -13,15 +13,16 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.mating.CrossCompatibility;
-import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.pollen.LotName;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
 import org.springframework.context.ApplicationEventPublisher;
@@ -34,7 +35,7 @@ public class Pollinations {
     private final PollinationRepository pollinations;
     private final Orchards orchards;
     private final PollenShelf shelf;
-    private final CropCatalogue crops;
+    private final Crosses crosses;
     private final OnceWriter once;
     private final ApplicationEventPublisher events;
     private final InstantSource clock;
@@ -43,14 +44,14 @@ public class Pollinations {
             PollinationRepository pollinations,
             Orchards orchards,
             PollenShelf shelf,
-            CropCatalogue crops,
+            Crosses crosses,
             OnceWriter once,
             ApplicationEventPublisher events,
             InstantSource clock) {
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.shelf = shelf;
-        this.crops = crops;
+        this.crosses = crosses;
         this.once = once;
         this.events = events;
         this.clock = clock;
@@ -135,10 +136,7 @@ public class Pollinations {
     }
 
     private void refuseWhatDoesNotServe(Caller caller, TreeView tree, LotView lot) {
-        CrossCompatibility cross = CrossCompatibility.of(
-                crops.of(caller, tree.crop()),
-                crops.of(caller, lot.crop()),
-                tree.varietyId().equals(lot.varietyId()));
+        CrossCompatibility cross = crosses.book(caller).cross(tree.varietyId(), lot);
         if (!cross.serves()) {
             throw new InvalidInputException(
                     "lotId", lot.code() + " cannot serve " + tree.name() + ": " + cross.why() + " Take another jar.");
@@ -168,8 +166,7 @@ public class Pollinations {
         if (found.isEmpty()) {
             return List.of();
         }
-        Map<UUID, LotView> lots = shelf.all(caller, orchards.now(caller)).stream()
-                .collect(Collectors.toMap(LotView::id, Function.identity()));
+        Map<UUID, LotName> lots = shelf.names(caller);
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         return found.stream()
@@ -178,7 +175,7 @@ public class Pollinations {
                 .toList();
     }
 
-    private static PollinationView view(Pollination p, TreeView tree, LotView lot) {
+    private static PollinationView view(Pollination p, TreeView tree, LotName lot) {
         return new PollinationView(
                 p.id(),
                 tree.id(),

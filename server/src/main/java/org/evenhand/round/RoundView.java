@@ -28,7 +28,11 @@ record RoundView(
     @Schema(name = "BestHours")
     record Hours(Instant from, Instant until, double flowersAtStart, boolean endsWithDark, boolean pollenOnShelf) {}
 
-    /** One jar to one tree. */
+    /**
+     * One jar to one tree.
+     *
+     * @param cleanBefore what to clean or change first, as another father's pollen was used at the stop before
+     */
     @Schema(name = "RoundStop")
     record StopView(
             UUID treeId,
@@ -45,7 +49,8 @@ record RoundView(
             List<StageFlowers> byStage,
             double expected,
             double viability,
-            String why) {}
+            String why,
+            List<String> cleanBefore) {}
 
     /** Flowers of one stage. */
     @Schema(name = "StageFlowers")

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -18,6 +19,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.bloom.ForecastPoint;
 import org.evenhand.core.bloom.TreeOutlook;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.pollen.Hygiene;
 import org.evenhand.core.round.BestHours;
 import org.evenhand.core.round.FlowersToDo;
 import org.evenhand.core.round.LotId;
@@ -25,11 +27,11 @@ import org.evenhand.core.round.Place;
 import org.evenhand.core.round.RoundPlan;
 import org.evenhand.core.round.RoundRequest;
 import org.evenhand.core.round.TreeId;
-import org.evenhand.core.round.VarietyId;
 import org.evenhand.core.weather.SunDay;
-import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.mating.CrossBook;
+import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
@@ -52,7 +54,7 @@ class Rounds {
     private final Forecasts forecasts;
     private final PollenShelf shelf;
     private final Pollinations pollinations;
-    private final CropCatalogue crops;
+    private final Crosses crosses;
     private final Weather weather;
 
     Rounds(
@@ -60,13 +62,13 @@ class Rounds {
             Forecasts forecasts,
             PollenShelf shelf,
             Pollinations pollinations,
-            CropCatalogue crops,
+            Crosses crosses,
             Weather weather) {
         this.orchards = orchards;
         this.forecasts = forecasts;
         this.shelf = shelf;
         this.pollinations = pollinations;
-        this.crops = crops;
+        this.crosses = crosses;
         this.weather = weather;
     }
 
@@ -83,8 +85,9 @@ class Rounds {
         RoundRequest request = new RoundRequest(
                 trees.stream().map(t -> mother(t, at, before)).toList(),
                 IntStream.range(0, lots.size())
-                        .mapToObj(rank -> lot(caller, lots.get(rank), rank))
+                        .mapToObj(rank -> lot(lots.get(rank), rank))
                         .toList(),
+                served(caller, trees, lots),
                 mostFlowers == null ? OptionalInt.empty() : OptionalInt.of(mostFlowers));
         return view(RoundPlan.of(request), at, hours, trees, lots, before, now);
     }
@@ -149,20 +152,21 @@ class Rounds {
                 .sum();
         return new RoundRequest.Mother(
                 new TreeId(tree.tree().id()),
-                new VarietyId(tree.tree().varietyId()),
                 new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
-                tree.sheet(),
                 FlowersToDo.of(tree.sheet(), tree.forecast().stagesAt(at), doneStillTaking));
     }
 
-    private RoundRequest.Lot lot(Caller caller, LotView lot, int rank) {
+    private RoundRequest.Crosses served(Caller caller, List<Foreseen> trees, List<LotView> lots) {
+        CrossBook book = crosses.book(caller);
+        Map<UUID, UUID> varieties = trees.stream()
+                .collect(Collectors.toMap(t -> t.tree().id(), t -> t.tree().varietyId()));
+        Map<UUID, LotView> byId = lots.stream().collect(Collectors.toMap(LotView::id, Function.identity()));
+        return (tree, lot) -> book.cross(varieties.get(tree.value()), byId.get(lot.value()));
+    }
+
+    private static RoundRequest.Lot lot(LotView lot, int rank) {
         return new RoundRequest.Lot(
-                new LotId(lot.id()),
-                new VarietyId(lot.varietyId()),
-                crops.of(caller, lot.crop()),
-                lot.dosesLeft(),
-                lot.viability().share(),
-                rank);
+                new LotId(lot.id()), lot.dosesLeft(), lot.viability().share(), rank);
     }
 
     private static RoundView view(
@@ -181,12 +185,7 @@ class Rounds {
         return new RoundView(
                 at,
                 hours.orElse(null),
-                plan.stops().stream()
-                        .map(s -> stop(
-                                s,
-                                byTree.get(s.tree().value()),
-                                byLot.get(s.lot().value())))
-                        .toList(),
+                stops(plan.stops(), byTree, byLot),
                 plan.unserved().stream()
                         .map(u -> new RoundView.UnservedView(
                                 u.tree().value(),
@@ -202,7 +201,22 @@ class Rounds {
                 cautions.stream().distinct().toList());
     }
 
-    private static RoundView.StopView stop(RoundPlan.Stop stop, Foreseen tree, LotView lot) {
+    private static List<RoundView.StopView> stops(
+            List<RoundPlan.Stop> stops, Map<UUID, Foreseen> byTree, Map<UUID, LotView> byLot) {
+        List<RoundView.StopView> views = new ArrayList<>();
+        Set<UUID> before = Set.of();
+        for (RoundPlan.Stop stop : stops) {
+            Foreseen tree = byTree.get(stop.tree().value());
+            LotView lot = byLot.get(stop.lot().value());
+            Set<UUID> next =
+                    lot.fathers().stream().map(LotView.Father::varietyId).collect(Collectors.toSet());
+            views.add(stop(stop, tree, lot, Hygiene.between(tree.sheet(), before, next)));
+            before = next;
+        }
+        return views;
+    }
+
+    private static RoundView.StopView stop(RoundPlan.Stop stop, Foreseen tree, LotView lot, List<String> cleanBefore) {
         CropSheet sheet = tree.sheet();
         List<RoundView.StageFlowers> byStage = stop.byStage().entrySet().stream()
                 .map(e -> new RoundView.StageFlowers(
@@ -228,6 +242,7 @@ class Rounds {
                 byStage,
                 stop.expected(),
                 lot.viability().share(),
-                stop.cross().why());
+                stop.cross().why(),
+                cleanBefore);
     }
 }

@@ -231,6 +231,7 @@ public final class CropSheetReader {
                 node.sourced("freshViability", 0.01, 1),
                 node.sourced("q10", 1, 10),
                 node.choices("collect", CollectWay.class, CollectWay.TAP),
+                node.optionalText("whenThere"),
                 node.sourced("dryHours", 0.1, 24 * 30),
                 node.sourced("dampShutHours", 1, 24 * 30),
                 keeping,

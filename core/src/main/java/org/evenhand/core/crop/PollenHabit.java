@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param freshViability share of grains alive when collected, 0 to 1
  * @param q10 factor by which ageing quickens for each 10 °C above the storage's own temperature
  * @param collect ways to collect it, the usual one first
+ * @param whenThere at which hours and in which weather its pollen is there, in words, where growers know more than the stages say
  * @param dryHours hours in an open tray at 20 °C and 50 % humidity until the lid may go on
  * @param dampShutHours hours after which damp pollen under a lid is mouldy
  * @param keeping how it ages, by storage; a storage that is missing is not advised for the crop
@@ -21,6 +22,7 @@ public record PollenHabit(
         Sourced freshViability,
         Sourced q10,
         List<CollectWay> collect,
+        Optional<String> whenThere,
         Sourced dryHours,
         Sourced dampShutHours,
         Map<Storage, KeepingHabit> keeping,

@@ -1,43 +1,238 @@
 package org.evenhand.core.mating;
 
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.MatingHabit;
 
 /**
- * Whether pollen of one variety serves a tree of another, and what it is worth.
+ * Whether pollen of one variety serves a tree of another, what it is worth, and why. A cross and its reciprocal are two questions.
  *
- * @param worth 0 (does not serve) to 1
- * @param why the reason, as a sentence
+ * <p>Asked in this order: does the one take and the other give; is the pollen known to serve this kind; are both one clone; does an
+ * odd number of chromosome sets make the pollen poor; do S alleles decide. What is not known is allowed and says so.
  */
-public record CrossCompatibility(double worth, String why) {
+public final class CrossCompatibility {
+    /** Worth of pollen half of whose grains are rejected: the other half still grows. Our policy. */
+    public static final double HALF_REJECTED = 0.5;
 
-    /**
-     * @param seedParent crop sheet of the tree that takes the pollen
-     * @param pollenParent crop sheet of the tree that gave it
-     * @param sameVariety whether both are of one variety
-     */
-    public static CrossCompatibility of(CropSheet seedParent, CropSheet pollenParent, boolean sameVariety) {
-        if (!seedParent.takes() || !pollenParent.gives()) {
-            String which =
-                    seedParent.takes() ? pollenParent.name() + " gives no pollen" : seedParent.name() + " takes none";
-            return new CrossCompatibility(0, which + ".");
+    /** Worth of a triploid's pollen, few grains of which live; memory. */
+    public static final double POOR_DONOR = 0.2;
+
+    /** Worth of pollen with another even number of chromosome sets: fruits often fail; memory. */
+    public static final double OTHER_PLOIDY = 0.5;
+
+    private final Verdict verdict;
+    private final double worth;
+    /** Words are made when they are asked for: a matrix of hundreds of varieties wants the verdicts only. */
+    private final Supplier<String> why;
+
+    /** The answer in one word. */
+    public enum Verdict {
+        YES,
+        PARTLY,
+        NO,
+        UNKNOWN
+    }
+
+    /** Part of a blend. */
+    public record Part(String father, double share, CrossCompatibility cross) {}
+
+    private CrossCompatibility(Verdict verdict, double worth, Supplier<String> why) {
+        this.verdict = verdict;
+        this.worth = worth;
+        this.why = why;
+    }
+
+    public static CrossCompatibility of(MatingPartner seedParent, MatingPartner pollenParent) {
+        CropSheet takes = seedParent.sheet();
+        CropSheet gives = pollenParent.sheet();
+        if (!takes.takes()) {
+            return no(() -> takes.name() + " takes none.");
         }
-        if (!seedParent.pollenGroup().equals(pollenParent.pollenGroup())) {
+        if (!gives.gives()) {
+            return no(() -> gives.name() + " gives no pollen.");
+        }
+        if (!takes.pollenGroup().equals(gives.pollenGroup())) {
+            return no(() -> gives.name() + " pollen is not known to serve " + takes.name() + ".");
+        }
+        boolean allelesDecide = takes.mating().alleles() == MatingHabit.Alleles.GAMETOPHYTIC;
+        boolean allelesKnown =
+                seedParent.alleles().isPresent() && pollenParent.alleles().isPresent();
+        if (seedParent.genotype().equals(pollenParent.genotype()) && !(allelesDecide && allelesKnown)) {
+            return ownClone(seedParent, pollenParent);
+        }
+        if (pollenParent.ploidy() % 2 == 1) {
             return new CrossCompatibility(
-                    0, pollenParent.name() + " pollen is not known to serve " + seedParent.name() + ".");
+                    Verdict.PARTLY,
+                    POOR_DONOR,
+                    () -> pollenParent.name() + " has " + pollenParent.ploidy()
+                            + " sets of chromosomes: few of its grains live.");
         }
-        if (sameVariety) {
+        if (seedParent.ploidy() % 2 == 0 && seedParent.ploidy() != pollenParent.ploidy()) {
             return new CrossCompatibility(
-                    seedParent.ownVariety().worth().value(),
-                    seedParent.ownVariety().why());
+                    Verdict.PARTLY,
+                    OTHER_PLOIDY,
+                    () -> "Their chromosome sets differ (" + seedParent.ploidy() + " and " + pollenParent.ploidy()
+                            + "): fruits often fail.");
         }
-        if (!seedParent.crop().equals(pollenParent.crop())) {
+        if (allelesDecide) {
+            return allelesKnown ? byAlleles(seedParent, pollenParent) : allelesUnknown(seedParent, pollenParent);
+        }
+        return new CrossCompatibility(
+                Verdict.YES,
+                1,
+                () -> takes.crop().equals(gives.crop())
+                        ? "Another variety of the same crop."
+                        : gives.name() + " pollen serves " + takes.name() + ", its near kin.");
+    }
+
+    /** Of two varieties of which nothing is known but their crops, and whether they are one. */
+    public static CrossCompatibility ofCrops(CropSheet seedParent, CropSheet pollenParent, boolean sameVariety) {
+        return of(
+                MatingPartner.unknown("the seed parent", seedParent),
+                MatingPartner.unknown(sameVariety ? "the seed parent" : "the pollen parent", pollenParent));
+    }
+
+    private static CrossCompatibility no(Supplier<String> why) {
+        return new CrossCompatibility(Verdict.NO, 0, why);
+    }
+
+    private static CrossCompatibility ownClone(MatingPartner seedParent, MatingPartner pollenParent) {
+        double worth = seedParent.sheet().ownVariety().worth().value();
+        Verdict verdict = worth == 0 ? Verdict.NO : worth < 1 ? Verdict.PARTLY : Verdict.YES;
+        boolean oneName = seedParent.name().equals(pollenParent.name());
+        return new CrossCompatibility(
+                verdict,
+                worth,
+                () -> (oneName ? "" : seedParent.name() + " and " + pollenParent.name() + " are one clone. ")
+                        + seedParent.sheet().ownVariety().why());
+    }
+
+    private static CrossCompatibility byAlleles(MatingPartner seedParent, MatingPartner pollenParent) {
+        SGenotype style = seedParent.alleles().orElseThrow();
+        SGenotype pollen = pollenParent.alleles().orElseThrow();
+        return switch (SelfIncompatibility.verdict(style, pollen)) {
+            case COMPATIBLE ->
+                new CrossCompatibility(
+                        Verdict.YES,
+                        1,
+                        () -> seedParent.genotype().equals(pollenParent.genotype())
+                                ? "Its own pollen grows in it: " + style.say() + " rejects none of its grains."
+                                : "No S allele is rejected: " + style.say() + " takes " + pollen.say() + ".");
+            case SEMI_COMPATIBLE ->
+                new CrossCompatibility(
+                        Verdict.PARTLY,
+                        HALF_REJECTED,
+                        () -> "One S allele is shared (" + shared(style, pollen) + "): " + style.say()
+                                + " rejects half the grains of " + pollen.say() + ".");
+            case INCOMPATIBLE ->
+                no(() -> "Both S alleles are shared: " + style.say() + " rejects every grain of " + pollen.say() + ".");
+            case POOR_POLLEN_DONOR ->
+                new CrossCompatibility(
+                        Verdict.PARTLY,
+                        POOR_DONOR,
+                        () -> pollenParent.name() + " is a triploid: few of its grains live.");
+        };
+    }
+
+    private static String shared(SGenotype style, SGenotype pollen) {
+        Set<String> own = style.alleles().stream().map(SAllele::name).collect(Collectors.toSet());
+        String names = pollen.alleles().stream()
+                .map(SAllele::name)
+                .filter(own::contains)
+                .distinct()
+                .collect(Collectors.joining(", "));
+        return names.isEmpty() ? "in effect" : names;
+    }
+
+    private static CrossCompatibility allelesUnknown(MatingPartner seedParent, MatingPartner pollenParent) {
+        return new CrossCompatibility(Verdict.UNKNOWN, 1, () -> {
+            boolean both =
+                    seedParent.alleles().isEmpty() && pollenParent.alleles().isEmpty();
+            String who = both
+                    ? seedParent.name() + " and " + pollenParent.name()
+                    : seedParent.alleles().isEmpty() ? seedParent.name() : pollenParent.name();
+            return "The S alleles of " + who + " are not known. Allowed; results will tell.";
+        });
+    }
+
+    /** What a blend is worth: the sum of its parts, each for itself. */
+    public static CrossCompatibility ofBlend(List<Part> parts) {
+        if (parts.size() == 1) {
+            return parts.get(0).cross();
+        }
+        double worth =
+                parts.stream().mapToDouble(p -> p.share() * p.cross().worth()).sum();
+        Set<Verdict> verdicts = parts.stream().map(p -> p.cross().verdict()).collect(Collectors.toSet());
+        Verdict verdict = verdicts.size() == 1
+                ? verdicts.iterator().next()
+                : verdicts.equals(Set.of(Verdict.YES, Verdict.UNKNOWN)) ? Verdict.UNKNOWN : Verdict.PARTLY;
+        return new CrossCompatibility(
+                verdict,
+                worth,
+                () -> parts.stream()
+                        .map(p -> String.format(
+                                Locale.ROOT,
+                                "%s (%.0f %%): %s",
+                                p.father(),
+                                100 * p.share(),
+                                p.cross().why()))
+                        .collect(Collectors.joining(" ")));
+    }
+
+    /** With what results taught: they decide where alleles are unknown, and are told beside what is known. */
+    public CrossCompatibility with(CrossEvidence evidence) {
+        CrossEvidence.Lesson lesson = evidence.lesson();
+        if (lesson == CrossEvidence.Lesson.TOO_LITTLE) {
+            return this;
+        }
+        boolean fits = lesson == CrossEvidence.Lesson.FITS;
+        String seen = evidence.taken() + " of " + evidence.flowers() + " flowers took";
+        if (verdict == Verdict.UNKNOWN) {
             return new CrossCompatibility(
-                    1, pollenParent.name() + " pollen serves " + seedParent.name() + ", its near kin.");
+                    fits ? Verdict.YES : Verdict.NO,
+                    fits ? 1 : 0,
+                    () -> "Learned from results: " + seen + (fits ? ", so they fit." : ", so they do not fit."));
         }
-        return new CrossCompatibility(1, "Another variety of the same crop.");
+        boolean against = fits == (verdict == Verdict.NO);
+        return against
+                ? new CrossCompatibility(
+                        verdict, worth, () -> why() + " Results speak against it: " + seen + ". Look again.")
+                : this;
+    }
+
+    public Verdict verdict() {
+        return verdict;
+    }
+
+    /** What a dose is worth against pollen that serves fully, 0 (does not serve) to 1. */
+    public double worth() {
+        return worth;
+    }
+
+    /** The reason, one or two sentences. */
+    public String why() {
+        return why.get();
     }
 
     public boolean serves() {
         return worth > 0;
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof CrossCompatibility c
+                && verdict == c.verdict
+                && worth == c.worth
+                && why().equals(c.why());
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(verdict, worth);
     }
 }

@@ -42,6 +42,11 @@ public record SGenotype(List<SAllele> alleles) {
         return alleles.size() == 3;
     }
 
+    /** As it is written, for example {@code S3 S9}. */
+    public String say() {
+        return names(alleles);
+    }
+
     private static String names(List<SAllele> alleles) {
         return String.join(" ", alleles.stream().map(SAllele::name).toList());
     }

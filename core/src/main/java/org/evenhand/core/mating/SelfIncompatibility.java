@@ -33,14 +33,37 @@ public record SelfIncompatibility(Verdict verdict, OptionalDouble pollenFraction
             return new SelfIncompatibility(Verdict.POOR_POLLEN_DONOR, OptionalDouble.empty(), Map.of());
         }
         List<SAllele> growing = pollenParent.alleles().stream()
-                .filter(grain -> seedParent.alleles().stream().noneMatch(style -> style.rejects(grain)))
+                .filter(grain -> grows(seedParent, grain))
                 .toList();
-        Verdict verdict = switch (growing.size()) {
+        return new SelfIncompatibility(
+                verdict(seedParent, pollenParent),
+                OptionalDouble.of(growing.size() / 2.0),
+                progeny(seedParent, growing));
+    }
+
+    /** The verdict alone. */
+    public static Verdict verdict(SGenotype seedParent, SGenotype pollenParent) {
+        if (pollenParent.triploid()) {
+            return Verdict.POOR_POLLEN_DONOR;
+        }
+        int growing = 0;
+        for (SAllele grain : pollenParent.alleles()) {
+            growing += grows(seedParent, grain) ? 1 : 0;
+        }
+        return switch (growing) {
             case 0 -> Verdict.INCOMPATIBLE;
             case 1 -> Verdict.SEMI_COMPATIBLE;
             default -> Verdict.COMPATIBLE;
         };
-        return new SelfIncompatibility(verdict, OptionalDouble.of(growing.size() / 2.0), progeny(seedParent, growing));
+    }
+
+    private static boolean grows(SGenotype seedParent, SAllele grain) {
+        for (SAllele style : seedParent.alleles()) {
+            if (style.rejects(grain)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static Map<String, Double> progeny(SGenotype seedParent, List<SAllele> growing) {

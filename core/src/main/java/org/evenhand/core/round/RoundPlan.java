@@ -116,8 +116,7 @@ public record RoundPlan(List<Stop> stops, List<Unserved> unserved, double value,
         private void addUses() {
             for (Mother mother : request.mothers()) {
                 for (Lot lot : request.lots()) {
-                    CrossCompatibility cross = CrossCompatibility.of(
-                            mother.sheet(), lot.sheet(), mother.variety().equals(lot.variety()));
+                    CrossCompatibility cross = request.crosses().between(mother.id(), lot.id());
                     for (OpenFlowers open : mother.flowers()) {
                         long worth = Math.round(SCALE * open.receptivity() * lot.viability() * cross.worth());
                         if (cross.serves() && worth > 0 && open.flowers() > 0 && lot.doses() > 0) {

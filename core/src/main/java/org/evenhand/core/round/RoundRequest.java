@@ -3,29 +3,35 @@ package org.evenhand.core.round;
 import java.util.List;
 import java.util.OptionalInt;
 import org.evenhand.core.Require;
-import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.mating.CrossCompatibility;
 
 /**
  * What a round has to work with at its hour.
  *
  * @param mothers trees with flowers that can take pollen
  * @param lots pollen at hand
+ * @param crosses which jar serves which tree
  * @param mostFlowers flowers that can be done in the round, if there is a limit
  */
-public record RoundRequest(List<Mother> mothers, List<Lot> lots, OptionalInt mostFlowers) {
+public record RoundRequest(List<Mother> mothers, List<Lot> lots, Crosses crosses, OptionalInt mostFlowers) {
     public RoundRequest {
         mothers = List.copyOf(mothers);
         lots = List.copyOf(lots);
         mostFlowers.ifPresent(n -> Require.within("mostFlowers", n, 0, 1_000_000));
     }
 
+    /** Which jar serves which tree. */
+    @FunctionalInterface
+    public interface Crosses {
+        CrossCompatibility between(TreeId tree, LotId lot);
+    }
+
     /**
      * A tree whose flowers want pollen.
      *
-     * @param sheet its crop sheet
      * @param flowers flowers still to be done, by stage
      */
-    public record Mother(TreeId id, VarietyId variety, Place place, CropSheet sheet, List<OpenFlowers> flowers) {
+    public record Mother(TreeId id, Place place, List<OpenFlowers> flowers) {
         public Mother {
             flowers = List.copyOf(flowers);
         }
@@ -52,12 +58,11 @@ public record RoundRequest(List<Mother> mothers, List<Lot> lots, OptionalInt mos
     /**
      * Pollen at hand.
      *
-     * @param sheet crop sheet of the variety it came from
      * @param doses whole doses left, 0 or more
      * @param viability estimated share of living grains at the round's hour, 0 to 1
      * @param useRank 0 for the lot that should be used first, rising
      */
-    public record Lot(LotId id, VarietyId variety, CropSheet sheet, int doses, double viability, int useRank) {
+    public record Lot(LotId id, int doses, double viability, int useRank) {
         public Lot {
             Require.within("doses", doses, 0, 10_000_000);
             Require.within("viability", viability, 0, 1);

@@ -125,6 +125,13 @@ public final class Air {
         return sources.get(Math.min(Math.max(hour, 0), sources.size() - 1));
     }
 
+    /** Relative humidity of the hour that holds a moment, %, where it is known. */
+    public OptionalDouble humidityAt(Instant at) {
+        int hour = (int) Math.floor(temperatures.hoursTo(at));
+        boolean known = hour >= 0 && hour < humidity.length && !Double.isNaN(humidity[hour]);
+        return known ? OptionalDouble.of(humidity[hour]) : OptionalDouble.empty();
+    }
+
     /** Vapour pressure deficit at a moment, kPa, where the humidity is known. */
     public OptionalDouble deficitAt(Instant at) {
         int hour = (int) Math.floor(temperatures.hoursTo(at));

@@ -67,7 +67,7 @@ class PollenTubeTest {
         "date-palm-female,date-palm-female,false",
     })
     void pollen_serves_its_kin_and_only_from_what_gives_to_what_takes(String taker, String giver, boolean serves) {
-        CrossCompatibility cross = CrossCompatibility.of(sheet(taker), sheet(giver), false);
+        CrossCompatibility cross = CrossCompatibility.ofCrops(sheet(taker), sheet(giver), false);
 
         assertThat(cross.serves()).as(cross.why()).isEqualTo(serves);
         assertThat(cross.why()).endsWith(".");
@@ -76,7 +76,7 @@ class PollenTubeTest {
     @ParameterizedTest
     @CsvSource({"apple,false", "pawpaw,false", "dragon-fruit,false", "cherimoya,true", "citrus,true"})
     void its_own_variety_serves_where_the_sheet_says_so(String crop, boolean serves) {
-        assertThat(CrossCompatibility.of(sheet(crop), sheet(crop), true).serves())
+        assertThat(CrossCompatibility.ofCrops(sheet(crop), sheet(crop), true).serves())
                 .isEqualTo(serves);
     }
 

@@ -51,8 +51,8 @@ class FlowersToDoTest {
 
     @Test
     void another_variety_serves_fully_the_own_one_as_the_sheet_says() {
-        CrossCompatibility other = CrossCompatibility.of(CHERIMOYA, CHERIMOYA, false);
-        CrossCompatibility own = CrossCompatibility.of(CHERIMOYA, CHERIMOYA, true);
+        CrossCompatibility other = CrossCompatibility.ofCrops(CHERIMOYA, CHERIMOYA, false);
+        CrossCompatibility own = CrossCompatibility.ofCrops(CHERIMOYA, CHERIMOYA, true);
 
         assertThat(other.worth()).isEqualTo(1);
         assertThat(own.serves()).isTrue();

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -15,6 +16,8 @@ import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.OwnVariety;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.crop.TestSheets;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.mating.MatingPartner;
 import org.evenhand.core.round.RoundPlan.Reason;
 import org.evenhand.core.round.RoundPlan.Stop;
 import org.evenhand.core.round.RoundPlan.Unserved;
@@ -33,9 +36,23 @@ class RoundPlanTest {
     private static final VarietyId LANTERN = new VarietyId(id(1));
     private static final VarietyId RIDGE = new VarietyId(id(2));
 
+    /** What each tree and jar is of. */
+    private final Map<UUID, MatingPartner> partners = new HashMap<>();
+
+    private final RoundRequest.Crosses crosses =
+            (tree, lot) -> CrossCompatibility.of(partners.get(tree.value()), partners.get(lot.value()));
+
+    private RoundRequest request(List<Mother> mothers, List<Lot> lots, OptionalInt most) {
+        return new RoundRequest(mothers, lots, crosses, most);
+    }
+
+    private static MatingPartner partner(VarietyId variety, CropSheet sheet) {
+        return MatingPartner.unknown(variety.toString(), sheet);
+    }
+
     @Test
     void a_lot_of_the_trees_own_variety_is_never_used_where_the_sheet_says_it_cannot() {
-        RoundPlan plan = RoundPlan.of(new RoundRequest(
+        RoundPlan plan = RoundPlan.of(request(
                 List.of(mother(10, LANTERN, REFUSES_ITSELF, 1, 1, 5)),
                 List.of(lot(20, LANTERN, REFUSES_ITSELF, 30, 0.9, 0)),
                 OptionalInt.empty()));
@@ -46,7 +63,7 @@ class RoundPlanTest {
 
     @Test
     void where_it_serves_another_variety_is_still_preferred() {
-        RoundPlan plan = RoundPlan.of(new RoundRequest(
+        RoundPlan plan = RoundPlan.of(request(
                 List.of(mother(10, LANTERN, CHERIMOYA, 1, 1, 5)),
                 List.of(lot(20, LANTERN, CHERIMOYA, 30, 0.8, 0), lot(21, RIDGE, CHERIMOYA, 3, 0.8, 1)),
                 OptionalInt.empty()));
@@ -61,7 +78,7 @@ class RoundPlanTest {
 
     @Test
     void equally_good_pollen_that_should_go_first_goes_first() {
-        RoundPlan plan = RoundPlan.of(new RoundRequest(
+        RoundPlan plan = RoundPlan.of(request(
                 List.of(mother(10, LANTERN, CHERIMOYA, 1, 1, 4)),
                 List.of(lot(20, RIDGE, CHERIMOYA, 10, 0.7, 1), lot(21, RIDGE, CHERIMOYA, 10, 0.7, 0)),
                 OptionalInt.empty()));
@@ -76,8 +93,8 @@ class RoundPlanTest {
                 mother(11, LANTERN, CHERIMOYA, 1, 1, 1),
                 mother(12, LANTERN, CHERIMOYA, 2, 2, 1),
                 mother(13, LANTERN, CHERIMOYA, 1, 2, 1));
-        RoundPlan plan = RoundPlan.of(
-                new RoundRequest(mothers, List.of(lot(20, RIDGE, CHERIMOYA, 9, 0.7, 0)), OptionalInt.empty()));
+        RoundPlan plan =
+                RoundPlan.of(request(mothers, List.of(lot(20, RIDGE, CHERIMOYA, 9, 0.7, 0)), OptionalInt.empty()));
 
         assertThat(plan.stops()).extracting(s -> s.tree().value()).containsExactly(id(11), id(13), id(12), id(10));
     }
@@ -86,15 +103,13 @@ class RoundPlanTest {
     void flowers_left_over_say_why() {
         List<Mother> mothers = List.of(mother(10, LANTERN, CHERIMOYA, 1, 1, 6));
 
-        assertThat(RoundPlan.of(new RoundRequest(mothers, List.of(), OptionalInt.empty()))
+        assertThat(RoundPlan.of(request(mothers, List.of(), OptionalInt.empty()))
                         .unserved())
                 .containsExactly(new Unserved(tree(10), 6, Reason.NO_POLLEN));
-        assertThat(RoundPlan.of(new RoundRequest(
-                                mothers, List.of(lot(20, RIDGE, CHERIMOYA, 4, 0.7, 0)), OptionalInt.empty()))
+        assertThat(RoundPlan.of(request(mothers, List.of(lot(20, RIDGE, CHERIMOYA, 4, 0.7, 0)), OptionalInt.empty()))
                         .unserved())
                 .containsExactly(new Unserved(tree(10), 2, Reason.DOSES_RUN_OUT));
-        assertThat(RoundPlan.of(new RoundRequest(
-                                mothers, List.of(lot(20, RIDGE, CHERIMOYA, 9, 0.7, 0)), OptionalInt.of(1)))
+        assertThat(RoundPlan.of(request(mothers, List.of(lot(20, RIDGE, CHERIMOYA, 9, 0.7, 0)), OptionalInt.of(1)))
                         .unserved())
                 .containsExactly(new Unserved(tree(10), 5, Reason.MORE_THAN_CAN_BE_DONE));
     }
@@ -134,7 +149,7 @@ class RoundPlanTest {
         assertThat(FlowersToDo.of(CHERIMOYA, expected, 50)).isEmpty();
     }
 
-    private static RoundRequest randomRequest(SplittableRandom random) {
+    private RoundRequest randomRequest(SplittableRandom random) {
         List<Mother> mothers = new ArrayList<>();
         for (int m = 0; m < 2; m++) {
             mothers.add(mother(
@@ -150,11 +165,10 @@ class RoundPlanTest {
                     Math.round(random.nextDouble() * 100) / 100.0,
                     l));
         }
-        return new RoundRequest(
-                mothers, lots, random.nextBoolean() ? OptionalInt.of(random.nextInt(6)) : OptionalInt.empty());
+        return request(mothers, lots, random.nextBoolean() ? OptionalInt.of(random.nextInt(6)) : OptionalInt.empty());
     }
 
-    private static double bestByTrying(RoundRequest request) {
+    private double bestByTrying(RoundRequest request) {
         List<Mother> flowers = new ArrayList<>();
         request.mothers().forEach(m -> {
             for (int i = 0; i < m.wanted(); i++) {
@@ -165,14 +179,14 @@ class RoundPlanTest {
         return best(flowers, 0, request.lots(), doses, request.mostFlowers().orElse(99));
     }
 
-    private static double best(List<Mother> flowers, int next, List<Lot> lots, int[] doses, int most) {
+    private double best(List<Mother> flowers, int next, List<Lot> lots, int[] doses, int most) {
         if (next == flowers.size() || most == 0) {
             return 0;
         }
         Mother mother = flowers.get(next);
         double best = best(flowers, next + 1, lots, doses, most);
         for (int l = 0; l < doses.length; l++) {
-            boolean serves = !lots.get(l).variety().equals(mother.variety());
+            boolean serves = crosses.between(mother.id(), lots.get(l).id()).serves();
             if (serves && doses[l] > 0) {
                 doses[l]--;
                 double here = lots.get(l).viability() * mother.flowers().get(0).receptivity();
@@ -183,17 +197,15 @@ class RoundPlanTest {
         return best;
     }
 
-    private static Mother mother(int id, VarietyId variety, CropSheet sheet, int row, int position, int flowers) {
+    private Mother mother(int id, VarietyId variety, CropSheet sheet, int row, int position, int flowers) {
+        partners.put(id(id), partner(variety, sheet));
         return new Mother(
-                tree(id),
-                variety,
-                new Place("North", row, position),
-                sheet,
-                List.of(new OpenFlowers("half-open", flowers, 1)));
+                tree(id), new Place("North", row, position), List.of(new OpenFlowers("half-open", flowers, 1)));
     }
 
-    private static Lot lot(int id, VarietyId variety, CropSheet sheet, int doses, double viability, int rank) {
-        return new Lot(new LotId(id(id)), variety, sheet, doses, viability, rank);
+    private Lot lot(int id, VarietyId variety, CropSheet sheet, int doses, double viability, int rank) {
+        partners.put(id(id), partner(variety, sheet));
+        return new Lot(new LotId(id(id)), doses, viability, rank);
     }
 
     private static TreeId tree(int id) {

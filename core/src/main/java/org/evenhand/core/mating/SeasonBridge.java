@@ -1,0 +1,145 @@
+package org.evenhand.core.mating;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.evenhand.core.bloom.BloomCourse;
+import org.evenhand.core.bloom.Overlap;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.Storage;
+import org.evenhand.core.pollen.FlowersToGather;
+import org.evenhand.core.pollen.KeepingStep;
+import org.evenhand.core.pollen.PollenKeeping;
+import org.evenhand.core.pollen.ViabilityCourse;
+
+/**
+ * How the pollen of one variety gets to the females of another that flowers at another time of the year.
+ *
+ * <p>Pollen is collected on the father's last good days before the mother's first ones; it lies open in the shade until it should be
+ * dry, then goes into each storage of the crop sheet in turn. What is left on the mother's days is foreseen by {@link
+ * ViabilityCourse}. Doses to set aside make up for what dies: {@code flowers · fresh ÷ expected viability on her last day}, rounded
+ * up; the proportion is an assumption of ours.
+ *
+ * @param way how the pollen gets there
+ * @param fresh the days on which no bridge is wanted, where there are any
+ * @param collect the days on which to collect
+ * @param use the mother's days
+ * @param choices the storages, the best first; empty where none is needed
+ */
+public record SeasonBridge(
+        Overlap.Way way,
+        Optional<BloomCourse.Days> fresh,
+        Optional<BloomCourse.Days> collect,
+        Optional<BloomCourse.Days> use,
+        List<Keeping> choices) {
+    /** Days before the father's last good one on which collecting is worth it: the later, the fresher. Our convention. */
+    private static final int LAST_DAYS = 3;
+
+    private static final LocalTime NOON = LocalTime.NOON;
+
+    public SeasonBridge {
+        choices = List.copyOf(choices);
+    }
+
+    /**
+     * One way of keeping it.
+     *
+     * @param first expected on the mother's first day
+     * @param last expected on her last day
+     * @param useful whether it is still worth using on her first day
+     * @param doses doses to set aside; empty when it would be useless by her last day
+     * @param gather flowers to gather for them
+     */
+    public record Keeping(
+            Storage storage,
+            ViabilityCourse.Estimate first,
+            ViabilityCourse.Estimate last,
+            boolean useful,
+            Optional<Integer> doses,
+            Optional<FlowersToGather> gather) {}
+
+    /**
+     * @param father the pollen parent's crop sheet
+     * @param smallFlowered whether its flowers are small for the crop
+     * @param gives its course in the season
+     * @param takes the seed parent's course in the same season
+     * @param flowers flowers to be done, at least 1
+     */
+    public static SeasonBridge of(
+            CropSheet father, boolean smallFlowered, BloomCourse gives, BloomCourse takes, int flowers, ZoneId zone) {
+        Overlap overlap = Overlap.of(gives, takes);
+        boolean kept = overlap.way() == Overlap.Way.KEEP || overlap.way() == Overlap.Way.LAST_YEARS;
+        if (!kept) {
+            return new SeasonBridge(overlap.way(), overlap.fresh(), gives.gives(), takes.takes(), List.of());
+        }
+        BloomCourse.Days collect = lastDays(gives.gives().orElseThrow());
+        BloomCourse.Days use = overlap.way() == Overlap.Way.KEEP
+                ? takes.takes().orElseThrow()
+                : nextYear(takes.takes().orElseThrow());
+        List<Keeping> choices = father.pollen().keeping().keySet().stream()
+                .map(storage -> keeping(father, smallFlowered, storage, collect.last(), use, flowers, zone))
+                .sorted(Comparator.comparing((Keeping k) -> -k.last().share()).thenComparing(Keeping::storage))
+                .toList();
+        return new SeasonBridge(overlap.way(), Optional.empty(), Optional.of(collect), Optional.of(use), choices);
+    }
+
+    private static BloomCourse.Days lastDays(BloomCourse.Days days) {
+        LocalDate from = days.last().minusDays(LAST_DAYS);
+        return new BloomCourse.Days(from.isBefore(days.first()) ? days.first() : from, days.last());
+    }
+
+    private static BloomCourse.Days nextYear(BloomCourse.Days days) {
+        return new BloomCourse.Days(days.first().plusYears(1), days.last().plusYears(1));
+    }
+
+    private static Keeping keeping(
+            CropSheet sheet,
+            boolean smallFlowered,
+            Storage storage,
+            LocalDate collect,
+            BloomCourse.Days use,
+            int flowers,
+            ZoneId zone) {
+        Instant gathered = noon(collect, zone);
+        ViabilityCourse course = ViabilityCourse.collected(sheet, kept(sheet, storage, gathered));
+        ViabilityCourse.Estimate first = course.at(noon(use.first(), zone));
+        ViabilityCourse.Estimate last = course.at(noon(use.last(), zone));
+        double useful = course.fresh() * ViabilityCourse.USEFUL_SHARE_OF_FRESH;
+        Optional<Integer> doses = last.share() < useful
+                ? Optional.empty()
+                : Optional.of((int) Math.ceil(flowers * course.fresh() / last.share() - 1e-9));
+        return new Keeping(
+                storage,
+                first,
+                last,
+                first.share() >= useful,
+                doses,
+                doses.map(d -> FlowersToGather.of(sheet, smallFlowered, d)));
+    }
+
+    /** Open at room until it should be dry, then put away. */
+    private static PollenKeeping kept(CropSheet sheet, Storage storage, Instant gathered) {
+        PollenKeeping open = PollenKeeping.of(sheet, List.of(KeepingStep.of(gathered, KeepingStep.Kind.TRAY)));
+        if (storage == Storage.ROOM) {
+            return open;
+        }
+        Instant dry = open.dryBy(gathered).orElse(gathered);
+        return open.then(KeepingStep.of(dry, KeepingStep.Kind.SEEN_DRY)).then(KeepingStep.stored(dry, storage));
+    }
+
+    /** Days between collecting and the mother's first, 0 where none is needed. */
+    public long days() {
+        return collect.isEmpty() || use.isEmpty() || choices.isEmpty()
+                ? 0
+                : ChronoUnit.DAYS.between(collect.get().last(), use.get().first());
+    }
+
+    private static Instant noon(LocalDate date, ZoneId zone) {
+        return date.atTime(NOON).atZone(zone).toInstant();
+    }
+}

@@ -1,0 +1,100 @@
+package org.evenhand.core.mating;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.List;
+import java.util.TreeMap;
+import org.evenhand.core.bloom.BloomCourse;
+import org.evenhand.core.bloom.Overlap;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.crop.Storage;
+import org.junit.jupiter.api.Test;
+
+class SeasonBridgeTest {
+    private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
+    private static final CropSheet CHERIMOYA =
+            CropSheets.shipped().find("cherimoya").orElseThrow();
+    private static final LocalDate START = LocalDate.of(2026, 10, 1);
+
+    /** Flowers on every day from one to another. */
+    private static BloomCourse course(int from, int until) {
+        TreeMap<LocalDate, Double> days = new TreeMap<>();
+        for (int d = from; d <= until; d++) {
+            days.put(START.plusDays(d), 1.0);
+        }
+        return new BloomCourse(days, days);
+    }
+
+    private static SeasonBridge bridge(BloomCourse gives, BloomCourse takes, int flowers) {
+        return SeasonBridge.of(CHERIMOYA, false, gives, takes, flowers, ZONE);
+    }
+
+    @Test
+    void blooms_that_meet_need_no_bridge() {
+        SeasonBridge bridge = bridge(course(0, 10), course(8, 20), 30);
+
+        assertThat(bridge.way()).isEqualTo(Overlap.Way.FRESH);
+        assertThat(bridge.choices()).isEmpty();
+        assertThat(bridge.fresh().orElseThrow().first()).isEqualTo(START.plusDays(8));
+        assertThat(bridge.days()).isZero();
+    }
+
+    @Test
+    void pollen_is_collected_on_the_fathers_last_days_and_the_coldest_dry_keeping_comes_first() {
+        SeasonBridge bridge = bridge(course(0, 10), course(20, 26), 30);
+
+        assertThat(bridge.collect().orElseThrow().first()).isEqualTo(START.plusDays(7));
+        assertThat(bridge.days()).isEqualTo(10);
+        assertThat(bridge.choices())
+                .extracting(SeasonBridge.Keeping::storage)
+                .first()
+                .isEqualTo(Storage.FREEZER);
+        assertThat(bridge.choices())
+                .isSortedAccordingTo(Comparator.comparingDouble(k -> -k.last().share()));
+        // By hand: 3 h open at a half-life of 8 h, the rest of 16 days frozen at one of 720 h. The clocks go forward on
+        // no day between.
+        double last = 0.85 * Math.pow(2, -3 / 8.0 - (16 * 24 - 3) / 720.0);
+        SeasonBridge.Keeping best = bridge.choices().get(0);
+        assertThat(best.last().share()).isCloseTo(last, within(1e-3));
+        assertThat(best.doses())
+                .contains((int) Math.ceil(30 * 0.85 / best.last().share()));
+        assertThat(best.gather().orElseThrow().expected())
+                .isEqualTo((int) Math.ceil(best.doses().orElseThrow() / 4.0));
+    }
+
+    @Test
+    void keeping_that_leaves_nothing_alive_promises_no_doses() {
+        SeasonBridge bridge = bridge(course(0, 10), course(40, 46), 30);
+
+        SeasonBridge.Keeping room = bridge.choices().stream()
+                .filter(k -> k.storage() == Storage.ROOM)
+                .findFirst()
+                .orElseThrow();
+        assertThat(room.useful()).isFalse();
+        assertThat(room.doses()).isEmpty();
+        assertThat(room.gather()).isEmpty();
+    }
+
+    @Test
+    void a_father_who_flowers_later_serves_next_year() {
+        SeasonBridge bridge = bridge(course(30, 40), course(0, 10), 30);
+
+        assertThat(bridge.way()).isEqualTo(Overlap.Way.LAST_YEARS);
+        assertThat(bridge.use().orElseThrow().first()).isEqualTo(START.plusYears(1));
+        assertThat(bridge.days()).isEqualTo(325);
+        assertThat(bridge.choices()).noneMatch(SeasonBridge.Keeping::useful);
+    }
+
+    @Test
+    void one_who_never_gives_never_serves() {
+        BloomCourse nothing = new BloomCourse(new TreeMap<>(), new TreeMap<>());
+
+        assertThat(bridge(nothing, course(0, 10), 30).way()).isEqualTo(Overlap.Way.NEVER);
+        assertThat(List.of(bridge(nothing, course(0, 10), 30).choices())).containsExactly(List.of());
+    }
+}

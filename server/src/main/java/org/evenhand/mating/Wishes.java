@@ -1,0 +1,222 @@
+package org.evenhand.mating;
+
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evenhand.bloom.Seasons;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.bloom.BloomCourse;
+import org.evenhand.core.mating.SeasonBridge;
+import org.evenhand.core.pollen.FlowersToGather;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.Pedigrees;
+import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Wished crosses, and the plan that gets each one's pollen from the father's season to the mother's. */
+@Service
+class Wishes {
+    private final CrossWishRepository wishes;
+    private final Crosses crosses;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final PollenShelf shelf;
+    private final Seasons seasons;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Wishes(
+            CrossWishRepository wishes,
+            Crosses crosses,
+            Orchards orchards,
+            CropCatalogue crops,
+            PollenShelf shelf,
+            Seasons seasons,
+            OnceWriter once,
+            InstantSource clock) {
+        this.wishes = wishes;
+        this.crosses = crosses;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.shelf = shelf;
+        this.seasons = seasons;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<MatesView.Wish> all(Caller caller) {
+        List<CrossWish> found = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId());
+        if (found.isEmpty()) {
+            return List.of();
+        }
+        Look look = new Look(caller);
+        return found.stream().map(look::wish).toList();
+    }
+
+    /** One look at an orchard's wishes. */
+    private final class Look {
+        private final Caller caller;
+        private final CrossBook book;
+        private final Map<UUID, VarietyView> varieties;
+        private final Map<UUID, BloomCourse> courses;
+        private final List<LotView> lots;
+        private final Instant now;
+        private final ZoneId zone;
+
+        Look(Caller caller) {
+            this.caller = caller;
+            this.book = crosses.book(caller);
+            this.varieties = Pedigrees.byId(orchards.varieties(caller));
+            this.courses = seasons.courses(caller);
+            this.now = orchards.now(caller);
+            this.zone = orchards.details(caller).site().zone();
+            this.lots = shelf.all(caller, now);
+        }
+
+        MatesView.Wish wish(CrossWish w) {
+            VarietyView father = varieties.get(w.fatherId());
+            BloomCourse gives = courses.get(w.fatherId());
+            BloomCourse takes = courses.get(w.motherId());
+            SeasonBridge bridge = gives == null || takes == null
+                    ? null
+                    : SeasonBridge.of(
+                            crops.of(caller, father.crop()), father.smallFlowers(), gives, takes, w.flowers(), zone);
+            return new MatesView.Wish(
+                    w.id(),
+                    w.motherId(),
+                    varieties.get(w.motherId()).name(),
+                    w.fatherId(),
+                    father.name(),
+                    w.flowers(),
+                    w.note(),
+                    MatesView.Answer.of(book.explained(w.motherId(), w.fatherId())),
+                    bridge == null ? null : view(bridge),
+                    missing(w),
+                    jars(w, takes),
+                    w.version());
+        }
+
+        private String missing(CrossWish w) {
+            return List.of(w.fatherId(), w.motherId()).stream()
+                    .distinct()
+                    .filter(v -> !courses.containsKey(v))
+                    .map(v -> varieties.get(v).name())
+                    .collect(Collectors.joining(", "));
+        }
+
+        private List<MatesView.Kept> jars(CrossWish w, BloomCourse takes) {
+            Instant first = takes == null
+                    ? now
+                    : takes.takes()
+                            .map(days -> days.first().atTime(12, 0).atZone(zone).toInstant())
+                            .filter(now::isBefore)
+                            .orElse(now);
+            Map<UUID, LotView> then = shelf.all(caller, first).stream().collect(Collectors.toMap(LotView::id, l -> l));
+            return lots.stream()
+                    .filter(l -> l.dosesLeft() > 0
+                            && l.fathers().size() == 1
+                            && l.fathers().get(0).varietyId().equals(w.fatherId()))
+                    .map(l -> kept(l, then.get(l.id()), first))
+                    .toList();
+        }
+
+        private MatesView.Kept kept(LotView lot, LotView then, Instant at) {
+            LotView.Viability v = then.viability();
+            return new MatesView.Kept(lot, at, v.share(), v.low(), v.high(), v.goodUntil() != null);
+        }
+    }
+
+    private static MatesView.Bridge view(SeasonBridge b) {
+        return new MatesView.Bridge(
+                b.way(),
+                b.fresh().map(BloomCourse.Days::first).orElse(null),
+                b.fresh().map(BloomCourse.Days::last).orElse(null),
+                b.collect().map(BloomCourse.Days::first).orElse(null),
+                b.collect().map(BloomCourse.Days::last).orElse(null),
+                b.use().map(BloomCourse.Days::first).orElse(null),
+                b.use().map(BloomCourse.Days::last).orElse(null),
+                b.days(),
+                b.choices().stream().map(Wishes::keeping).toList());
+    }
+
+    private static MatesView.Keeping keeping(SeasonBridge.Keeping k) {
+        return new MatesView.Keeping(
+                k.storage(),
+                k.first().share(),
+                k.first().low(),
+                k.first().high(),
+                k.last().share(),
+                k.last().low(),
+                k.last().high(),
+                k.useful(),
+                k.doses().orElse(null),
+                k.gather().map(FlowersToGather::sure).orElse(null));
+    }
+
+    public MatesView.Wish put(Caller caller, UUID id, WishRequest request) {
+        int flowers = Require.within("flowers", Given.required("flowers", request.flowers()), 1, 20_000);
+        String note = Given.optionalText("note", request.note(), 2000);
+        return once.write(
+                "cross_wish",
+                id,
+                () -> wishes.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> change(caller, found, request, flowers, note),
+                () -> insert(caller, id, request, flowers, note));
+    }
+
+    private MatesView.Wish change(Caller caller, CrossWish found, WishRequest request, int flowers, String note) {
+        if (request.version() != null) {
+            found.requireVersion("wish", request.version());
+            found.change(flowers, note);
+            wishes.saveAndFlush(found);
+        }
+        return new Look(caller).wish(found);
+    }
+
+    private MatesView.Wish insert(Caller caller, UUID id, WishRequest request, int flowers, String note) {
+        VarietyView mother = orchards.variety(caller, Given.required("motherId", request.motherId()));
+        VarietyView father = orchards.variety(caller, Given.required("fatherId", request.fatherId()));
+        if (!crosses.book(caller).cross(mother.id(), father.id()).serves()) {
+            throw new InvalidInputException(
+                    "fatherId",
+                    "is " + father.name() + ", whose pollen does not serve " + mother.name() + ": "
+                            + crosses.book(caller)
+                                    .explained(mother.id(), father.id())
+                                    .why());
+        }
+        boolean taken = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()).stream()
+                .anyMatch(w -> w.motherId().equals(mother.id()) && w.fatherId().equals(father.id()));
+        if (taken) {
+            throw new InvalidInputException("fatherId", "is wished for this mother already; change that wish.");
+        }
+        ZoneId zone = orchards.details(caller).site().zone();
+        CrossWish wish = new CrossWish(id, caller, clock.instant(), zone, mother.id(), father.id());
+        wish.change(flowers, note);
+        return new Look(caller).wish(wishes.saveAndFlush(wish));
+    }
+
+    @Transactional
+    public void voidWish(Caller caller, UUID id, VoidRequest request) {
+        CrossWish wish = wishes.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("wish", id));
+        if (!wish.voided()) {
+            wish.requireVersion("wish", request.version());
+            wish.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}

@@ -1,0 +1,5 @@
+/** Mates: who can father whom, wished crosses, and how pollen gets from one season to another. */
+@ApplicationModule(displayName = "Mates")
+package org.evenhand.mating;
+
+import org.springframework.modulith.ApplicationModule;

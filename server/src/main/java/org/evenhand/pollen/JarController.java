@@ -1,0 +1,96 @@
+package org.evenhand.pollen;
+
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class JarController {
+    private final Jars jars;
+    private final Pourings pourings;
+
+    JarController(Jars jars, Pourings pourings) {
+        this.jars = jars;
+        this.pourings = pourings;
+    }
+
+    @GetMapping("/lot-codes")
+    LotView lotByCode(@AuthenticationPrincipal Caller caller, @RequestParam String code) {
+        return jars.byCode(caller, code);
+    }
+
+    @GetMapping("/lots/{id}/story")
+    LotStory story(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return jars.story(caller, id);
+    }
+
+    @PutMapping("/lots/{lot}/steps/{id}")
+    LotStory putStep(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID lot,
+            @PathVariable UUID id,
+            @RequestBody JarRequests.Step request) {
+        return jars.putStep(caller, lot, id, request);
+    }
+
+    @PostMapping("/lots/{lot}/steps/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidStep(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID lot,
+            @PathVariable UUID id,
+            @RequestBody VoidRequest request) {
+        jars.voidStep(caller, lot, id, request);
+    }
+
+    @PutMapping("/lots/{lot}/tests/{id}")
+    LotStory putTest(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID lot,
+            @PathVariable UUID id,
+            @RequestBody JarRequests.Test request) {
+        return jars.putTest(caller, lot, id, request);
+    }
+
+    @PostMapping("/lots/{lot}/tests/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidTest(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID lot,
+            @PathVariable UUID id,
+            @RequestBody VoidRequest request) {
+        jars.voidTest(caller, lot, id, request);
+    }
+
+    @PutMapping("/lots/{lot}/lines/{id}")
+    LotStory putLine(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID lot,
+            @PathVariable UUID id,
+            @RequestBody JarRequests.Line request) {
+        return jars.putLine(caller, lot, id, request);
+    }
+
+    @PostMapping("/lots/{lot}/lines/{id}/undo")
+    LotStory undoLine(@AuthenticationPrincipal Caller caller, @PathVariable UUID lot, @PathVariable UUID id) {
+        return jars.undoLine(caller, lot, id);
+    }
+
+    @PutMapping("/pourings/{id}")
+    LotView pour(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody JarRequests.Pouring request) {
+        return pourings.put(caller, id, request);
+    }
+}

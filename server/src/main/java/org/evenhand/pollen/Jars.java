@@ -1,0 +1,412 @@
+package org.evenhand.pollen;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.pollen.FlowerTrial;
+import org.evenhand.core.pollen.GerminationTest;
+import org.evenhand.core.pollen.KeepingHazard;
+import org.evenhand.core.pollen.KeepingStep;
+import org.evenhand.core.pollen.PollenKeeping;
+import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.core.weather.Air;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.OrchardRecord;
+import org.evenhand.kit.QuestionException;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.weather.Weather;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What becomes of a jar after it was filled: moved, dried, tested, taken from by hand. */
+@Service
+class Jars {
+    private static final int POINTS = 72;
+    private static final int MOST_FIELDS = 100;
+
+    private final PollenLotRepository lots;
+    private final PollenStepRepository steps;
+    private final PollenTestRepository tests;
+    private final PollenEntryRepository entries;
+    private final LotBooks books;
+    private final Ledger ledger;
+    private final Orchards orchards;
+    private final Weather weather;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Jars(
+            PollenLotRepository lots,
+            PollenStepRepository steps,
+            PollenTestRepository tests,
+            PollenEntryRepository entries,
+            LotBooks books,
+            Ledger ledger,
+            Orchards orchards,
+            Weather weather,
+            OnceWriter once,
+            InstantSource clock) {
+        this.lots = lots;
+        this.steps = steps;
+        this.tests = tests;
+        this.entries = entries;
+        this.books = books;
+        this.ledger = ledger;
+        this.orchards = orchards;
+        this.weather = weather;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** The jar's story, or "not found". */
+    @Transactional(readOnly = true)
+    public LotStory story(Caller caller, UUID lotId) {
+        return story(caller, require(caller, lotId));
+    }
+
+    /** The jar with a code, or "not found"; capitals do not matter. */
+    @Transactional(readOnly = true)
+    public LotView byCode(Caller caller, String code) {
+        String wanted = Given.text("code", code, 40);
+        PollenLot lot = lots.findByOrchardIdAndCodeIgnoreCaseAndVoidedAtIsNull(caller.orchardId(), wanted)
+                .orElseThrow(() -> new NotFoundException("jar with the code " + wanted));
+        return books.read(caller).view(lot, orchards.now(caller));
+    }
+
+    private LotStory story(Caller caller, PollenLot lot) {
+        LotBook book = books.read(caller);
+        Instant now = orchards.now(caller);
+        ViabilityCourse course = book.course(lot);
+        return new LotStory(
+                book.view(lot, now),
+                hour(caller, lot.details()).orElse(null),
+                steps(book, lot),
+                book.keeping(lot).hazardsUntil(now).stream()
+                        .map(KeepingHazard::say)
+                        .toList(),
+                tests(book, lot),
+                points(course, now),
+                course.fresh() * ViabilityCourse.USEFUL_SHARE_OF_FRESH,
+                lines(book, lot),
+                book.pouredFrom(lot).stream()
+                        .map(l -> new LotView.PartView(
+                                l.id(),
+                                l.code(),
+                                book.fatherNames(l),
+                                l.details().parts().get(lot.id())))
+                        .toList());
+    }
+
+    private Optional<LotStory.Hour> hour(Caller caller, LotDetails d) {
+        if (d.poured()) {
+            return Optional.empty();
+        }
+        Air air = weather.air(caller, d.collectedAt(), d.collectedAt());
+        Instant at = d.collectedAt();
+        OptionalDouble humidity = air.humidityAt(at);
+        return Optional.of(new LotStory.Hour(
+                air.temperatures().celsiusAt(at),
+                humidity.isPresent() ? humidity.getAsDouble() : null,
+                air.sourceAt(at)));
+    }
+
+    private static List<LotStory.Step> steps(LotBook book, PollenLot lot) {
+        List<LotStory.Step> found = new ArrayList<>();
+        found.add(step(
+                null,
+                KeepingStep.stored(lot.details().collectedAt(), lot.details().storage()),
+                0));
+        book.stepsOf(lot).forEach(s -> found.add(step(s.id(), s.step(), s.version())));
+        return found;
+    }
+
+    private static LotStory.Step step(UUID id, KeepingStep s, long version) {
+        return new LotStory.Step(
+                id,
+                s.at(),
+                s.kind(),
+                s.storage().orElse(null),
+                s.celsius().orElse(null),
+                s.humidity().orElse(null),
+                version);
+    }
+
+    private static List<LotStory.Test> tests(LotBook book, PollenLot lot) {
+        return book.testsOf(lot).stream().map(t -> test(book, lot, t)).toList();
+    }
+
+    private static LotStory.Test test(LotBook book, PollenLot lot, PollenTest test) {
+        PollenTest.Seen seen = test.seen();
+        ViabilityCourse course = book.course(lot);
+        Optional<GerminationTest> g = seen.germination();
+        Optional<FlowerTrial> t = seen.trial();
+        return new LotStory.Test(
+                test.id(),
+                seen.at(),
+                g.isPresent(),
+                g.map(GerminationTest::grains)
+                        .or(() -> t.map(FlowerTrial::flowers))
+                        .orElseThrow(),
+                g.map(GerminationTest::tubes)
+                        .or(() -> t.map(FlowerTrial::taken))
+                        .orElseThrow(),
+                t.map(FlowerTrial::freshFlowers).orElse(0),
+                t.map(FlowerTrial::freshTaken).orElse(0),
+                g.map(x -> x.fields().size()).orElse(0),
+                g.map(GerminationTest::clumping).orElse(1.0),
+                course.at(seen.at().minusMillis(1)).share(),
+                course.at(seen.at()).share(),
+                seen.note(),
+                test.version());
+    }
+
+    private static List<LotStory.Point> points(ViabilityCourse course, Instant now) {
+        Instant from = course.keeping().collectedAt();
+        Instant known = now.isAfter(from) ? now : from;
+        Instant until = course.goodUntil(known).filter(known::isBefore).orElse(known);
+        Duration all = Duration.between(from, until).multipliedBy(11).dividedBy(10);
+        Duration step = all.compareTo(Duration.ofHours(POINTS)) < 0 ? Duration.ofHours(1) : all.dividedBy(POINTS);
+        return IntStream.rangeClosed(0, POINTS)
+                .mapToObj(i -> from.plus(step.multipliedBy(i)))
+                .map(at -> point(at, course.at(at)))
+                .toList();
+    }
+
+    private static LotStory.Point point(Instant at, ViabilityCourse.Estimate e) {
+        return new LotStory.Point(at, e.share(), e.low(), e.high());
+    }
+
+    private List<LotStory.Line> lines(LotBook book, PollenLot lot) {
+        List<PollenEntry> found = entries.findByLotIdOrderByIdDesc(lot.id());
+        Set<Long> undone = found.stream().map(PollenEntry::undoes).collect(Collectors.toCollection(HashSet::new));
+        Map<UUID, String> codes = new HashMap<>();
+        book.lots().forEach(l -> codes.put(l.id(), l.code()));
+        List<LotStory.Line> lines = new ArrayList<>();
+        int left = lot.dosesLeft();
+        for (PollenEntry e : found) {
+            lines.add(new LotStory.Line(
+                    e.key(),
+                    e.at(),
+                    e.kind(),
+                    e.change(),
+                    undone.contains(e.id()),
+                    left,
+                    codes.get(e.partOfId()),
+                    e.note()));
+            left -= e.change();
+        }
+        return lines;
+    }
+
+    // --- steps ---
+
+    public LotStory putStep(Caller caller, UUID lotId, UUID id, JarRequests.Step request) {
+        PollenLot lot = require(caller, lotId);
+        KeepingStep step = new KeepingStep(
+                Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller)),
+                Given.required("kind", request.kind()),
+                Optional.ofNullable(request.storage()),
+                Optional.ofNullable(request.celsius()),
+                Optional.ofNullable(request.humidity()));
+        return once.write(
+                "pollen_step",
+                id,
+                () -> steps.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> same(
+                        found.lotId().equals(lotId) && found.step().equals(step), "step", () -> story(caller, lot)),
+                () -> {
+                    check(caller, lot, step, request.confirmed());
+                    steps.saveAndFlush(new PollenStep(id, caller, clock.instant(), zone(caller), lotId, step));
+                    return story(caller, lot);
+                });
+    }
+
+    private void check(Caller caller, PollenLot lot, KeepingStep step, List<String> confirmed) {
+        LotBook book = books.read(caller);
+        refuseBefore(caller, lot, step.at());
+        step.storage().ifPresent(s -> PollenShelf.requireStorage(book.sheet(lot), s));
+        PollenKeeping after = book.keeping(lot).until(step.at()).then(step);
+        ask(KeepingHazard.ofLastStep(after), confirmed);
+    }
+
+    /** Asks once for all that growers would warn of. */
+    static void ask(List<KeepingHazard> hazards, List<String> confirmed) {
+        String key = hazards.stream().map(KeepingHazard::name).collect(Collectors.joining("+"));
+        if (!hazards.isEmpty() && !JarRequests.confirms(confirmed, key)) {
+            throw new QuestionException(
+                    key,
+                    hazards.stream().map(KeepingHazard::say).collect(Collectors.joining(" "))
+                            + " Write it down all the same?");
+        }
+    }
+
+    private void refuseBefore(Caller caller, PollenLot lot, Instant at) {
+        Instant filled = lot.details().collectedAt();
+        if (at.isBefore(filled)) {
+            throw new InvalidInputException(
+                    "at",
+                    "is " + Given.say(at, zone(caller)) + ", before " + lot.code() + " was filled on "
+                            + Given.say(filled, zone(caller)) + ".");
+        }
+    }
+
+    @Transactional
+    public void voidStep(Caller caller, UUID lotId, UUID id, VoidRequest request) {
+        PollenStep step = steps.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(s -> s.lotId().equals(lotId))
+                .orElseThrow(() -> new NotFoundException("step", id));
+        takeBack(step, "step", request);
+    }
+
+    private void takeBack(OrchardRecord record, String what, VoidRequest request) {
+        if (!record.voided()) {
+            record.requireVersion(what, request.version());
+            record.voidBecause(request.reason(), clock.instant());
+        }
+    }
+
+    // --- tests ---
+
+    public LotStory putTest(Caller caller, UUID lotId, UUID id, JarRequests.Test request) {
+        PollenLot lot = require(caller, lotId);
+        PollenTest.Seen seen = seen(caller, request);
+        return once.write(
+                "pollen_test",
+                id,
+                () -> tests.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> same(
+                        found.lotId().equals(lotId) && found.seen().equals(seen), "test", () -> story(caller, lot)),
+                () -> {
+                    refuseBefore(caller, lot, seen.at());
+                    tests.saveAndFlush(new PollenTest(id, caller, clock.instant(), zone(caller), lotId, seen));
+                    return story(caller, lot);
+                });
+    }
+
+    private PollenTest.Seen seen(Caller caller, JarRequests.Test r) {
+        Instant at = Given.notInFuture("at", r.at(), orchards.now(caller), zone(caller));
+        String note = Given.optionalText("note", r.note(), 2000);
+        boolean onMedium = r.fields() != null;
+        if (onMedium == (r.flowers() != null)) {
+            throw new InvalidInputException("fields", "or flowers: give what was counted, one of the two.");
+        }
+        return onMedium
+                ? new PollenTest.Seen(at, Optional.of(germination(r.fields())), Optional.empty(), note)
+                : new PollenTest.Seen(at, Optional.empty(), Optional.of(trial(r)), note);
+    }
+
+    private static GerminationTest germination(List<JarRequests.Field> given) {
+        Require.within("fields", given.size(), 1, MOST_FIELDS);
+        List<GerminationTest.Field> fields = new ArrayList<>();
+        for (int i = 0; i < given.size(); i++) {
+            String name = "fields[" + i + "]";
+            int grains = Require.within(
+                    name + ".grains",
+                    Given.required(name + ".grains", given.get(i).grains()),
+                    0,
+                    100_000);
+            int tubes = Given.required(name + ".tubes", given.get(i).tubes());
+            if (tubes < 0 || tubes > grains) {
+                throw new InvalidInputException(
+                        name + ".tubes", "are " + tubes + " of " + grains + " grains; each grain counts once at most.");
+            }
+            fields.add(new GerminationTest.Field(grains, tubes));
+        }
+        return new GerminationTest(fields);
+    }
+
+    private static FlowerTrial trial(JarRequests.Test r) {
+        return new FlowerTrial(
+                r.flowers(),
+                Given.required("taken", r.taken()),
+                r.freshFlowers() == null ? 0 : r.freshFlowers(),
+                r.freshTaken() == null ? 0 : r.freshTaken());
+    }
+
+    @Transactional
+    public void voidTest(Caller caller, UUID lotId, UUID id, VoidRequest request) {
+        PollenTest test = tests.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(t -> t.lotId().equals(lotId))
+                .orElseThrow(() -> new NotFoundException("test", id));
+        takeBack(test, "test", request);
+    }
+
+    // --- the ledger, by hand ---
+
+    public LotStory putLine(Caller caller, UUID lotId, UUID id, JarRequests.Line request) {
+        PollenLot lot = require(caller, lotId);
+        PollenEntry.Line line = line(caller, lotId, id, request);
+        return once.write(
+                "pollen_entry",
+                "key",
+                id,
+                () -> entries.findByKeyAndLotId(id, lotId),
+                found -> same(
+                        found.kind() == line.kind() && found.change() == line.change(),
+                        "line",
+                        () -> story(caller, lot)),
+                () -> {
+                    refuseBefore(caller, lot, line.at());
+                    ledger.byHand(caller, line);
+                    return story(caller, require(caller, lotId));
+                });
+    }
+
+    private PollenEntry.Line line(Caller caller, UUID lotId, UUID id, JarRequests.Line r) {
+        if (!Given.required("kind", r.kind()).byHand()) {
+            throw new InvalidInputException("kind", "'" + r.kind() + "' is not written by hand.");
+        }
+        int doses = Require.within("doses", Given.required("doses", r.doses()), 1, 1_000_000);
+        return new PollenEntry.Line(
+                id,
+                lotId,
+                r.kind(),
+                r.kind().in() ? doses : -doses,
+                Given.notInFuture("at", r.at(), orchards.now(caller), zone(caller)),
+                Given.optionalText("note", r.note(), 500));
+    }
+
+    @Transactional
+    public LotStory undoLine(Caller caller, UUID lotId, UUID id) {
+        require(caller, lotId);
+        PollenEntry wrong = entries.findByKeyAndLotId(id, lotId).orElseThrow(() -> new NotFoundException("line", id));
+        ledger.undo(caller, wrong);
+        return story(caller, require(caller, lotId));
+    }
+
+    private static LotStory same(boolean same, String what, Supplier<LotStory> story) {
+        if (!same) {
+            throw new ConflictException(
+                    "This " + what + " is already written down otherwise. Take it back and write" + " it again.");
+        }
+        return story.get();
+    }
+
+    private ZoneId zone(Caller caller) {
+        return orchards.details(caller).site().zone();
+    }
+
+    private PollenLot require(Caller caller, UUID id) {
+        return lots.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("lot", id));
+    }
+}

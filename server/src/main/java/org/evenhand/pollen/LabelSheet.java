@@ -1,0 +1,173 @@
+package org.evenhand.pollen;
+
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.EncodeHintType;
+import com.google.zxing.WriterException;
+import com.google.zxing.common.BitMatrix;
+import com.google.zxing.qrcode.QRCodeWriter;
+import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+
+/**
+ * Labels as a PDF: a QR code at the left, lines of text beside it. A line that does not fit is set smaller, then shortened with an
+ * ellipsis, and told in {@link #shortened}; nothing is cut silently.
+ */
+final class LabelSheet {
+    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
+    private static final float LARGEST = 11;
+    private static final float SMALLEST = 5.5f;
+    private static final float LEADING = 1.18f;
+    private static final String ELLIPSIS = "\u2026";
+
+    private final LabelGrid grid;
+    private final List<Shortened> shortened = new ArrayList<>();
+
+    /** One label: what its QR code holds, and its lines, the most important first. */
+    record Label(String code, String link, List<String> lines) {}
+
+    /** A line that did not fit, and what stands on the label instead. */
+    @Schema(name = "ShortenedLine")
+    record Shortened(String code, String line, String printed) {}
+
+    LabelSheet(LabelGrid grid) {
+        this.grid = grid;
+    }
+
+    List<Shortened> shortened() {
+        return List.copyOf(shortened);
+    }
+
+    /**
+     * The PDF.
+     *
+     * @param skip labels already used on the first sheet
+     */
+    byte[] pdf(List<Label> labels, int skip) {
+        try (PDDocument document = new PDDocument();
+                InputStream font = PDDocument.class.getResourceAsStream(FONT)) {
+            document.getDocumentInformation().setTitle("Pollen labels");
+            PDFont sans = PDType0Font.load(document, font);
+            int at = skip;
+            int next = 0;
+            while (next < labels.size()) {
+                PDPage page = new PDPage(new PDRectangle((float) grid.pageWidth(), (float) grid.pageHeight()));
+                document.addPage(page);
+                try (PDPageContentStream content = new PDPageContentStream(document, page)) {
+                    for (; at < grid.perPage() && next < labels.size(); at++, next++) {
+                        draw(content, sans, labels.get(next), grid.cell(at));
+                    }
+                }
+                at = 0;
+            }
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            document.save(out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void draw(PDPageContentStream content, PDFont font, Label label, LabelGrid.Cell cell) throws IOException {
+        float margin = (float) Math.min(6, cell.height() * 0.08);
+        float qr = (float) Math.min(cell.height() - 2 * margin, cell.width() * 0.38);
+        float x = (float) cell.x() + margin;
+        qr(content, label.link(), x, (float) (cell.y() + (cell.height() - qr) / 2), qr);
+        float textX = x + qr + margin;
+        float width = (float) (cell.x() + cell.width()) - margin - textX;
+        float height = (float) cell.height() - 2 * margin;
+        float size =
+                Math.max(SMALLEST, Math.min(LARGEST, height / (label.lines().size() * LEADING)));
+        int most = Math.max(1, (int) Math.floor(height / (SMALLEST * LEADING) + 0.01));
+        List<String> lines =
+                label.lines().subList(0, Math.min(most, label.lines().size()));
+        label.lines().stream().skip(lines.size()).forEach(l -> shortened.add(new Shortened(label.code(), l, "")));
+        float y = (float) (cell.y() + cell.height()) - margin - size;
+        for (String line : lines) {
+            text(content, font, label.code(), line, new Line(textX, y, width, size));
+            y -= size * LEADING;
+        }
+    }
+
+    private record Line(float x, float y, float width, float size) {}
+
+    private void text(PDPageContentStream content, PDFont font, String code, String line, Line at) throws IOException {
+        String clean = printable(font, line);
+        float size = at.size();
+        while (size > SMALLEST && width(font, clean, size) > at.width()) {
+            size -= 0.25f;
+        }
+        String fitting = clean;
+        while (width(font, fitting, size) > at.width() && fitting.length() > 1) {
+            fitting = fitting.substring(0, fitting.length() - (fitting.endsWith(ELLIPSIS) ? 2 : 1))
+                            .stripTrailing()
+                    + ELLIPSIS;
+        }
+        if (!fitting.equals(line)) {
+            shortened.add(new Shortened(code, line, fitting));
+        }
+        content.beginText();
+        content.setFont(font, size);
+        content.newLineAtOffset(at.x(), at.y());
+        content.showText(fitting);
+        content.endText();
+    }
+
+    private static float width(PDFont font, String text, float size) throws IOException {
+        return font.getStringWidth(text) / 1000 * size;
+    }
+
+    /** The text with a question mark for each character that the font does not have. */
+    private static String printable(PDFont font, String text) {
+        StringBuilder clean = new StringBuilder();
+        text.codePoints().forEach(c -> {
+            String one = Character.toString(c);
+            try {
+                font.encode(one);
+                clean.append(one);
+            } catch (IOException | IllegalArgumentException e) {
+                clean.append('?');
+            }
+        });
+        return clean.toString();
+    }
+
+    private static void qr(PDPageContentStream content, String link, float x, float y, float size) throws IOException {
+        BitMatrix bits = bits(link);
+        float module = size / bits.getWidth();
+        for (int row = 0; row < bits.getHeight(); row++) {
+            for (int column = 0; column < bits.getWidth(); column++) {
+                if (bits.get(column, row)) {
+                    content.addRect(x + column * module, y + size - (row + 1) * module, module, module);
+                }
+            }
+        }
+        content.fill();
+    }
+
+    private static BitMatrix bits(String link) {
+        try {
+            return new QRCodeWriter()
+                    .encode(
+                            link,
+                            BarcodeFormat.QR_CODE,
+                            0,
+                            0,
+                            Map.of(EncodeHintType.MARGIN, 2, EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M));
+        } catch (WriterException e) {
+            throw new IllegalStateException("No QR code can hold " + link, e);
+        }
+    }
+}

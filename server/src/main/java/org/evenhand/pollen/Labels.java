@@ -1,0 +1,138 @@
+package org.evenhand.pollen;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.orchard.Orchards;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Labels for jars, bags and tags. */
+@Service
+class Labels {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("d MMM uuuu HH:mm", Locale.ENGLISH);
+    private static final int MOST = 500;
+
+    private final PollenShelf shelf;
+    private final Orchards orchards;
+    private final LabelPrinter printer;
+
+    Labels(PollenShelf shelf, Orchards orchards, LabelPrinter printer) {
+        this.shelf = shelf;
+        this.orchards = orchards;
+        this.printer = printer;
+    }
+
+    /** What a label is stuck on. */
+    enum Kind {
+        /** All that is known. */
+        JAR,
+        /** The father, and room to write mother and day. */
+        BAG,
+        /** Code and father. */
+        TAG
+    }
+
+    /**
+     * Labels as they are asked for.
+     *
+     * @param skip labels already used on the first sheet
+     */
+    @Schema(name = "LabelsRequest")
+    record Request(
+            LabelGrid grid,
+            Kind kind,
+            List<Copies> lots,
+            @Schema(description = OPTIONAL) Integer skip) {}
+
+    /** So many labels of a jar. */
+    @Schema(name = "LabelCopies")
+    record Copies(UUID lotId, Integer copies) {}
+
+    /** A sheet, and the lines that had to be shortened. */
+    @Schema(name = "LabelSheet")
+    record Sheet(byte[] pdf, int labels, List<LabelSheet.Shortened> shortened) {}
+
+    @Transactional(readOnly = true)
+    public Sheet sheet(Caller caller, Request request, String origin) {
+        LabelGrid grid = Given.required("grid", request.grid());
+        int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
+        List<LabelSheet.Label> labels = labels(caller, request, origin);
+        LabelSheet sheet = new LabelSheet(grid);
+        byte[] pdf = sheet.pdf(labels, skip);
+        return new Sheet(
+                pdf, labels.size(), sheet.shortened().stream().distinct().toList());
+    }
+
+    /** Sends labels, one to a page, to the printer that ships. */
+    @Transactional(readOnly = true)
+    public List<LabelPrinter.Printed> print(Caller caller, Request request, String origin) {
+        Request oneUp = new Request(LabelGrid.ONE_UP, request.kind(), request.lots(), 0);
+        Sheet sheet = sheet(caller, oneUp, origin);
+        return printer.print(caller.orchardId(), orchards.now(caller), sheet.pdf());
+    }
+
+    private List<LabelSheet.Label> labels(Caller caller, Request request, String origin) {
+        Kind kind = Given.required("kind", request.kind());
+        ZoneId zone = orchards.details(caller).site().zone();
+        List<LabelSheet.Label> labels = new ArrayList<>();
+        List<Copies> lots = Given.required("lots", request.lots());
+        for (int i = 0; i < lots.size(); i++) {
+            String field = "lots[" + i + "]";
+            int copies = Require.within(
+                    field + ".copies",
+                    Given.required(field + ".copies", lots.get(i).copies()),
+                    1,
+                    MOST);
+            LotView lot = shelf.lot(
+                    caller, Given.required(field + ".lotId", lots.get(i).lotId()));
+            LabelSheet.Label label =
+                    new LabelSheet.Label(lot.code(), origin + "/l/" + lot.code(), lines(lot, kind, zone));
+            labels.addAll(Collections.nCopies(copies, label));
+        }
+        if (labels.isEmpty() || labels.size() > MOST) {
+            throw new InvalidInputException(
+                    "lots", "make " + labels.size() + " labels; between 1 and " + MOST + " can be printed at once.");
+        }
+        return labels;
+    }
+
+    private static List<String> lines(LotView lot, Kind kind, ZoneId zone) {
+        String filled = HOUR.format(lot.collectedAt().atZone(zone));
+        return switch (kind) {
+            case TAG -> List.of(lot.code(), lot.varietyName());
+            case BAG -> List.of("× " + lot.varietyName(), lot.code(), filled, "On: ________", "Date: ________");
+            case JAR ->
+                List.of(
+                        lot.code(),
+                        lot.varietyName(),
+                        (lot.parts().isEmpty() ? "Collected " : "Poured ") + filled,
+                        useBy(lot.viability().goodUntil(), zone),
+                        from(lot));
+        };
+    }
+
+    private static String useBy(Instant until, ZoneId zone) {
+        return until == null ? "Use by: test before use" : "Use by " + DAY.format(until.atZone(zone));
+    }
+
+    private static String from(LotView lot) {
+        List<String> names = lot.parts().isEmpty()
+                ? lot.sources().stream().map(LotView.SourceView::treeName).toList()
+                : lot.parts().stream().map(LotView.PartView::code).toList();
+        return "From " + String.join(", ", names);
+    }
+}

@@ -1,0 +1,141 @@
+package org.evenhand.pollen;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.NotFoundException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * What goes into jars and out of them. Each line locks its jar first: of two people at once the second waits and then sees what is
+ * left. The database moves the balance by the lines, and refuses one that would take it below nothing or above what went in.
+ */
+@Component
+@Transactional(propagation = Propagation.MANDATORY)
+class Ledger {
+    private final PollenLotRepository lots;
+    private final PollenEntryRepository entries;
+    private final EntityManager database;
+    private final InstantSource clock;
+
+    Ledger(PollenLotRepository lots, PollenEntryRepository entries, EntityManager database, InstantSource clock) {
+        this.lots = lots;
+        this.entries = entries;
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** Doses put on flowers. */
+    void draw(Caller caller, UUID lotId, UUID pollinationId, int doses) {
+        PollenLot lot = lock(caller, lotId);
+        refuseMoreThanLeft(lot, "flowers", doses);
+        write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.DRAWN, -doses));
+    }
+
+    /** Doses of a pollination that was taken back. */
+    void giveBack(Caller caller, UUID lotId, UUID pollinationId, int doses) {
+        PollenLot lot = lock(caller, lotId);
+        write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.RETURNED, doses));
+    }
+
+    private PollenEntry ofPollination(
+            Caller caller, PollenLot lot, UUID pollinationId, PollenEntry.Kind kind, int change) {
+        Instant now = clock.instant();
+        return PollenEntry.ofPollination(
+                pollinationId, new PollenEntry.Line(null, lot.id(), kind, change, now, ""), caller.accountId(), now);
+    }
+
+    /** A line written by hand. */
+    void byHand(Caller caller, PollenEntry.Line line) {
+        PollenLot lot = lock(caller, line.lotId());
+        if (line.change() < 0) {
+            refuseMoreThanLeft(lot, "doses", -line.change());
+        } else if (line.change() > out(lot)) {
+            throw new InvalidInputException(
+                    "doses", "are " + line.change() + ", but only " + out(lot) + " went out of " + lot.code() + ".");
+        }
+        write(lot, PollenEntry.byHand(line, caller.accountId(), clock.instant()));
+    }
+
+    /** Answers a line that was wrong; once. */
+    void undo(Caller caller, PollenEntry wrong) {
+        PollenLot lot = lock(caller, wrong.lotId());
+        if (entries.existsByUndoes(wrong.id())) {
+            return;
+        }
+        if (wrong.change() > lot.dosesLeft()) {
+            throw new InvalidInputException(
+                    "doses", "were used in the meantime: only " + lot.dosesLeft() + " left in " + lot.code() + ".");
+        }
+        if (-wrong.change() > out(lot)) {
+            throw new InvalidInputException(
+                    "doses", "were brought back in the meantime: " + lot.code() + " would hold more than went in.");
+        }
+        write(lot, PollenEntry.undoing(wrong, caller.accountId(), clock.instant()));
+    }
+
+    /** Pours parts into a new jar; jars are locked in one order everywhere, so that two people never wait for each other. */
+    void pour(Caller caller, UUID poured, Map<UUID, Integer> parts, Instant at) {
+        new TreeMap<>(parts).forEach((part, doses) -> {
+            PollenLot lot = lock(caller, part);
+            refuseMoreThanLeft(lot, "parts", doses);
+            write(lot, ofPouring(caller, lot, poured, PollenEntry.Kind.POURED_OUT, -doses, at));
+        });
+    }
+
+    /** Pours them back, when the new jar is taken back untouched. */
+    void pourBack(Caller caller, UUID poured, Map<UUID, Integer> parts) {
+        new TreeMap<>(parts).forEach((part, doses) -> {
+            PollenLot lot = lock(caller, part);
+            write(lot, ofPouring(caller, lot, poured, PollenEntry.Kind.POURED_BACK, doses, clock.instant()));
+        });
+    }
+
+    private PollenEntry ofPouring(
+            Caller caller, PollenLot lot, UUID poured, PollenEntry.Kind kind, int change, Instant at) {
+        return PollenEntry.ofPouring(
+                poured,
+                new PollenEntry.Line(null, lot.id(), kind, change, at, ""),
+                caller.accountId(),
+                clock.instant());
+    }
+
+    /** Doses that went out and did not come back. */
+    private static int out(PollenLot lot) {
+        return lot.details().doses() - lot.dosesLeft();
+    }
+
+    private PollenLot lock(Caller caller, UUID lotId) {
+        PollenLot lot = lots.findByIdAndOrchardId(lotId, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("lot", lotId));
+        database.refresh(lot, LockModeType.PESSIMISTIC_WRITE);
+        if (lot.voided()) {
+            throw new InvalidInputException("lotId", "is " + lot.code() + ", which was removed. Take another jar.");
+        }
+        return lot;
+    }
+
+    private void write(PollenLot lot, PollenEntry entry) {
+        entries.saveAndFlush(entry);
+        database.refresh(lot);
+    }
+
+    private static void refuseMoreThanLeft(PollenLot lot, String field, int doses) {
+        if (doses > lot.dosesLeft()) {
+            throw new InvalidInputException(
+                    field,
+                    "need " + doses + (doses == 1 ? " dose" : " doses") + ", but "
+                            + (lot.dosesLeft() == 0 ? "none is" : "only " + lot.dosesLeft())
+                            + " left in " + lot.code()
+                            + ". Somebody else may have taken some; do fewer, or take another jar.");
+        }
+    }
+}

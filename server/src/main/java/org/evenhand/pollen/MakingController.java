@@ -1,0 +1,76 @@
+package org.evenhand.pollen;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.pollen.FigSize;
+import org.evenhand.kit.Caller;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/** Gathering, mixing and labelling. */
+@RestController
+@RequestMapping("/api")
+class MakingController {
+    private final Gathering gathering;
+    private final Recipes recipes;
+    private final Labels labels;
+    private final LabelPrinter printer;
+
+    MakingController(Gathering gathering, Recipes recipes, Labels labels, LabelPrinter printer) {
+        this.gathering = gathering;
+        this.recipes = recipes;
+        this.labels = labels;
+        this.printer = printer;
+    }
+
+    @GetMapping("/gathering")
+    Gathering.View gathering(
+            @AuthenticationPrincipal Caller caller, @RequestParam UUID variety, @RequestParam int doses) {
+        return gathering.of(caller, variety, doses);
+    }
+
+    @GetMapping("/recipes/medium")
+    Recipes.Medium medium(@RequestParam BigDecimal volumeMl) {
+        return recipes.medium(volumeMl);
+    }
+
+    @PostMapping("/recipes/suspension")
+    Recipes.Mixture suspension(@AuthenticationPrincipal Caller caller, @RequestBody Recipes.Ask ask) {
+        return recipes.suspension(caller, ask);
+    }
+
+    @GetMapping("/recipes/fig-size")
+    Recipes.Fig figSize(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam UUID variety,
+            @RequestParam double diameterMm,
+            @RequestParam FigSize.Eye eye) {
+        return recipes.figSize(caller, variety, diameterMm, eye);
+    }
+
+    @PostMapping("/labels")
+    Labels.Sheet labels(@AuthenticationPrincipal Caller caller, @RequestBody Labels.Request request) {
+        return labels.sheet(caller, request, origin());
+    }
+
+    @PostMapping("/printer")
+    List<LabelPrinter.Printed> print(@AuthenticationPrincipal Caller caller, @RequestBody Labels.Request request) {
+        return labels.print(caller, request, origin());
+    }
+
+    @GetMapping("/printer")
+    List<LabelPrinter.Printed> printed(@AuthenticationPrincipal Caller caller) {
+        return printer.cameOut(caller.orchardId());
+    }
+
+    private static String origin() {
+        return ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
+    }
+}

@@ -1,0 +1,56 @@
+package org.evenhand.pollen;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Optional;
+import java.util.UUID;
+import org.evenhand.core.crop.Storage;
+import org.evenhand.core.pollen.KeepingStep;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+/** One thing done with a jar after it was filled. */
+@Entity
+@Audited
+class PollenStep extends OrchardRecord {
+    private UUID lotId;
+    private Instant doneAt;
+
+    @Enumerated(EnumType.STRING)
+    private KeepingStep.Kind kind;
+
+    @Enumerated(EnumType.STRING)
+    private Storage storage;
+
+    private Double celsius;
+    private Double humidity;
+
+    protected PollenStep() {}
+
+    PollenStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID lotId, KeepingStep step) {
+        super(id, caller, now, zone);
+        this.lotId = lotId;
+        this.doneAt = step.at();
+        this.kind = step.kind();
+        this.storage = step.storage().orElse(null);
+        this.celsius = step.celsius().orElse(null);
+        this.humidity = step.humidity().orElse(null);
+    }
+
+    UUID lotId() {
+        return lotId;
+    }
+
+    KeepingStep step() {
+        return new KeepingStep(
+                doneAt,
+                kind,
+                Optional.ofNullable(storage),
+                Optional.ofNullable(celsius),
+                Optional.ofNullable(humidity));
+    }
+}

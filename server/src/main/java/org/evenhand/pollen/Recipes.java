@@ -1,0 +1,154 @@
+package org.evenhand.pollen;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.Sourced;
+import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.pollen.FigSize;
+import org.evenhand.core.pollen.GerminationMedium;
+import org.evenhand.core.pollen.Suspension;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.orchard.Breeding;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.VarietyView;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What to weigh in: the germination medium, pollen floated in sugar water; and whether a fig is of the right size. */
+@Service
+class Recipes {
+    /** Volumes are made in steps of so much, ml. */
+    private static final BigDecimal STEP_ML = new BigDecimal("5");
+
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+
+    Recipes(Orchards orchards, CropCatalogue crops) {
+        this.orchards = orchards;
+        this.crops = crops;
+    }
+
+    /** Amounts for a volume of germination medium. */
+    @Schema(name = "GerminationMedium")
+    record Medium(
+            BigDecimal volumeMl,
+            BigDecimal sucroseG,
+            BigDecimal agarG,
+            BigDecimal boricAcidMg,
+            BigDecimal calciumNitrateMg,
+            BigDecimal magnesiumSulfateMg,
+            BigDecimal potassiumNitrateMg) {}
+
+    Medium medium(BigDecimal volumeMl) {
+        GerminationMedium m = new GerminationMedium(Given.required("volumeMl", volumeMl));
+        return new Medium(
+                m.volumeMl(),
+                m.sucroseG(),
+                m.agarG(),
+                m.boricAcidMg(),
+                m.calciumNitrateMg(),
+                m.magnesiumSulfateMg(),
+                m.potassiumNitrateMg());
+    }
+
+    /** A suspension as it is asked for; what is left out is the crop sheet's. */
+    @Schema(name = "SuspensionRequest")
+    record Ask(
+            String crop,
+            @Schema(description = OPTIONAL) Integer fruits,
+            @Schema(description = OPTIONAL) BigDecimal volumeMl,
+            @Schema(description = OPTIONAL) BigDecimal sugarPercent,
+            @Schema(description = OPTIONAL) BigDecimal pollenMgPerMl,
+            @Schema(description = OPTIONAL) BigDecimal doseMl,
+            @Schema(description = OPTIONAL) BigDecimal wastePercent) {}
+
+    /** What to weigh in and how far it goes. */
+    @Schema(name = "Suspension")
+    record Mixture(
+            BigDecimal volumeMl,
+            BigDecimal sugarPercent,
+            BigDecimal sugarG,
+            BigDecimal pollenMgPerMl,
+            BigDecimal pollenMg,
+            BigDecimal doseMl,
+            BigDecimal wastePercent,
+            int doses,
+            BigDecimal keepsHours,
+            List<String> notes) {}
+
+    @Transactional(readOnly = true)
+    public Mixture suspension(Caller caller, Ask ask) {
+        CropSheet sheet = crops.require(caller, "crop", Given.required("crop", ask.crop()));
+        SuspensionHabit habit = sheet.pollen()
+                .suspension()
+                .orElseThrow(() -> new InvalidInputException(
+                        "crop", "is " + sheet.name() + ", whose pollen is not floated in water by growers."));
+        BigDecimal sugar = or(ask.sugarPercent(), habit.sugarPercent());
+        BigDecimal pollen = or(ask.pollenMgPerMl(), habit.pollenMgPerMl());
+        BigDecimal dose = or(ask.doseMl(), habit.doseMl());
+        BigDecimal waste = ask.wastePercent() == null
+                ? decimal(habit.waste())
+                : ask.wastePercent().movePointLeft(2);
+        if ((ask.fruits() == null) == (ask.volumeMl() == null)) {
+            throw new InvalidInputException("fruits", "or volume: give one of the two.");
+        }
+        Suspension made = ask.fruits() == null
+                ? new Suspension(ask.volumeMl(), sugar, pollen, dose, waste)
+                : Suspension.forFruits(
+                        Require.within("fruits", ask.fruits(), 1, 1_000_000), dose, waste, STEP_ML, sugar, pollen);
+        return new Mixture(
+                made.volumeMl(),
+                sugar,
+                made.sugarG(),
+                pollen,
+                made.pollenMg(),
+                dose,
+                waste.movePointRight(2),
+                made.doses(),
+                decimal(habit.keepsHours()),
+                habit.notes());
+    }
+
+    private static BigDecimal or(BigDecimal given, Sourced usual) {
+        return given == null ? decimal(usual) : given;
+    }
+
+    private static BigDecimal decimal(Sourced number) {
+        return BigDecimal.valueOf(number.value()).stripTrailingZeros();
+    }
+
+    /** Whether a fig can take pollen, and by which window. */
+    @Schema(name = "FigSizeAnswer")
+    record Fig(FigSize size, double rightFromMm, double lateFromMm, boolean ofVariety) {}
+
+    @Transactional(readOnly = true)
+    public Fig figSize(Caller caller, UUID varietyId, double diameterMm, FigSize.Eye eye) {
+        VarietyView variety = orchards.variety(caller, varietyId);
+        Optional<SuspensionHabit.SizeWindow> usual =
+                crops.of(caller, variety.crop()).pollen().suspension().flatMap(SuspensionHabit::sizeWindow);
+        if (usual.isEmpty()) {
+            throw new InvalidInputException("varietyId", "is " + variety.name() + ", which is no fig.");
+        }
+        Breeding b = variety.breeding();
+        boolean own = b.figRightFromMm() != null;
+        SuspensionHabit.SizeWindow window = own
+                ? new SuspensionHabit.SizeWindow(
+                        Sourced.practice(b.figRightFromMm()), Sourced.practice(b.figLateFromMm()))
+                : usual.get();
+        return new Fig(
+                FigSize.of(diameterMm, eye, window),
+                window.rightFromMm().value(),
+                window.lateFromMm().value(),
+                own);
+    }
+}

@@ -1,0 +1,97 @@
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { serve, show } from '../test/screen';
+import { Mates } from './Mates';
+import { Wishes } from './Wishes';
+
+const party = (varietyId: string, name: string): Schemas['MatesParty'] => ({
+  varietyId,
+  name,
+  crop: 'apple',
+  trees: 1,
+  doses: 0,
+  alleles: 'S1 S2',
+});
+const parties = [party('e', 'Ember'), party('h', 'Harrow')];
+const yes = { verdict: 'YES' as const, worth: 1, why: 'No S allele is rejected.' };
+const no = { verdict: 'NO' as const, worth: 0, why: 'Both S alleles are shared.' };
+
+const pair: Schemas['MatesPair'] = {
+  motherId: 'e',
+  mother: 'Ember',
+  fatherId: 'h',
+  father: 'Harrow',
+  answer: yes,
+  reciprocal: no,
+  inbreeding: 0.125,
+  kin: 'Seedlings would be inbred by 12.5 %.',
+  bloom: { way: 'KEEP', keepDays: 12 },
+  flowers: 40,
+  taken: 18,
+  jars: [],
+};
+
+describe('mates', () => {
+  it('answers a pressed cell with its reason, the reciprocal, kin, bloom and results, and plans the cross', async () => {
+    const sent = serve({
+      'GET /api/mates': {
+        groups: [{ name: 'Apple', mothers: parties, fathers: parties, cells: ['NY', 'NU'] }],
+      },
+      'GET /api/mates/pair': pair,
+      'GET /api/trees': [],
+      'PUT /api/wishes/*': { mother: 'Ember', father: 'Harrow', version: 0 },
+    });
+    show(<Mates />);
+    expect(await screen.findByText('1 fit, 2 do not, 1 unknown')).toBeVisible();
+    await userEvent.click(screen.getByLabelText('Harrow on Ember: yes'));
+
+    expect(await screen.findByText('No S allele is rejected.')).toBeVisible();
+    expect(screen.getByText('Both S alleles are shared.')).toBeVisible();
+    expect(screen.getByText(/must be kept 12 days/)).toBeVisible();
+    expect(screen.getByText(/18 of 40 flowers of this cross took/)).toBeVisible();
+    await userEvent.click(screen.getByText('Plan it'));
+    await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/mates/wishes'));
+    expect(sent[0]!.body).toEqual({ motherId: 'e', fatherId: 'h', flowers: 20 });
+  });
+
+  it('says when to collect, how to keep and how much to set aside', async () => {
+    const keeping = { first: 0.7, firstLow: 0.6, firstHigh: 0.8, lastLow: 0.5, lastHigh: 0.7 };
+    serve({
+      'GET /api/wishes': [
+        {
+          id: 'w',
+          motherId: 'e',
+          mother: 'Ember',
+          fatherId: 'h',
+          father: 'Harrow',
+          flowers: 40,
+          note: '',
+          answer: yes,
+          missing: '',
+          jars: [],
+          version: 0,
+          bridge: {
+            way: 'KEEP',
+            collectFrom: '2026-09-09',
+            collectUntil: '2026-09-12',
+            useFrom: '2026-09-26',
+            useUntil: '2026-10-03',
+            days: 14,
+            choices: [
+              { ...keeping, storage: 'FREEZER', last: 0.6, useful: true, doses: 57, gather: 18 },
+              { ...keeping, storage: 'ROOM', last: 0.01, useful: false },
+            ],
+          },
+        },
+      ],
+    });
+    show(<Wishes />);
+    const plan = await screen.findByText(
+      /Collect Harrow from Wed 9 Sept? to Sat 12 Sept?: gather 18 flowers/,
+    );
+    expect(plan).toHaveTextContent('then freezer. Set aside 57 doses for 40 flowers of Ember');
+    expect(screen.getByText('no use')).toBeVisible();
+  });
+});

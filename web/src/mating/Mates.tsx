@@ -1,0 +1,195 @@
+import { Select } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Schemas } from '../kit/api';
+import { flowers, percent } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { plural, said } from '../kit/time';
+import { Grain, Verdict, VERDICTS } from '../kit/Verdict';
+import { lotWords } from '../pollen/lot-words';
+import { MatesTabs } from './MatesTabs';
+import { PairCard } from './PairCard';
+import { answerOf, mateSentence } from './mate-words';
+import classes from './Mates.module.css';
+
+interface Chosen {
+  mother: string;
+  father: string;
+}
+
+function Matrix({
+  group,
+  chosen,
+  choose,
+}: {
+  group: Schemas['MatesGroup'];
+  chosen: Chosen | undefined;
+  choose: (c: Chosen) => void;
+}) {
+  return (
+    <section className="card">
+      <header>
+        <h2>{group.name}</h2>
+        <span className="small soft">{mateSentence(group)}</span>
+      </header>
+      <div className="scroll">
+        <table className={classes.matrix}>
+          <thead>
+            <tr>
+              <th scope="col" className={classes.corner}>
+                seed parent ↓ pollen →
+              </th>
+              {group.fathers.map((f) => (
+                <th key={f.varietyId} scope="col">
+                  <div>
+                    {f.name}
+                    <span>{f.doses > 0 ? plural(f.doses, 'dose') : f.alleles || '\u00a0'}</span>
+                  </div>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {group.mothers.map((m, row) => (
+              <tr key={m.varietyId}>
+                <th scope="row">
+                  {m.name}
+                  <span>
+                    {plural(m.trees, 'tree')}
+                    {m.alleles && ` · ${m.alleles}`}
+                  </span>
+                </th>
+                {group.fathers.map((f, column) => {
+                  const verdict = answerOf(group.cells[row]![column]!);
+                  const pressed = chosen?.mother === m.varietyId && chosen.father === f.varietyId;
+                  return (
+                    <td key={f.varietyId}>
+                      <button
+                        type="button"
+                        className={`${classes.cell} ${classes[verdict.toLowerCase()]}`}
+                        aria-pressed={pressed}
+                        aria-label={`${f.name} on ${m.name}: ${VERDICTS[verdict]}`}
+                        onClick={() => choose({ mother: m.varietyId, father: f.varietyId })}
+                      >
+                        <Grain of={verdict} size={20} />
+                      </button>
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+function Servers({ tree }: { tree: string }) {
+  const { now, zone } = useHere();
+  const servers = useQuery(queries.servers(tree));
+  return (
+    <Loaded of={servers}>
+      {(s) => (
+        <div className="stack">
+          {s.jars.length === 0 && s.trees.length === 0 && (
+            <p className="soft">Nothing on the shelf and no tree with pollen this week could serve it.</p>
+          )}
+          {s.jars.map((j) => (
+            <div key={j.lot.id} className={classes.server}>
+              <Verdict of={j.answer.verdict} />
+              <div>
+                <Link to={`/pollen/jar/${j.lot.id}`}>
+                  <b>{j.lot.code}</b>
+                </Link>{' '}
+                {j.lot.varietyName}: {plural(j.lot.dosesLeft, 'dose')}, {percent(j.lot.viability.share)}{' '}
+                alive, {lotWords(j.lot, now, zone)}
+                <div className="small soft">{j.answer.why}</div>
+              </div>
+            </div>
+          ))}
+          {s.trees.map((t) => (
+            <div key={t.treeId} className={classes.server}>
+              <Verdict of={t.answer.verdict} />
+              <div>
+                <b>{t.tree}</b> {t.variety}: {flowers(t.most)} giving pollen{' '}
+                {said(new Date(t.mostAt), now, zone)}
+                <div className="small soft">{t.answer.why}</div>
+              </div>
+            </div>
+          ))}
+        </div>
+      )}
+    </Loaded>
+  );
+}
+
+/** "Who can serve this tree this week?" */
+function ForTree() {
+  const trees = useQuery(queries.trees());
+  const [tree, setTree] = useState<string | null>(null);
+  return (
+    <section className="card">
+      <header>
+        <h2>Who can serve this tree this week?</h2>
+      </header>
+      <Select
+        aria-label="Tree"
+        placeholder="choose a tree"
+        data={(trees.data ?? []).map((t) => ({ value: t.id, label: `${t.name} (${t.varietyName})` }))}
+        value={tree}
+        onChange={setTree}
+        searchable
+        mb={12}
+      />
+      {tree && <Servers tree={tree} />}
+    </section>
+  );
+}
+
+/** Seed parents against pollen parents. */
+export function Mates() {
+  const mates = useQuery(queries.mates());
+  const [chosen, setChosen] = useState<Chosen>();
+  return (
+    <>
+      <MatesTabs />
+      <h1>Mates: whose pollen sets fruit on whom</h1>
+      <Loaded of={mates}>
+        {(m) =>
+          m.groups.length === 0 ? (
+            <Empty title="No variety yet">Add varieties under Orchard; then this shows who fits whom.</Empty>
+          ) : (
+            <div className={classes.columns}>
+              <div className="stack">
+                <p className="small line" style={{ gap: 18 }}>
+                  {(['YES', 'PARTLY', 'NO', 'UNKNOWN'] as const).map((v) => (
+                    <Verdict key={v} of={v} />
+                  ))}
+                  <span className="soft">Press a cell to ask why.</span>
+                </p>
+                {m.groups.map((g) => (
+                  <Matrix key={g.name} group={g} chosen={chosen} choose={setChosen} />
+                ))}
+              </div>
+              <div className={`stack ${classes.side}`}>
+                {chosen ? (
+                  <PairCard mother={chosen.mother} father={chosen.father} />
+                ) : (
+                  <section className="card soft">
+                    Press a cell: here stands why, what seedlings would be, whether the blooms meet, and what
+                    your own fruit says.
+                  </section>
+                )}
+                <ForTree />
+              </div>
+            </div>
+          )
+        }
+      </Loaded>
+    </>
+  );
+}

@@ -1,0 +1,118 @@
+import { Button, NumberInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { percent } from '../kit/numbers';
+import { queries } from '../kit/queries';
+import { Loaded } from '../kit/States';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { Verdict } from '../kit/Verdict';
+import { bloomWords } from './mate-words';
+
+function Wish({ pair }: { pair: Schemas['MatesPair'] }) {
+  const navigate = useNavigate();
+  const [id] = useState(newId);
+  const [flowers, setFlowers] = useState<number | string>(20);
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/wishes/{id}', {
+          params: { path: { id } },
+          body: { motherId: pair.motherId, fatherId: pair.fatherId, flowers: Number(flowers) },
+        }),
+      ),
+    ['flowers', 'fatherId'],
+    (wish) => {
+      doneWithUndo(`${wish.father} on ${wish.mother} is wanted.`, () =>
+        answer(
+          api.POST('/api/wishes/{id}/void', {
+            params: { path: { id } },
+            body: { version: wish.version, reason: 'undone right after saving' },
+          }),
+        ),
+      );
+      void navigate('/mates/wishes');
+    },
+  );
+  return (
+    <form
+      className="line"
+      style={{ alignItems: 'flex-end' }}
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <NumberInput
+        label="Flowers wanted of this cross"
+        min={1}
+        value={flowers}
+        onChange={setFlowers}
+        w={200}
+        error={form.errorFor('flowers', 'Flowers') ?? form.errorFor('fatherId', 'The pollen parent')}
+      />
+      <Button type="submit" variant="outline" loading={form.busy}>
+        Plan it
+      </Button>
+      {form.general && <p className="warn">{form.general}</p>}
+    </form>
+  );
+}
+
+/** One cross: the answer, why, and what else is known. */
+export function PairCard({ mother, father }: { mother: string; father: string }) {
+  const pair = useQuery(queries.pair(mother, father));
+  return (
+    <Loaded of={pair}>
+      {(p) => (
+        <section className="card stack" aria-live="polite">
+          <header style={{ margin: 0 }}>
+            <h2>
+              {p.father} on {p.mother}
+            </h2>
+            <Verdict of={p.answer.verdict} />
+          </header>
+          <p>
+            {p.answer.why}
+            {p.answer.worth > 0 && p.answer.worth < 1 && (
+              <span className="soft"> Counted as {percent(p.answer.worth)} of pollen that fits fully.</span>
+            )}
+          </p>
+          {p.motherId !== p.fatherId && (
+            <p className="small">
+              The other way round, {p.mother} on {p.father}: <Verdict of={p.reciprocal.verdict} />.{' '}
+              <span className="soft">{p.reciprocal.why}</span>
+            </p>
+          )}
+          <p className="small">{p.kin}</p>
+          <p className="small">
+            {p.bloom
+              ? bloomWords(p.bloom)
+              : 'Their blooming days are not known for both; write them down under Bloom.'}
+          </p>
+          <p className="small">
+            {p.flowers === 0
+              ? 'No fruit of this cross has been checked here yet.'
+              : `Here ${p.taken} of ${plural(p.flowers, 'flower')} of this cross took.`}
+          </p>
+          {p.jars.length > 0 && (
+            <p className="small">
+              On the shelf:{' '}
+              {p.jars.map((j, i) => (
+                <span key={j.id}>
+                  {i > 0 && ', '}
+                  <Link to={`/pollen/jar/${j.id}`}>{j.code}</Link> ({plural(j.dosesLeft, 'dose')})
+                </span>
+              ))}
+            </p>
+          )}
+          {p.answer.verdict !== 'NO' && <Wish key={mother + father} pair={p} />}
+        </section>
+      )}
+    </Loaded>
+  );
+}

@@ -1,0 +1,145 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { percent, percentRange } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { calendarDay, plural, shortDay } from '../kit/time';
+import { useSubmit } from '../kit/use-submit';
+import { Verdict } from '../kit/Verdict';
+import { STORAGE } from '../pollen/lot-words';
+import { bloomWords } from './mate-words';
+import { MatesTabs } from './MatesTabs';
+
+type Wish = Schemas['CrossWish'];
+
+function planWords(wish: Wish): string | undefined {
+  const b = wish.bridge;
+  const best = b?.choices.find((c) => c.doses !== undefined);
+  if (!b || b.choices.length === 0) return undefined;
+  if (!best)
+    return `No keeping carries pollen over ${plural(b.days, 'day')}: nothing worth using would be left. Look for pollen from elsewhere.`;
+  return (
+    `Collect ${wish.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}: gather ${plural(best.gather!, 'flower')}. ` +
+    `Dry, then ${STORAGE[best.storage]}. Set aside ${plural(best.doses!, 'dose')} for ${plural(wish.flowers, 'flower')} ` +
+    `of ${wish.mother} from ${calendarDay(b.useFrom!)} to ${calendarDay(b.useUntil!)}.`
+  );
+}
+
+function Choices({ bridge }: { bridge: Schemas['SeasonBridge'] }) {
+  return (
+    <div className="scroll">
+      <table className="plain">
+        <thead>
+          <tr>
+            <th>Kept</th>
+            <th className="num">Alive on her first day</th>
+            <th className="num">on her last</th>
+            <th className="num">Doses</th>
+            <th className="num">Flowers to gather</th>
+          </tr>
+        </thead>
+        <tbody>
+          {bridge.choices.map((c) => (
+            <tr key={c.storage}>
+              <td>{STORAGE[c.storage]}</td>
+              <td className="num">
+                {percent(c.first)} <span className="small soft">{percentRange(c.firstLow, c.firstHigh)}</span>
+              </td>
+              <td className="num">
+                {percent(c.last)} <span className="small soft">{percentRange(c.lastLow, c.lastHigh)}</span>
+              </td>
+              <td className="num">{c.doses ?? 'no use'}</td>
+              <td className="num">{c.gather ?? '–'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function WishCard({ wish }: { wish: Wish }) {
+  const { zone } = useHere();
+  const remove = useSubmit(
+    () =>
+      answer(
+        api.POST('/api/wishes/{id}/void', {
+          params: { path: { id: wish.id } },
+          body: { version: wish.version, reason: 'no longer wanted' },
+        }),
+      ),
+    [],
+    () => undefined,
+  );
+  const plan = planWords(wish);
+  return (
+    <section className="card stack">
+      <header style={{ margin: 0 }}>
+        <h2>
+          {wish.father} on {wish.mother}
+        </h2>
+        <Verdict of={wish.answer.verdict} />
+        <span className="soft">{plural(wish.flowers, 'flower')}</span>
+        <Button size="compact-sm" variant="subtle" ml="auto" onClick={() => remove.submit(undefined)}>
+          No longer wanted
+        </Button>
+      </header>
+      <p className="small soft">{wish.answer.why}</p>
+      {wish.bridge ? (
+        <p>{bloomWords(wish.bridge)}</p>
+      ) : (
+        <p>
+          The blooming days of {wish.missing} are not known yet.{' '}
+          <Link to="/bloom/season">Write down past seasons</Link>, then the plan stands here.
+        </p>
+      )}
+      {plan && <p className="note">{plan}</p>}
+      {wish.bridge && wish.bridge.choices.length > 0 && <Choices bridge={wish.bridge} />}
+      {wish.jars.map((j) => (
+        <p key={j.lot.id} className="small">
+          <Link to={`/pollen/jar/${j.lot.id}`}>
+            <b>{j.lot.code}</b>
+          </Link>{' '}
+          of {shortDay(new Date(j.lot.collectedAt), zone)}: {plural(j.lot.dosesLeft, 'dose')}; on{' '}
+          {shortDay(new Date(j.at), zone)} {percent(j.share)} should be alive (likely{' '}
+          {percentRange(j.low, j.high)}), {j.useful ? 'worth using' : 'no longer worth using'}.
+        </p>
+      ))}
+      {wish.jars.length === 0 && <p className="small soft">No pollen of {wish.father} is on the shelf.</p>}
+      {remove.general && <p className="warn">{remove.general}</p>}
+    </section>
+  );
+}
+
+/** Crosses wanted, and how pollen gets from his season to hers. */
+export function Wishes() {
+  const wishes = useQuery(queries.wishes());
+  return (
+    <>
+      <MatesTabs />
+      <h1>Crosses wanted, and how the pollen gets there</h1>
+      <Loaded of={wishes}>
+        {(all) =>
+          all.length === 0 ? (
+            <Empty
+              title="No cross is wanted yet"
+              action={
+                <Button component={Link} to="/mates">
+                  Choose one
+                </Button>
+              }
+            >
+              Press a cell under “Who fits whom” and say how many flowers. If he flowers before her, the plan
+              says what to collect when, and how to keep it until her days.
+            </Empty>
+          ) : (
+            all.map((w) => <WishCard key={w.id} wish={w} />)
+          )
+        }
+      </Loaded>
+    </>
+  );
+}

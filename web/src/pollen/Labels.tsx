@@ -1,0 +1,204 @@
+import { Button, NumberInput, SegmentedControl, Select } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { dayAndClock, plural } from '../kit/time';
+import { useSubmit } from '../kit/use-submit';
+import { inUseOrder } from './lot-words';
+import { PollenTabs } from './PollenTabs';
+import classes from './Labels.module.css';
+
+type Grid = Schemas['LabelsRequest']['grid'];
+type Kind = Schemas['LabelsRequest']['kind'];
+
+const GRIDS: Record<Grid, string> = {
+  A4_3_BY_7: 'A4, 3 × 7: 63.5 × 38.1 mm',
+  A4_5_BY_13: 'A4, 5 × 13: 38.1 × 21.2 mm',
+  LETTER_3_BY_10: 'Letter, 3 × 10: 2⅝ × 1 in',
+  LETTER_2_BY_5: 'Letter, 2 × 5: 4 × 2 in',
+  ONE_UP: 'one to a page: 62 × 29 mm',
+};
+
+function Shortened({ lines }: { lines: Schemas['ShortenedLine'][] }) {
+  if (lines.length === 0) return null;
+  return (
+    <div className="note bad small" role="alert">
+      Shortened, as it does not fit; choose a larger label to have it whole:
+      {lines.map((l) => (
+        <div key={l.code + l.line}>
+          <b>{l.code}</b>: {l.line} → {l.printed || 'left out'}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function pdfOf(sheet: Schemas['LabelSheet']): string {
+  const bytes = Uint8Array.from(atob(sheet.pdf), (c) => c.charCodeAt(0));
+  return URL.createObjectURL(new Blob([bytes], { type: 'application/pdf' }));
+}
+
+/** What came out of the printer that ships. */
+function Printed() {
+  const { zone } = useHere();
+  const { data: printed = [] } = useQuery(queries.printed());
+  return (
+    <section className="card">
+      <header>
+        <h2>Label printer</h2>
+      </header>
+      {printed.length === 0 ? (
+        <p className="soft small">
+          A stand-in for a small label printer: what you send it comes out here, as it would on the roll.
+        </p>
+      ) : (
+        <div className={classes.roll}>
+          {printed.map((p, i) => (
+            <figure key={i}>
+              <img src={`data:image/png;base64,${p.png}`} alt={`label ${i + 1} that came out`} />
+              <figcaption className="small soft">{dayAndClock(new Date(p.at), zone)}</figcaption>
+            </figure>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string | null }) {
+  const [copies, setCopies] = useState<Record<string, number | string>>(first ? { [first]: 1 } : {});
+  const [grid, setGrid] = useState<Grid>('A4_3_BY_7');
+  const [kind, setKind] = useState<Kind>('JAR');
+  const [skip, setSkip] = useState<number | string>(0);
+  const [made, setMade] = useState<{ sheet: Schemas['LabelSheet']; url: string }>();
+  const chosen = lots
+    .map((l) => ({ lotId: l.id, copies: Number(copies[l.id] || 0) }))
+    .filter((c) => c.copies > 0);
+  const all = chosen.reduce((n, c) => n + c.copies, 0);
+  const body: Schemas['LabelsRequest'] = { grid, kind, lots: chosen, skip: Number(skip) || 0 };
+  const form = useSubmit(
+    () => answer(api.POST('/api/labels', { body })),
+    ['skip'],
+    (sheet) => {
+      if (made) URL.revokeObjectURL(made.url);
+      setMade({ sheet, url: pdfOf(sheet) });
+    },
+  );
+  const print = useSubmit(
+    () => answer(api.POST('/api/printer', { body })),
+    [],
+    () => undefined,
+  );
+  return (
+    <div className={classes.columns}>
+      <form
+        className="card stack"
+        onSubmit={(e) => {
+          e.preventDefault();
+          form.submit(undefined);
+        }}
+      >
+        <div>
+          <b>Labels for each jar</b>
+          {lots.map((l) => (
+            <div key={l.id} className={classes.lot}>
+              <span>
+                <b>{l.code}</b> {l.varietyName}
+              </span>
+              <NumberInput
+                aria-label={`Labels of ${l.code}`}
+                placeholder="0"
+                min={0}
+                max={500}
+                w={90}
+                value={copies[l.id] ?? ''}
+                onChange={(v) => setCopies((c) => ({ ...c, [l.id]: v }))}
+              />
+            </div>
+          ))}
+        </div>
+        <SegmentedControl
+          aria-label="Kind of label"
+          data={[
+            { value: 'JAR', label: 'jar' },
+            { value: 'BAG', label: 'bag' },
+            { value: 'TAG', label: 'tag' },
+          ]}
+          value={kind}
+          onChange={(v) => setKind(v)}
+        />
+        <div className="form">
+          <div className="two">
+            <Select
+              label="Sheet"
+              data={(Object.keys(GRIDS) as Grid[]).map((value) => ({ value, label: GRIDS[value] }))}
+              value={grid}
+              onChange={(v) => setGrid(v as Grid)}
+              allowDeselect={false}
+            />
+            <NumberInput
+              label="Labels already used on it"
+              min={0}
+              value={skip}
+              onChange={setSkip}
+              error={form.errorFor('skip', 'Used labels')}
+            />
+          </div>
+        </div>
+        {(form.general ?? print.general) && (
+          <p className="note bad" role="alert">
+            {form.general ?? print.general}
+          </p>
+        )}
+        <div className="line">
+          <Button type="submit" loading={form.busy} disabled={all === 0}>
+            {all === 0 ? 'Choose labels' : `Make ${plural(all, 'label')}`}
+          </Button>
+          <Button
+            variant="outline"
+            disabled={all === 0}
+            loading={print.busy}
+            onClick={() => print.submit(undefined)}
+          >
+            Send to the label printer
+          </Button>
+        </div>
+        {made && (
+          <div className="stack">
+            <Shortened lines={made.sheet.shortened} />
+            <a href={made.url} download="pollen-labels.pdf">
+              Save the PDF: {plural(made.sheet.labels, 'label')}
+            </a>
+            <iframe title="The sheet of labels" src={made.url} className={classes.preview} />
+          </div>
+        )}
+      </form>
+      <Printed />
+    </div>
+  );
+}
+
+/** Labels for jars, bags and tags. */
+export function Labels() {
+  const lots = useQuery(queries.lots());
+  const [search] = useSearchParams();
+  return (
+    <>
+      <PollenTabs />
+      <h1>Labels: a lot without one is no lot</h1>
+      <Loaded of={lots}>
+        {(all) =>
+          all.length === 0 ? (
+            <Empty title="No jar yet">Collect pollen first; then its label can be printed.</Empty>
+          ) : (
+            <LabelForm lots={inUseOrder(all)} first={search.get('lot')} />
+          )
+        }
+      </Loaded>
+    </>
+  );
+}

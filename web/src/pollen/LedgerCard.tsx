@@ -1,0 +1,158 @@
+import { Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { useHere } from '../kit/orchard-context';
+import { dayAndClock, plural } from '../kit/time';
+import { useSubmit } from '../kit/use-submit';
+import { doneWithUndo } from '../kit/undo';
+
+type Line = Schemas['LedgerLine'];
+
+const SAID: Record<Line['kind'], string> = {
+  DRAWN: 'put on flowers',
+  RETURNED: 'back from a round that was taken back',
+  TAKEN: 'taken out',
+  BROUGHT_BACK: 'brought back',
+  SPILLED: 'spilled',
+  DISCARDED: 'thrown away',
+  POURED_OUT: 'poured into',
+  POURED_BACK: 'poured back from',
+  UNDONE: 'undone',
+};
+const BY_HAND = ['TAKEN', 'BROUGHT_BACK', 'SPILLED', 'DISCARDED'] as const;
+
+const undo = (lot: string, id: string) =>
+  answer(api.POST('/api/lots/{lot}/lines/{id}/undo', { params: { path: { lot, id } } }));
+
+function LineForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }) {
+  const { now } = useHere();
+  const [id] = useState(newId);
+  const [kind, setKind] = useState<Line['kind']>('SPILLED');
+  const [doses, setDoses] = useState<number | string>('');
+  const [note, setNote] = useState('');
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/lots/{lot}/lines/{id}', {
+          params: { path: { lot: lot.id, id } },
+          body: { kind, doses: Number(doses), at: now.toISOString(), ...(note && { note }) },
+        }),
+      ),
+    ['doses', 'note'],
+    () => {
+      doneWithUndo(`${plural(Number(doses), 'dose')} ${SAID[kind]}.`, () => undo(lot.id, id));
+      close();
+    },
+  );
+  return (
+    <form
+      className="line"
+      style={{ alignItems: 'flex-start' }}
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <Select
+        label="What happened"
+        data={BY_HAND.map((value) => ({ value, label: SAID[value] }))}
+        value={kind}
+        onChange={(v) => setKind(v as Line['kind'])}
+        allowDeselect={false}
+        w={170}
+      />
+      <NumberInput
+        label="Doses"
+        min={1}
+        w={110}
+        value={doses}
+        onChange={setDoses}
+        error={form.errorFor('doses', 'Doses')}
+        data-autofocus
+      />
+      <TextInput
+        label="Note"
+        value={note}
+        onChange={(e) => setNote(e.currentTarget.value)}
+        error={form.errorFor('note', 'Note')}
+      />
+      <div className="line" style={{ marginTop: 25 }}>
+        <Button type="submit" loading={form.busy} disabled={doses === ''}>
+          Write it down
+        </Button>
+        <Button variant="subtle" onClick={close}>
+          Cancel
+        </Button>
+      </div>
+      {form.general && <p className="note bad">{form.general}</p>}
+    </form>
+  );
+}
+
+/** What went in and out of a jar: it always adds up. */
+export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
+  const { zone } = useHere();
+  const [adding, setAdding] = useState(false);
+  const lot = story.lot;
+  const takeBack = useSubmit(
+    (id: string) => undo(lot.id, id),
+    [],
+    () => undefined,
+  );
+  return (
+    <section className="card">
+      <header>
+        <h2>Doses in and out</h2>
+        {!adding && (
+          <Button size="sm" variant="outline" ml="auto" onClick={() => setAdding(true)}>
+            Spilled, taken, thrown away
+          </Button>
+        )}
+      </header>
+      {adding && <LineForm lot={lot} close={() => setAdding(false)} />}
+      <div className="scroll">
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>When</th>
+              <th>What</th>
+              <th className="num">Doses</th>
+              <th className="num">Left</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {story.lines.map((l, i) => (
+              <tr key={i} style={l.undone ? { textDecoration: 'line-through', opacity: 0.7 } : undefined}>
+                <td style={{ whiteSpace: 'nowrap' }}>{dayAndClock(new Date(l.at), zone)}</td>
+                <td>
+                  {SAID[l.kind]} {l.otherLot && <Link to={`/l/${l.otherLot}`}>{l.otherLot}</Link>}{' '}
+                  <span className="small soft">{l.note}</span>
+                </td>
+                <td className="num">{l.change > 0 ? `+${l.change}` : `−${-l.change}`}</td>
+                <td className="num">{l.left}</td>
+                <td className="num">
+                  {l.id && !l.undone && (
+                    <Button size="compact-sm" variant="subtle" onClick={() => takeBack.submit(l.id!)}>
+                      Undo
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+            <tr>
+              <td style={{ whiteSpace: 'nowrap' }}>{dayAndClock(new Date(lot.collectedAt), zone)}</td>
+              <td>{lot.parts.length > 0 ? 'poured in' : 'collected'}</td>
+              <td className="num">+{lot.dosesCollected}</td>
+              <td className="num">{lot.dosesCollected}</td>
+              <td />
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      {takeBack.general && <p className="warn">{takeBack.general}</p>}
+    </section>
+  );
+}

@@ -1,0 +1,250 @@
+import { Button, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { percent } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { dayAndClock, plural } from '../kit/time';
+import { TimeField } from '../kit/TimeField';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+
+interface View {
+  grains: number | string;
+  tubes: number | string;
+}
+
+function testWords(t: Schemas['PollenTest']): string {
+  const fresh = t.freshSeen > 0 ? `; with fresh pollen ${t.freshAlive} of ${t.freshSeen}` : '';
+  return t.germination
+    ? `${t.alive} of ${plural(t.seen, 'grain')} with a tube, in ${plural(t.fields, 'field')} of view`
+    : `${t.alive} of ${plural(t.seen, 'flower')} took${fresh}`;
+}
+
+function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }) {
+  const { now } = useHere();
+  const [id] = useState(newId);
+  const [kind, setKind] = useState('grains');
+  const [fields, setFields] = useState<View[]>([{ grains: '', tubes: '' }]);
+  const [flowers, setFlowers] = useState<number | string>('');
+  const [taken, setTaken] = useState<number | string>('');
+  const [freshFlowers, setFreshFlowers] = useState<number | string>('');
+  const [freshTaken, setFreshTaken] = useState<number | string>('');
+  const [ownTime, setOwnTime] = useState<Date>();
+  const [note, setNote] = useState('');
+  const at = ownTime ?? now;
+  const counted = fields.filter((f) => f.grains !== '');
+  const grains = counted.reduce((n, f) => n + Number(f.grains), 0);
+  const tubes = counted.reduce((n, f) => n + Number(f.tubes), 0);
+  const onMedium = kind === 'grains';
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/lots/{lot}/tests/{id}', {
+          params: { path: { lot: lot.id, id } },
+          body: {
+            at: at.toISOString(),
+            ...(note && { note }),
+            ...(onMedium
+              ? { fields: counted.map((f) => ({ grains: Number(f.grains), tubes: Number(f.tubes) })) }
+              : {
+                  flowers: Number(flowers),
+                  taken: Number(taken),
+                  ...(freshFlowers !== '' && {
+                    freshFlowers: Number(freshFlowers),
+                    freshTaken: Number(freshTaken),
+                  }),
+                }),
+          },
+        }),
+      ),
+    ['at', 'flowers', 'taken', 'freshFlowers', 'freshTaken', 'note'],
+    (after) => {
+      doneWithUndo(`${lot.code} tested: ${percent(after.lot.viability.share)} alive.`, () =>
+        answer(
+          api.POST('/api/lots/{lot}/tests/{id}/void', {
+            params: { path: { lot: lot.id, id } },
+            body: { version: 0, reason: 'undone right after saving' },
+          }),
+        ),
+      );
+      close();
+    },
+  );
+  const change = (i: number, part: Partial<View>) =>
+    setFields((all) => all.map((f, k) => (k === i ? { ...f, ...part } : f)));
+  return (
+    <form
+      className="stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <SegmentedControl
+        aria-label="Kind of test"
+        data={[
+          { value: 'grains', label: 'Grains on a medium' },
+          { value: 'flowers', label: 'Spare flowers' },
+        ]}
+        value={kind}
+        onChange={setKind}
+      />
+      {onMedium ? (
+        <div>
+          <p className="small soft">
+            A tube counts when it is at least as long as the grain is wide. Count several fields of view:
+            grains lie in clumps.
+          </p>
+          {fields.map((f, i) => (
+            <div key={i} className="line" style={{ marginTop: 8 }}>
+              <span style={{ width: 62 }}>field {i + 1}</span>
+              <NumberInput
+                aria-label={`Grains in field ${i + 1}`}
+                placeholder="grains"
+                min={0}
+                w={110}
+                value={f.grains}
+                onChange={(v) => change(i, { grains: v })}
+              />
+              <NumberInput
+                aria-label={`Tubes in field ${i + 1}`}
+                placeholder="with tube"
+                min={0}
+                w={110}
+                value={f.tubes}
+                onChange={(v) => change(i, { tubes: v })}
+              />
+              {form.problems
+                .filter((p) => p.field.startsWith(`fields[${i}]`))
+                .map((p) => (
+                  <span key={p.field} className="warn small">
+                    {p.message}
+                  </span>
+                ))}
+            </div>
+          ))}
+          <div className="line" style={{ marginTop: 8 }}>
+            <Button
+              size="compact-md"
+              variant="outline"
+              onClick={() => setFields((all) => [...all, { grains: '', tubes: '' }])}
+            >
+              One more field
+            </Button>
+            {grains > 0 && (
+              <span className="small">
+                {tubes} of {grains}: {percent(tubes / grains)}
+              </span>
+            )}
+          </div>
+        </div>
+      ) : (
+        <div className="form">
+          <div className="two">
+            <NumberInput
+              label="Flowers done with it"
+              min={1}
+              value={flowers}
+              onChange={setFlowers}
+              error={form.errorFor('flowers', 'Flowers')}
+            />
+            <NumberInput
+              label="of them took"
+              min={0}
+              value={taken}
+              onChange={setTaken}
+              error={form.errorFor('taken', 'Taken')}
+            />
+            <NumberInput
+              label="Flowers beside them with fresh pollen"
+              min={0}
+              value={freshFlowers}
+              onChange={setFreshFlowers}
+              error={form.errorFor('freshFlowers', 'Flowers')}
+            />
+            <NumberInput
+              label="of them took"
+              min={0}
+              value={freshTaken}
+              onChange={setFreshTaken}
+              error={form.errorFor('freshTaken', 'Taken')}
+            />
+          </div>
+        </div>
+      )}
+      <TimeField label="Counted" value={at} onChange={setOwnTime} error={form.errorFor('at', 'Time')} />
+      <TextInput
+        label="Note"
+        value={note}
+        onChange={(e) => setNote(e.currentTarget.value)}
+        error={form.errorFor('note', 'Note')}
+      />
+      {form.general && !form.problems.some((p) => p.field.startsWith('fields[')) && (
+        <p className="note bad" role="alert">
+          {form.general}
+        </p>
+      )}
+      <div className="line">
+        <Button type="submit" loading={form.busy}>
+          Reckon with it
+        </Button>
+        <Button variant="subtle" onClick={close}>
+          Cancel
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** Tests of a jar, and what each taught. */
+export function Tests({ story }: { story: Schemas['LotStory'] }) {
+  const { zone } = useHere();
+  const [adding, setAdding] = useState(false);
+  const lot = story.lot;
+  const remove = useSubmit(
+    (t: Schemas['PollenTest']) =>
+      answer(
+        api.POST('/api/lots/{lot}/tests/{id}/void', {
+          params: { path: { lot: lot.id, id: t.id } },
+          body: { version: t.version, reason: 'recorded by mistake' },
+        }),
+      ),
+    [],
+    () => undefined,
+  );
+  return (
+    <section className="card">
+      <header>
+        <h2>Test</h2>
+        {!adding && (
+          <Button size="sm" variant="outline" ml="auto" onClick={() => setAdding(true)}>
+            Enter a test
+          </Button>
+        )}
+      </header>
+      {lot.viability.advice && <p className="note">{lot.viability.advice}</p>}
+      {story.tests.length === 0 && !lot.viability.advice && (
+        <p className="soft">Not tested. Germinate a pinch, or try it on spare flowers; the curve follows.</p>
+      )}
+      {story.tests.map((t) => (
+        <div key={t.id} className="line" style={{ justifyContent: 'space-between' }}>
+          <span>
+            <span className="soft">{dayAndClock(new Date(t.at), zone)}</span> {testWords(t)}.{' '}
+            <span className="small soft">
+              Believed before {percent(t.before)}, after it {percent(t.after)}
+              {t.clumping > 1.05 &&
+                `; the fields differ more than chance would have it, so they count as ${Math.round(t.seen / t.clumping)} grains`}
+              .{t.note && ` ${t.note}`}
+            </span>
+          </span>
+          <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(t)}>
+            Take back
+          </Button>
+        </div>
+      ))}
+      {remove.general && <p className="warn">{remove.general}</p>}
+      {adding && <TestForm lot={lot} close={() => setAdding(false)} />}
+    </section>
+  );
+}
