@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -14,7 +13,7 @@ import tools.jackson.databind.JsonNode;
 /** One evening through the API, from the reading to the set rate. */
 class EveningTest {
     private final Api api = TestServer.get().newOrchard();
-    private final Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+    private final Instant now = TestServer.NOW;
 
     @Test
     void from_the_reading_over_the_round_to_the_set_rate() {

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -16,7 +15,7 @@ import tools.jackson.databind.JsonNode;
 /** A jar's life: dried, moved, tested, split, blended, used up. */
 class JarTest {
     private final Api api = TestServer.get().newOrchard();
-    private final Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+    private final Instant now = TestServer.NOW;
     private final String lantern = api.variety("Lantern");
     private final String giver = api.tree(lantern, "Lantern 1");
     private final String ridge = api.variety("Pale Ridge");

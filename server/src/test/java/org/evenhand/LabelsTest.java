@@ -10,7 +10,6 @@ import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +30,7 @@ class LabelsTest {
 
     private final TestServer server = TestServer.get();
     private final Api api = server.newOrchard();
-    private final String lot = api.lot(api.tree(api.variety("Lantern"), "Lantern 1"), Instant.now(), 9)
+    private final String lot = api.lot(api.tree(api.variety("Lantern"), "Lantern 1"), TestServer.NOW, 9)
             .id();
 
     private JsonNode sheet(String grid, String kind, String lotId, int copies, int skip) {
@@ -94,7 +93,7 @@ class LabelsTest {
 
     @Test
     void text_that_is_too_long_is_shortened_visibly_and_told() throws Exception {
-        String wordy = api.lot(api.tree(api.variety(LONG_NAME), "Far 1"), Instant.now(), 9)
+        String wordy = api.lot(api.tree(api.variety(LONG_NAME), "Far 1"), TestServer.NOW, 9)
                 .id();
 
         JsonNode sheet = sheet("A4_5_BY_13", "JAR", wordy, 1, 0);

@@ -21,7 +21,7 @@ import org.springframework.dao.DataIntegrityViolationException;
 class LedgerTest {
     private final TestServer server = TestServer.get();
     private final Api ines = server.newOrchard();
-    private final Instant now = Instant.now();
+    private final Instant now = TestServer.NOW;
     private final String giver = ines.tree(ines.variety("Lantern"), "Lantern 1");
     private final String taker = ines.tree(ines.variety("Pale Ridge"), "Pale Ridge 1");
 

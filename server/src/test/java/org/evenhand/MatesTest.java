@@ -14,7 +14,7 @@ import tools.jackson.databind.JsonNode;
 /** Who can father whom, as the orchard's own records have it. */
 class MatesTest {
     private final Api api = TestServer.get().newOrchard();
-    private final Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+    private final Instant now = TestServer.NOW;
 
     private String variety(String crop, String name, Map<String, ?> breeding) {
         return api.put("/api/varieties/" + Api.newId(), Map.of("crop", crop, "name", name, "breeding", breeding))

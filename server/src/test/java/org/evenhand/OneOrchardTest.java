@@ -16,7 +16,7 @@ class OneOrchardTest {
     private final TestServer server = TestServer.get();
     private final Api theirs = server.newOrchard();
     private final Api ours = server.newOrchard();
-    private final Instant now = Instant.now();
+    private final Instant now = TestServer.NOW;
     private final String variety = theirs.variety("Lantern");
     private final String tree = theirs.tree(variety, "Lantern 1");
     private final String reading = theirs.read(tree, now, Map.of("shedding", 3)).id();

@@ -17,7 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class RecordsTest {
     private final TestServer server = TestServer.get();
     private final Api api = server.newOrchard();
-    private final Instant now = Instant.now();
+    private final Instant now = TestServer.NOW;
     private final String variety = api.variety("Lantern");
     private final String tree = api.tree(variety, "Lantern 1");
     private final String other = api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");

@@ -8,7 +8,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,7 +17,7 @@ import tools.jackson.databind.JsonNode;
 /** What each room answers, beyond the evening's straight path. */
 class RoomsTest {
     private final Api api = TestServer.get().newOrchard();
-    private final Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+    private final Instant now = TestServer.NOW;
     private final String lantern = api.variety("Lantern");
     private final String giver = api.tree(lantern, "Lantern 1");
     private final String taker = api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");

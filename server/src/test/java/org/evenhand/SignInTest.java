@@ -63,7 +63,7 @@ class SignInTest {
 
     @Test
     void a_helper_does_the_work_but_the_place_is_the_owners_to_change() {
-        Api ines = server.newOrchard();
+        Api ines = server.newLiveOrchard();
         UUID orchard =
                 UUID.fromString(ines.get("/api/orchard").body().path("id").asString());
         Api tomas = server.member(orchard, Caller.Role.HELPER);

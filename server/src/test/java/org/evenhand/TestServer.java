@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Instant;
 import java.util.UUID;
 import org.evenhand.account.Accounts;
 import org.evenhand.core.weather.DailyTemperatures;
@@ -21,6 +22,9 @@ import org.springframework.jdbc.core.JdbcTemplate;
  * started by {@code ./even-hand test}.
  */
 public final class TestServer {
+    /** A late spring afternoon, at which the orchards of the tests stand still: what depends on the hour is the same at any hour. */
+    public static final Instant NOW = Instant.parse("2026-11-24T03:00:00Z");
+
     public static final String PASSWORD = "three quiet herons";
     private static TestServer running;
 
@@ -84,6 +88,15 @@ public final class TestServer {
 
     /** A new orchard on the southern coast, and its owner's signed-in client. */
     public Api newOrchard() {
+        return newOrchard(NOW);
+    }
+
+    /** The same with the machine's clock, as orchards outside the demo have it. */
+    public Api newLiveOrchard() {
+        return newOrchard(null);
+    }
+
+    private Api newOrchard(Instant moment) {
         UUID orchard = UUID.randomUUID();
         bean(Orchards.class)
                 .create(
@@ -93,7 +106,7 @@ public final class TestServer {
                                 new Site(-35.3, 173.9, java.time.ZoneId.of("Pacific/Auckland")),
                                 new DailyTemperatures(14, 24),
                                 Units.METRIC),
-                        null);
+                        moment);
         return member(orchard, Caller.Role.OWNER);
     }
 

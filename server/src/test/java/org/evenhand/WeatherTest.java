@@ -11,7 +11,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import org.evenhand.weather.StationStandIn;
@@ -24,7 +23,7 @@ class WeatherTest {
     private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
     private final TestServer server = TestServer.get();
     private final Api api = server.newOrchard();
-    private final Instant now = Instant.now().truncatedTo(ChronoUnit.HOURS);
+    private final Instant now = TestServer.NOW;
     private final LocalDate today = now.atZone(ZONE).toLocalDate();
 
     @Test

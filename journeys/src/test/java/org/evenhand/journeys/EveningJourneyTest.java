@@ -143,6 +143,28 @@ class EveningJourneyTest {
         assertThat(browser.see(By.cssSelector("[data-lot='PR-03']")).getText().replace('\u00a0', ' '))
                 .contains("85 %")
                 .contains("4 flowers of Pale Ridge 1");
+
+        browser.open("/l/pr-03");
+        browser.seeText("What it can serve");
+        browser.seeText("Still drying");
+        browser.press("Enter a test");
+        browser.type("Grains in field 1", "60");
+        browser.type("Tubes in field 1", "30");
+        browser.press("Reckon with it");
+        browser.seeText("30 of 60 grains with a tube");
+        assertThat(browser.accessibilityViolations()).as("jar").isEmpty();
+        browser.picture("jar");
+    }
+
+    @Test
+    @Order(4)
+    void mates_answer_a_cell_with_its_reason() {
+        browser.open("/mates");
+        browser.click(By.cssSelector("[aria-label='Harrow on Ember: partly']"));
+        browser.seeText("One S allele is shared (S5)");
+        assertThat(browser.accessibilityViolations()).as("mates").isEmpty();
+        browser.picture("mates");
+        browser.open("/");
     }
 
     @Test

@@ -27,6 +27,7 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.fruitset.CheckRequest;
 import org.evenhand.fruitset.FruitChecks;
 import org.evenhand.kit.Caller;
+import org.evenhand.orchard.Breeding;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeRequest;
@@ -220,8 +221,8 @@ class DemoOrchard implements ApplicationRunner {
         /** Apples that have flowered already: their years are what the season's forecast learns from. */
         private void apples() {
             crops.change(ines, ids.next(), "apple", "season.chillPortions", 27, "They flower here after mild winters.");
-            UUID ember = variety("apple", "Ember");
-            UUID harrow = variety("apple", "Harrow");
+            UUID ember = variety("apple", "Ember", "S2 S5");
+            UUID harrow = variety("apple", "Harrow", "S5 S9");
             tree(ember, "Ember 1", "Top field", 1, 1);
             tree(harrow, "Harrow 1", "Top field", 1, 2);
             chilled(ember, 24, 6800);
@@ -296,8 +297,13 @@ class DemoOrchard implements ApplicationRunner {
         }
 
         private UUID variety(String crop, String name) {
+            return variety(crop, name, "");
+        }
+
+        private UUID variety(String crop, String name, String alleles) {
             UUID id = ids.next();
-            orchards.put(ines, id, new VarietyRequest(crop, name, null, null));
+            Breeding breeding = new Breeding(alleles, null, null, null, null, null, false, null, null);
+            orchards.put(ines, id, new VarietyRequest(crop, name, breeding, null));
             return id;
         }
 

@@ -1,0 +1,86 @@
+package org.evenhand.bench;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.Arrays;
+import java.util.SplittableRandom;
+import java.util.UUID;
+
+/** An orchard of its own in a running application, filled and asked over HTTP. */
+final class BenchOrchard {
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final SplittableRandom random = new SplittableRandom(1);
+    private long millis = System.currentTimeMillis();
+
+    /** Makes the owner's account of an application that has none yet. */
+    BenchOrchard(String address) throws IOException, InterruptedException {
+        this.address = address;
+        get("/api/setup");
+        send("POST", "/api/setup", """
+                {"person":"Ada","email":"ada@bench.example","password":"seven slow measured snails","orchard":{"name":"Bench",
+                "latitude":-35.3,"longitude":173.9,"zone":"Pacific/Auckland","usualMinimumC":14,"usualMaximumC":24,
+                "units":"METRIC"}}""");
+    }
+
+    SplittableRandom random() {
+        return random;
+    }
+
+    /** A new UUIDv7. */
+    String id() {
+        return new UUID((millis++ << 16) | 0x7000L, 0x8000000000000000L | random.nextLong() >>> 2).toString();
+    }
+
+    void put(String path, String body) throws IOException, InterruptedException {
+        send("PUT", path, body);
+    }
+
+    String get(String path) throws IOException, InterruptedException {
+        return send("GET", path, null);
+    }
+
+    /** How long one answer takes, ms. */
+    double millisFor(String path) throws IOException, InterruptedException {
+        long began = System.nanoTime();
+        get(path);
+        return (System.nanoTime() - began) / 1e6;
+    }
+
+    /** The median of several, ms. */
+    double medianMillisFor(String path, int calls) throws IOException, InterruptedException {
+        double[] times = new double[calls];
+        for (int i = 0; i < calls; i++) {
+            times[i] = millisFor(path);
+        }
+        Arrays.sort(times);
+        return times[calls / 2];
+    }
+
+    private String send(String method, String path, String body) throws IOException, InterruptedException {
+        String token = cookies.getCookieStore().getCookies().stream()
+                .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .header("X-XSRF-TOKEN", token)
+                .method(
+                        method,
+                        body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body))
+                .build();
+        HttpResponse<String> answer = http.send(request, HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() >= 300) {
+            throw new IllegalStateException(method + " " + path + ": " + answer.statusCode() + " " + answer.body());
+        }
+        return answer.body();
+    }
+}
