@@ -3,6 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
 import { serve, show } from '../test/screen';
+import { MOST_SHOWN, shown } from './mate-words';
 import { Mates } from './Mates';
 import { Wishes } from './Wishes';
 
@@ -32,6 +33,27 @@ const pair: Schemas['MatesPair'] = {
   taken: 18,
   jars: [],
 };
+
+describe('a large matrix', () => {
+  const many = Array.from({ length: 700 }, (_, i) => ({
+    ...party(`v${i}`, `V${i}`),
+    trees: i === 650 ? 3 : 0,
+  }));
+
+  it('draws no more than can be looked at, what is grown here first, and keeps each one at its place', () => {
+    const first = shown(many, '');
+    expect(first).toHaveLength(MOST_SHOWN);
+    expect(first[0]).toMatchObject({ at: 650, party: { name: 'V650' } });
+    expect(first[1]).toMatchObject({ at: 0 });
+  });
+
+  it('shows what is named', () => {
+    expect(shown(many, 'v69, V100').map((s) => s.at)).toEqual([
+      69, 100, 690, 691, 692, 693, 694, 695, 696, 697, 698, 699,
+    ]);
+    expect(shown(many, 'nobody')).toEqual([]);
+  });
+});
 
 describe('mates', () => {
   it('answers a pressed cell with its reason, the reciprocal, kin, bloom and results, and plans the cross', async () => {
@@ -74,6 +96,7 @@ describe('mates', () => {
           version: 0,
           bridge: {
             way: 'KEEP',
+            nextSeason: false,
             collectFrom: '2026-09-09',
             collectUntil: '2026-09-12',
             useFrom: '2026-09-26',

@@ -1,4 +1,4 @@
-import { Select } from '@mantine/core';
+import { Select, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -12,7 +12,7 @@ import { Grain, Verdict, VERDICTS } from '../kit/Verdict';
 import { lotWords } from '../pollen/lot-words';
 import { MatesTabs } from './MatesTabs';
 import { PairCard } from './PairCard';
-import { answerOf, mateSentence } from './mate-words';
+import { answerOf, mateSentence, MOST_SHOWN, shown } from './mate-words';
 import classes from './Mates.module.css';
 
 interface Chosen {
@@ -29,12 +29,31 @@ function Matrix({
   chosen: Chosen | undefined;
   choose: (c: Chosen) => void;
 }) {
+  const [wanted, setWanted] = useState('');
+  const large = group.mothers.length > MOST_SHOWN || group.fathers.length > MOST_SHOWN;
+  const mothers = shown(group.mothers, wanted);
+  const fathers = shown(group.fathers, wanted);
   return (
     <section className="card">
       <header>
         <h2>{group.name}</h2>
         <span className="small soft">{mateSentence(group)}</span>
       </header>
+      {large && (
+        <div className="line" style={{ marginBottom: 10 }}>
+          <TextInput
+            aria-label="Varieties to show"
+            placeholder="names, or parts of them, with commas"
+            value={wanted}
+            onChange={(e) => setWanted(e.currentTarget.value)}
+            w={320}
+          />
+          <span className="small soft">
+            {mothers.length} of {group.mothers.length} seed parents, {fathers.length} of{' '}
+            {group.fathers.length} pollen parents shown; those with trees and pollen first
+          </span>
+        </div>
+      )}
       <div className="scroll">
         <table className={classes.matrix}>
           <thead>
@@ -42,7 +61,7 @@ function Matrix({
               <th scope="col" className={classes.corner}>
                 seed parent ↓ pollen →
               </th>
-              {group.fathers.map((f) => (
+              {fathers.map(({ party: f }) => (
                 <th key={f.varietyId} scope="col">
                   <div>
                     {f.name}
@@ -53,7 +72,7 @@ function Matrix({
             </tr>
           </thead>
           <tbody>
-            {group.mothers.map((m, row) => (
+            {mothers.map(({ party: m, at: row }) => (
               <tr key={m.varietyId}>
                 <th scope="row">
                   {m.name}
@@ -62,7 +81,7 @@ function Matrix({
                     {m.alleles && ` · ${m.alleles}`}
                   </span>
                 </th>
-                {group.fathers.map((f, column) => {
+                {fathers.map(({ party: f, at: column }) => {
                   const verdict = answerOf(group.cells[row]![column]!);
                   const pressed = chosen?.mother === m.varietyId && chosen.father === f.varietyId;
                   return (

@@ -89,7 +89,15 @@ function WishCard({ wish }: { wish: Wish }) {
       </header>
       <p className="small soft">{wish.answer.why}</p>
       {wish.bridge ? (
-        <p>{bloomWords(wish.bridge)}</p>
+        <p>
+          {bloomWords(wish.bridge)}
+          {wish.bridge.nextSeason && (
+            <span className="soft">
+              {' '}
+              This season’s days for it are over; these are next season’s, by the dates of this one.
+            </span>
+          )}
+        </p>
       ) : (
         <p>
           The blooming days of {wish.missing} are not known yet.{' '}

@@ -35,3 +35,21 @@ export function bloomWords(b: Schemas['MatesBloom'] | Schemas['SeasonBridge']): 
       return 'One of the two never has such flowers.';
   }
 }
+
+/** Most rows and columns drawn at once; more is no picture any more. */
+export const MOST_SHOWN = 40;
+
+/** The varieties to draw, with their places in the matrix: all, or those that are named, those with trees and pollen first. */
+export function shown(parties: Schemas['MatesParty'][], wanted: string) {
+  const names = wanted
+    .toLowerCase()
+    .split(',')
+    .map((n) => n.trim())
+    .filter(Boolean);
+  const all = parties.map((party, at) => ({ party, at }));
+  if (names.length === 0 && parties.length <= MOST_SHOWN) return all;
+  return all
+    .filter(({ party }) => names.length === 0 || names.some((n) => party.name.toLowerCase().includes(n)))
+    .sort((a, b) => b.party.trees + b.party.doses - a.party.trees - a.party.doses || a.at - b.at)
+    .slice(0, MOST_SHOWN);
+}

@@ -173,7 +173,11 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
             <a href={made.url} download="pollen-labels.pdf">
               Save the PDF: {plural(made.sheet.labels, 'label')}
             </a>
-            <iframe title="The sheet of labels" src={made.url} className={classes.preview} />
+            <img
+              src={`data:image/png;base64,${made.sheet.firstPage}`}
+              alt="The first page of the sheet"
+              className={classes.preview}
+            />
           </div>
         )}
       </form>

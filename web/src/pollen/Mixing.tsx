@@ -78,8 +78,17 @@ function Medium() {
   );
 }
 
-function Suspension({ crops }: { crops: Schemas['CropSheetView'][] }) {
-  const floated = crops.filter((c) => c.floated && c.gives);
+function Suspension({
+  crops,
+  varieties,
+}: {
+  crops: Schemas['CropSheetView'][];
+  varieties: Schemas['VarietyView'][];
+}) {
+  const grown = new Set(varieties.map((v) => v.crop));
+  // What grows here first; else figs, for which it is done most.
+  const rank = (c: Schemas['CropSheetView']) => (grown.has(c.key) ? 0 : c.figSizes ? 1 : 2);
+  const floated = crops.filter((c) => c.floated && c.gives).sort((a, b) => rank(a) - rank(b));
   const [crop, setCrop] = useState(floated[0]?.key ?? '');
   const [by, setBy] = useState('fruits');
   const [much, setMuch] = useState<number | string>(100);
@@ -292,7 +301,7 @@ export function Mixing() {
             {(v) => (
               <div className={classes.mixing}>
                 <Medium />
-                <Suspension crops={c} />
+                <Suspension crops={c} varieties={v} />
                 <Fig crops={c} varieties={v} />
               </div>
             )}

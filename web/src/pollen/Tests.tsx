@@ -109,7 +109,7 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
               />
               <NumberInput
                 aria-label={`Tubes in field ${i + 1}`}
-                placeholder="with tube"
+                placeholder="tubes"
                 min={0}
                 w={110}
                 value={f.tubes}

@@ -179,6 +179,10 @@ class MatesTest {
 
         JsonNode bridge = made.path("bridge");
         assertThat(bridge.path("way").asString()).isEqualTo("KEEP");
+        assertThat(bridge.path("nextSeason").asBoolean())
+                .as("in late November its days in September are over")
+                .isTrue();
+        assertThat(bridge.path("collectFrom").asString()).startsWith(year + 1 + "-09");
         assertThat(bridge.path("days").asInt()).isBetween(8, 30);
         JsonNode best = bridge.path("choices").get(0);
         assertThat(best.path("storage").asString()).isEqualTo("FREEZER");

@@ -45,6 +45,9 @@ class EveningJourneyTest {
             {"/bloom/weather", "weather"},
             {"/bloom/need", "hand-need"},
             {"/pollen", "pollen-shelf"},
+            {"/pollen/mixing", "mixing"},
+            {"/pollen/labels", "labels"},
+            {"/mates/wishes", "wishes"},
             {"/round", "round"},
             {"/fruit-set", "fruit-set"},
             {"/findings", "findings"},
@@ -154,6 +157,9 @@ class EveningJourneyTest {
         browser.seeText("30 of 60 grains with a tube");
         assertThat(browser.accessibilityViolations()).as("jar").isEmpty();
         browser.picture("jar");
+        browser.phone();
+        assertThat(browser.widthBeyondTheScreen()).as("jar on a phone").isZero();
+        browser.desk();
     }
 
     @Test
@@ -162,8 +168,12 @@ class EveningJourneyTest {
         browser.open("/mates");
         browser.click(By.cssSelector("[aria-label='Harrow on Ember: partly']"));
         browser.seeText("One S allele is shared (S5)");
+        browser.seeText("No fruit of this cross has been checked here yet");
         assertThat(browser.accessibilityViolations()).as("mates").isEmpty();
         browser.picture("mates");
+        browser.phone();
+        assertThat(browser.widthBeyondTheScreen()).as("mates on a phone").isZero();
+        browser.desk();
         browser.open("/");
     }
 

@@ -27,6 +27,8 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.fruitset.CheckRequest;
 import org.evenhand.fruitset.FruitChecks;
 import org.evenhand.kit.Caller;
+import org.evenhand.mating.WishRequest;
+import org.evenhand.mating.Wishes;
 import org.evenhand.orchard.Breeding;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
@@ -71,6 +73,7 @@ class DemoOrchard implements ApplicationRunner {
     private final BloomDiary diary;
     private final HandNeeds handNeeds;
     private final CropCatalogue crops;
+    private final Wishes wishes;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -85,6 +88,7 @@ class DemoOrchard implements ApplicationRunner {
             BloomDiary diary,
             HandNeeds handNeeds,
             CropCatalogue crops,
+            Wishes wishes,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -97,6 +101,7 @@ class DemoOrchard implements ApplicationRunner {
         this.diary = diary;
         this.handNeeds = handNeeds;
         this.crops = crops;
+        this.wishes = wishes;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -204,7 +209,9 @@ class DemoOrchard implements ApplicationRunner {
             UUID hedge = tree(gate, "Copper Gate 1", "Hedge", 1, 1);
             read(hedge, early.plus(13, ChronoUnit.MINUTES), Map.of("bud", 22, "pink", 12, "yellow", 3, "dry", 5));
             seasons(gate, 197, 14);
-            later(variety("feijoa", "Low Ebb"));
+            UUID ebb = variety("feijoa", "Low Ebb");
+            later(ebb);
+            wishes.want(ines, ids.next(), new WishRequest(ebb, gate, 30, "To see whether they fit.", null));
             apples();
         }
 
@@ -227,6 +234,8 @@ class DemoOrchard implements ApplicationRunner {
             tree(harrow, "Harrow 1", "Top field", 1, 2);
             chilled(ember, 24, 6800);
             chilled(harrow, 34, 10800);
+            wishes.want(ines, ids.next(), new WishRequest(harrow, ember, 24, "Late fruit that keeps.", null));
+            wishes.want(ines, ids.next(), new WishRequest(ember, harrow, 12, null, null));
         }
 
         private void chilled(UUID variety, double portions, double heat) {

@@ -129,6 +129,7 @@ record MatesView(List<Group> groups) {
     @Schema(name = "SeasonBridge")
     record Bridge(
             Overlap.Way way,
+            boolean nextSeason,
             @Schema(description = OPTIONAL) LocalDate freshFrom,
             @Schema(description = OPTIONAL) LocalDate freshUntil,
             @Schema(description = OPTIONAL) LocalDate collectFrom,

@@ -7,7 +7,7 @@ import java.util.UUID;
 
 /** A wished cross as it is sent; with a version it changes flowers and note of one that is there. */
 @Schema(name = "CrossWishRequest")
-record WishRequest(
+public record WishRequest(
         UUID motherId,
         UUID fatherId,
         Integer flowers,

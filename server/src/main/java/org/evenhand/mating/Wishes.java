@@ -29,7 +29,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Wished crosses, and the plan that gets each one's pollen from the father's season to the mother's. */
 @Service
-class Wishes {
+public class Wishes {
     private final CrossWishRepository wishes;
     private final Crosses crosses;
     private final Orchards orchards;
@@ -95,7 +95,13 @@ class Wishes {
             SeasonBridge bridge = gives == null || takes == null
                     ? null
                     : SeasonBridge.of(
-                            crops.of(caller, father.crop()), father.smallFlowers(), gives, takes, w.flowers(), zone);
+                            crops.of(caller, father.crop()),
+                            father.smallFlowers(),
+                            gives,
+                            takes,
+                            w.flowers(),
+                            now.atZone(zone).toLocalDate(),
+                            zone);
             return new MatesView.Wish(
                     w.id(),
                     w.motherId(),
@@ -144,6 +150,7 @@ class Wishes {
     private static MatesView.Bridge view(SeasonBridge b) {
         return new MatesView.Bridge(
                 b.way(),
+                b.nextSeason(),
                 b.fresh().map(BloomCourse.Days::first).orElse(null),
                 b.fresh().map(BloomCourse.Days::last).orElse(null),
                 b.collect().map(BloomCourse.Days::first).orElse(null),
@@ -168,7 +175,12 @@ class Wishes {
                 k.gather().map(FlowersToGather::sure).orElse(null));
     }
 
-    public MatesView.Wish put(Caller caller, UUID id, WishRequest request) {
+    /** Writes a wish down, or changes flowers and note of one that is there. */
+    public void want(Caller caller, UUID id, WishRequest request) {
+        put(caller, id, request);
+    }
+
+    MatesView.Wish put(Caller caller, UUID id, WishRequest request) {
         int flowers = Require.within("flowers", Given.required("flowers", request.flowers()), 1, 20_000);
         String note = Given.optionalText("note", request.note(), 2000);
         return once.write(

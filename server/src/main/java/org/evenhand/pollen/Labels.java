@@ -62,9 +62,13 @@ class Labels {
     @Schema(name = "LabelCopies")
     record Copies(UUID lotId, Integer copies) {}
 
-    /** A sheet, and the lines that had to be shortened. */
+    /**
+     * A sheet, and the lines that had to be shortened.
+     *
+     * @param firstPage its first page as a PNG, to be looked at
+     */
     @Schema(name = "LabelSheet")
-    record Sheet(byte[] pdf, int labels, List<LabelSheet.Shortened> shortened) {}
+    record Sheet(byte[] pdf, byte[] firstPage, int labels, List<LabelSheet.Shortened> shortened) {}
 
     @Transactional(readOnly = true)
     public Sheet sheet(Caller caller, Request request, String origin) {
@@ -74,7 +78,10 @@ class Labels {
         LabelSheet sheet = new LabelSheet(grid);
         byte[] pdf = sheet.pdf(labels, skip);
         return new Sheet(
-                pdf, labels.size(), sheet.shortened().stream().distinct().toList());
+                pdf,
+                LabelPrinter.firstPage(pdf),
+                labels.size(),
+                sheet.shortened().stream().distinct().toList());
     }
 
     /** Sends labels, one to a page, to the printer that ships. */

@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.NotFoundException;
+import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,33 +25,42 @@ class Ledger {
     private final PollenLotRepository lots;
     private final PollenEntryRepository entries;
     private final EntityManager database;
+    private final Orchards orchards;
     private final InstantSource clock;
 
-    Ledger(PollenLotRepository lots, PollenEntryRepository entries, EntityManager database, InstantSource clock) {
+    Ledger(
+            PollenLotRepository lots,
+            PollenEntryRepository entries,
+            EntityManager database,
+            Orchards orchards,
+            InstantSource clock) {
         this.lots = lots;
         this.entries = entries;
         this.database = database;
+        this.orchards = orchards;
         this.clock = clock;
     }
 
     /** Doses put on flowers. */
-    void draw(Caller caller, UUID lotId, UUID pollinationId, int doses) {
+    void draw(Caller caller, UUID lotId, UUID pollinationId, int doses, Instant at) {
         PollenLot lot = lock(caller, lotId);
         refuseMoreThanLeft(lot, "flowers", doses);
-        write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.DRAWN, -doses));
+        write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.DRAWN, -doses, at));
     }
 
     /** Doses of a pollination that was taken back. */
     void giveBack(Caller caller, UUID lotId, UUID pollinationId, int doses) {
         PollenLot lot = lock(caller, lotId);
-        write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.RETURNED, doses));
+        write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.RETURNED, doses, orchards.now(caller)));
     }
 
     private PollenEntry ofPollination(
-            Caller caller, PollenLot lot, UUID pollinationId, PollenEntry.Kind kind, int change) {
-        Instant now = clock.instant();
+            Caller caller, PollenLot lot, UUID pollinationId, PollenEntry.Kind kind, int change, Instant at) {
         return PollenEntry.ofPollination(
-                pollinationId, new PollenEntry.Line(null, lot.id(), kind, change, now, ""), caller.accountId(), now);
+                pollinationId,
+                new PollenEntry.Line(null, lot.id(), kind, change, at, ""),
+                caller.accountId(),
+                clock.instant());
     }
 
     /** A line written by hand. */
@@ -79,7 +89,7 @@ class Ledger {
             throw new InvalidInputException(
                     "doses", "were brought back in the meantime: " + lot.code() + " would hold more than went in.");
         }
-        write(lot, PollenEntry.undoing(wrong, caller.accountId(), clock.instant()));
+        write(lot, PollenEntry.undoing(wrong, orchards.now(caller), caller.accountId(), clock.instant()));
     }
 
     /** Pours parts into a new jar; jars are locked in one order everywhere, so that two people never wait for each other. */
@@ -95,7 +105,7 @@ class Ledger {
     void pourBack(Caller caller, UUID poured, Map<UUID, Integer> parts) {
         new TreeMap<>(parts).forEach((part, doses) -> {
             PollenLot lot = lock(caller, part);
-            write(lot, ofPouring(caller, lot, poured, PollenEntry.Kind.POURED_BACK, doses, clock.instant()));
+            write(lot, ofPouring(caller, lot, poured, PollenEntry.Kind.POURED_BACK, doses, orchards.now(caller)));
         });
     }
 

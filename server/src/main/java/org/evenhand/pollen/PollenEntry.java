@@ -94,8 +94,8 @@ class PollenEntry {
         return entry;
     }
 
-    static PollenEntry undoing(PollenEntry wrong, UUID recordedBy, Instant recordedAt) {
-        Line line = new Line(null, wrong.lotId, Kind.UNDONE, -wrong.change, recordedAt, "");
+    static PollenEntry undoing(PollenEntry wrong, Instant at, UUID recordedBy, Instant recordedAt) {
+        Line line = new Line(null, wrong.lotId, Kind.UNDONE, -wrong.change, at, "");
         PollenEntry entry = new PollenEntry(line, recordedBy, recordedAt);
         entry.undoes = wrong.id;
         return entry;

@@ -237,8 +237,8 @@ public class PollenShelf {
 
     /** Takes one dose a flower out of a jar, in the caller's transaction; refuses when fewer are left. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void draw(Caller caller, UUID lotId, UUID pollinationId, int doses) {
-        ledger.draw(caller, lotId, pollinationId, doses);
+    public void draw(Caller caller, UUID lotId, UUID pollinationId, int doses, Instant at) {
+        ledger.draw(caller, lotId, pollinationId, doses, at);
     }
 
     /** Puts back what a voided pollination had drawn. */

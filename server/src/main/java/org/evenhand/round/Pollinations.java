@@ -122,7 +122,7 @@ public class Pollinations {
                 doneAt,
                 Given.optionalText("mark", request.mark(), 80));
         pollinations.saveAndFlush(pollination);
-        shelf.draw(caller, lot.id(), id, flowers);
+        shelf.draw(caller, lot.id(), id, flowers, doneAt);
         return views(caller, List.of(pollination)).get(0);
     }
 

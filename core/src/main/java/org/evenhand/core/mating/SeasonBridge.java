@@ -25,7 +25,11 @@ import org.evenhand.core.pollen.ViabilityCourse;
  * ViabilityCourse}. Doses to set aside make up for what dies: {@code flowers · fresh ÷ expected viability on her last day}, rounded
  * up; the proportion is an assumption of ours.
  *
+ * <p>Days that lie behind today are of no help: where the days for collecting, or those on which the blooms meet, are over, the plan
+ * is for the season after, on the same days of the year.
+ *
  * @param way how the pollen gets there
+ * @param nextSeason whether this season's days are over, so that the plan is for the next
  * @param fresh the days on which no bridge is wanted, where there are any
  * @param collect the days on which to collect
  * @param use the mother's days
@@ -33,6 +37,7 @@ import org.evenhand.core.pollen.ViabilityCourse;
  */
 public record SeasonBridge(
         Overlap.Way way,
+        boolean nextSeason,
         Optional<BloomCourse.Days> fresh,
         Optional<BloomCourse.Days> collect,
         Optional<BloomCourse.Days> use,
@@ -69,23 +74,44 @@ public record SeasonBridge(
      * @param gives its course in the season
      * @param takes the seed parent's course in the same season
      * @param flowers flowers to be done, at least 1
+     * @param today the day on which it is asked
      */
     public static SeasonBridge of(
-            CropSheet father, boolean smallFlowered, BloomCourse gives, BloomCourse takes, int flowers, ZoneId zone) {
+            CropSheet father,
+            boolean smallFlowered,
+            BloomCourse gives,
+            BloomCourse takes,
+            int flowers,
+            LocalDate today,
+            ZoneId zone) {
         Overlap overlap = Overlap.of(gives, takes);
         boolean kept = overlap.way() == Overlap.Way.KEEP || overlap.way() == Overlap.Way.LAST_YEARS;
         if (!kept) {
-            return new SeasonBridge(overlap.way(), overlap.fresh(), gives.gives(), takes.takes(), List.of());
+            int years = over(overlap.fresh(), today);
+            return new SeasonBridge(
+                    overlap.way(),
+                    years > 0,
+                    later(overlap.fresh(), years),
+                    later(gives.gives(), years),
+                    later(takes.takes(), years),
+                    List.of());
         }
-        BloomCourse.Days collect = lastDays(gives.gives().orElseThrow());
-        BloomCourse.Days use = overlap.way() == Overlap.Way.KEEP
-                ? takes.takes().orElseThrow()
-                : nextYear(takes.takes().orElseThrow());
+        BloomCourse.Days collected = lastDays(gives.gives().orElseThrow());
+        int years = over(Optional.of(collected), today);
+        BloomCourse.Days collect = later(collected, years);
+        BloomCourse.Days use =
+                later(takes.takes().orElseThrow(), overlap.way() == Overlap.Way.KEEP ? years : years + 1);
         List<Keeping> choices = father.pollen().keeping().keySet().stream()
                 .map(storage -> keeping(father, smallFlowered, storage, collect.last(), use, flowers, zone))
                 .sorted(Comparator.comparing((Keeping k) -> -k.last().share()).thenComparing(Keeping::storage))
                 .toList();
-        return new SeasonBridge(overlap.way(), Optional.empty(), Optional.of(collect), Optional.of(use), choices);
+        return new SeasonBridge(
+                overlap.way(), years > 0, Optional.empty(), Optional.of(collect), Optional.of(use), choices);
+    }
+
+    /** Years to wait for days that are over. */
+    private static int over(Optional<BloomCourse.Days> days, LocalDate today) {
+        return days.filter(d -> d.last().isBefore(today)).isPresent() ? 1 : 0;
     }
 
     private static BloomCourse.Days lastDays(BloomCourse.Days days) {
@@ -93,8 +119,12 @@ public record SeasonBridge(
         return new BloomCourse.Days(from.isBefore(days.first()) ? days.first() : from, days.last());
     }
 
-    private static BloomCourse.Days nextYear(BloomCourse.Days days) {
-        return new BloomCourse.Days(days.first().plusYears(1), days.last().plusYears(1));
+    private static Optional<BloomCourse.Days> later(Optional<BloomCourse.Days> days, int years) {
+        return days.map(d -> later(d, years));
+    }
+
+    private static BloomCourse.Days later(BloomCourse.Days days, int years) {
+        return new BloomCourse.Days(days.first().plusYears(years), days.last().plusYears(years));
     }
 
     private static Keeping keeping(

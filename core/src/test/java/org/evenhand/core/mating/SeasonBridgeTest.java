@@ -31,7 +31,7 @@ class SeasonBridgeTest {
     }
 
     private static SeasonBridge bridge(BloomCourse gives, BloomCourse takes, int flowers) {
-        return SeasonBridge.of(CHERIMOYA, false, gives, takes, flowers, ZONE);
+        return SeasonBridge.of(CHERIMOYA, false, gives, takes, flowers, START, ZONE);
     }
 
     @Test
@@ -88,6 +88,27 @@ class SeasonBridgeTest {
         assertThat(bridge.use().orElseThrow().first()).isEqualTo(START.plusYears(1));
         assertThat(bridge.days()).isEqualTo(325);
         assertThat(bridge.choices()).noneMatch(SeasonBridge.Keeping::useful);
+    }
+
+    @Test
+    void days_that_are_over_are_not_planned_but_those_of_the_next_season() {
+        LocalDate lastDay = START.plusDays(10);
+
+        SeasonBridge still = SeasonBridge.of(CHERIMOYA, false, course(0, 10), course(20, 26), 30, lastDay, ZONE);
+        SeasonBridge over =
+                SeasonBridge.of(CHERIMOYA, false, course(0, 10), course(20, 26), 30, lastDay.plusDays(1), ZONE);
+
+        assertThat(still.nextSeason()).isFalse();
+        assertThat(still.collect().orElseThrow().last()).isEqualTo(lastDay);
+        assertThat(over.nextSeason()).isTrue();
+        assertThat(over.collect().orElseThrow().last()).isEqualTo(lastDay.plusYears(1));
+        assertThat(over.use().orElseThrow().first())
+                .isEqualTo(START.plusDays(20).plusYears(1));
+        assertThat(over.days()).isEqualTo(still.days());
+        SeasonBridge met =
+                SeasonBridge.of(CHERIMOYA, false, course(0, 10), course(8, 20), 30, lastDay.plusDays(1), ZONE);
+        assertThat(met.fresh().orElseThrow().first())
+                .isEqualTo(START.plusDays(8).plusYears(1));
     }
 
     @Test
