@@ -21,10 +21,11 @@ function planWords(wish: Wish): string | undefined {
   if (!b || b.choices.length === 0) return undefined;
   if (!best)
     return `No keeping carries pollen over ${plural(b.days, 'day')}: nothing worth using would be left. Look for pollen from elsewhere.`;
+  const year = (day: string) => (b.nextSeason || b.way === 'LAST_YEARS' ? ` ${day.slice(0, 4)}` : '');
   return (
-    `Collect ${wish.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}: gather ${plural(best.gather!, 'flower')}. ` +
+    `Collect ${wish.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}${year(b.collectUntil!)}: gather ${plural(best.gather!, 'flower')}. ` +
     `Dry, then ${STORAGE[best.storage]}. Set aside ${plural(best.doses!, 'dose')} for ${plural(wish.flowers, 'flower')} ` +
-    `of ${wish.mother} from ${calendarDay(b.useFrom!)} to ${calendarDay(b.useUntil!)}.`
+    `of ${wish.mother} from ${calendarDay(b.useFrom!)} to ${calendarDay(b.useUntil!)}${year(b.useUntil!)}.`
   );
 }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.round.FlowerBudget;
 
 /** Shares and their intervals. */
 final class StatisticsTopic implements Topic {
@@ -20,8 +21,22 @@ final class StatisticsTopic implements Topic {
         return switch (inputs.text("mode")) {
             case "proportion" -> Optional.of(proportion(inputs));
             case "beta_binomial" -> Optional.of(betaBinomial(inputs));
+            case "plan_binomial" ->
+                Optional.of(budget(FlowerBudget.known(inputs.whole("k"), inputs.number("p"), inputs.number("c"))));
+            case "plan_beta_binomial" ->
+                Optional.of(budget(FlowerBudget.believed(
+                        inputs.whole("k"),
+                        new BetaBelief(inputs.number("a"), inputs.number("b")),
+                        inputs.number("c"))));
             default -> Optional.empty();
         };
+    }
+
+    private static Map<String, Object> budget(FlowerBudget b) {
+        return Map.of(
+                "n", b.flowers(),
+                "probability_at_n", b.chance(),
+                "probability_at_n_minus_1", b.chanceOfOneLess());
     }
 
     private static Map<String, Object> betaBinomial(Inputs inputs) {

@@ -30,6 +30,9 @@ public final class Verify {
             new IncompatibilityTopic(),
             new PedigreeTopic(),
             new SuspensionTopic(),
+            new CropLoadTopic(),
+            new RoundPlanTopic(),
+            new AllocationTopic(),
             new StatisticsTopic());
 
     private final PrintStream out;

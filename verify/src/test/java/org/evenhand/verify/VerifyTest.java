@@ -28,10 +28,13 @@ class VerifyTest {
         "vpd,12",
         "chill,15",
         "pollen-tube,14",
-        "statistics,5",
+        "statistics,8",
         "incompatibility,16",
         "pedigree,11",
-        "suspension,14"
+        "suspension,14",
+        "crop-load,11",
+        "round-plan,6",
+        "allocation,10"
     })
     void the_reference_cases_pass(String topic, int cases) {
         int exit = run(CHECKS.resolve(topic + ".json"));
@@ -44,7 +47,7 @@ class VerifyTest {
     void modes_that_the_core_does_not_compute_are_named_and_never_counted_as_passed() {
         run(CHECKS.resolve("statistics.json"));
 
-        assertThat(said()).contains("11 not run").contains("fisher").contains("logistic");
+        assertThat(said()).contains("8 not run").contains("fisher").contains("logistic");
     }
 
     @Test
@@ -54,7 +57,7 @@ class VerifyTest {
         int exit = run(file);
 
         assertThat(exit).isEqualTo(1);
-        assertThat(said()).contains("4 passed, 1 failed").contains("stats-s01, wilson[0]: expected 0.3, got 0.25528");
+        assertThat(said()).contains("7 passed, 1 failed").contains("stats-s01, wilson[0]: expected 0.3, got 0.25528");
     }
 
     @Test
@@ -70,7 +73,7 @@ class VerifyTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "{\"topic\": \"moon\", \"cases\": [{}]}|the topic 'moon' is not known; known are flower-clock, sun, vpd, chill, pollen-tube, incompatibility, pedigree, suspension, statistics",
+                "{\"topic\": \"moon\", \"cases\": [{}]}|the topic 'moon' is not known; known are flower-clock, sun, vpd, chill, pollen-tube, incompatibility, pedigree, suspension, crop-load, round-plan, allocation, statistics",
                 "{\"topic\": \"sun\", \"cases\": []}|has no list of cases",
                 "{\"topic\": \"sun\", \"cases\": [{\"name\": \"n\"}]}|case n needs 'inputs' and 'expected'",
                 "{\"topic\": \"sun\", \"cases\": [{\"name\": \"n\", \"inputs\": {\"lat\": 1}, \"expected\": {}}]}|case n, inputs.date is missing",

@@ -187,6 +187,20 @@ public final class TreeForecast {
         return sumOf(after, Phase::takes) / sum;
     }
 
+    /** Expected flowers in each compartment of the clock at a moment not before the latest reading, all limbs together. */
+    double[] compartmentsAt(BudSupply wanted, Instant moment) {
+        if (wanted != supply) {
+            throw new InvalidInputException("openings", "belong to another supply.");
+        }
+        double[] all = new double[supply.clock().compartmentCount()];
+        for (Part part : parts) {
+            double[] own = supply.advance(part.afterLatest, supply.hoursTo(part.latest.at()), supply.hoursTo(moment))
+                    .compartments();
+            Arrays.setAll(all, i -> all[i] + own[i]);
+        }
+        return all;
+    }
+
     private double[] probabilities(FlowerBatch oneOfEach, int columns, Predicate<Phase> wanted) {
         double[] sums = new double[columns];
         for (int s = 0; s < supply.sheet().stages().size(); s++) {

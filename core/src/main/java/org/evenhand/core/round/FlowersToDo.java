@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
-import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.round.RoundRequest.OpenFlowers;
 
 /** Turns expected flowers into whole flowers to be done. */
@@ -12,38 +12,43 @@ public final class FlowersToDo {
     private FlowersToDo() {}
 
     /**
-     * Whole flowers by stage: the flowers that can take pollen less those done already, the total rounded to the nearest whole
-     * flower and shared out by largest remainder. Those done already are taken from the stages in proportion.
+     * Whole flowers by round and stage. Those done already are taken from the flowers of the first round, from its stages in
+     * proportion. Round by round the sum so far is rounded to the nearest whole flower and shared out by largest remainder, so that
+     * fractions of many rounds are not lost.
      *
-     * @param expectedByStage expected flowers in each stage of the sheet at the round's hour
-     * @param doneStillTaking flowers pollinated before that can still be expected in a stage that takes pollen
+     * @param groups of one tree, in order of the rounds
+     * @param doneStillTaking flowers pollinated before that can still be expected to take pollen at the first round
+     * @param weight what a fruit of this tree is worth against others
      */
-    public static List<OpenFlowers> of(CropSheet sheet, double[] expectedByStage, double doneStillTaking) {
-        double taking = 0;
-        for (int s = 0; s < sheet.stages().size(); s++) {
-            taking += takes(sheet, s) ? expectedByStage[s] : 0;
-        }
-        double left = Math.max(0, taking - doneStillTaking);
-        double share = taking > 0 ? left / taking : 0;
-        double[] wanted = new double[sheet.stages().size()];
-        for (int s = 0; s < wanted.length; s++) {
-            wanted[s] = takes(sheet, s) ? expectedByStage[s] * share : 0;
-        }
-        int[] whole = wholeFlowers(wanted, (int) Math.round(left));
+    public static List<OpenFlowers> of(List<Openings.Group> groups, double doneStillTaking, double weight) {
+        double first = groups.stream()
+                .filter(g -> g.moment() == 0)
+                .mapToDouble(Openings.Group::flowers)
+                .sum();
+        double share = first > 0 ? Math.max(0, first - doneStillTaking) / first : 0;
         List<OpenFlowers> open = new ArrayList<>();
-        for (int s = 0; s < whole.length; s++) {
-            if (whole[s] > 0) {
-                open.add(new OpenFlowers(
-                        sheet.stages().get(s).key(),
-                        whole[s],
-                        sheet.stages().get(s).receptivity().value()));
+        double soFar = 0;
+        int given = 0;
+        int moments = groups.stream().mapToInt(Openings.Group::moment).max().orElse(-1) + 1;
+        for (int m = 0; m < moments; m++) {
+            int moment = m;
+            List<Openings.Group> now =
+                    groups.stream().filter(g -> g.moment() == moment).toList();
+            double[] wanted = now.stream()
+                    .mapToDouble(g -> g.flowers() * (moment == 0 ? share : 1))
+                    .toArray();
+            soFar += java.util.Arrays.stream(wanted).sum();
+            int total = (int) Math.max(0, Math.round(soFar) - given);
+            int[] whole = wholeFlowers(wanted, total);
+            for (int i = 0; i < whole.length; i++) {
+                if (whole[i] > 0) {
+                    open.add(OpenFlowers.ofAny(
+                            now.get(i).stage(), whole[i], weight, now.get(i).receptivity()));
+                    given += whole[i];
+                }
             }
         }
         return open;
-    }
-
-    private static boolean takes(CropSheet sheet, int stage) {
-        return sheet.stages().get(stage).phase().takes();
     }
 
     private static int[] wholeFlowers(double[] wanted, int total) {
@@ -59,6 +64,11 @@ public final class FlowersToDo {
                 .toList();
         for (int i = 0; i < byRemainder.size() && given < total; i++, given++) {
             whole[byRemainder.get(i)]++;
+        }
+        for (int i = byRemainder.size() - 1; i >= 0 && given > total; i--) {
+            int take = Math.min(whole[byRemainder.get(i)], given - total);
+            whole[byRemainder.get(i)] -= take;
+            given -= take;
         }
         return whole;
     }

@@ -1,23 +1,53 @@
 package org.evenhand.core.round;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
+import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.mating.CrossCompatibility;
 
 /**
- * What a round has to work with at its hour.
+ * What the coming rounds have to work with.
  *
- * @param mothers trees with flowers that can take pollen
- * @param lots pollen at hand
+ * @param mostFlowers flowers that can be done in each round, in order of time; as many entries as rounds, at least one
+ * @param mothers trees with flowers that can take pollen in some round
+ * @param lots pollen at hand, or to be collected
  * @param crosses which jar serves which tree
- * @param mostFlowers flowers that can be done in the round, if there is a limit
+ * @param choices what a person has decided beforehand
  */
-public record RoundRequest(List<Mother> mothers, List<Lot> lots, Crosses crosses, OptionalInt mostFlowers) {
+public record RoundRequest(
+        List<Integer> mostFlowers, List<Mother> mothers, List<Lot> lots, Crosses crosses, List<Choice> choices) {
+    /** No limit to the flowers that can be done. */
+    public static final int NO_LIMIT = 1_000_000;
+
     public RoundRequest {
+        mostFlowers = List.copyOf(mostFlowers);
         mothers = List.copyOf(mothers);
         lots = List.copyOf(lots);
-        mostFlowers.ifPresent(n -> Require.within("mostFlowers", n, 0, 1_000_000));
+        choices = List.copyOf(choices);
+        Require.within("rounds", mostFlowers.size(), 1, 60);
+        mostFlowers.forEach(n -> Require.within("mostFlowers", n, 0, NO_LIMIT));
+        int rounds = mostFlowers.size();
+        mothers.forEach(m -> m.flowers().forEach(f -> requireRounds("receptivity", f.receptivity(), rounds)));
+        lots.forEach(l -> requireRounds("viability", l.viability(), rounds));
+    }
+
+    private static void requireRounds(String field, List<Double> values, int rounds) {
+        if (values.size() != rounds) {
+            throw new InvalidInputException(
+                    field, "has " + values.size() + " values for " + rounds + " rounds; give one for each.");
+        }
+    }
+
+    int rounds() {
+        return mostFlowers.size();
+    }
+
+    /** The same without anybody's choices. */
+    public RoundRequest free() {
+        return new RoundRequest(mostFlowers, mothers, lots, crosses, List.of());
     }
 
     /** Which jar serves which tree. */
@@ -29,44 +59,97 @@ public record RoundRequest(List<Mother> mothers, List<Lot> lots, Crosses crosses
     /**
      * A tree whose flowers want pollen.
      *
-     * @param flowers flowers still to be done, by stage
+     * @param wanted flowers to be done at most in all rounds together
+     * @param flowers flowers still to be done, in groups that open together
      */
-    public record Mother(TreeId id, Place place, List<OpenFlowers> flowers) {
+    public record Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers) {
         public Mother {
+            Require.within("wanted", wanted, 0, NO_LIMIT);
             flowers = List.copyOf(flowers);
         }
 
-        public int wanted() {
+        /** Flowers that there will be, wanted or not. */
+        public int open() {
             return flowers.stream().mapToInt(OpenFlowers::flowers).sum();
         }
-    }
 
-    /**
-     * Flowers of one stage that can take pollen.
-     *
-     * @param stage the stage's key
-     * @param flowers how many, 0 or more
-     * @param receptivity share of full receptivity, 0 to 1
-     */
-    public record OpenFlowers(String stage, int flowers, double receptivity) {
-        public OpenFlowers {
-            Require.within("flowers", flowers, 0, 1_000_000);
-            Require.within("receptivity", receptivity, 0, 1);
+        int toDo() {
+            return Math.min(wanted, open());
         }
     }
 
     /**
-     * Pollen at hand.
+     * Flowers of one stage that begin to take pollen by the same round.
      *
-     * @param doses whole doses left, 0 or more
-     * @param viability estimated share of living grains at the round's hour, 0 to 1
-     * @param useRank 0 for the lot that should be used first, rising
+     * @param stage the stage's key at that round
+     * @param flowers how many, 0 or more
+     * @param weight what a fruit of theirs is worth to the grower against others, usually 1
+     * @param receptivity expected share of full receptivity at each round, 0 to 1; 0 before they open and once they are past
+     * @param only the lots that alone may serve them, as where a cross is made; empty when every lot may that serves the tree
      */
-    public record Lot(LotId id, int doses, double viability, int useRank) {
+    public record OpenFlowers(
+            String stage, int flowers, double weight, List<Double> receptivity, Optional<Set<LotId>> only) {
+        public OpenFlowers {
+            only = only.map(Set::copyOf);
+            Require.within("flowers", flowers, 0, NO_LIMIT);
+            Require.within("weight", weight, 0, 1000);
+            receptivity = List.copyOf(receptivity);
+            receptivity.forEach(r -> Require.within("receptivity", r, 0, 1));
+        }
+
+        /** Flowers that any lot may serve which serves their tree. */
+        public static OpenFlowers ofAny(String stage, int flowers, double weight, List<Double> receptivity) {
+            return new OpenFlowers(stage, flowers, weight, receptivity, Optional.empty());
+        }
+
+        boolean takes(LotId lot) {
+            return only.isEmpty() || only.get().contains(lot);
+        }
+
+        /** Whether another round than this one finds them at least half as receptive, later on. */
+        boolean canWait(int round) {
+            return receptivity.subList(round + 1, receptivity.size()).stream()
+                    .anyMatch(r -> r >= receptivity.get(round) / 2);
+        }
+    }
+
+    /**
+     * Pollen at hand, or to be collected.
+     *
+     * @param doses whole doses, 0 or more
+     * @param viability estimated share of living grains at each round, 0 to 1; 0 at rounds where it is not there
+     * @param useRank 0 for the lots that should be used first, rising; lots alike may share a rank
+     */
+    public record Lot(LotId id, int doses, List<Double> viability, int useRank) {
         public Lot {
             Require.within("doses", doses, 0, 10_000_000);
-            Require.within("viability", viability, 0, 1);
+            viability = List.copyOf(viability);
+            viability.forEach(v -> Require.within("viability", v, 0, 1));
             Require.within("useRank", useRank, 0, 100_000);
+        }
+    }
+
+    /**
+     * What a person has decided of a pair of tree and lot.
+     *
+     * @param round the round it is meant for; empty for all
+     * @param flowers flowers at least, when it is wanted; 0 when it is forbidden
+     */
+    public record Choice(TreeId tree, LotId lot, OptionalInt round, int flowers) {
+        public Choice {
+            Require.within("flowers", flowers, 0, NO_LIMIT);
+        }
+
+        public static Choice forbid(TreeId tree, LotId lot, OptionalInt round) {
+            return new Choice(tree, lot, round, 0);
+        }
+
+        boolean forbids() {
+            return flowers == 0;
+        }
+
+        boolean means(TreeId someTree, LotId someLot, int someRound) {
+            return tree.equals(someTree) && lot.equals(someLot) && (round.isEmpty() || round.getAsInt() == someRound);
         }
     }
 }

@@ -11,7 +11,7 @@ import org.evenhand.core.round.RoundRequest.Lot;
 import org.evenhand.core.round.RoundRequest.Mother;
 
 /**
- * The order of walking: one father after another, so that the brush is changed once a father, lots that should be used first in
+ * The order of walking each round: one father after another, so that the brush is changed once a father, lots that should be used first in
  * front; within a father block by block, down one row and back up the next.
  */
 final class WalkingOrder {
@@ -23,12 +23,18 @@ final class WalkingOrder {
             places.put(mother.id(), mother.place());
         }
         List<Stop> ordered = new ArrayList<>();
-        for (Lot lot : request.lots().stream()
+        List<Lot> lots = request.lots().stream()
                 .sorted(Comparator.comparingInt(Lot::useRank))
-                .toList()) {
-            List<Stop> fromLot =
-                    stops.stream().filter(s -> s.lot().equals(lot.id())).toList();
-            ordered.addAll(downAndBack(fromLot, places));
+                .toList();
+        for (int round = 0; round < request.rounds(); round++) {
+            for (Lot lot : lots) {
+                int now = round;
+                ordered.addAll(downAndBack(
+                        stops.stream()
+                                .filter(s -> s.round() == now && s.lot().equals(lot.id()))
+                                .toList(),
+                        places));
+            }
         }
         return ordered;
     }

@@ -3,60 +3,59 @@ package org.evenhand.core.round;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
-import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.bloom.Openings.Group;
 import org.evenhand.core.round.RoundRequest.OpenFlowers;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class FlowersToDoTest {
-    private static final CropSheet CHERIMOYA =
-            CropSheets.shipped().find("cherimoya").orElseThrow();
+    private static Group group(int moment, String stage, double flowers) {
+        return new Group(moment, stage, flowers, List.of(0.9, 0.5, 0.1));
+    }
+
+    private static int sum(List<OpenFlowers> open) {
+        return open.stream().mapToInt(OpenFlowers::flowers).sum();
+    }
 
     @ParameterizedTest
     @MethodSource("org.evenhand.core.Cases#seeds")
-    void whole_flowers_add_up_to_the_rounded_total_and_no_stage_strays_by_a_flower(long seed) {
+    void whole_flowers_add_up_over_the_rounds_and_no_stage_strays_by_more_than_a_flower(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
-        double[] expected = random.doubles(7, 0, 30).toArray();
+        List<Group> groups = new ArrayList<>();
+        for (int moment = 0; moment < 6; moment++) {
+            groups.add(group(moment, "parted", random.nextDouble() * (moment == 0 ? 30 : 1)));
+            groups.add(group(moment, "half-open", random.nextDouble() * (moment == 0 ? 30 : 1)));
+        }
+        double first = groups.get(0).flowers() + groups.get(1).flowers();
         double done = random.nextDouble() * 20;
-        double left = Math.max(0, expected[1] + expected[2] - done);
+        double left = Math.max(0, first - done);
+        double later = groups.stream().skip(2).mapToDouble(Group::flowers).sum();
 
-        List<OpenFlowers> open = FlowersToDo.of(CHERIMOYA, expected, done);
+        List<OpenFlowers> open = FlowersToDo.of(groups, done, 1);
 
-        assertThat(open.stream().mapToInt(OpenFlowers::flowers).sum()).isEqualTo((int) Math.round(left));
-        for (OpenFlowers stage : open) {
-            double wanted = expected[CHERIMOYA.indexOf(stage.stage())] * left / (expected[1] + expected[2]);
-            assertThat((double) stage.flowers()).isCloseTo(wanted, within(1.0));
-            assertThat(stage.stage()).isIn("parted", "half-open");
+        assertThat((double) sum(open)).isCloseTo(left + later, within(0.5 + 1e-9));
+        assertThat(sum(FlowersToDo.of(groups.subList(0, 2), done, 1))).isEqualTo((int) Math.round(left));
+        for (OpenFlowers of : FlowersToDo.of(groups.subList(0, 2), done, 1)) {
+            double wanted = groups.get(of.stage().equals("parted") ? 0 : 1).flowers() * left / first;
+            assertThat((double) of.flowers()).isCloseTo(wanted, within(1.0));
         }
     }
 
     @Test
-    void each_stage_keeps_its_receptivity() {
-        assertThat(FlowersToDo.of(CHERIMOYA, new double[] {5, 2, 3, 1, 1, 1, 0}, 0))
-                .containsExactly(new OpenFlowers("parted", 2, 0.9), new OpenFlowers("half-open", 3, 1.0));
+    void each_group_keeps_its_receptivity_and_the_trees_weight() {
+        assertThat(FlowersToDo.of(List.of(group(0, "parted", 2.2), group(1, "parted", 2.9)), 0, 2))
+                .containsExactly(
+                        OpenFlowers.ofAny("parted", 2, 2, List.of(0.9, 0.5, 0.1)),
+                        OpenFlowers.ofAny("parted", 3, 2, List.of(0.9, 0.5, 0.1)));
     }
 
     @Test
-    void where_all_is_done_or_nothing_is_open_nothing_is_to_do() {
-        assertThat(FlowersToDo.of(CHERIMOYA, new double[] {5, 2, 3, 1, 1, 1, 0}, 5))
-                .isEmpty();
-        assertThat(FlowersToDo.of(CHERIMOYA, new double[] {50, 0, 0, 9, 9, 9, 0}, 0))
-                .isEmpty();
-    }
-
-    @Test
-    void another_variety_serves_fully_the_own_one_as_the_sheet_says() {
-        CrossCompatibility other = CrossCompatibility.ofCrops(CHERIMOYA, CHERIMOYA, false);
-        CrossCompatibility own = CrossCompatibility.ofCrops(CHERIMOYA, CHERIMOYA, true);
-
-        assertThat(other.worth()).isEqualTo(1);
-        assertThat(own.serves()).isTrue();
-        assertThat(own.worth()).isEqualTo(0.8);
-        assertThat(own.why()).contains("same variety");
+    void where_all_is_done_or_nothing_opens_nothing_is_to_do() {
+        assertThat(FlowersToDo.of(List.of(group(0, "parted", 5)), 9, 1)).isEmpty();
+        assertThat(FlowersToDo.of(List.of(), 0, 1)).isEmpty();
     }
 }

@@ -1,6 +1,7 @@
 package org.evenhand.core.round;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -11,6 +12,7 @@ import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.OwnVariety;
@@ -21,6 +23,7 @@ import org.evenhand.core.mating.MatingPartner;
 import org.evenhand.core.round.RoundPlan.Reason;
 import org.evenhand.core.round.RoundPlan.Stop;
 import org.evenhand.core.round.RoundPlan.Unserved;
+import org.evenhand.core.round.RoundRequest.Choice;
 import org.evenhand.core.round.RoundRequest.Lot;
 import org.evenhand.core.round.RoundRequest.Mother;
 import org.evenhand.core.round.RoundRequest.OpenFlowers;
@@ -43,7 +46,11 @@ class RoundPlanTest {
             (tree, lot) -> CrossCompatibility.of(partners.get(tree.value()), partners.get(lot.value()));
 
     private RoundRequest request(List<Mother> mothers, List<Lot> lots, OptionalInt most) {
-        return new RoundRequest(mothers, lots, crosses, most);
+        return request(mothers, lots, List.of(most.orElse(RoundRequest.NO_LIMIT)), List.of());
+    }
+
+    private RoundRequest request(List<Mother> mothers, List<Lot> lots, List<Integer> most, List<Choice> choices) {
+        return new RoundRequest(most, mothers, lots, crosses, choices);
     }
 
     private static MatingPartner partner(VarietyId variety, CropSheet sheet) {
@@ -114,6 +121,84 @@ class RoundPlanTest {
                 .containsExactly(new Unserved(tree(10), 5, Reason.MORE_THAN_CAN_BE_DONE));
     }
 
+    @Test
+    void pollen_is_kept_for_a_later_round_where_it_earns_more_and_says_so() {
+        Mother early = mother(10, LANTERN, CHERIMOYA, 1, 1, 4, List.of(0.4, 0.0));
+        Mother late = mother(11, LANTERN, CHERIMOYA, 1, 2, 4, List.of(0.0, 1.0));
+        Lot jar = lot(20, RIDGE, CHERIMOYA, 5, List.of(0.8, 0.6), 0);
+
+        RoundPlan plan = RoundPlan.of(request(List.of(early, late), List.of(jar), List.of(9, 9), List.of()));
+
+        assertThat(plan.stops())
+                .extracting(Stop::round, s -> s.tree().value(), Stop::flowers)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(0, id(10), 1),
+                        org.assertj.core.groups.Tuple.tuple(1, id(11), 4));
+        assertThat(plan.keptBack()).containsExactly(new RoundPlan.KeptBack(jar.id(), 4, 1, tree(11)));
+        assertThat(plan.value()).isCloseTo(0.4 * 0.8 + 4 * 0.6, within(1e-9));
+        assertThat(plan.stops().get(0).grounds().canWait()).isFalse();
+    }
+
+    @Test
+    void what_was_chosen_is_kept_to_and_its_cost_shows() {
+        List<Mother> mothers = List.of(mother(10, LANTERN, CHERIMOYA, 1, 1, 4), mother(11, RIDGE, CHERIMOYA, 1, 2, 4));
+        List<Lot> lots = List.of(lot(20, RIDGE, CHERIMOYA, 4, 0.8, 0), lot(21, LANTERN, CHERIMOYA, 4, 0.8, 1));
+        RoundPlan free = RoundPlan.of(request(mothers, lots, List.of(9), List.of()));
+        Choice own = new Choice(tree(11), new LotId(id(20)), OptionalInt.of(0), 3);
+
+        RoundPlan pinned = RoundPlan.of(request(mothers, lots, List.of(9), List.of(own)));
+        RoundPlan without = RoundPlan.of(request(
+                mothers, lots, List.of(9), List.of(Choice.forbid(tree(10), new LotId(id(20)), OptionalInt.empty()))));
+
+        // Each tree gets the other variety: 8 flowers at 0.8. Pinned, three of each take their own, worth 0.8 of that.
+        assertThat(free.value()).isCloseTo(8 * 0.8, within(1e-9));
+        assertThat(pinned.value()).isCloseTo(2 * 0.8 + 6 * 0.8 * 0.8, within(1e-9));
+        assertThat(pinned.stops())
+                .filteredOn(s -> s.tree().equals(tree(11)) && s.lot().value().equals(id(20)))
+                .singleElement()
+                .satisfies(s -> assertThat(s.flowers()).isEqualTo(3))
+                .satisfies(s -> assertThat(s.grounds().wanted()).isTrue());
+        assertThat(without.stops())
+                .noneMatch(s -> s.tree().equals(tree(10)) && s.lot().value().equals(id(20)));
+    }
+
+    @Test
+    void choices_that_cannot_be_had_are_refused_each_in_its_way() {
+        List<Mother> mothers = List.of(mother(10, LANTERN, REFUSES_ITSELF, 1, 1, 4));
+        List<Lot> lots =
+                List.of(lot(20, LANTERN, REFUSES_ITSELF, 9, 0.8, 0), lot(21, RIDGE, REFUSES_ITSELF, 3, 0.8, 1));
+        LotId own = new LotId(id(20));
+        LotId good = new LotId(id(21));
+
+        refused(
+                mothers,
+                lots,
+                List.of(new Choice(tree(10), own, OptionalInt.empty(), 1)),
+                "choices[0]",
+                "does not serve");
+        refused(mothers, lots, List.of(new Choice(tree(10), good, OptionalInt.empty(), 4)), "choices[0]", "only 3");
+        refused(
+                mothers,
+                lots,
+                List.of(
+                        Choice.forbid(tree(10), good, OptionalInt.empty()),
+                        new Choice(tree(10), good, OptionalInt.empty(), 1)),
+                "choices[1]",
+                "wanted and forbidden at once");
+        assertThatThrownBy(() -> RoundPlan.of(request(
+                        mothers, lots, List.of(1), List.of(new Choice(tree(10), good, OptionalInt.empty(), 3)))))
+                .isInstanceOf(InvalidInputException.class)
+                .hasMessageContaining("ask together for more");
+    }
+
+    private void refused(List<Mother> mothers, List<Lot> lots, List<Choice> choices, String field, String says) {
+        assertThatThrownBy(() -> RoundPlan.of(request(mothers, lots, List.of(9), choices)))
+                .isInstanceOfSatisfying(
+                        InvalidInputException.class,
+                        e -> assertThat(e.problems().get(0).field()).isEqualTo(field))
+                .hasMessageContaining(says);
+    }
+
     /** Oracle: every way of handing out the doses, tried one after another. */
     @ParameterizedTest
     @MethodSource("org.evenhand.core.Cases#seeds")
@@ -122,8 +207,14 @@ class RoundPlanTest {
 
         RoundPlan plan = RoundPlan.of(request);
 
-        assertThat(plan.value()).isCloseTo(bestByTrying(request), within(1e-5));
-        assertThat(plan.stops().stream().mapToDouble(Stop::expected).sum()).isCloseTo(plan.value(), within(1e-5));
+        assertThat(plan.value()).isCloseTo(new Trying(request).best(), within(1e-5));
+        assertThat(plan.proven()).isTrue();
+        keepsTheLimits(request, plan);
+        assertThat(RoundPlan.of(request)).isEqualTo(plan);
+    }
+
+    private static void keepsTheLimits(RoundRequest request, RoundPlan plan) {
+        assertThat(plan.stops().stream().mapToDouble(Stop::expected).sum()).isCloseTo(plan.value(), within(1e-9));
         Map<LotId, Integer> drawn =
                 plan.stops().stream().collect(Collectors.groupingBy(Stop::lot, Collectors.summingInt(Stop::flowers)));
         request.lots().forEach(l -> assertThat(drawn.getOrDefault(l.id(), 0)).isLessThanOrEqualTo(l.doses()));
@@ -132,28 +223,61 @@ class RoundPlanTest {
                                 .filter(s -> s.tree().equals(m.id()))
                                 .mapToInt(Stop::flowers)
                                 .sum())
-                        .isLessThanOrEqualTo(m.wanted()));
-        assertThat(RoundPlan.of(request)).isEqualTo(plan);
+                        .isLessThanOrEqualTo(Math.min(m.wanted(), m.open())));
+        for (int r = 0; r < request.mostFlowers().size(); r++) {
+            int round = r;
+            assertThat(plan.stops().stream()
+                            .filter(s -> s.round() == round)
+                            .mapToInt(Stop::flowers)
+                            .sum())
+                    .isLessThanOrEqualTo(request.mostFlowers().get(r));
+        }
+        plan.stops().forEach(s -> {
+            assertThat(s.byStage().values().stream().mapToInt(n -> n).sum()).isEqualTo(s.flowers());
+            assertThat(s.cross().serves()).isTrue();
+        });
     }
 
-    @Test
-    void whole_flowers_add_up_and_those_done_are_left_out() {
-        double[] expected = {3, 4.6, 5.7, 0, 2, 0, 0};
+    /** Larger ones than can be tried: limits kept, more pollen never worth less, what is forbidden never there. */
+    @ParameterizedTest
+    @MethodSource("org.evenhand.core.Cases#seeds")
+    void more_pollen_never_lowers_the_value_and_a_forbidden_pair_never_appears(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        RoundRequest request = largeRequest(random);
+        RoundPlan plan = RoundPlan.of(request);
+        keepsTheLimits(request, plan);
+        assertThat(plan.proven()).isTrue();
 
-        List<OpenFlowers> all = FlowersToDo.of(CHERIMOYA, expected, 0);
-        List<OpenFlowers> left = FlowersToDo.of(CHERIMOYA, expected, 6);
+        List<Lot> more = new ArrayList<>(request.lots());
+        int at = random.nextInt(more.size());
+        Lot lot = more.get(at);
+        more.set(at, new Lot(lot.id(), lot.doses() + 1 + random.nextInt(5), lot.viability(), lot.useRank()));
+        RoundPlan richer =
+                RoundPlan.of(new RoundRequest(request.mostFlowers(), request.mothers(), more, crosses, List.of()));
+        assertThat(richer.value()).isGreaterThanOrEqualTo(plan.value() - 1e-5);
 
-        assertThat(all).extracting(OpenFlowers::stage).containsExactly("parted", "half-open");
-        assertThat(all.stream().mapToInt(OpenFlowers::flowers).sum()).isEqualTo(10);
-        assertThat(left.stream().mapToInt(OpenFlowers::flowers).sum()).isEqualTo(4);
-        assertThat(FlowersToDo.of(CHERIMOYA, expected, 50)).isEmpty();
+        Stop some = plan.stops().get(random.nextInt(plan.stops().size()));
+        Choice never = Choice.forbid(some.tree(), some.lot(), OptionalInt.empty());
+        RoundPlan without = RoundPlan.of(
+                new RoundRequest(request.mostFlowers(), request.mothers(), request.lots(), crosses, List.of(never)));
+        assertThat(without.stops())
+                .noneMatch(s -> s.tree().equals(some.tree()) && s.lot().equals(some.lot()));
+        assertThat(without.value()).isLessThanOrEqualTo(plan.value() + 1e-5);
+        keepsTheLimits(request, without);
     }
 
     private RoundRequest randomRequest(SplittableRandom random) {
+        int rounds = 1 + random.nextInt(2);
         List<Mother> mothers = new ArrayList<>();
         for (int m = 0; m < 2; m++) {
             mothers.add(mother(
-                    10 + m, random.nextBoolean() ? LANTERN : RIDGE, REFUSES_ITSELF, 1, m, 1 + random.nextInt(3)));
+                    10 + m,
+                    random.nextBoolean() ? LANTERN : RIDGE,
+                    REFUSES_ITSELF,
+                    1,
+                    m,
+                    1 + random.nextInt(3),
+                    hundredths(random, rounds)));
         }
         List<Lot> lots = new ArrayList<>();
         for (int l = 0; l < 2; l++) {
@@ -162,48 +286,105 @@ class RoundPlanTest {
                     random.nextBoolean() ? LANTERN : RIDGE,
                     REFUSES_ITSELF,
                     random.nextInt(5),
-                    Math.round(random.nextDouble() * 100) / 100.0,
+                    hundredths(random, rounds),
                     l));
         }
-        return request(mothers, lots, random.nextBoolean() ? OptionalInt.of(random.nextInt(6)) : OptionalInt.empty());
+        return request(mothers, lots, random.ints(rounds, 0, 6).boxed().toList(), List.of());
     }
 
-    private double bestByTrying(RoundRequest request) {
-        List<Mother> flowers = new ArrayList<>();
-        request.mothers().forEach(m -> {
-            for (int i = 0; i < m.wanted(); i++) {
-                flowers.add(m);
+    private RoundRequest largeRequest(SplittableRandom random) {
+        int rounds = 1 + random.nextInt(5);
+        List<Mother> mothers = new ArrayList<>();
+        for (int m = 0; m < 12; m++) {
+            partners.put(id(100 + m), partner(random.nextBoolean() ? LANTERN : RIDGE, REFUSES_ITSELF));
+            List<OpenFlowers> groups = new ArrayList<>();
+            for (int g = 0; g < 3; g++) {
+                groups.add(OpenFlowers.ofAny(
+                        "half-open", random.nextInt(8), 1 + random.nextInt(2), hundredths(random, rounds)));
             }
-        });
-        int[] doses = request.lots().stream().mapToInt(Lot::doses).toArray();
-        return best(flowers, 0, request.lots(), doses, request.mostFlowers().orElse(99));
+            mothers.add(new Mother(tree(100 + m), new Place("", 1 + m / 4, m % 4), random.nextInt(15), groups));
+        }
+        List<Lot> lots = new ArrayList<>();
+        for (int l = 0; l < 8; l++) {
+            lots.add(lot(
+                    200 + l,
+                    l % 2 == 0 ? LANTERN : RIDGE,
+                    REFUSES_ITSELF,
+                    1 + random.nextInt(9),
+                    hundredths(random, rounds),
+                    l));
+        }
+        return request(mothers, lots, random.ints(rounds, 8, 25).boxed().toList(), List.of());
     }
 
-    private double best(List<Mother> flowers, int next, List<Lot> lots, int[] doses, int most) {
-        if (next == flowers.size() || most == 0) {
-            return 0;
+    private static List<Double> hundredths(SplittableRandom random, int values) {
+        return random.ints(values, 1, 101).mapToObj(n -> n / 100.0).toList();
+    }
+
+    /** Every way, flower by flower. */
+    private final class Trying {
+        private final RoundRequest request;
+        private final List<Mother> flowers = new ArrayList<>();
+
+        Trying(RoundRequest request) {
+            this.request = request;
+            request.mothers().forEach(m -> {
+                for (int i = 0; i < m.open(); i++) {
+                    flowers.add(m);
+                }
+            });
         }
-        Mother mother = flowers.get(next);
-        double best = best(flowers, next + 1, lots, doses, most);
-        for (int l = 0; l < doses.length; l++) {
-            boolean serves = crosses.between(mother.id(), lots.get(l).id()).serves();
-            if (serves && doses[l] > 0) {
-                doses[l]--;
-                double here = lots.get(l).viability() * mother.flowers().get(0).receptivity();
-                best = Math.max(best, here + best(flowers, next + 1, lots, doses, most - 1));
-                doses[l]++;
+
+        double best() {
+            int[] doses = request.lots().stream().mapToInt(Lot::doses).toArray();
+            int[] most = request.mostFlowers().stream().mapToInt(n -> n).toArray();
+            return best(0, doses, most);
+        }
+
+        private double best(int next, int[] doses, int[] most) {
+            if (next == flowers.size()) {
+                return 0;
             }
+            Mother mother = flowers.get(next);
+            double best = best(next + 1, doses, most);
+            for (int l = 0; l < doses.length; l++) {
+                Lot lot = request.lots().get(l);
+                boolean serves = crosses.between(mother.id(), lot.id()).serves();
+                for (int r = 0; serves && doses[l] > 0 && r < most.length; r++) {
+                    if (most[r] > 0) {
+                        doses[l]--;
+                        most[r]--;
+                        double here = lot.viability().get(r)
+                                * mother.flowers().get(0).receptivity().get(r);
+                        best = Math.max(best, here + best(next + 1, doses, most));
+                        doses[l]++;
+                        most[r]++;
+                    }
+                }
+            }
+            return best;
         }
-        return best;
     }
 
     private Mother mother(int id, VarietyId variety, CropSheet sheet, int row, int position, int flowers) {
+        return mother(id, variety, sheet, row, position, flowers, List.of(1.0));
+    }
+
+    private Mother mother(
+            int id, VarietyId variety, CropSheet sheet, int row, int position, int flowers, List<Double> receptivity) {
         partners.put(id(id), partner(variety, sheet));
         return new Mother(
-                tree(id), new Place("North", row, position), List.of(new OpenFlowers("half-open", flowers, 1)));
+                tree(id),
+                new Place("North", row, position),
+                flowers,
+                List.of(OpenFlowers.ofAny("half-open", flowers, 1, receptivity)));
     }
 
     private Lot lot(int id, VarietyId variety, CropSheet sheet, int doses, double viability, int rank) {
+        return lot(id, variety, sheet, doses, List.of(viability), rank);
+    }
+
+    private Lot lot(int id, VarietyId variety, CropSheet sheet, int doses, List<Double> viability, int rank) {
         partners.put(id(id), partner(variety, sheet));
         return new Lot(new LotId(id(id)), doses, viability, rank);
     }

@@ -1,0 +1,96 @@
+package org.evenhand.verify;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.mating.MatingPartner;
+import org.evenhand.core.round.LotId;
+import org.evenhand.core.round.Place;
+import org.evenhand.core.round.RoundPlan;
+import org.evenhand.core.round.RoundRequest;
+import org.evenhand.core.round.RoundRequest.Lot;
+import org.evenhand.core.round.RoundRequest.Mother;
+import org.evenhand.core.round.RoundRequest.OpenFlowers;
+import org.evenhand.core.round.TreeId;
+
+/** The best use of some lots over several rounds. */
+final class RoundPlanTopic implements Topic {
+    /** Which lots may serve is told by the case, so every cross in itself fits. */
+    static final CrossCompatibility FITS = CrossCompatibility.of(
+            MatingPartner.unknown(
+                    "mother", CropSheets.shipped().find("cherimoya").orElseThrow()),
+            MatingPartner.unknown(
+                    "father", CropSheets.shipped().find("cherimoya").orElseThrow()));
+
+    @Override
+    public String name() {
+        return "round-plan";
+    }
+
+    @Override
+    public Optional<Map<String, Object>> answer(Inputs inputs) {
+        RoundPlan plan = RoundPlan.of(request(inputs));
+        if (!plan.proven()) {
+            throw new InvalidInputException("plan", "is not proven: " + plan.value() + " of at most " + plan.bound());
+        }
+        return Optional.of(Map.of("maximumValue", plan.value()));
+    }
+
+    private static RoundRequest request(Inputs in) {
+        List<Integer> most =
+                in.children("rounds").stream().map(r -> r.whole("maxFlowers")).toList();
+        List<Lot> lots = new ArrayList<>();
+        Map<String, Set<LotId>> ofFather = new HashMap<>();
+        for (Inputs lot : in.children("lots")) {
+            LotId id = new LotId(id(lot.text("id")));
+            ofFather.computeIfAbsent(lot.text("father"), f -> new java.util.HashSet<>())
+                    .add(id);
+            lots.add(new Lot(id, lot.whole("doses"), viability(lot), lots.size()));
+        }
+        Map<String, List<OpenFlowers>> groups = new HashMap<>();
+        for (Inputs flowers : in.children("flowers")) {
+            Set<LotId> only = flowers.texts("fathersAllowed").stream()
+                    .flatMap(f -> ofFather.getOrDefault(f, Set.of()).stream())
+                    .collect(Collectors.toSet());
+            groups.computeIfAbsent(flowers.text("tree"), t -> new ArrayList<>())
+                    .add(new OpenFlowers(
+                            flowers.text("id"),
+                            flowers.whole("count"),
+                            flowers.number("weight"),
+                            flowers.numbers("receptivity"),
+                            Optional.of(only)));
+        }
+        List<Mother> mothers = in.children("trees").stream()
+                .map(t -> new Mother(
+                        new TreeId(id(t.text("id"))),
+                        new Place("", 1, 1),
+                        t.whole("wantedFlowers"),
+                        groups.getOrDefault(t.text("id"), List.of())))
+                .toList();
+        return new RoundRequest(most, mothers, lots, (tree, lot) -> FITS, List.of());
+    }
+
+    /** Nothing is there outside the rounds of a lot, which are counted from 1. */
+    private static List<Double> viability(Inputs lot) {
+        List<Double> given = lot.numbers("viability");
+        List<Double> there = new ArrayList<>(Collections.nCopies(given.size(), 0.0));
+        for (int r = lot.whole("firstRound") - 1; r < lot.whole("lastRound"); r++) {
+            there.set(r, given.get(r));
+        }
+        return there;
+    }
+
+    static UUID id(String name) {
+        return UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8));
+    }
+}
