@@ -85,6 +85,7 @@ class OneOrchardTest {
                 ours.post("/api/weather/records/" + weather + "/void", Api.voiding(0)));
 
         tryJars(tried, ownLot);
+        tryRounds(tried, ownTree, ownLot);
         tried.put("GET /api/lots/{id}/serves", ours.get("/api/lots/" + lot + "/serves"));
         tried.put("GET /api/trees/{id}/servers", ours.get("/api/trees/" + tree + "/servers"));
         String wish = Api.newId();
@@ -101,6 +102,43 @@ class OneOrchardTest {
         assertThat(tried.keySet())
                 .as("every endpoint with an id was tried")
                 .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    private void tryRounds(Map<String, Api.Answer> tried, String ownTree, String ownLot) {
+        String id = Api.newId();
+        theirs.put("/api/round-settings/" + id, PlanTest.settings()).expect(200);
+        tried.put("PUT /api/round-settings/{id}", ours.put("/api/round-settings/" + id, PlanTest.settings()));
+        String target = Api.newId();
+        Map<String, Object> wanted = Map.of("treeId", tree, "fruits", 5, "confidence", 90, "priority", 1);
+        theirs.put("/api/targets/" + target, wanted).expect(200);
+        tried.put(
+                "PUT /api/targets/{id}",
+                ours.put(
+                        "/api/targets/" + target,
+                        Map.of("treeId", ownTree, "fruits", 5, "confidence", 90, "priority", 1)));
+        tried.put("POST /api/targets/{id}/void", ours.post("/api/targets/" + target + "/void", Api.voiding(0)));
+        String choice = Api.newId();
+        theirs.put("/api/round-choices/" + choice, Map.of("treeId", tree, "lotId", lot, "flowers", 0))
+                .expect(200);
+        tried.put(
+                "PUT /api/round-choices/{id}",
+                ours.put("/api/round-choices/" + choice, Map.of("treeId", ownTree, "lotId", ownLot, "flowers", 0)));
+        tried.put(
+                "POST /api/round-choices/{id}/void",
+                ours.post("/api/round-choices/" + choice + "/void", Api.voiding(0)));
+        String walk = Api.newId();
+        theirs.read(tree, now, Map.of("half-open", 5)).expect(200);
+        theirs.put("/api/walks/" + walk, Map.of()).expect(200);
+        Map<String, Object> word = Map.of("stop", 0, "kind", "TOO_LATE", "at", now.toString());
+        String said = Api.newId();
+        theirs.put("/api/walks/" + walk + "/words/" + said, word).expect(200);
+        tried.put("GET /api/walks/{id}", ours.get("/api/walks/" + walk));
+        tried.put("PUT /api/walks/{id}", ours.put("/api/walks/" + walk, Map.of()));
+        tried.put("POST /api/walks/{id}/close", ours.post("/api/walks/" + walk + "/close", Map.of()));
+        tried.put("PUT /api/walks/{walk}/words/{id}", ours.put("/api/walks/" + walk + "/words/" + said, word));
+        tried.put(
+                "POST /api/walks/{walk}/words/{id}/void",
+                ours.post("/api/walks/" + walk + "/words/" + said + "/void", Api.voiding(0)));
     }
 
     private void tryJars(Map<String, Api.Answer> tried, String ownLot) {

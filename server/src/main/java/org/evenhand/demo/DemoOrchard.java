@@ -344,7 +344,7 @@ class DemoOrchard implements ApplicationRunner {
 
         private UUID pollination(UUID tree, UUID lot, int flowers, Instant at) {
             UUID id = ids.next();
-            pollinations.put(tomas, id, new PollinationRequest(tree, lot, flowers, at, "petal nick"));
+            pollinations.put(tomas, id, PollinationRequest.simple(tree, lot, flowers, at, "petal nick"));
             return id;
         }
 

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
@@ -70,6 +71,20 @@ public class PollenShelf {
     public List<LotView> all(Caller caller, Instant at) {
         LotBook book = books.read(caller);
         return book.lots().map(lot -> book.view(lot, at)).toList();
+    }
+
+    /** What should be alive at each of several moments of every jar that is not voided; 0 where it is mouldy or not yet filled. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<Double>> alive(Caller caller, List<Instant> moments) {
+        LotBook book = books.read(caller);
+        return book.lots()
+                .collect(Collectors.toMap(
+                        PollenLot::id,
+                        lot -> moments.stream()
+                                .map(at -> lot.details().collectedAt().isAfter(at)
+                                        ? 0.0
+                                        : book.course(lot).shareAt(at))
+                                .toList()));
     }
 
     /** The names of every jar, removed ones too. */

@@ -1,9 +1,12 @@
 package org.evenhand.round;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import org.evenhand.core.crop.Mark;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -17,25 +20,44 @@ class Pollination extends OrchardRecord {
     private Instant doneAt;
     private String mark;
 
+    @Enumerated(EnumType.STRING)
+    private Mark.Lasts markLasts;
+
+    private String colour;
+    private String tag;
+    private Integer tagYear;
+    private UUID walkId;
+    private Integer stop;
+
     protected Pollination() {}
 
-    Pollination(
-            UUID id,
-            Caller caller,
-            Instant now,
-            ZoneId zone,
+    Pollination(UUID id, Caller caller, Instant now, ZoneId zone, Done done) {
+        super(id, caller, now, zone);
+        this.treeId = done.treeId();
+        this.lotId = done.lotId();
+        this.flowers = done.flowers();
+        this.doneAt = done.doneAt();
+        this.mark = done.mark();
+        this.markLasts = done.markLasts();
+        this.colour = done.colour();
+        this.tag = done.tag();
+        this.tagYear = done.tag().isEmpty() ? null : done.doneAt().atZone(zone).getYear();
+        this.walkId = done.walkId();
+        this.stop = done.stop();
+    }
+
+    /** What was done, and how it is marked. */
+    record Done(
             UUID treeId,
             UUID lotId,
             int flowers,
             Instant doneAt,
-            String mark) {
-        super(id, caller, now, zone);
-        this.treeId = treeId;
-        this.lotId = lotId;
-        this.flowers = flowers;
-        this.doneAt = doneAt;
-        this.mark = mark;
-    }
+            String mark,
+            Mark.Lasts markLasts,
+            String colour,
+            String tag,
+            UUID walkId,
+            Integer stop) {}
 
     UUID treeId() {
         return treeId;
@@ -55,5 +77,25 @@ class Pollination extends OrchardRecord {
 
     String mark() {
         return mark;
+    }
+
+    Mark.Lasts markLasts() {
+        return markLasts;
+    }
+
+    String colour() {
+        return colour;
+    }
+
+    String tag() {
+        return tag;
+    }
+
+    UUID walkId() {
+        return walkId;
+    }
+
+    Integer stop() {
+        return stop;
     }
 }

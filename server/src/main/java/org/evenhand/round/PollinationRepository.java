@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface PollinationRepository extends JpaRepository<Pollination, UUID> {
     Optional<Pollination> findByIdAndOrchardId(UUID id, UUID orchardId);
@@ -12,4 +13,11 @@ interface PollinationRepository extends JpaRepository<Pollination, UUID> {
     List<Pollination> findByOrchardIdAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
 
     List<Pollination> findByOrchardIdAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, Instant after);
+
+    List<Pollination> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, UUID walkId);
+
+    @Query(
+            "select p from Pollination p where p.orchardId = :orchardId and p.tagYear = :year and lower(p.tag) = lower(:tag)"
+                    + " and p.voidedAt is null")
+    Optional<Pollination> tagged(UUID orchardId, int year, String tag);
 }

@@ -6,10 +6,26 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.UUID;
 
-/** Flowers of one tree given pollen of one lot, one dose each. */
+/**
+ * Flowers of one tree given pollen of one lot, one dose each.
+ *
+ * @param mark name of the mark, as on the crop sheet
+ * @param colour colour of tape, yarn or tag
+ * @param tag number on the tag; used once a year in an orchard
+ * @param walkId walk and stop it belongs to, both or neither
+ */
 public record PollinationRequest(
         UUID treeId,
         UUID lotId,
         Integer flowers,
         Instant doneAt,
-        @Schema(description = OPTIONAL) String mark) {}
+        @Schema(description = OPTIONAL) String mark,
+        @Schema(description = OPTIONAL) String colour,
+        @Schema(description = OPTIONAL) String tag,
+        @Schema(description = OPTIONAL) UUID walkId,
+        @Schema(description = OPTIONAL) Integer stop) {
+    /** Done outside a walk, with a mark that says all. */
+    public static PollinationRequest simple(UUID treeId, UUID lotId, Integer flowers, Instant doneAt, String mark) {
+        return new PollinationRequest(treeId, lotId, flowers, doneAt, mark, null, null, null, null);
+    }
+}

@@ -12,7 +12,9 @@ import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.crop.Mark;
 import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
@@ -32,11 +34,16 @@ import org.springframework.transaction.annotation.Transactional;
 /** Flowers given pollen, written down and looked up. */
 @Service
 public class Pollinations {
+    /** Petals may be down after so many days; common practice. */
+    private static final int PETAL_DAYS = 5;
+
     private final PollinationRepository pollinations;
     private final Orchards orchards;
     private final PollenShelf shelf;
     private final Crosses crosses;
     private final OnceWriter once;
+    private final CropCatalogue crops;
+    private final WalkRepository walks;
     private final ApplicationEventPublisher events;
     private final InstantSource clock;
 
@@ -46,6 +53,8 @@ public class Pollinations {
             PollenShelf shelf,
             Crosses crosses,
             OnceWriter once,
+            CropCatalogue crops,
+            WalkRepository walks,
             ApplicationEventPublisher events,
             InstantSource clock) {
         this.pollinations = pollinations;
@@ -53,6 +62,8 @@ public class Pollinations {
         this.shelf = shelf;
         this.crosses = crosses;
         this.once = once;
+        this.crops = crops;
+        this.walks = walks;
         this.events = events;
         this.clock = clock;
     }
@@ -112,18 +123,69 @@ public class Pollinations {
         refuseBeforeCollection(lot, doneAt, zone);
         refuseWhatDoesNotServe(caller, tree, lot);
         Pollination pollination = new Pollination(
-                id,
-                caller,
-                clock.instant(),
-                zone,
+                id, caller, clock.instant(), zone, done(caller, tree, lot, flowers, doneAt, zone, request));
+        pollinations.saveAndFlush(pollination);
+        shelf.draw(caller, lot.id(), id, flowers, doneAt);
+        return views(caller, List.of(pollination)).get(0);
+    }
+
+    private Pollination.Done done(
+            Caller caller,
+            TreeView tree,
+            LotView lot,
+            int flowers,
+            Instant doneAt,
+            ZoneId zone,
+            PollinationRequest request) {
+        String mark = Given.optionalText("mark", request.mark(), 80);
+        String tag = Given.optionalText("tag", request.tag(), 40);
+        if (!tag.isEmpty()) {
+            refuseTagTwice(caller, tag, doneAt, zone);
+        }
+        if ((request.walkId() == null) != (request.stop() == null)) {
+            throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
+        }
+        if (request.walkId() != null) {
+            walks.findByIdAndOrchardId(request.walkId(), caller.orchardId())
+                    .orElseThrow(() -> new NotFoundException("walk", request.walkId()));
+        }
+        Mark.Lasts lasts = crops.of(caller, tree.crop()).hand().marks().stream()
+                .filter(m -> m.name().equals(mark))
+                .map(Mark::lasts)
+                .findFirst()
+                .orElse(null);
+        return new Pollination.Done(
                 tree.id(),
                 lot.id(),
                 flowers,
                 doneAt,
-                Given.optionalText("mark", request.mark(), 80));
-        pollinations.saveAndFlush(pollination);
-        shelf.draw(caller, lot.id(), id, flowers, doneAt);
-        return views(caller, List.of(pollination)).get(0);
+                mark,
+                tag.isEmpty() ? lasts : Mark.Lasts.HARVEST,
+                Given.optionalText("colour", request.colour(), 40),
+                tag,
+                request.walkId(),
+                request.stop());
+    }
+
+    /** A tag number says one flower's story only. */
+    private void refuseTagTwice(Caller caller, String tag, Instant doneAt, ZoneId zone) {
+        pollinations
+                .tagged(caller.orchardId(), doneAt.atZone(zone).getYear(), tag)
+                .ifPresent(other -> {
+                    throw new InvalidInputException(
+                            "tag",
+                            "'" + tag + "' hangs on "
+                                    + orchards.tree(caller, other.treeId()).name() + " since "
+                                    + Given.say(other.doneAt(), zone) + ". Take another number.");
+                });
+    }
+
+    /** Those of one walk, the earliest first. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> ofWalk(Caller caller, UUID walkId) {
+        return views(
+                caller,
+                pollinations.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(caller.orchardId(), walkId));
     }
 
     private static void refuseBeforeCollection(LotView lot, Instant doneAt, ZoneId zone) {
@@ -170,12 +232,15 @@ public class Pollinations {
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         return found.stream()
-                .map(p ->
-                        view(p, trees.computeIfAbsent(p.treeId(), t -> orchards.tree(caller, t)), lots.get(p.lotId())))
+                .map(p -> view(
+                        caller,
+                        p,
+                        trees.computeIfAbsent(p.treeId(), t -> orchards.tree(caller, t)),
+                        lots.get(p.lotId())))
                 .toList();
     }
 
-    private static PollinationView view(Pollination p, TreeView tree, LotName lot) {
+    private PollinationView view(Caller caller, Pollination p, TreeView tree, LotName lot) {
         return new PollinationView(
                 p.id(),
                 tree.id(),
@@ -187,6 +252,27 @@ public class Pollinations {
                 p.flowers(),
                 p.doneAt(),
                 p.mark(),
+                p.markLasts(),
+                p.colour(),
+                p.tag(),
+                warning(caller, p, tree),
+                p.walkId(),
+                p.stop(),
+                p.recordedBy(),
                 p.version());
+    }
+
+    /** Where the only mark will be gone before anybody looks. */
+    private String warning(Caller caller, Pollination p, TreeView tree) {
+        if (p.markLasts() != Mark.Lasts.PETALS) {
+            return null;
+        }
+        return crops.of(caller, tree.crop()).checks().stream()
+                .map(c -> c.days())
+                .min(Integer::compare)
+                .filter(days -> days > PETAL_DAYS)
+                .map(days -> "The petals with this mark fall within days, and the first look is due after " + days
+                        + " days: add a tie or a tag that lasts.")
+                .orElse(null);
     }
 }

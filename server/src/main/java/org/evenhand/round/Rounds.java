@@ -7,7 +7,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -17,6 +16,8 @@ import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.bloom.ForecastPoint;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.bloom.TreeOutlook;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.pollen.Hygiene;
@@ -82,13 +83,16 @@ class Rounds {
         Instant at = asked == null ? hours.map(RoundView.Hours::from).orElse(now) : checked(caller, asked, now);
         List<LotView> lots = usable(shelf.all(caller, at), at);
         List<PollinationView> before = pollinations.since(caller, now.minus(DONE_MATTERS));
+        Map<TreeForecast, Openings> openings =
+                Openings.ofAll(trees.stream().map(Foreseen::forecast).toList(), now, List.of(at));
         RoundRequest request = new RoundRequest(
-                trees.stream().map(t -> mother(t, at, before)).toList(),
+                List.of(mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers),
+                trees.stream().map(t -> mother(t, at, openings, before)).toList(),
                 IntStream.range(0, lots.size())
                         .mapToObj(rank -> lot(lots.get(rank), rank))
                         .toList(),
                 served(caller, trees, lots),
-                mostFlowers == null ? OptionalInt.empty() : OptionalInt.of(mostFlowers));
+                List.of());
         return view(RoundPlan.of(request), at, hours, trees, lots, before, now);
     }
 
@@ -145,7 +149,8 @@ class Rounds {
                 .toList();
     }
 
-    private RoundRequest.Mother mother(Foreseen tree, Instant at, List<PollinationView> before) {
+    private static RoundRequest.Mother mother(
+            Foreseen tree, Instant at, Map<TreeForecast, Openings> openings, List<PollinationView> before) {
         double doneStillTaking = before.stream()
                 .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(at))
                 .mapToDouble(p -> p.flowers() * tree.forecast().stillTaking(p.doneAt(), at))
@@ -153,7 +158,8 @@ class Rounds {
         return new RoundRequest.Mother(
                 new TreeId(tree.tree().id()),
                 new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
-                FlowersToDo.of(tree.sheet(), tree.forecast().stagesAt(at), doneStillTaking));
+                RoundRequest.NO_LIMIT,
+                FlowersToDo.of(openings.get(tree.forecast()).taking(tree.forecast()), doneStillTaking, 1));
     }
 
     private RoundRequest.Crosses served(Caller caller, List<Foreseen> trees, List<LotView> lots) {
@@ -166,7 +172,7 @@ class Rounds {
 
     private static RoundRequest.Lot lot(LotView lot, int rank) {
         return new RoundRequest.Lot(
-                new LotId(lot.id()), lot.dosesLeft(), lot.viability().share(), rank);
+                new LotId(lot.id()), lot.dosesLeft(), List.of(lot.viability().share()), rank);
     }
 
     private static RoundView view(

@@ -2,7 +2,9 @@ package org.evenhand.core.bloom;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
@@ -54,6 +56,34 @@ public final class Openings {
             before = moment;
         }
         return openings;
+    }
+
+    /** The openings of each supply that some trees share. */
+    public static Map<TreeForecast, Openings> ofAll(List<TreeForecast> trees, Instant from, List<Instant> moments) {
+        Map<BudSupply, Openings> bySupply = new IdentityHashMap<>();
+        Map<TreeForecast, Openings> byTree = new IdentityHashMap<>();
+        trees.forEach(t -> byTree.put(t, bySupply.computeIfAbsent(t.supply(), supply -> of(supply, from, moments))));
+        return byTree;
+    }
+
+    /**
+     * Expected flowers of a tree at each moment.
+     *
+     * @param taking those that can take pollen
+     * @param giving those that give it
+     */
+    public record Course(double[] taking, double[] giving) {}
+
+    public Course course(TreeForecast tree) {
+        double[] taking = new double[moments.size()];
+        double[] giving = new double[moments.size()];
+        double[] state = start(tree);
+        for (int m = 0; m < moments.size(); m++) {
+            state = moved(state, m);
+            taking[m] = sum(only(state, Phase::takes, true));
+            giving[m] = sum(only(state, Phase::gives, true));
+        }
+        return new Course(taking, giving);
     }
 
     private double[][] move(Instant before, Instant after) {

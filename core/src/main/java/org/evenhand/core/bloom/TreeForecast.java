@@ -187,6 +187,10 @@ public final class TreeForecast {
         return sumOf(after, Phase::takes) / sum;
     }
 
+    BudSupply supply() {
+        return supply;
+    }
+
     /** Expected flowers in each compartment of the clock at a moment not before the latest reading, all limbs together. */
     double[] compartmentsAt(BudSupply wanted, Instant moment) {
         if (wanted != supply) {

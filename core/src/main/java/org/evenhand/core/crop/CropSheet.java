@@ -25,6 +25,7 @@ import java.util.Optional;
  * @param hand how it is worked by hand
  * @param season when it flowers and how often to go
  * @param pollinationPeriod how long a visit still helps, where that is known
+ * @param load what a tree can carry, where growers reckon by it
  * @param checks days on which to look for set, earliest first
  * @param schools questions on which growers differ
  * @param cautions what can hurt, shown where the work is planned
@@ -49,6 +50,7 @@ public record CropSheet(
         HandHabit hand,
         SeasonHabit season,
         Optional<PollinationPeriod> pollinationPeriod,
+        Optional<LoadHabit> load,
         List<CheckDay> checks,
         List<School> schools,
         List<String> cautions,

@@ -107,6 +107,7 @@ public final class CropSheetReader {
                 s.hand(),
                 s.season(),
                 s.pollinationPeriod(),
+                s.load(),
                 s.checks(),
                 s.schools(),
                 s.cautions(),
@@ -139,6 +140,7 @@ public final class CropSheetReader {
                 hand(node.child("hand")),
                 season(node.child("season")),
                 node.optionalChild("pollinationPeriod").map(this::pollinationPeriod),
+                node.optionalChild("load").map(this::load),
                 node.children("checks", 1).stream().map(this::check).toList(),
                 node.children("schools", 0).stream().map(this::school).toList(),
                 node.texts("cautions"),
@@ -305,6 +307,14 @@ public final class CropSheetReader {
 
     private PollinationPeriod pollinationPeriod(SheetNode node) {
         return new PollinationPeriod(node.sourced("ovuleDays", 0.5, 60), node.sourced("stigmaDays", 0.5, 60));
+    }
+
+    private LoadHabit load(SheetNode node) {
+        return new LoadHabit(
+                node.sourced("fruitsPerCm2", 0.001, 100),
+                node.sourced("youngUntilYears", 0, 15),
+                node.sourced("twigMm", 1, 60),
+                node.sourced("setShare", 0.001, 1));
     }
 
     private CheckDay check(SheetNode node) {

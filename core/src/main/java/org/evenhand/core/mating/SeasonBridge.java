@@ -13,7 +13,6 @@ import org.evenhand.core.bloom.Overlap;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.pollen.FlowersToGather;
-import org.evenhand.core.pollen.KeepingStep;
 import org.evenhand.core.pollen.PollenKeeping;
 import org.evenhand.core.pollen.ViabilityCourse;
 
@@ -136,7 +135,8 @@ public record SeasonBridge(
             int flowers,
             ZoneId zone) {
         Instant gathered = noon(collect, zone);
-        ViabilityCourse course = ViabilityCourse.collected(sheet, kept(sheet, storage, gathered));
+        ViabilityCourse course =
+                ViabilityCourse.collected(sheet, PollenKeeping.driedAndStored(sheet, gathered, storage));
         ViabilityCourse.Estimate first = course.at(noon(use.first(), zone));
         ViabilityCourse.Estimate last = course.at(noon(use.last(), zone));
         double useful = course.fresh() * ViabilityCourse.USEFUL_SHARE_OF_FRESH;
@@ -150,16 +150,6 @@ public record SeasonBridge(
                 first.share() >= useful,
                 doses,
                 doses.map(d -> FlowersToGather.of(sheet, smallFlowered, d)));
-    }
-
-    /** Open at room until it should be dry, then put away. */
-    private static PollenKeeping kept(CropSheet sheet, Storage storage, Instant gathered) {
-        PollenKeeping open = PollenKeeping.of(sheet, List.of(KeepingStep.of(gathered, KeepingStep.Kind.TRAY)));
-        if (storage == Storage.ROOM) {
-            return open;
-        }
-        Instant dry = open.dryBy(gathered).orElse(gathered);
-        return open.then(KeepingStep.of(dry, KeepingStep.Kind.SEEN_DRY)).then(KeepingStep.stored(dry, storage));
     }
 
     /** Days between collecting and the mother's first, 0 where none is needed. */

@@ -80,6 +80,16 @@ public final class PollenKeeping {
         return new PollenKeeping(sheet, legs);
     }
 
+    /** Open in the shade until it should be dry, then put away. */
+    public static PollenKeeping driedAndStored(CropSheet sheet, Instant gathered, Storage storage) {
+        PollenKeeping open = of(sheet, List.of(KeepingStep.of(gathered, KeepingStep.Kind.TRAY)));
+        if (storage == Storage.ROOM) {
+            return open;
+        }
+        Instant dry = open.dryBy(gathered).orElse(gathered);
+        return open.then(KeepingStep.of(dry, KeepingStep.Kind.SEEN_DRY)).then(KeepingStep.stored(dry, storage));
+    }
+
     private static Leg leg(CropSheet sheet, KeepingStep step, Leg before) {
         boolean stays = step.kind() == KeepingStep.Kind.SEEN_DRY || step.kind() == KeepingStep.Kind.LID;
         Storage storage =

@@ -132,6 +132,14 @@ public final class ViabilityCourse {
                 halvings);
     }
 
+    /** The estimate's mean alone, which is all a plan needs; 0 where it must be taken for mouldy. */
+    public double shareAt(Instant asked) {
+        Anchor anchor = anchorAt(asked);
+        Instant at = asked.isBefore(anchor.at()) ? anchor.at() : asked;
+        boolean spoiled = mouldyFrom().filter(at::isAfter).isPresent();
+        return spoiled ? 0 : anchor.belief().mean() * Math.pow(2, -halvings(anchor.at(), at));
+    }
+
     /** Until when it is useful if it stays where it is at a moment; absent when that has passed. */
     public Optional<Instant> goodUntil(Instant at) {
         Estimate now = at(at);

@@ -14,7 +14,7 @@ import org.evenhand.core.findings.BetaBelief;
  */
 public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
     /** Beyond so many flowers a budget is told to be out of reach. */
-    public static final int MOST_FLOWERS = 200_000;
+    public static final int MOST_FLOWERS = 20_000;
 
     /** The chance of at least k of n, rising in n. */
     private interface Chance {

@@ -1,0 +1,115 @@
+package org.evenhand.round;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * The coming rounds.
+ *
+ * @param moments axis of the curves
+ * @param taking expected flowers that can take pollen at each moment, all trees together
+ * @param giving expected flowers that give it
+ * @param obstacles what stands in the way, in sentences
+ * @param expectedFruits fruits that the plan lets expect
+ * @param proven whether no better use of the pollen exists
+ * @param gap by how much the plan could be worth less than the best, flowers
+ * @param cost fruits that the choices of people cost; absent where nobody chose anything
+ */
+@Schema(name = "Plan")
+record PlanView(
+        List<Instant> moments,
+        double[] taking,
+        double[] giving,
+        List<Round> rounds,
+        List<Left> left,
+        List<Kept> kept,
+        List<Chosen> choices,
+        List<AwayWords> away,
+        List<String> obstacles,
+        double value,
+        double expectedFruits,
+        boolean proven,
+        double gap,
+        @Schema(description = OPTIONAL) Double cost) {
+
+    /**
+     * One round.
+     *
+     * @param until when the free hours end; absent where none were told
+     * @param why why at this hour
+     * @param mostFlowers flowers that can be done until then
+     */
+    @Schema(name = "PlannedRound")
+    record Round(
+            Instant at,
+            @Schema(description = OPTIONAL) Instant until,
+            String why,
+            @Schema(description = OPTIONAL) Integer mostFlowers,
+            int flowers,
+            double expectedFruits,
+            List<Collect> collect,
+            List<Stop> stops) {}
+
+    /** Pollen to collect before the females are done. */
+    @Schema(name = "PlannedCollecting")
+    record Collect(UUID varietyId, String variety, int doses, int flowers, List<FromTree> trees) {}
+
+    /** Where it is. */
+    @Schema(name = "CollectFromTree")
+    record FromTree(UUID treeId, String tree, String place, double flowers) {}
+
+    /**
+     * One jar to one tree.
+     *
+     * @param lotId absent where the pollen is still to be collected
+     * @param why the reason in a sentence
+     * @param wanted whether somebody chose it
+     */
+    @Schema(name = "PlannedStop")
+    record Stop(
+            UUID treeId,
+            String tree,
+            String variety,
+            String crop,
+            String place,
+            @Schema(description = OPTIONAL) UUID lotId,
+            String lot,
+            String pollenParent,
+            int flowers,
+            List<RoundView.StageFlowers> byStage,
+            double expected,
+            double viability,
+            String why,
+            boolean wanted,
+            List<String> cleanBefore) {}
+
+    /** Flowers that get no pollen, why, and what would serve them. */
+    @Schema(name = "PlanLeft")
+    record Left(UUID treeId, String tree, int flowers, String reason, String wouldServe) {}
+
+    /** Doses that wait for a later round. */
+    @Schema(name = "PlanKept")
+    record Kept(String lot, int doses, Instant at, String tree, String why) {}
+
+    /** A choice of somebody. */
+    @Schema(name = "PlanChoice")
+    record Chosen(
+            UUID id,
+            UUID treeId,
+            String tree,
+            UUID lotId,
+            String lot,
+            int flowers,
+            @Schema(description = OPTIONAL) LocalDate onDay,
+            @Schema(description = OPTIONAL) String problem,
+            long version) {}
+
+    /** What being away means. */
+    @Schema(name = "PlanAway")
+    record AwayWords(LocalDate first, LocalDate last, String note, List<String> todo) {}
+}

@@ -1,0 +1,74 @@
+package org.evenhand.round;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.envers.Audited;
+import org.hibernate.type.SqlTypes;
+
+/** When an orchard's people can go, and which schools they follow. */
+@Entity
+@Audited
+class RoundSettings extends OrchardRecord {
+    /** Which pollen may be used. */
+    enum PollenAge {
+        /** Kept pollen too, with what should be alive of it. */
+        STORED,
+        /** Only what was gathered within the hour. */
+        SAME_HOUR
+    }
+
+    /** How much of the stigma is covered. */
+    enum Strokes {
+        /** As the crop sheet says. */
+        AS_SHEET,
+        /** Many, all round: more seeds, a better shape. */
+        FULL,
+        /** Once in and out: fewer seeds. */
+        LIGHT
+    }
+
+    @Enumerated(EnumType.STRING)
+    private PollenAge pollenAge;
+
+    @Enumerated(EnumType.STRING)
+    private Strokes strokes;
+
+    private int flowersPerHour;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<SettingsView.Hours> everyDay;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<SettingsView.SingleDay> singleDays;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<SettingsView.Away> away;
+
+    protected RoundSettings() {}
+
+    RoundSettings(UUID id, Caller caller, Instant now, ZoneId zone, SettingsRequest request) {
+        super(id, caller, now, zone);
+        change(request);
+    }
+
+    final void change(SettingsRequest request) {
+        this.pollenAge = request.pollenAge();
+        this.strokes = request.strokes();
+        this.flowersPerHour = request.flowersPerHour();
+        this.everyDay = List.copyOf(request.everyDay());
+        this.singleDays = List.copyOf(request.singleDays());
+        this.away = List.copyOf(request.away());
+    }
+
+    SettingsView view() {
+        return new SettingsView(id(), pollenAge, strokes, flowersPerHour, everyDay, singleDays, away, version());
+    }
+}

@@ -1,0 +1,17 @@
+package org.evenhand.round;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+
+/** Hours and schools as they are sent; with a version it changes what is there. */
+@Schema(name = "RoundSettingsRequest")
+record SettingsRequest(
+        RoundSettings.PollenAge pollenAge,
+        RoundSettings.Strokes strokes,
+        Integer flowersPerHour,
+        List<SettingsView.Hours> everyDay,
+        List<SettingsView.SingleDay> singleDays,
+        List<SettingsView.Away> away,
+        @Schema(description = OPTIONAL) Long version) {}

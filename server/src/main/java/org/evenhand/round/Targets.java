@@ -1,0 +1,336 @@
+package org.evenhand.round;
+
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.LoadHabit;
+import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.round.CropLoad;
+import org.evenhand.core.round.FlowerBudget;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** How many fruits are wanted, and how many flowers that takes. */
+@Service
+public class Targets {
+    /** What is believed before anything was seen weighs as much as so many flowers. Our convention. */
+    private static final double PRIOR_WEIGHT = 4;
+    /** The same crop's other varieties weigh as so many flowers at most. Our convention. */
+    private static final double MOST_OF_CROP = 20;
+    /** Where the crop sheet does not say how many set; our assumption. */
+    private static final double USUAL_SHARE = 0.3;
+
+    private final FruitTargetRepository targets;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final TreeResults results;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Targets(
+            FruitTargetRepository targets,
+            Orchards orchards,
+            CropCatalogue crops,
+            @Lazy TreeResults results,
+            OnceWriter once,
+            InstantSource clock) {
+        this.targets = targets;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.results = results;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** What is wanted of every tree, and how many flowers that takes. */
+    @Transactional(readOnly = true)
+    public List<TargetView.Budget> budgets(Caller caller) {
+        return new Look(caller).all();
+    }
+
+    /** One look at what is wanted and what is there. */
+    private final class Look {
+        private final Caller caller;
+        private final List<TreeView> trees;
+        private final LocalDate today;
+        private final Map<UUID, TargetView> ofTree = new HashMap<>();
+        private final Map<UUID, TargetView> ofVariety = new HashMap<>();
+        private final Map<UUID, TreeResults.Result> seen;
+
+        Look(Caller caller) {
+            this.caller = caller;
+            this.trees = orchards.trees(caller);
+            this.today = orchards.today(caller);
+            targets.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).forEach(t -> {
+                if (t.treeId() != null) {
+                    ofTree.put(t.treeId(), t.view());
+                } else {
+                    ofVariety.put(t.varietyId(), t.view());
+                }
+            });
+            this.seen = results.of(caller).stream()
+                    .collect(Collectors.toMap(TreeResults.Result::treeId, Function.identity()));
+        }
+
+        List<TargetView.Budget> all() {
+            return trees.stream().map(this::budget).toList();
+        }
+
+        private TargetView.Budget budget(TreeView tree) {
+            CropSheet sheet = crops.of(caller, tree.crop());
+            TargetView own = ofTree.get(tree.id());
+            TargetView target = own == null ? ofVariety.get(tree.varietyId()) : own;
+            Carries carries = carries(tree, sheet.load(), own);
+            Integer wanted = target == null ? null : wanted(target, carries);
+            TreeResults.Result got = seen.getOrDefault(tree.id(), new TreeResults.Result(tree.id(), 0, 0, 0));
+            Learned learned = learned(tree, sheet);
+            int confidence = target == null ? 90 : target.confidence();
+            List<TargetView.Sure> sure = wanted == null ? List.of() : sure(wanted - got.taken(), learned.belief());
+            Integer flowers = sure.stream()
+                    .filter(s -> s.confidence() == confidence)
+                    .map(TargetView.Sure::flowers)
+                    .findFirst()
+                    .orElse(null);
+            Proportion.Interval interval = learned.belief().interval(0.8);
+            return new TargetView.Budget(
+                    tree.id(),
+                    tree.name(),
+                    tree.varietyName(),
+                    tree.crop(),
+                    target,
+                    own == null && target != null,
+                    wanted,
+                    carries == null ? null : carries.fruits(),
+                    carries != null && carries.young(),
+                    got.taken(),
+                    got.pending(),
+                    learned.belief().mean(),
+                    interval.lower(),
+                    interval.upper(),
+                    learned.flowers(),
+                    flowers,
+                    flowers == null ? null : Math.max(0, flowers - got.pending()),
+                    sure,
+                    why(tree, carries, wanted, got, learned));
+        }
+
+        private record Carries(int fruits, boolean young, String how) {}
+
+        private record Learned(BetaBelief belief, int flowers) {}
+
+        private Integer wanted(TargetView target, Carries carries) {
+            if (target.priority() == 0) {
+                return 0;
+            }
+            if (target.fruits() != null) {
+                return target.fruits();
+            }
+            return carries == null ? null : carries.fruits();
+        }
+
+        /** What it can carry; nothing where that cannot be said. */
+        private Carries carries(TreeView tree, Optional<LoadHabit> load, TargetView own) {
+            if (load.isEmpty()) {
+                return null;
+            }
+            double young = load.get().youngUntilYears().value();
+            if (tree.plantedOn() != null && ChronoUnit.YEARS.between(tree.plantedOn(), today) < young) {
+                return new Carries(
+                        0,
+                        true,
+                        "planted " + tree.plantedOn() + ", younger than " + Math.round(young)
+                                + " years: better without fruit");
+            }
+            if (own == null || (own.girthCm() == null && own.limbsMm().isEmpty())) {
+                return null;
+            }
+            return measured(load.get(), own);
+        }
+
+        private static Carries measured(LoadHabit load, TargetView own) {
+            List<String> how = new ArrayList<>();
+            int most = Integer.MAX_VALUE;
+            if (own.girthCm() != null) {
+                double area = CropLoad.areaOfGirth(own.girthCm());
+                most = CropLoad.whole(
+                        CropLoad.exactTarget(area, load.fruitsPerCm2().value()));
+                how.add(String.format(
+                        java.util.Locale.ROOT,
+                        "girth %.1f cm is %.0f cm² of trunk, at %s a cm² %d",
+                        own.girthCm(),
+                        area,
+                        load.fruitsPerCm2().value(),
+                        most));
+            }
+            if (!own.limbsMm().isEmpty()) {
+                // A twig of the sheet's diameter carries one; thicker ones in proportion to their cross-section.
+                double perCm2 = 1 / CropLoad.areaOfDiameter(load.twigMm().value() / 10);
+                int limbs = CropLoad.limbLimits(
+                                own.limbsMm().stream()
+                                        .map(mm -> CropLoad.areaOfDiameter(mm / 10.0))
+                                        .toList(),
+                                perCm2)
+                        .stream()
+                        .mapToInt(Integer::intValue)
+                        .sum();
+                how.add("its " + own.limbsMm().size() + " limbs carry " + limbs);
+                most = Math.min(most, limbs);
+            }
+            return new Carries(most, false, String.join("; ", how));
+        }
+
+        private Learned learned(TreeView tree, CropSheet sheet) {
+            double before = sheet.load().map(l -> l.setShare().value()).orElse(USUAL_SHARE);
+            int[] variety = new int[2];
+            int[] crop = new int[2];
+            for (TreeView other : trees) {
+                TreeResults.Result r = seen.get(other.id());
+                if (r != null && other.crop().equals(tree.crop())) {
+                    int[] sum = other.varietyId().equals(tree.varietyId()) ? variety : crop;
+                    sum[0] += r.taken();
+                    sum[1] += r.taken() + r.failed();
+                }
+            }
+            double weight = crop[1] == 0 ? 0 : Math.min(1, MOST_OF_CROP / crop[1]);
+            BetaBelief belief = BetaBelief.ofMean(before, PRIOR_WEIGHT)
+                    .after(crop[0] * weight, crop[1] * weight)
+                    .after(variety[0], variety[1]);
+            return new Learned(belief, variety[1] + crop[1]);
+        }
+
+        /** None where so many fruits are out of reach. */
+        private static List<TargetView.Sure> sure(int fruits, BetaBelief belief) {
+            List<TargetView.Sure> sure = new ArrayList<>();
+            for (int confidence : new int[] {80, 90, 95}) {
+                try {
+                    sure.add(new TargetView.Sure(
+                            confidence,
+                            FlowerBudget.believed(Math.max(0, fruits), belief, confidence / 100.0)
+                                    .flowers()));
+                } catch (InvalidInputException outOfReach) {
+                    return sure;
+                }
+            }
+            return sure;
+        }
+
+        private static String why(
+                TreeView tree, Carries carries, Integer wanted, TreeResults.Result got, Learned learned) {
+            List<String> why = new ArrayList<>();
+            if (carries != null) {
+                why.add("It can carry " + carries.fruits() + ": " + carries.how() + ".");
+            }
+            if (wanted != null) {
+                why.add(wanted + " wanted, " + got.taken() + " set already.");
+            }
+            why.add(String.format(
+                    java.util.Locale.ROOT,
+                    "Of pollinated flowers about %.0f %% set here, %s.",
+                    100 * learned.belief().mean(),
+                    learned.flowers() == 0
+                            ? "as the crop sheet says; nothing was checked here yet"
+                            : "learned from " + learned.flowers() + " flowers of " + tree.crop()));
+            if (got.pending() > 0) {
+                why.add(got.pending() + " flowers are done and not yet known.");
+            }
+            return String.join(" ", why);
+        }
+    }
+
+    public TargetView put(Caller caller, UUID id, TargetRequest request) {
+        check(caller, request);
+        return once.write(
+                "fruit_target",
+                id,
+                () -> targets.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> change(found, request),
+                () -> insert(caller, id, request));
+    }
+
+    private TargetView change(FruitTarget found, TargetRequest request) {
+        if (request.version() != null) {
+            found.requireVersion("target", request.version());
+            found.change(request);
+            targets.saveAndFlush(found);
+        }
+        return found.view();
+    }
+
+    private TargetView insert(Caller caller, UUID id, TargetRequest request) {
+        boolean there = targets.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
+                .anyMatch(t -> request.treeId() != null
+                        ? request.treeId().equals(t.treeId())
+                        : request.varietyId().equals(t.varietyId()));
+        if (there) {
+            throw new InvalidInputException(
+                    request.treeId() != null ? "treeId" : "varietyId", "has a target already; change that one.");
+        }
+        return targets.saveAndFlush(new FruitTarget(
+                        id,
+                        caller,
+                        clock.instant(),
+                        orchards.details(caller).site().zone(),
+                        request))
+                .view();
+    }
+
+    private void check(Caller caller, TargetRequest r) {
+        if ((r.treeId() == null) == (r.varietyId() == null)) {
+            throw new InvalidInputException("treeId", "or variety: give one of the two.");
+        }
+        if (r.treeId() != null) {
+            orchards.tree(caller, r.treeId());
+        } else {
+            orchards.variety(caller, r.varietyId());
+        }
+        if (r.fruits() != null) {
+            Require.within("fruits", r.fruits(), 0, 100_000);
+        }
+        if (r.girthCm() != null) {
+            if (r.varietyId() != null) {
+                throw new InvalidInputException("girthCm", "belongs to a tree, not to a variety.");
+            }
+            Require.within("girthCm", r.girthCm(), 1, 1000);
+        }
+        if (r.limbsMm() != null) {
+            Require.within("limbsMm", r.limbsMm().size(), 0, 500);
+            r.limbsMm().forEach(mm -> Require.within("limbsMm", Given.required("limbsMm", mm), 1, 1000));
+        }
+        if (!List.of(80, 90, 95).contains(Given.required("confidence", r.confidence()))) {
+            throw new InvalidInputException("confidence", "is " + r.confidence() + "; allowed are 80, 90 and 95.");
+        }
+        Require.within("priority", Given.required("priority", r.priority()), 0, 3);
+        Given.optionalText("note", r.note(), 2000);
+    }
+
+    @Transactional
+    public void voidTarget(Caller caller, UUID id, VoidRequest request) {
+        FruitTarget target = targets.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("target", id));
+        if (!target.voided()) {
+            target.requireVersion("target", request.version());
+            target.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}

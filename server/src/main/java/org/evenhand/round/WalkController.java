@@ -1,0 +1,66 @@
+package org.evenhand.round;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/walks")
+class WalkController {
+    private final Walks walks;
+
+    WalkController(Walks walks) {
+        this.walks = walks;
+    }
+
+    @GetMapping
+    List<WalkView.Open> open(@AuthenticationPrincipal Caller caller) {
+        return walks.open(caller);
+    }
+
+    @GetMapping("/{id}")
+    WalkView walk(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return walks.walk(caller, id);
+    }
+
+    @PutMapping("/{id}")
+    WalkView begin(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody WalkRequests.Begin request) {
+        return walks.begin(caller, id, request);
+    }
+
+    @PostMapping("/{id}/close")
+    WalkView close(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return walks.close(caller, id);
+    }
+
+    @PutMapping("/{walk}/words/{id}")
+    WalkView putWord(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody WalkRequests.Word request) {
+        return walks.putWord(caller, walk, id, request);
+    }
+
+    @PostMapping("/{walk}/words/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidWord(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody VoidRequest request) {
+        walks.voidWord(caller, walk, id, request);
+    }
+}

@@ -1,0 +1,27 @@
+package org.evenhand.round;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+
+/** What is sent of a walk. */
+final class WalkRequests {
+    private WalkRequests() {}
+
+    /**
+     * A walk to begin.
+     *
+     * @param at the hour it is planned for; absent for the best one
+     */
+    @Schema(name = "WalkRequest")
+    record Begin(@Schema(description = OPTIONAL) Instant at) {}
+
+    /** A word about a stop. */
+    @Schema(name = "WalkWordRequest")
+    record Word(
+            Integer stop,
+            WalkWord.Kind kind,
+            @Schema(description = OPTIONAL) String note,
+            Instant at) {}
+}

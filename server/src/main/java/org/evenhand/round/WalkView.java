@@ -1,0 +1,34 @@
+package org.evenhand.round;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * A walk, and what everybody on it has done so far.
+ *
+ * @param closedAt when it was ended; absent while it can be walked on
+ */
+@Schema(name = "Walk")
+record WalkView(
+        UUID id,
+        Instant plannedFor,
+        Instant startedAt,
+        @Schema(description = OPTIONAL) Instant closedAt,
+        List<RoundView.StopView> stops,
+        List<String> cautions,
+        List<PollinationView> done,
+        List<Word> words,
+        long version) {
+
+    /** What was seen at a stop. */
+    @Schema(name = "WalkWord")
+    record Word(UUID id, int stop, WalkWord.Kind kind, String note, Instant at, UUID by, long version) {}
+
+    /** A walk that was not ended, in a line. */
+    @Schema(name = "OpenWalk")
+    record Open(UUID id, Instant startedAt, int stops, int flowersDone, int flowersPlanned) {}
+}

@@ -1,0 +1,168 @@
+package org.evenhand.round;
+
+import java.time.Duration;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Rounds that are walked, by one or by several at once. */
+@Service
+class Walks {
+    /** A walk older than this is no longer offered to be taken up. */
+    private static final Duration OFFERED = Duration.ofDays(7);
+
+    private final WalkRepository walks;
+    private final WalkWordRepository words;
+    private final Rounds rounds;
+    private final Pollinations pollinations;
+    private final Orchards orchards;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Walks(
+            WalkRepository walks,
+            WalkWordRepository words,
+            Rounds rounds,
+            Pollinations pollinations,
+            Orchards orchards,
+            OnceWriter once,
+            InstantSource clock) {
+        this.walks = walks;
+        this.words = words;
+        this.rounds = rounds;
+        this.pollinations = pollinations;
+        this.orchards = orchards;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** Begins a walk with the stops as they are planned now. */
+    public WalkView begin(Caller caller, UUID id, WalkRequests.Begin request) {
+        return once.write(
+                "walk",
+                id,
+                () -> walks.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> view(caller, found),
+                () -> {
+                    RoundView round = rounds.plan(caller, request.at(), null);
+                    if (round.stops().isEmpty()) {
+                        throw new InvalidInputException(
+                                "at", "has no stop: no jar serves a flower that can take pollen at that hour.");
+                    }
+                    return view(
+                            caller,
+                            walks.saveAndFlush(new Walk(
+                                    id,
+                                    caller,
+                                    clock.instant(),
+                                    zone(caller),
+                                    round.at(),
+                                    round.stops(),
+                                    round.cautions())));
+                });
+    }
+
+    @Transactional(readOnly = true)
+    public WalkView walk(Caller caller, UUID id) {
+        return view(caller, require(caller, id));
+    }
+
+    /** Walks that nobody ended, the latest first. */
+    @Transactional(readOnly = true)
+    public List<WalkView.Open> open(Caller caller) {
+        return walks
+                .findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDesc(
+                        caller.orchardId(), clock.instant().minus(OFFERED))
+                .stream()
+                .map(w -> new WalkView.Open(
+                        w.id(),
+                        w.recordedAt(),
+                        w.stops().size(),
+                        pollinations.ofWalk(caller, w.id()).stream()
+                                .mapToInt(PollinationView::flowers)
+                                .sum(),
+                        w.stops().stream().mapToInt(RoundView.StopView::flowers).sum()))
+                .toList();
+    }
+
+    @Transactional
+    public WalkView close(Caller caller, UUID id) {
+        Walk walk = require(caller, id);
+        if (walk.closedAt() == null) {
+            walk.close(clock.instant());
+            walks.saveAndFlush(walk);
+        }
+        return view(caller, walk);
+    }
+
+    public WalkView putWord(Caller caller, UUID walkId, UUID id, WalkRequests.Word request) {
+        Walk walk = require(caller, walkId);
+        Require.within(
+                "stop", Given.required("stop", request.stop()), 0, walk.stops().size() - 1);
+        Given.required("kind", request.kind());
+        Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
+        String note = Given.optionalText("note", request.note(), 2000);
+        if (request.kind() == WalkWord.Kind.NOTE && note.isEmpty()) {
+            throw new InvalidInputException("note", "is empty; please write it.");
+        }
+        once.write(
+                "walk_word",
+                id,
+                () -> words.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    if (found.kind() != request.kind() || found.stop() != request.stop()) {
+                        throw new ConflictException("This word is already written down otherwise.");
+                    }
+                    return found;
+                },
+                () -> words.saveAndFlush(new WalkWord(id, caller, clock.instant(), zone(caller), walkId, request)));
+        return view(caller, walk);
+    }
+
+    @Transactional
+    public void voidWord(Caller caller, UUID walkId, UUID id, VoidRequest request) {
+        WalkWord word = words.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(w -> w.walkId().equals(walkId))
+                .orElseThrow(() -> new NotFoundException("word", id));
+        if (!word.voided()) {
+            word.requireVersion("word", request.version());
+            word.voidBecause(request.reason(), clock.instant());
+        }
+    }
+
+    private WalkView view(Caller caller, Walk w) {
+        return new WalkView(
+                w.id(),
+                w.plannedFor(),
+                w.recordedAt(),
+                w.closedAt(),
+                w.stops(),
+                w.cautions(),
+                pollinations.ofWalk(caller, w.id()),
+                words.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(caller.orchardId(), w.id()).stream()
+                        .map(x -> new WalkView.Word(
+                                x.id(), x.stop(), x.kind(), x.note(), x.saidAt(), x.recordedBy(), x.version()))
+                        .toList(),
+                w.version());
+    }
+
+    private ZoneId zone(Caller caller) {
+        return orchards.details(caller).site().zone();
+    }
+
+    private Walk require(Caller caller, UUID id) {
+        return walks.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("walk", id));
+    }
+}

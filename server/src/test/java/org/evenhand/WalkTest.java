@@ -1,0 +1,183 @@
+package org.evenhand;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.evenhand.kit.Caller;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** A round that is walked by two, marked, and taken up again. */
+class WalkTest {
+    private final TestServer server = TestServer.get();
+    private final Api ines = server.newOrchard();
+    private final Api tomas = server.member(
+            UUID.fromString(ines.get("/api/orchard").body().path("id").asString()), Caller.Role.HELPER);
+    private final Instant now = TestServer.NOW;
+    private final String giver = ines.tree(ines.variety("Lantern"), "Lantern 1");
+    private final String taker = ines.tree(ines.variety("Pale Ridge"), "Pale Ridge 1");
+    private final String lot = ines.lot(giver, now, 30).id();
+    private final String walk = Api.newId();
+
+    private JsonNode begin() {
+        ines.read(taker, now, Map.of("half-open", 12)).expect(200);
+        return ines.put("/api/walks/" + walk, Map.of()).expect(200).body();
+    }
+
+    private Map<String, Object> done(int flowers) {
+        Map<String, Object> body = new HashMap<>(Api.pollination(taker, lot, flowers, now));
+        body.put("walkId", walk);
+        body.put("stop", 0);
+        return body;
+    }
+
+    @Test
+    void two_helpers_walk_at_once_and_see_each_others_ticks() {
+        JsonNode begun = begin();
+        assertThat(begun.path("stops").get(0).path("flowers").asInt()).isEqualTo(12);
+        assertThat(tomas.get("/api/walks").body().get(0).path("id").asString()).isEqualTo(walk);
+
+        ines.put("/api/pollinations/" + Api.newId(), done(3)).expect(200);
+        tomas.put("/api/pollinations/" + Api.newId(), done(4)).expect(200);
+
+        JsonNode seen = ines.get("/api/walks/" + walk).expect(200).body();
+        assertThat(seen.path("done").size()).isEqualTo(2);
+        assertThat(seen.path("done").get(0).path("recordedBy"))
+                .isNotEqualTo(seen.path("done").get(1).path("recordedBy"));
+        assertThat(ines.get("/api/walks").body().get(0).path("flowersDone").asInt())
+                .isEqualTo(7);
+        assertThat(ines.dosesLeft(lot)).isEqualTo(23);
+    }
+
+    @Test
+    void a_walk_begun_twice_is_one_and_keeps_its_stops_and_can_be_closed_in_the_morning() {
+        begin();
+        ines.read(taker, now, Map.of("half-open", 2)).expect(200);
+        assertThat(ines.put("/api/walks/" + walk, Map.of())
+                        .expect(200)
+                        .body()
+                        .path("stops")
+                        .get(0)
+                        .path("flowers")
+                        .asInt())
+                .isEqualTo(12);
+
+        assertThat(tomas.post("/api/walks/" + walk + "/close", Map.of())
+                        .expect(200)
+                        .body()
+                        .has("closedAt"))
+                .isTrue();
+
+        assertThat(ines.get("/api/walks").body().size()).isZero();
+        ines.put("/api/pollinations/" + Api.newId(), done(1)).expect(200);
+    }
+
+    @Test
+    void words_at_a_stop_are_kept_once_and_can_be_taken_back() {
+        begin();
+        String id = Api.newId();
+        Map<String, Object> late = Map.of("stop", 0, "kind", "TOO_LATE", "note", "petals down", "at", now.toString());
+        ines.put("/api/walks/" + walk + "/words/" + id, late).expect(200);
+        JsonNode words = ines.put("/api/walks/" + walk + "/words/" + id, late)
+                .expect(200)
+                .body()
+                .path("words");
+        assertThat(words.size()).isEqualTo(1);
+        assertThat(words.get(0).path("note").asString()).isEqualTo("petals down");
+        ines.put("/api/walks/" + walk + "/words/" + id, Map.of("stop", 0, "kind", "NOT_OPEN", "at", now.toString()))
+                .expect(409);
+        assertThat(ines.put(
+                                "/api/walks/" + walk + "/words/" + Api.newId(),
+                                Map.of("stop", 9, "kind", "NOT_OPEN", "at", now.toString()))
+                        .expect(400)
+                        .errorAt("stop"))
+                .contains("allowed is 0 to 0");
+        assertThat(ines.put(
+                                "/api/walks/" + walk + "/words/" + Api.newId(),
+                                Map.of("stop", 0, "kind", "NOTE", "at", now.toString()))
+                        .expect(400)
+                        .errorAt("note"))
+                .contains("empty");
+
+        ines.post("/api/walks/" + walk + "/words/" + id + "/void", Api.voiding(0))
+                .expect(204);
+        assertThat(ines.get("/api/walks/" + walk).body().path("words").size()).isZero();
+    }
+
+    @Test
+    void a_tag_number_is_used_once_a_year_even_when_two_take_it_at_once() throws Exception {
+        begin();
+        Map<String, Object> tagged = done(1);
+        tagged.put("tag", "A-17");
+        tagged.put("colour", "white");
+        JsonNode made =
+                ines.put("/api/pollinations/" + Api.newId(), tagged).expect(200).body();
+        assertThat(made.path("markLasts").asString()).isEqualTo("HARVEST");
+        tagged.put("tag", "a-17");
+        assertThat(tomas.put("/api/pollinations/" + Api.newId(), tagged)
+                        .expect(400)
+                        .errorAt("tag"))
+                .contains("hangs on Pale Ridge 1 since");
+        ines.post("/api/pollinations/" + made.path("id").asString() + "/void", Api.voiding(0))
+                .expect(204);
+        ines.put("/api/pollinations/" + Api.newId(), tagged).expect(200);
+
+        tagged.put("tag", "B-1");
+        ExecutorService threads = Executors.newFixedThreadPool(8);
+        List<Future<Integer>> answers = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            Api one = i % 2 == 0 ? ines : tomas;
+            answers.add(threads.submit(
+                    () -> one.put("/api/pollinations/" + Api.newId(), tagged).status()));
+        }
+        List<Integer> statuses = new ArrayList<>();
+        for (Future<Integer> answer : answers) {
+            statuses.add(answer.get());
+        }
+        threads.shutdown();
+        assertThat(Collections.frequency(statuses, 200)).isEqualTo(1);
+        assertThat(statuses).allMatch(s -> s == 200 || s == 400 || s == 409);
+    }
+
+    @Test
+    void a_mark_that_goes_with_the_petals_warns_where_the_first_look_comes_later() {
+        begin();
+        Map<String, Object> nicked = done(2);
+        nicked.put("mark", "petal nick");
+
+        JsonNode made =
+                ines.put("/api/pollinations/" + Api.newId(), nicked).expect(200).body();
+
+        assertThat(made.path("markLasts").asString()).isEqualTo("PETALS");
+        assertThat(made.path("markWarning").asString())
+                .contains("due after 7 days")
+                .contains("add a tie or a tag");
+        nicked.put("mark", "tag");
+        assertThat(ines.put("/api/pollinations/" + Api.newId(), nicked)
+                        .expect(200)
+                        .body()
+                        .has("markWarning"))
+                .isFalse();
+    }
+
+    @Test
+    void a_walk_without_any_stop_is_refused_and_a_stop_without_its_walk_too() {
+        assertThat(ines.put("/api/walks/" + walk, Map.of()).expect(400).errorAt("at"))
+                .contains("no stop");
+        Map<String, Object> lost = new HashMap<>(Api.pollination(taker, lot, 1, now));
+        lost.put("stop", 0);
+        assertThat(ines.put("/api/pollinations/" + Api.newId(), lost)
+                        .expect(400)
+                        .errorAt("stop"))
+                .contains("belong together");
+    }
+}
