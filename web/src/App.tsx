@@ -17,6 +17,7 @@ import { Empty, Loaded } from './kit/States';
 import { HereContext } from './kit/orchard-context';
 import { ProblemError } from './kit/problem';
 import { queries } from './kit/queries';
+import { Kept } from './account/Kept';
 import { useNow } from './kit/use-now';
 import { Orchard } from './orchard/Orchard';
 import { Mates } from './mating/Mates';
@@ -27,7 +28,10 @@ import { Labels } from './pollen/Labels';
 import { Mixing } from './pollen/Mixing';
 import { ByCode } from './pollen/Scan';
 import { Shelf } from './pollen/Shelf';
+import { Hours } from './round/Hours';
+import { Plan } from './round/Plan';
 import { Round } from './round/Round';
+import { Wanted } from './round/Wanted';
 import { Walk } from './round/Walk';
 import { Today } from './today/Today';
 
@@ -62,7 +66,7 @@ function SignedIn({ known }: { known: boolean }) {
         <HereContext value={{ session: data, orchard: data.orchard, zone: data.orchard.zone, now }}>
           <SignInAgain />
           <Routes>
-            <Route path="/round/walk" element={<Walk />} />
+            <Route path="/round/walk/:walk" element={<Walk />} />
             <Route path="/bloom/read/:tree" element={<Tally />} />
             <Route path="/bloom/key" element={<StageKey />} />
             <Route element={<Shell />}>
@@ -80,6 +84,10 @@ function SignedIn({ known }: { known: boolean }) {
               <Route path="/mates" element={<Mates />} />
               <Route path="/mates/wishes" element={<Wishes />} />
               <Route path="/round" element={<Round />} />
+              <Route path="/round/plan" element={<Plan />} />
+              <Route path="/round/wanted" element={<Wanted />} />
+              <Route path="/round/hours" element={<Hours />} />
+              <Route path="/kept" element={<Kept />} />
               <Route path="/fruit-set" element={<FruitSet />} />
               <Route path="/findings" element={<Findings />} />
               <Route path="/orchard" element={<Orchard />} />

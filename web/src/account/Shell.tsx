@@ -3,6 +3,7 @@ import { useDisclosure } from '@mantine/hooks';
 import { IconBasket, IconDots, IconFlower, IconRoute, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { KeptLine } from '../kit/KeptLine';
 import { LightBar } from '../kit/LightBar';
 import { queries } from '../kit/queries';
 import { DemoClock } from './DemoClock';
@@ -83,6 +84,7 @@ export function Shell() {
       <div className="main">
         <LightBar best={EVENING.has(pathname) ? round?.bestHours : undefined} />
         <main className="body">
+          <KeptLine className="kept" />
           <Outlet />
         </main>
       </div>

@@ -1,6 +1,7 @@
 import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
+import { send } from '../kit/outbox';
 import { refusal, serve, sheet, show, SILENCE, tree, type Server } from '../test/screen';
 import { Tally } from './Tally';
 
@@ -67,15 +68,19 @@ describe('reading a tree', () => {
     expect(screen.getByText('Save · 2')).toBeVisible();
   });
 
-  it('keeps the count when there is no network, and sends the same id again', async () => {
-    const replies: unknown[] = [SILENCE, saved];
+  it('keeps the reading on the device when there is no network, and sends the same one once there is', async () => {
+    const replies: unknown[] = [SILENCE, SILENCE, saved];
     const sent = await open(() => replies.shift());
     await userEvent.keyboard('22');
     await userEvent.click(screen.getByText('Save · 2'));
-    expect(await screen.findByText(/cannot be reached/)).toBeVisible();
-    await userEvent.click(screen.getByText('Save · 2'));
+    expect(await screen.findByText(/Lantern 1: 2 flowers read. Kept on this device/)).toBeVisible();
     await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/bloom'));
-    expect(sent[0]!.path).toBe(sent[1]!.path);
+    await waitFor(() => expect(sent).toHaveLength(2));
+
+    await send();
+    expect(sent).toHaveLength(3);
+    expect(new Set(sent.map((s) => s.path)).size).toBe(1);
+    expect(sent[2]!.body).toMatchObject({ treeId: sent[0]!.body.treeId, counts: { parted: 2 } });
   });
 
   it('offers to undo what was just saved', async () => {

@@ -7,6 +7,7 @@ import { answer, api, type Schemas } from '../kit/api';
 import { FieldHead } from '../kit/FieldHead';
 import { Glyph } from '../kit/Glyph';
 import { newId } from '../kit/ids';
+import { sayKept } from '../kit/kept';
 import { useNightMode } from '../kit/night';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
@@ -152,7 +153,7 @@ interface ReadingProps {
 }
 
 function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
-  const { zone, now } = useHere();
+  const { zone, now, session } = useHere();
   const navigate = useNavigate();
   const [id] = useState(newId);
   const [tally, setTally] = useState(() => leftOpen(tree.id));
@@ -166,23 +167,21 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
   const next = nextTree(trees, tree.id);
   const before = earlier.find((r) => r.limb === limb.trim());
   const limbs = [...new Set(earlier.map((r) => r.limb).filter(Boolean))];
+  const body = {
+    treeId: tree.id,
+    takenAt: takenAt.toISOString(),
+    counts: { ...tally.counts },
+    limb: limb.trim(),
+    share: Number(share),
+  };
+  const goOn = (where: 'next' | 'board') => {
+    leaveOpen(tree.id, emptyTally);
+    void navigate(where === 'next' && next ? `/bloom/read/${next.id}` : '/bloom');
+  };
   const form = useSubmit<'next' | 'board', Schemas['ReadingView']>(
-    () =>
-      answer(
-        api.PUT('/api/readings/{id}', {
-          params: { path: { id } },
-          body: {
-            treeId: tree.id,
-            takenAt: takenAt.toISOString(),
-            counts: { ...tally.counts },
-            limb: limb.trim(),
-            share: Number(share),
-          },
-        }),
-      ),
+    () => answer(api.PUT('/api/readings/{id}', { params: { path: { id } }, body })),
     ['takenAt'],
     (saved, where) => {
-      leaveOpen(tree.id, emptyTally);
       doneWithUndo(savedWords(tree, sheet, saved), () =>
         answer(
           api.POST('/api/readings/{id}/void', {
@@ -191,7 +190,20 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
           }),
         ),
       );
-      void navigate(where === 'next' && next ? `/bloom/read/${next.id}` : '/bloom');
+      goOn(where);
+    },
+    {
+      write: () => ({
+        method: 'PUT',
+        path: `/api/readings/${id}`,
+        body,
+        label: `${tree.name}: reading of ${plural(total(tally), 'flower')}`,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${tree.name}: ${plural(total(tally), 'flower')} read.`);
+        goOn('board');
+      },
     },
   );
   useKeys(sheet, setTally, () => form.submit('board'));

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { Counter } from '../kit/Counter';
 import { newId } from '../kit/ids';
+import { sayKept } from '../kit/kept';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
@@ -32,26 +33,21 @@ function lastWords(row: Row): string | undefined {
 }
 
 function CheckForm({ row, close }: { row: Row; close: () => void }) {
-  const { now } = useHere();
+  const { now, session } = useHere();
   const [id] = useState(newId);
   const [counts, setCounts] = useState({ taken: 0, failed: 0, unknown: 0 });
   const [ownTime, setOwnTime] = useState<Date>();
   const [note, setNote] = useState('');
   const p = row.pollination;
   const left = p.flowers - counts.taken - counts.failed - counts.unknown;
+  const body = {
+    pollinationId: p.id,
+    checkedAt: (ownTime ?? now).toISOString(),
+    ...counts,
+    ...(note && { note }),
+  };
   const form = useSubmit(
-    () =>
-      answer(
-        api.PUT('/api/checks/{id}', {
-          params: { path: { id } },
-          body: {
-            pollinationId: p.id,
-            checkedAt: (ownTime ?? now).toISOString(),
-            ...counts,
-            ...(note && { note }),
-          },
-        }),
-      ),
+    () => answer(api.PUT('/api/checks/{id}', { params: { path: { id } }, body })),
     ['taken', 'failed', 'unknown', 'checkedAt', 'note'],
     (check) => {
       doneWithUndo(`${p.treeName}: check written down.`, () =>
@@ -63,6 +59,19 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
         ),
       );
       close();
+    },
+    {
+      write: () => ({
+        method: 'PUT',
+        path: `/api/checks/${id}`,
+        body,
+        label: `${p.treeName}: check, ${counts.taken} taken, ${counts.failed} failed`,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${p.treeName}: check.`);
+        close();
+      },
     },
   );
   const set = (key: keyof typeof counts) => (n: number) => setCounts((c) => ({ ...c, [key]: n }));

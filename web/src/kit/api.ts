@@ -1,22 +1,16 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from '../api/schema';
+import { csrfToken } from './csrf';
 import { OutOfReach, ProblemError } from './problem';
 
 export type Schemas = components['schemas'];
 
 const CHANGES = new Set(['POST', 'PUT', 'DELETE', 'PATCH']);
 
-function cookie(name: string): string | undefined {
-  return document.cookie
-    .split('; ')
-    .find((c) => c.startsWith(`${name}=`))
-    ?.slice(name.length + 1);
-}
-
 /** Sends the CSRF token of the cookie back with every change. */
 const csrf: Middleware = {
   onRequest({ request }) {
-    const token = cookie('XSRF-TOKEN');
+    const token = csrfToken();
     if (CHANGES.has(request.method) && token) request.headers.set('X-XSRF-TOKEN', token);
     return request;
   },

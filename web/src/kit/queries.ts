@@ -58,6 +58,20 @@ export const queries = {
       queryKey: ['round', at ?? 'best'],
       queryFn: () => answer(api.GET('/api/round', { params: { query: at ? { at } : {} } })),
     }),
+  plan: (days: number) =>
+    queryOptions({
+      queryKey: ['plan', days],
+      queryFn: () => answer(api.GET('/api/plan', { params: { query: { days } } })),
+    }),
+  roundSettings: () =>
+    queryOptions({ queryKey: ['round-settings'], queryFn: () => answer(api.GET('/api/round-settings')) }),
+  targets: () => queryOptions({ queryKey: ['targets'], queryFn: () => answer(api.GET('/api/targets')) }),
+  walks: () => queryOptions({ queryKey: ['walks'], queryFn: () => answer(api.GET('/api/walks')) }),
+  walk: (id: string) =>
+    queryOptions({
+      queryKey: ['walk', id],
+      queryFn: () => answer(api.GET('/api/walks/{id}', { params: { path: { id } } })),
+    }),
   fruitSet: () => queryOptions({ queryKey: ['fruit-set'], queryFn: () => answer(api.GET('/api/fruit-set')) }),
   findings: () => queryOptions({ queryKey: ['findings'], queryFn: () => answer(api.GET('/api/findings')) }),
   season: () => queryOptions({ queryKey: ['season'], queryFn: () => answer(api.GET('/api/season')) }),

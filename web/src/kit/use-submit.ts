@@ -1,7 +1,14 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { refresh } from './client';
-import { ProblemError } from './problem';
+import { anythingWaits, keep } from './outbox';
+import { OutOfReach, ProblemError } from './problem';
+
+/** What becomes of a form where there is no connection: it is kept on this device and sent later. */
+interface WhenOutOfReach<A> {
+  write: (argument: A) => Parameters<typeof keep>[0];
+  kept: () => void;
+}
 
 interface Submit<A> {
   submit: (argument: A) => void;
@@ -21,21 +28,35 @@ interface Submit<A> {
  * form's values stay where they are.
  *
  * @param send does the sending; `confirmed` are the questions answered with yes
+ * @param whenOutOfReach keeps it where there is no connection; without it the form stays and says so
  * @param shown fields that the form shows errors for itself
  */
 export function useSubmit<A, R>(
   send: (argument: A, confirmed: string[]) => Promise<R>,
   shown: string[],
   done: (result: R, argument: A) => void,
+  whenOutOfReach?: WhenOutOfReach<A>,
 ): Submit<A> {
   const client = useQueryClient();
   const [asked, setAsked] = useState<{ argument: A }>();
   const mutation = useMutation({
-    mutationFn: ({ argument, confirmed }: { argument: A; confirmed: string[] }) => send(argument, confirmed),
+    mutationFn: async ({ argument, confirmed }: { argument: A; confirmed: string[] }) => {
+      // What was written before goes first.
+      if (whenOutOfReach && (await anythingWaits())) throw new OutOfReach();
+      return send(argument, confirmed);
+    },
     onSuccess: async (result, { argument }) => {
       await refresh(client);
       done(result, argument);
     },
+    onError: async (error, { argument }) => {
+      if (error instanceof OutOfReach && whenOutOfReach) {
+        await keep(whenOutOfReach.write(argument));
+        whenOutOfReach.kept();
+      }
+    },
+    // Sent at once even where the browser believes that there is no network: then it is known to be out of reach.
+    networkMode: 'always',
   });
   const error = mutation.error;
   const problem = error instanceof ProblemError ? error : undefined;
@@ -57,7 +78,9 @@ export function useSubmit<A, R>(
       ? undefined
       : fields.length > 0
         ? elsewhere.map((f) => `${f.field} ${f.message}`).join(' ') || undefined
-        : error?.message,
+        : error instanceof OutOfReach && whenOutOfReach
+          ? undefined
+          : error?.message,
     question:
       question && asked
         ? {

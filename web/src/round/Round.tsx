@@ -1,15 +1,18 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
+import { Link, useNavigate } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { clock, plural, said } from '../kit/time';
 import { TimeField } from '../kit/TimeField';
+import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { DoneList } from './DoneList';
+import { RoundTabs } from './RoundTabs';
 import { byFather, stopWhy, unservedWords } from './round-words';
 
 function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<string, string> }) {
@@ -86,6 +89,56 @@ function sentence(round: Schemas['Round'], now: Date, zone: string): string {
   return `At ${at}: ${plural(flowers, 'flower')} on ${plural(trees, 'tree')}, from ${plural(jars, 'jar')}.`;
 }
 
+/** Walks that nobody ended: to be taken up, or closed. */
+function OpenWalks() {
+  const { now, zone } = useHere();
+  const { data: walks = [] } = useQuery(queries.walks());
+  const close = useSubmit(
+    (id: string) => answer(api.POST('/api/walks/{id}/close', { params: { path: { id } } })),
+    [],
+    () => undefined,
+  );
+  return (
+    <>
+      {walks.map((w) => (
+        <section key={w.id} className="note line" style={{ justifyContent: 'space-between' }}>
+          <span>
+            <b>A round begun {said(new Date(w.startedAt), now, zone)} is not ended</b>: {w.flowersDone} of{' '}
+            {plural(w.flowersPlanned, 'flower')} done, {plural(w.stops, 'stop')}.
+          </span>
+          <span className="line">
+            <Button component={Link} to={`/round/walk/${w.id}`}>
+              Walk on
+            </Button>
+            <Button variant="outline" onClick={() => close.submit(w.id)}>
+              End it
+            </Button>
+          </span>
+        </section>
+      ))}
+    </>
+  );
+}
+
+/** Begins a walk with the stops as they stand, for oneself and whoever helps. */
+function StartWalking({ at }: { at: string | undefined }) {
+  const navigate = useNavigate();
+  const [id] = useState(newId);
+  const start = useSubmit(
+    () => answer(api.PUT('/api/walks/{id}', { params: { path: { id } }, body: at ? { at } : {} })),
+    [],
+    (walk) => void navigate(`/round/walk/${walk.id}`),
+  );
+  return (
+    <>
+      {start.general && <span className="warn">{start.general}</span>}
+      <Button loading={start.busy} onClick={() => start.submit(undefined)}>
+        Start walking
+      </Button>
+    </>
+  );
+}
+
 export function Round() {
   const { now, zone } = useHere();
   const [at, setAt] = useState<Date>();
@@ -96,6 +149,8 @@ export function Round() {
   );
   return (
     <>
+      <RoundTabs />
+      <OpenWalks />
       <div className="line noprint" style={{ alignItems: 'flex-end' }}>
         <TimeField label="Hour of the round" value={at ?? new Date(round.data?.at ?? now)} onChange={setAt} />
         {at && (
@@ -121,9 +176,7 @@ export function Round() {
                   <Button variant="outline" onClick={() => window.print()}>
                     Print
                   </Button>
-                  <Button component={Link} to={`/round/walk${at ? `?at=${encodeURIComponent(r.at)}` : ''}`}>
-                    Start walking
-                  </Button>
+                  <StartWalking key={r.at} at={at ? r.at : undefined} />
                 </div>
               )}
             </div>
@@ -142,8 +195,10 @@ export function Round() {
             <DoneList done={r.done} />
             {r.stops.length > 0 && (
               <p className="small soft">
+                This is one hour with the jars on the shelf;{' '}
+                <Link to="/round/plan">the coming days</Link> keep doses back for later flowers.{' '}
                 {r.proven
-                  ? 'Proven: no other use of these doses is worth more.'
+                  ? 'Proven: no other use of these doses in this hour is worth more.'
                   : 'The best plan found in the time allowed; a slightly better one may exist.'}
               </p>
             )}

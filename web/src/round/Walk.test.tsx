@@ -1,41 +1,57 @@
-import { screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
+import { send } from '../kit/outbox';
+import { store } from '../kit/store';
 import { roundStop } from '../test/samples';
-import { refusal, serve, sheet, show, type Server } from '../test/screen';
+import { refusal, serve, SILENCE, sheet, show, type Server } from '../test/screen';
 import { Walk } from './Walk';
 
 const stop = (treeName: string, lotCode: string) =>
   roundStop(treeName, lotCode, [{ stage: 'parted', flowers: 6, receptivity: 1 }]);
-const round = (stops: Schemas['RoundStop'][]): Schemas['Round'] => ({
-  at: '2026-11-24T02:40:00Z',
+const WALK = '/round/walk/w1';
+const walk = (stops: Schemas['RoundStop'][], more: Partial<Schemas['Walk']> = {}): Schemas['Walk'] => ({
+  id: 'w1',
+  plannedFor: '2026-11-24T02:40:00Z',
+  startedAt: '2026-11-24T02:40:00Z',
   stops,
-  unserved: [],
-  done: [],
-  value: 1,
-  proven: true,
   cautions: ['Mind the ladder.'],
+  done: [],
+  words: [],
+  version: 0,
+  ...more,
 });
-const done = { id: 'p', treeName: 'Pale Ridge 1', flowers: 2, version: 0 };
-const answers = (
-  put: unknown,
-  stops = [
-    stop('Pale Ridge 1', 'LA-02'),
-    { ...stop('Lantern 1', 'PR-02'), cleanBefore: ['Wipe the brush.'] },
-  ],
-): Server => ({
-  'GET /api/round': round(stops),
+const done = {
+  id: 'p',
+  treeName: 'Pale Ridge 1',
+  flowers: 2,
+  version: 0,
+  stop: 0,
+  recordedBy: 'a',
+} as Schemas['PollinationView'];
+const TWO = [
+  stop('Pale Ridge 1', 'LA-02'),
+  { ...stop('Lantern 1', 'PR-02'), cleanBefore: ['Wipe the brush.'] },
+];
+const answers = (put: unknown, of = walk(TWO)): Server => ({
+  'GET /api/walks/*': of,
   'GET /api/crops': [sheet],
   'PUT /api/pollinations/*': put,
+  'PUT /api/walks/w1/words/*': of,
+  'POST /api/walks/w1/close': of,
 });
+const showWalk = () => show(<Walk />, { at: WALK, route: '/round/walk/:walk' });
 
-afterEach(() => localStorage.clear());
+afterEach(async () => {
+  localStorage.clear();
+  await store.outbox.clear();
+});
 
 describe('the walk', () => {
   it('shows cautions first, then one tree at a time, and asks for a clean brush between fathers', async () => {
     const sent = serve(answers(done));
-    show(<Walk />);
+    showWalk();
     expect(await screen.findByText('Mind the ladder.')).toBeVisible();
     await userEvent.click(screen.getByText('Go'));
     expect(screen.getByText('Stop 1 of 2')).toBeVisible();
@@ -53,6 +69,8 @@ describe('the walk', () => {
     expect(sent[0]!.body).toMatchObject({ treeId: 'Pale Ridge 1', lotId: 'LA-02', flowers: 2 });
     await userEvent.click(screen.getByText('Skip, end'));
     expect(screen.getByText('That was the last stop')).toBeVisible();
+    await userEvent.click(screen.getByText('End the round'));
+    await waitFor(() => expect(sent.at(-1)?.path).toBe('/api/walks/w1/close'));
   });
 
   it('keeps the count when the jar has run out meanwhile', async () => {
@@ -61,7 +79,7 @@ describe('the walk', () => {
         refusal(400, { errors: [{ field: 'flowers', message: 'need 1 dose, but none is left in LA-02.' }] }),
       ),
     );
-    show(<Walk />);
+    showWalk();
     await userEvent.click(await screen.findByText('Go'));
     await userEvent.click(screen.getByLabelText('one more'));
     await userEvent.click(screen.getByText('Done · 1 flower'));
@@ -72,18 +90,54 @@ describe('the walk', () => {
 
   it('remembers the night and leaves it when the walk is left', async () => {
     serve(answers(done));
-    const { unmount } = show(<Walk />);
+    const { unmount } = showWalk();
     await userEvent.click(await screen.findByText('night'));
     expect(document.documentElement.dataset.night).toBe('on');
     unmount();
     expect(document.documentElement.dataset.night).toBeUndefined();
-    show(<Walk />);
+    showWalk();
     await waitFor(() => expect(document.documentElement.dataset.night).toBe('on'));
   });
 
-  it('says so when there is nothing to walk', async () => {
-    serve(answers(done, []));
-    show(<Walk />);
-    expect(await screen.findByText('Nothing to walk')).toBeVisible();
+  it('keeps flowers on the device without a connection, goes on, and sends them once when there is one', async () => {
+    let network = false;
+    const sent = serve(answers(() => (network ? done : SILENCE)));
+    showWalk();
+    await userEvent.click(await screen.findByText('Go'));
+    await userEvent.click(screen.getByLabelText('one more'));
+    await userEvent.click(screen.getByText('Done · 1 flower'));
+    expect(await screen.findByText('Stop 2 of 2')).toBeVisible();
+    expect(await screen.findByText('1 record kept on this device')).toBeVisible();
+    const first = sent.at(-1)!;
+
+    network = true;
+    sent.length = 0;
+    await act(() => send());
+    await waitFor(() => expect(screen.queryByText(/kept on this device/)).toBeNull());
+    expect(sent).toHaveLength(1);
+    expect(sent[0]).toMatchObject({ path: first.path, body: { flowers: 1, walkId: 'w1', stop: 0 } });
+  });
+
+  it('goes on where it was left, with what was counted', async () => {
+    serve(answers(done));
+    const { unmount } = showWalk();
+    await userEvent.click(await screen.findByText('Go'));
+    await userEvent.click(screen.getByLabelText('one more'));
+    await userEvent.click(screen.getByLabelText('one more'));
+    unmount();
+    showWalk();
+    expect(await screen.findByText('Done · 2 flowers')).toBeVisible();
+  });
+
+  it('shows what others did at this stop, and says a word about it', async () => {
+    const sent = serve(
+      answers(done, walk(TWO, { done: [done, { ...done, id: 'q', recordedBy: 'tomas', flowers: 3 }] })),
+    );
+    showWalk();
+    await userEvent.click(await screen.findByText('Go'));
+    expect(screen.getByText(/5 done, 3 by others/)).toBeVisible();
+    await userEvent.click(screen.getByText('too late'));
+    await waitFor(() => expect(sent.at(-1)?.body).toMatchObject({ stop: 0, kind: 'TOO_LATE' }));
+    expect(screen.getByText('Stop 1 of 2')).toBeVisible();
   });
 });

@@ -127,5 +127,6 @@ export const roundStop = (
   expected: 4.8,
   viability: 0.81,
   why: 'Another variety of the same crop.',
+  strokes: 'To the base once and out.',
   cleanBefore: [],
 });

@@ -73,6 +73,7 @@ export function show(element: ReactNode, { at = '/', route = '*' } = {}) {
   client.clear();
   notifications.clean();
   const session: Schemas['SessionView'] = { accountId: 'a', person: 'Ines', role: 'OWNER', orchard };
+  client.setQueryData(['session'], session);
   return render(
     <MantineProvider>
       <Notifications />

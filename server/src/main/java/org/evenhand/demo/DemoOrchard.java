@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.time.Month;
 import java.time.MonthDay;
 import java.time.ZoneId;
@@ -37,8 +38,15 @@ import org.evenhand.orchard.Units;
 import org.evenhand.orchard.VarietyRequest;
 import org.evenhand.pollen.LotRequest;
 import org.evenhand.pollen.PollenShelf;
+import org.evenhand.round.PollenAge;
 import org.evenhand.round.PollinationRequest;
 import org.evenhand.round.Pollinations;
+import org.evenhand.round.Settings;
+import org.evenhand.round.SettingsRequest;
+import org.evenhand.round.SettingsView;
+import org.evenhand.round.Strokes;
+import org.evenhand.round.TargetRequest;
+import org.evenhand.round.Targets;
 import org.evenhand.weather.WeatherBook;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -74,6 +82,8 @@ class DemoOrchard implements ApplicationRunner {
     private final HandNeeds handNeeds;
     private final CropCatalogue crops;
     private final Wishes wishes;
+    private final Settings settings;
+    private final Targets targets;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -89,6 +99,8 @@ class DemoOrchard implements ApplicationRunner {
             HandNeeds handNeeds,
             CropCatalogue crops,
             Wishes wishes,
+            Settings settings,
+            Targets targets,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -102,6 +114,8 @@ class DemoOrchard implements ApplicationRunner {
         this.handNeeds = handNeeds;
         this.crops = crops;
         this.wishes = wishes;
+        this.settings = settings;
+        this.targets = targets;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -169,6 +183,7 @@ class DemoOrchard implements ApplicationRunner {
             pastEvenings(lanterns, ridges);
             today(lanterns, ridges);
             others();
+            wanted(lanterns, ridges);
             seasons(lantern, 148, 11);
             seasons(ridge, 156, 13);
             handNeeds.put(ines, ids.next(), new HandNeeds.Request("Bank", 4.0, HandNeed.Insects.FEW, false, null));
@@ -295,6 +310,33 @@ class DemoOrchard implements ApplicationRunner {
             reading(ridges.get(1), early.plus(24, ChronoUnit.MINUTES), 8, 7, 3, 0, 0, 1);
             UUID jar = lot(lanterns.get(0), 3, early.plus(20, ChronoUnit.MINUTES), Storage.ROOM);
             pollination(ridges.get(1), jar, 2, early.plus(40, ChronoUnit.MINUTES));
+        }
+
+        /** Two hours in the evening and some at night, and what each tree is to bear. */
+        private void wanted(List<UUID> lanterns, List<UUID> ridges) {
+            settings.put(
+                    ines,
+                    ids.next(),
+                    new SettingsRequest(
+                            PollenAge.STORED,
+                            Strokes.AS_SHEET,
+                            24,
+                            List.of(hours(16, 18), hours(20, 22)),
+                            List.of(),
+                            List.of(),
+                            null));
+            for (int i = 0; i < lanterns.size(); i++) {
+                targets.put(ines, ids.next(), girth(lanterns.get(i), 38 + 3 * i, 1));
+                targets.put(ines, ids.next(), girth(ridges.get(i), 46 - 4 * i, i == 0 ? 2 : 1));
+            }
+        }
+
+        private SettingsView.Hours hours(int from, int until) {
+            return new SettingsView.Hours(LocalTime.of(from, 0), LocalTime.of(until, 0));
+        }
+
+        private TargetRequest girth(UUID tree, double girthCm, int priority) {
+            return new TargetRequest(tree, null, null, girthCm, null, 90, priority, null, null);
         }
 
         private Instant evening(int daysAgo) {

@@ -191,11 +191,8 @@ class Plans {
             if (sources.isEmpty()) {
                 obstacles.add("There is no pollen: none on the shelf is alive, and no flower gives any on these days.");
             }
-            Map<UUID, String> problems = new HashMap<>();
-            RoundRequest free_ = request(slots, sources, openings);
-            RoundPlan best = RoundPlan.of(free_);
-            RoundPlan plan = withChoices(free_, chosen, slots, problems, best);
-            return view(moments, taking, giving, slots, sources, plan, best, chosen, problems);
+            ChosenPlan made = ChosenPlan.of(request(slots, sources, openings), chosen, c -> round(c, slots));
+            return view(moments, taking, giving, slots, sources, made.plan(), made.free(), chosen, made.problems());
         }
 
         private List<Instant> moments() {
@@ -258,7 +255,9 @@ class Plans {
                     "%.0f flowers can take pollen then and %.0f give it%s.",
                     taking,
                     giving,
-                    told ? "; no hour you are free has more" : "; no hour of the day has more");
+                    told
+                            ? "; hardly more at any other hour you are free"
+                            : "; hardly more at any other hour of the day");
             return new Slot(stretch, at, why, most);
         }
 
@@ -309,7 +308,7 @@ class Plans {
         }
 
         private List<Double> usable(LotView lot, List<Double> alive, List<Instant> at) {
-            boolean sameHour = settingsNow.pollenAge() == RoundSettings.PollenAge.SAME_HOUR;
+            boolean sameHour = settingsNow.pollenAge() == PollenAge.SAME_HOUR;
             return IntStream.range(0, at.size())
                     .mapToObj(r ->
                             sameHour && lot.collectedAt().isBefore(at.get(r).minus(Duration.ofHours(1)))
@@ -359,7 +358,7 @@ class Plans {
                     : Storage.ROOM;
             ViabilityCourse course =
                     ViabilityCourse.collected(sheet, PollenKeeping.driedAndStored(sheet, gathered, storage));
-            boolean sameHour = settingsNow.pollenAge() == RoundSettings.PollenAge.SAME_HOUR;
+            boolean sameHour = settingsNow.pollenAge() == PollenAge.SAME_HOUR;
             List<Double> viability = IntStream.range(0, slots.size())
                     .mapToObj(r -> r < round || slots.get(r).at().isBefore(ready) || (sameHour && r > round)
                             ? 0.0
@@ -406,56 +405,23 @@ class Plans {
                     .mapToDouble(p -> p.flowers() * tree.forecast().stillTaking(p.doneAt(), first))
                     .sum();
             TargetView.Budget budget = budgets.get(tree.tree().id());
-            double weight = budget.target() == null
-                    ? 1
-                    : budget.target().priority() == 0
-                            ? 0
-                            : Math.pow(2, budget.target().priority() - 1.0);
-            int wanted = budget.more() == null
-                    ? (budget.wanted() != null && budget.wanted() == 0 ? 0 : RoundRequest.NO_LIMIT)
-                    : budget.more();
             return new RoundRequest.Mother(
                     new TreeId(tree.tree().id()),
                     new Place(
                             tree.tree().block(), tree.tree().row(), tree.tree().position()),
-                    wanted,
-                    FlowersToDo.of(openings.taking(tree.forecast()), done, weight));
+                    budget.flowersWanted(),
+                    FlowersToDo.of(openings.taking(tree.forecast()), done, budget.weight()));
         }
 
-        /** The plan that keeps to the choices; those that cannot be had are told and left out. */
-        private RoundPlan withChoices(
-                RoundRequest free,
-                List<RoundChoice> chosen,
-                List<Slot> slots,
-                Map<UUID, String> problems,
-                RoundPlan best) {
-            List<RoundRequest.Choice> meant = new ArrayList<>();
-            for (RoundChoice c : chosen) {
-                OptionalInt round = round(c, slots);
-                if (c.onDay() != null && round.isEmpty()) {
-                    problems.put(c.id(), "There is no round on " + c.onDay() + " any more.");
-                    continue;
-                }
-                RoundRequest.Choice one =
-                        new RoundRequest.Choice(new TreeId(c.treeId()), new LotId(c.lotId()), round, c.flowers());
-                List<RoundRequest.Choice> with = new ArrayList<>(meant);
-                with.add(one);
-                try {
-                    best = RoundPlan.of(
-                            new RoundRequest(free.mostFlowers(), free.mothers(), free.lots(), free.crosses(), with));
-                    meant = with;
-                } catch (InvalidInputException e) {
-                    problems.put(c.id(), e.problems().get(0).message());
-                }
-            }
-            return best;
-        }
-
+        /** The round a choice is meant for; null where there is none on its day. */
         private OptionalInt round(RoundChoice c, List<Slot> slots) {
-            return IntStream.range(0, slots.size())
-                    .filter(r -> c.onDay() != null
-                            && slots.get(r).at().atZone(zone).toLocalDate().equals(c.onDay()))
+            if (c.onDay() == null) {
+                return OptionalInt.empty();
+            }
+            OptionalInt found = IntStream.range(0, slots.size())
+                    .filter(r -> slots.get(r).at().atZone(zone).toLocalDate().equals(c.onDay()))
                     .findFirst();
+            return found.isPresent() ? found : null;
         }
 
         // --- the view ---
@@ -497,10 +463,7 @@ class Plans {
             return stops.stream()
                     .mapToDouble(s -> {
                         TargetView.Budget b = budgets.get(s.tree().value());
-                        double weight = b.target() == null || b.target().priority() == 0
-                                ? 1
-                                : Math.pow(2, b.target().priority() - 1.0);
-                        return s.expected() / weight * b.share();
+                        return b.weight() > 0 ? s.expected() / b.weight() * b.share() : 0;
                     })
                     .sum();
         }
@@ -591,7 +554,7 @@ class Plans {
                             v.name(),
                             doses,
                             FlowersToGather.of(crops.of(caller, v.crop()), v.smallFlowers(), doses)
-                                    .sure(),
+                                    .expected(),
                             from(v.id(), slot.at())));
                 }
             }

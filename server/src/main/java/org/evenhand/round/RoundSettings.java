@@ -17,24 +17,6 @@ import org.hibernate.type.SqlTypes;
 @Entity
 @Audited
 class RoundSettings extends OrchardRecord {
-    /** Which pollen may be used. */
-    enum PollenAge {
-        /** Kept pollen too, with what should be alive of it. */
-        STORED,
-        /** Only what was gathered within the hour. */
-        SAME_HOUR
-    }
-
-    /** How much of the stigma is covered. */
-    enum Strokes {
-        /** As the crop sheet says. */
-        AS_SHEET,
-        /** Many, all round: more seeds, a better shape. */
-        FULL,
-        /** Once in and out: fewer seeds. */
-        LIGHT
-    }
-
     @Enumerated(EnumType.STRING)
     private PollenAge pollenAge;
 

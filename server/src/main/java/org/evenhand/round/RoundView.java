@@ -31,6 +31,7 @@ record RoundView(
     /**
      * One jar to one tree.
      *
+     * @param strokes how to lead the brush, by the school that is followed
      * @param cleanBefore what to clean or change first, as another father's pollen was used at the stop before
      */
     @Schema(name = "RoundStop")
@@ -50,6 +51,7 @@ record RoundView(
             double expected,
             double viability,
             String why,
+            String strokes,
             List<String> cleanBefore) {}
 
     /** Flowers of one stage. */

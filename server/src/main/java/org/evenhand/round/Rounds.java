@@ -2,11 +2,13 @@ package org.evenhand.round;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -57,6 +59,9 @@ class Rounds {
     private final Pollinations pollinations;
     private final Crosses crosses;
     private final Weather weather;
+    private final Settings settings;
+    private final Targets targets;
+    private final RoundChoiceRepository choices;
 
     Rounds(
             Orchards orchards,
@@ -64,13 +69,19 @@ class Rounds {
             PollenShelf shelf,
             Pollinations pollinations,
             Crosses crosses,
-            Weather weather) {
+            Weather weather,
+            Settings settings,
+            Targets targets,
+            RoundChoiceRepository choices) {
         this.orchards = orchards;
         this.forecasts = forecasts;
         this.shelf = shelf;
         this.pollinations = pollinations;
         this.crosses = crosses;
         this.weather = weather;
+        this.settings = settings;
+        this.targets = targets;
+        this.choices = choices;
     }
 
     /** The round of an hour; without one, of the best hour from now on. */
@@ -83,17 +94,40 @@ class Rounds {
         Instant at = asked == null ? hours.map(RoundView.Hours::from).orElse(now) : checked(caller, asked, now);
         List<LotView> lots = usable(shelf.all(caller, at), at);
         List<PollinationView> before = pollinations.since(caller, now.minus(DONE_MATTERS));
+        Map<UUID, TargetView.Budget> budgets = targets.budgets(caller).stream()
+                .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity()));
         Map<TreeForecast, Openings> openings =
                 Openings.ofAll(trees.stream().map(Foreseen::forecast).toList(), now, List.of(at));
         RoundRequest request = new RoundRequest(
                 List.of(mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers),
-                trees.stream().map(t -> mother(t, at, openings, before)).toList(),
+                trees.stream()
+                        .map(t -> mother(
+                                t, at, openings, before, budgets.get(t.tree().id())))
+                        .toList(),
                 IntStream.range(0, lots.size())
                         .mapToObj(rank -> lot(lots.get(rank), rank))
                         .toList(),
                 served(caller, trees, lots),
                 List.of());
-        return view(RoundPlan.of(request), at, hours, trees, lots, before, now);
+        return view(
+                RoundPlan.of(request),
+                at,
+                hours,
+                trees,
+                lots,
+                before,
+                now,
+                settings.of(caller).strokes());
+    }
+
+    /** The plan of one hour, kept to what people chose for that day or for all. */
+    private RoundPlan chosen(Caller caller, RoundRequest request, Instant at) {
+        LocalDate day = at.atZone(orchards.details(caller).site().zone()).toLocalDate();
+        return ChosenPlan.of(
+                        request,
+                        choices.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()),
+                        c -> c.onDay() == null || c.onDay().equals(day) ? OptionalInt.empty() : null)
+                .plan();
     }
 
     private Instant checked(Caller caller, Instant asked, Instant now) {
@@ -150,7 +184,11 @@ class Rounds {
     }
 
     private static RoundRequest.Mother mother(
-            Foreseen tree, Instant at, Map<TreeForecast, Openings> openings, List<PollinationView> before) {
+            Foreseen tree,
+            Instant at,
+            Map<TreeForecast, Openings> openings,
+            List<PollinationView> before,
+            TargetView.Budget budget) {
         double doneStillTaking = before.stream()
                 .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(at))
                 .mapToDouble(p -> p.flowers() * tree.forecast().stillTaking(p.doneAt(), at))
@@ -158,8 +196,9 @@ class Rounds {
         return new RoundRequest.Mother(
                 new TreeId(tree.tree().id()),
                 new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
-                RoundRequest.NO_LIMIT,
-                FlowersToDo.of(openings.get(tree.forecast()).taking(tree.forecast()), doneStillTaking, 1));
+                budget.flowersWanted(),
+                FlowersToDo.of(
+                        openings.get(tree.forecast()).taking(tree.forecast()), doneStillTaking, budget.weight()));
     }
 
     private RoundRequest.Crosses served(Caller caller, List<Foreseen> trees, List<LotView> lots) {
@@ -182,7 +221,8 @@ class Rounds {
             List<Foreseen> trees,
             List<LotView> lots,
             List<PollinationView> before,
-            Instant now) {
+            Instant now,
+            Strokes school) {
         Map<UUID, Foreseen> byTree =
                 trees.stream().collect(Collectors.toMap(t -> t.tree().id(), Function.identity()));
         Map<UUID, LotView> byLot = lots.stream().collect(Collectors.toMap(LotView::id, Function.identity()));
@@ -191,7 +231,7 @@ class Rounds {
         return new RoundView(
                 at,
                 hours.orElse(null),
-                stops(plan.stops(), byTree, byLot),
+                stops(plan.stops(), byTree, byLot, school),
                 plan.unserved().stream()
                         .map(u -> new RoundView.UnservedView(
                                 u.tree().value(),
@@ -208,7 +248,7 @@ class Rounds {
     }
 
     private static List<RoundView.StopView> stops(
-            List<RoundPlan.Stop> stops, Map<UUID, Foreseen> byTree, Map<UUID, LotView> byLot) {
+            List<RoundPlan.Stop> stops, Map<UUID, Foreseen> byTree, Map<UUID, LotView> byLot, Strokes school) {
         List<RoundView.StopView> views = new ArrayList<>();
         Set<UUID> before = Set.of();
         for (RoundPlan.Stop stop : stops) {
@@ -216,13 +256,23 @@ class Rounds {
             LotView lot = byLot.get(stop.lot().value());
             Set<UUID> next =
                     lot.fathers().stream().map(LotView.Father::varietyId).collect(Collectors.toSet());
-            views.add(stop(stop, tree, lot, Hygiene.between(tree.sheet(), before, next)));
+            views.add(
+                    stop(stop, tree, lot, strokes(tree.sheet(), school), Hygiene.between(tree.sheet(), before, next)));
             before = next;
         }
         return views;
     }
 
-    private static RoundView.StopView stop(RoundPlan.Stop stop, Foreseen tree, LotView lot, List<String> cleanBefore) {
+    private static String strokes(CropSheet sheet, Strokes school) {
+        return switch (school) {
+            case AS_SHEET -> sheet.hand().strokes();
+            case FULL -> "Many strokes, all round, until the whole stigma is covered.";
+            case LIGHT -> "Once to the stigma and out: a light touch, for fewer seeds.";
+        };
+    }
+
+    private static RoundView.StopView stop(
+            RoundPlan.Stop stop, Foreseen tree, LotView lot, String strokes, List<String> cleanBefore) {
         CropSheet sheet = tree.sheet();
         List<RoundView.StageFlowers> byStage = stop.byStage().entrySet().stream()
                 .map(e -> new RoundView.StageFlowers(
@@ -249,6 +299,7 @@ class Rounds {
                 stop.expected(),
                 lot.viability().share(),
                 stop.cross().why(),
+                strokes,
                 cleanBefore);
     }
 }

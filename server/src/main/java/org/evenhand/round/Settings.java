@@ -14,7 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** When an orchard's people can go, and which schools they follow. */
 @Service
-class Settings {
+public class Settings {
     private static final int MOST_LINES = 200;
 
     private final RoundSettingsRepository settings;

@@ -7,9 +7,9 @@ import java.util.List;
 
 /** Hours and schools as they are sent; with a version it changes what is there. */
 @Schema(name = "RoundSettingsRequest")
-record SettingsRequest(
-        RoundSettings.PollenAge pollenAge,
-        RoundSettings.Strokes strokes,
+public record SettingsRequest(
+        PollenAge pollenAge,
+        Strokes strokes,
         Integer flowersPerHour,
         List<SettingsView.Hours> everyDay,
         List<SettingsView.SingleDay> singleDays,

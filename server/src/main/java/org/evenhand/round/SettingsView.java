@@ -17,10 +17,10 @@ import org.evenhand.core.round.FreeHours;
  * @param everyDay hours of an ordinary day; none where any hour will do
  */
 @Schema(name = "RoundSettings")
-record SettingsView(
+public record SettingsView(
         @Schema(description = OPTIONAL) UUID id,
-        RoundSettings.PollenAge pollenAge,
-        RoundSettings.Strokes strokes,
+        PollenAge pollenAge,
+        Strokes strokes,
         int flowersPerHour,
         List<Hours> everyDay,
         List<SingleDay> singleDays,
@@ -28,19 +28,12 @@ record SettingsView(
         @Schema(description = OPTIONAL) Long version) {
 
     /** What holds as long as nobody said otherwise; sixty flowers an hour are our assumption. */
-    static final SettingsView USUAL = new SettingsView(
-            null,
-            RoundSettings.PollenAge.STORED,
-            RoundSettings.Strokes.AS_SHEET,
-            60,
-            List.of(),
-            List.of(),
-            List.of(),
-            null);
+    static final SettingsView USUAL =
+            new SettingsView(null, PollenAge.STORED, Strokes.AS_SHEET, 60, List.of(), List.of(), List.of(), null);
 
     /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */
     @Schema(name = "FreeHours")
-    record Hours(
+    public record Hours(
             @Schema(type = "string") LocalTime from,
             @Schema(type = "string") LocalTime until) {
         FreeHours.Hours core() {
@@ -50,11 +43,11 @@ record SettingsView(
 
     /** One day with hours of its own; none where it is not free. */
     @Schema(name = "FreeDay")
-    record SingleDay(LocalDate day, List<Hours> hours) {}
+    public record SingleDay(LocalDate day, List<Hours> hours) {}
 
     /** Days away, both included. */
     @Schema(name = "Away")
-    record Away(LocalDate first, LocalDate last, String note) {}
+    public record Away(LocalDate first, LocalDate last, String note) {}
 
     FreeHours hours() {
         return new FreeHours(

@@ -5,6 +5,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.round.RoundRequest;
 
 /**
  * What is wanted of a tree, or of each tree of a variety.
@@ -49,7 +50,21 @@ public record TargetView(
             @Schema(description = OPTIONAL) Integer flowers,
             @Schema(description = OPTIONAL) Integer more,
             List<Sure> sure,
-            String why) {}
+            String why) {
+
+        /** What a fruit of this tree is worth against others: each step of priority doubles it; 0 where it is to be left alone. */
+        double weight() {
+            return target == null ? 1 : target.priority() == 0 ? 0 : Math.pow(2, target.priority() - 1.0);
+        }
+
+        /** Flowers to be done at most. */
+        int flowersWanted() {
+            if (more != null) {
+                return more;
+            }
+            return wanted != null && wanted == 0 ? 0 : RoundRequest.NO_LIMIT;
+        }
+    }
 
     /** So many flowers to be so sure. */
     @Schema(name = "SureFlowers")

@@ -1,0 +1,90 @@
+import { useElementSize } from '@mantine/hooks';
+import { useQuery } from '@tanstack/react-query';
+import { useId } from 'react';
+import type { Schemas } from '../kit/api';
+import { useHere } from '../kit/orchard-context';
+import { PhasePatterns } from '../kit/PhasePatterns';
+import { queries } from '../kit/queries';
+import { RibbonAxis } from '../kit/Ribbon';
+import { plural, said } from '../kit/time';
+import { nights, timeAxis } from '../kit/time-axis';
+
+const HEIGHT = 150;
+const TOP = 22;
+
+/** Flowers that can take pollen above the line, those that give it below, and where the rounds lie. */
+export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
+  const { now, zone } = useHere();
+  const { ref, width } = useElementSize();
+  const id = useId().replace(/\W/g, '');
+  const from = plan.moments[0]!;
+  const until = plan.moments.at(-1)!;
+  const hours = Math.round((Date.parse(until) - Date.parse(from)) / 3_600_000);
+  const { data: light } = useQuery(queries.light(hours));
+  const axis = timeAxis(from, until, Math.max(1, width));
+  const most = Math.max(1, ...plan.taking, ...plan.giving);
+  const middle = TOP + (HEIGHT - TOP) / 2;
+  const scale = (HEIGHT - TOP) / 2 / most;
+  const area = (values: number[], sign: number) =>
+    `M0 ${middle}L${plan.moments
+      .map((m, i) => `${axis.x(m).toFixed(1)} ${(middle - sign * values[i]! * scale).toFixed(1)}`)
+      .join('L')}L${width} ${middle}Z`;
+  const words = plan.rounds
+    .map((r) => `${said(new Date(r.at), now, zone)}: ${plural(r.flowers, 'flower')}`)
+    .join('; ');
+  return (
+    <div>
+      <div ref={ref} style={{ height: HEIGHT }}>
+        {width > 0 && (
+          <svg
+            width={width}
+            height={HEIGHT}
+            role="img"
+            aria-label={`Flowers over the days, at most ${Math.round(most)}; rounds: ${words || 'none'}`}
+            fontFamily="var(--sans)"
+            fontSize={13}
+            style={{ display: 'block' }}
+          >
+            <PhasePatterns id={id} />
+            {nights(axis, light?.suns ?? []).map(([a, b]) => (
+              <rect
+                key={a}
+                x={axis.x(a)}
+                width={axis.x(b) - axis.x(a)}
+                y={TOP}
+                height={HEIGHT - TOP}
+                fill="var(--night-wash)"
+              />
+            ))}
+            <path d={area(plan.taking, 1)} fill={`url(#${id}t)`} stroke="var(--take)" strokeWidth={1.3} />
+            <path
+              d={area(plan.giving, -1)}
+              fill={`url(#${id}g)`}
+              stroke="var(--give-line)"
+              strokeWidth={1.3}
+            />
+            <path d={`M0 ${middle}H${width}`} stroke="var(--ink)" />
+            {plan.rounds.map((r, i) => (
+              <g key={r.at}>
+                <path d={`M${axis.x(r.at)} ${TOP}V${HEIGHT}`} stroke="var(--ink)" strokeWidth={2} />
+                <text
+                  x={Math.min(Math.max(axis.x(r.at), 10), width - 10)}
+                  y={15}
+                  textAnchor="middle"
+                  fontWeight={700}
+                  fill="var(--ink)"
+                >
+                  {i + 1}
+                </text>
+              </g>
+            ))}
+          </svg>
+        )}
+      </div>
+      <RibbonAxis from={from} until={until} zone={zone} every={hours > 72 ? 24 : 12} />
+      <p className="small soft">
+        above the line: can take pollen; below: giving pollen; numbered lines: the rounds
+      </p>
+    </div>
+  );
+}

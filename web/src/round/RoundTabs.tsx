@@ -1,0 +1,11 @@
+import { Tabs } from '../kit/Tabs';
+
+const PAGES = [
+  ['/round', 'This round'],
+  ['/round/plan', 'Coming days'],
+  ['/round/wanted', 'What is wanted'],
+  ['/round/hours', 'Hours and habits'],
+] as const;
+
+/** The pages of the room. */
+export const RoundTabs = () => <Tabs label="Round pages" pages={PAGES} />;

@@ -1,0 +1,241 @@
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { percent, percentRange } from '../kit/numbers';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { Why } from '../kit/Why';
+import { RoundTabs } from './RoundTabs';
+
+type Budget = Schemas['TargetBudget'];
+
+const PRIORITIES = ['leave it alone', 'as others', 'before others', 'first of all'];
+
+const numbers = (text: string): number[] =>
+  text
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map(Number);
+
+function TargetForm({ budget, close }: { budget: Budget; close: () => void }) {
+  const own = budget.ofVariety ? undefined : budget.target;
+  const [id] = useState(() => own?.id ?? newId());
+  const [fruits, setFruits] = useState<number | string>(own?.fruits ?? '');
+  const [girth, setGirth] = useState<number | string>(own?.girthCm ?? '');
+  const [limbs, setLimbs] = useState(own?.limbsMm.join(', ') ?? '');
+  const [confidence, setConfidence] = useState(String(own?.confidence ?? 90));
+  const [priority, setPriority] = useState(String(own?.priority ?? 1));
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/targets/{id}', {
+          params: { path: { id } },
+          body: {
+            treeId: budget.treeId,
+            confidence: Number(confidence),
+            priority: Number(priority),
+            limbsMm: numbers(limbs),
+            ...(fruits !== '' && { fruits: Number(fruits) }),
+            ...(girth !== '' && { girthCm: Number(girth) }),
+            ...(own && { version: own.version }),
+          },
+        }),
+      ),
+    ['fruits', 'girthCm', 'limbsMm'],
+    (saved) => {
+      doneWithUndo(`${budget.tree}: what is wanted is written down.`, () =>
+        own
+          ? answer(
+              api.PUT('/api/targets/{id}', {
+                params: { path: { id } },
+                body: { ...own, treeId: budget.treeId, version: saved.version },
+              }),
+            )
+          : answer(
+              api.POST('/api/targets/{id}/void', {
+                params: { path: { id } },
+                body: { version: saved.version, reason: 'undone right after saving' },
+              }),
+            ),
+      );
+      close();
+    },
+  );
+  return (
+    <form
+      className="stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <div className="form">
+        <div className="two">
+          <NumberInput
+            label="Fruits wanted"
+            description="left empty: what the trunk can carry"
+            min={0}
+            value={fruits}
+            onChange={setFruits}
+            error={form.errorFor('fruits', 'Fruits')}
+          />
+          <NumberInput
+            label="Girth of the trunk, cm"
+            description="a hand above the graft"
+            min={1}
+            decimalScale={1}
+            value={girth}
+            onChange={setGirth}
+            error={form.errorFor('girthCm', 'Girth')}
+          />
+          <TextInput
+            label="Limbs that may carry, mm"
+            description="diameters, with commas"
+            value={limbs}
+            onChange={(e) => setLimbs(e.currentTarget.value)}
+            error={form.errorFor('limbsMm', 'Limbs')}
+          />
+          <NativeSelect
+            label="Priority"
+            description="when pollen or hours are short"
+            data={PRIORITIES.map((label, value) => ({ value: String(value), label }))}
+            value={priority}
+            onChange={(e) => setPriority(e.currentTarget.value)}
+          />
+          <NativeSelect
+            label="How sure"
+            description="that the fruits are there in the end"
+            data={['80', '90', '95'].map((value) => ({ value, label: `${value} %` }))}
+            value={confidence}
+            onChange={(e) => setConfidence(e.currentTarget.value)}
+          />
+        </div>
+      </div>
+      {form.general && (
+        <p className="note bad" role="alert">
+          {form.general}
+        </p>
+      )}
+      <div className="line">
+        <Button type="submit" loading={form.busy}>
+          Save
+        </Button>
+        <Button variant="subtle" onClick={close}>
+          Cancel
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function Row({ budget }: { budget: Budget }) {
+  const [open, setOpen] = useState(false);
+  const sure = budget.sure.map((s) => `${s.flowers} for ${s.confidence} %`).join(', ');
+  return (
+    <>
+      <tr data-tree={budget.tree}>
+        <td>
+          <b>{budget.tree}</b> <span className="small soft">{budget.variety}</span>
+          {budget.target && budget.target.priority !== 1 && (
+            <div className="small">{PRIORITIES[budget.target.priority]}</div>
+          )}
+        </td>
+        <td className="num">{budget.wanted ?? '–'}</td>
+        <td className="num">{budget.carries ?? (budget.young ? 0 : '–')}</td>
+        <td className="num">{budget.set}</td>
+        <td className="num">
+          {percent(budget.share)}{' '}
+          <span className="small soft">{percentRange(budget.shareLow, budget.shareHigh)}</span>
+        </td>
+        <td className="num">
+          {budget.more === undefined ? (
+            <span className="soft">all</span>
+          ) : (
+            <Why
+              label={`${budget.more} more flowers`}
+              because={
+                <>
+                  <p>{budget.why}</p>
+                  {sure && <p>Flowers to be sure of the rest: {sure}.</p>}
+                </>
+              }
+            >
+              <b className="figure" style={{ fontSize: 20 }}>
+                {budget.more}
+              </b>
+            </Why>
+          )}
+        </td>
+        <td className="num">
+          <Button size="compact-sm" variant="subtle" onClick={() => setOpen((o) => !o)} aria-expanded={open}>
+            Change
+          </Button>
+        </td>
+      </tr>
+      {open && (
+        <tr>
+          <td colSpan={7}>
+            <TargetForm budget={budget} close={() => setOpen(false)} />
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+function sentence(all: Budget[]): string {
+  const told = all.filter((b) => b.more !== undefined && b.more > 0);
+  if (told.length === 0) return 'What is wanted: nothing is limited yet, every flower counts';
+  const more = told.reduce((n, b) => n + b.more!, 0);
+  return `${plural(more, 'more flower')} on ${plural(told.length, 'tree')} for the fruits you want`;
+}
+
+/** How many fruits are wanted of each tree, and how many flowers that takes. */
+export function Wanted() {
+  const targets = useQuery(queries.targets());
+  return (
+    <>
+      <RoundTabs />
+      <Loaded of={targets}>
+        {(all) => (
+          <>
+            <h1>{sentence(all)}</h1>
+            {all.length === 0 ? (
+              <Empty title="No trees yet">Add varieties and trees under Orchard first.</Empty>
+            ) : (
+              <section className="card scroll">
+                <table className="plain">
+                  <thead>
+                    <tr>
+                      <th>Tree</th>
+                      <th className="num">Wanted</th>
+                      <th className="num">Can carry</th>
+                      <th className="num">Set so far</th>
+                      <th className="num">Share that sets</th>
+                      <th className="num">Flowers to do</th>
+                      <th aria-label="Change" />
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {all.map((b) => (
+                      <Row key={b.treeId} budget={b} />
+                    ))}
+                  </tbody>
+                </table>
+                <p className="small soft" style={{ marginTop: 10 }}>
+                  A girth gives the trunk’s cross-section, and that what it can carry (crop sheet). One fruit
+                  to a twig of the sheet’s thickness; overloaded branches break.
+                </p>
+              </section>
+            )}
+          </>
+        )}
+      </Loaded>
+    </>
+  );
+}

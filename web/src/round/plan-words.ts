@@ -1,0 +1,21 @@
+import type { Schemas } from '../kit/api';
+import { plural } from '../kit/time';
+
+/** The plan in a sentence. */
+export function planSentence(plan: Schemas['Plan']): string {
+  const rounds = plan.rounds.filter((r) => r.flowers > 0);
+  const flowers = rounds.reduce((n, r) => n + r.flowers, 0);
+  if (flowers === 0) return 'No round in these days.';
+  return `${plural(rounds.length, 'round')}, ${plural(flowers, 'flower')}, about ${plan.expectedFruits.toFixed(0)} fruits to be expected.`;
+}
+
+const REASONS: Record<string, string> = {
+  NO_POLLEN: 'there is no pollen at all',
+  NO_LOT_THAT_SERVES: 'no pollen that there is or will be serves it',
+  DOSES_RUN_OUT: 'the doses run out',
+  MORE_THAN_CAN_BE_DONE: 'more than can be done in your hours',
+};
+
+/** Why flowers are left. */
+export const leftWords = (l: Schemas['PlanLeft']): string =>
+  `${l.tree}: ${plural(l.flowers, 'flower')} left, ${REASONS[l.reason] ?? l.reason}.`;

@@ -1,0 +1,49 @@
+import type { Schemas } from '../kit/api';
+import type { Outgoing } from '../kit/store';
+
+/** Flowers of a walk's stop that wait on this device. */
+export function waitingAt(outbox: Outgoing[], walk: string, stop: number): number {
+  return outbox
+    .filter((w) => w.path.startsWith('/api/pollinations/') && w.body.walkId === walk && w.body.stop === stop)
+    .reduce((n, w) => n + Number(w.body.flowers), 0);
+}
+
+/** Flowers done at a stop: by me, what waits here counted in, and by others. */
+export function doneAt(
+  walk: Schemas['Walk'],
+  stop: number,
+  outbox: Outgoing[],
+  me: string,
+): { mine: number; others: number } {
+  const sent = walk.done.filter((d) => d.stop === stop);
+  const mine = sent.filter((d) => d.recordedBy === me).reduce((n, d) => n + d.flowers, 0);
+  const all = sent.reduce((n, d) => n + d.flowers, 0);
+  return { mine: mine + waitingAt(outbox, walk.id, stop), others: all - mine };
+}
+
+const key = (walk: string) => `walk ${walk}`;
+
+interface Place {
+  /** Stop one stands at; -1 before the cautions are read. */
+  at: number;
+  /** Flowers counted there and not yet written down. */
+  count: number;
+}
+
+/** Where one stood in a walk, after a reload or a dead battery. */
+export function placeIn(walk: string): Place {
+  try {
+    const found = JSON.parse(localStorage.getItem(key(walk)) ?? '{}') as Partial<Place>;
+    return {
+      at: Number.isInteger(found.at) ? found.at! : -1,
+      count: Number.isInteger(found.count) && found.count! > 0 ? found.count! : 0,
+    };
+  } catch {
+    return { at: -1, count: 0 };
+  }
+}
+
+export const rememberPlace = (walk: string, place: Place): void =>
+  localStorage.setItem(key(walk), JSON.stringify(place));
+
+export const forgetPlace = (walk: string): void => localStorage.removeItem(key(walk));
