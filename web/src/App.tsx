@@ -29,6 +29,7 @@ import { Mixing } from './pollen/Mixing';
 import { ByCode } from './pollen/Scan';
 import { Shelf } from './pollen/Shelf';
 import { Hours } from './round/Hours';
+import { Paper } from './round/Paper';
 import { Plan } from './round/Plan';
 import { Round } from './round/Round';
 import { Wanted } from './round/Wanted';
@@ -84,6 +85,7 @@ function SignedIn({ known }: { known: boolean }) {
               <Route path="/mates" element={<Mates />} />
               <Route path="/mates/wishes" element={<Wishes />} />
               <Route path="/round" element={<Round />} />
+              <Route path="/round/paper/:walk" element={<Paper />} />
               <Route path="/round/plan" element={<Plan />} />
               <Route path="/round/wanted" element={<Wanted />} />
               <Route path="/round/hours" element={<Hours />} />

@@ -66,6 +66,8 @@ export const queries = {
   roundSettings: () =>
     queryOptions({ queryKey: ['round-settings'], queryFn: () => answer(api.GET('/api/round-settings')) }),
   targets: () => queryOptions({ queryKey: ['targets'], queryFn: () => answer(api.GET('/api/targets')) }),
+  calendars: () =>
+    queryOptions({ queryKey: ['calendars'], queryFn: () => answer(api.GET('/api/calendars')) }),
   walks: () => queryOptions({ queryKey: ['walks'], queryFn: () => answer(api.GET('/api/walks')) }),
   walk: (id: string) =>
     queryOptions({

@@ -8,6 +8,7 @@ import { queries } from '../kit/queries';
 import { Loaded } from '../kit/States';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
+import { CalendarCard } from './CalendarCard';
 import { RoundTabs } from './RoundTabs';
 
 type Settings = Schemas['RoundSettings'];
@@ -43,14 +44,15 @@ function HourFields({ label, hours, set }: { label: string; hours: Hour[]; set: 
           </ActionIcon>
         </div>
       ))}
-      <Button
-        variant="outline"
-        size="sm"
-        style={{ justifySelf: 'start' }}
-        onClick={() => set([...hours, { from: '16:00', until: '19:00' }])}
-      >
-        Add hours
-      </Button>
+      <div>
+        <Button
+          variant="outline"
+          size="sm"
+          onClick={() => set([...hours, { from: '16:00', until: '19:00' }])}
+        >
+          Add hours
+        </Button>
+      </div>
     </div>
   );
 }
@@ -211,6 +213,7 @@ export function Hours() {
       <RoundTabs />
       <h1>When you can go, and how you work</h1>
       <Loaded of={settings}>{(s) => <HoursForm key={String(s.version)} before={s} />}</Loaded>
+      <CalendarCard />
     </>
   );
 }

@@ -110,6 +110,9 @@ function OpenWalks() {
             <Button component={Link} to={`/round/walk/${w.id}`}>
               Walk on
             </Button>
+            <Button variant="outline" component={Link} to={`/round/paper/${w.id}`}>
+              Type it in
+            </Button>
             <Button variant="outline" onClick={() => close.submit(w.id)}>
               End it
             </Button>
@@ -124,15 +127,18 @@ function OpenWalks() {
 function StartWalking({ at }: { at: string | undefined }) {
   const navigate = useNavigate();
   const [id] = useState(newId);
-  const start = useSubmit(
+  const start = useSubmit<'walk' | 'paper', Schemas['Walk']>(
     () => answer(api.PUT('/api/walks/{id}', { params: { path: { id } }, body: at ? { at } : {} })),
     [],
-    (walk) => void navigate(`/round/walk/${walk.id}`),
+    (walk, where) => void navigate(`/round/${where}/${walk.id}`),
   );
   return (
     <>
       {start.general && <span className="warn">{start.general}</span>}
-      <Button loading={start.busy} onClick={() => start.submit(undefined)}>
+      <Button variant="outline" disabled={start.busy} onClick={() => start.submit('paper')}>
+        On paper
+      </Button>
+      <Button loading={start.busy} onClick={() => start.submit('walk')}>
         Start walking
       </Button>
     </>
@@ -173,9 +179,6 @@ export function Round() {
               <h1>{sentence(r, now, zone)}</h1>
               {r.stops.length > 0 && (
                 <div className="do noprint">
-                  <Button variant="outline" onClick={() => window.print()}>
-                    Print
-                  </Button>
                   <StartWalking key={r.at} at={at ? r.at : undefined} />
                 </div>
               )}
@@ -195,8 +198,8 @@ export function Round() {
             <DoneList done={r.done} />
             {r.stops.length > 0 && (
               <p className="small soft">
-                This is one hour with the jars on the shelf;{' '}
-                <Link to="/round/plan">the coming days</Link> keep doses back for later flowers.{' '}
+                This is one hour with the jars on the shelf; <Link to="/round/plan">the coming days</Link>{' '}
+                keep doses back for later flowers.{' '}
                 {r.proven
                   ? 'Proven: no other use of these doses in this hour is worth more.'
                   : 'The best plan found in the time allowed; a slightly better one may exist.'}

@@ -10,6 +10,7 @@ import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { voidPollination } from './DoneList';
+import { Photos } from './Photos';
 import { doneAt } from './walk-state';
 import classes from './Walk.module.css';
 
@@ -186,7 +187,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
   const error = form.errorFor('flowers', 'Flowers') ?? form.general ?? word.general;
   return (
     <>
-      <section className={classes.card}>
+      <section className={classes.card} data-tree={stop.treeName}>
         <div className={classes.where}>
           <b>{stop.treeName}</b> · {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
         </div>
@@ -265,6 +266,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
         <button type="button" aria-expanded={note !== undefined} onClick={() => setNote((n) => n ?? '')}>
           note
         </button>
+        <Photos walk={walk} stop={index} tree={stop.treeName} />
       </div>
       {note !== undefined && (
         <div className={classes.note}>

@@ -19,6 +19,7 @@ const walk = (stops: Schemas['RoundStop'][], more: Partial<Schemas['Walk']> = {}
   cautions: ['Mind the ladder.'],
   done: [],
   words: [],
+  photos: [],
   version: 0,
   ...more,
 });

@@ -111,6 +111,52 @@ create table walk_word (
 );
 create index walk_word_walk on walk_word (orchard_id, walk_id);
 
+-- Pictures taken at a stop, drawn anew without what a camera writes beside them.
+create table walk_photo (
+    id          uuid primary key,
+    orchard_id  uuid not null references orchard,
+    walk_id     uuid not null,
+    stop        int not null check (stop between 0 and 10000),
+    taken_at    timestamptz not null,
+    jpeg        bytea not null check (octet_length(jpeg) between 1 and 4000000),
+    recorded_by uuid not null references account,
+    recorded_at timestamptz not null,
+    zone        text not null,
+    voided_at   timestamptz,
+    void_reason text check (void_reason is null or length(void_reason) between 1 and 500),
+    version     bigint not null,
+    unique (orchard_id, id),
+    foreign key (orchard_id, walk_id) references walk (orchard_id, id),
+    check ((voided_at is null) = (void_reason is null))
+);
+create index walk_photo_walk on walk_photo (orchard_id, walk_id);
+create table walk_photo_history (
+    id uuid not null, revision bigint not null references revision, revision_kind smallint,
+    orchard_id uuid, walk_id uuid, stop int, taken_at timestamptz, recorded_by uuid, recorded_at timestamptz, zone text,
+    voided_at timestamptz, void_reason text, primary key (id, revision)
+);
+
+-- Addresses under which calendar programs find the rounds.
+create table calendar_feed (
+    id          uuid primary key,
+    orchard_id  uuid not null references orchard,
+    name        text not null check (length(name) between 1 and 80),
+    key_hash    text not null unique,
+    recorded_by uuid not null references account,
+    recorded_at timestamptz not null,
+    zone        text not null,
+    voided_at   timestamptz,
+    void_reason text check (void_reason is null or length(void_reason) between 1 and 500),
+    version     bigint not null,
+    unique (orchard_id, id),
+    check ((voided_at is null) = (void_reason is null))
+);
+create table calendar_feed_history (
+    id uuid not null, revision bigint not null references revision, revision_kind smallint,
+    orchard_id uuid, name text, key_hash text, recorded_by uuid, recorded_at timestamptz, zone text, voided_at timestamptz,
+    void_reason text, primary key (id, revision)
+);
+
 -- Which walk and stop flowers belong to, and how they are marked. A tag number is used once a year in an orchard.
 alter table pollination
     add column walk_id uuid,

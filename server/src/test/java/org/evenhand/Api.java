@@ -71,6 +71,18 @@ public final class Api {
         return send(request(path).GET().build());
     }
 
+    /** What is no JSON: a PDF. */
+    public byte[] bytes(String path) {
+        try {
+            HttpResponse<byte[]> answer =
+                    http.send(request(path).GET().build(), HttpResponse.BodyHandlers.ofByteArray());
+            assertThat(answer.statusCode()).isEqualTo(200);
+            return answer.body();
+        } catch (java.io.IOException | InterruptedException e) {
+            throw new IllegalStateException(path, e);
+        }
+    }
+
     public Answer put(String path, Object body) {
         return send(request(path).PUT(json(body)).build());
     }

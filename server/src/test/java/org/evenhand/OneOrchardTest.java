@@ -133,6 +133,20 @@ class OneOrchardTest {
         String said = Api.newId();
         theirs.put("/api/walks/" + walk + "/words/" + said, word).expect(200);
         tried.put("GET /api/walks/{id}", ours.get("/api/walks/" + walk));
+        tried.put("GET /api/walks/{id}/paper", ours.get("/api/walks/" + walk + "/paper"));
+        String photo = Api.newId();
+        Map<String, Object> picture = Map.of("stop", 0, "at", now.toString(), "data", WalkTest.picture(40, 30));
+        theirs.put("/api/walks/" + walk + "/photos/" + photo, picture).expect(200);
+        tried.put("PUT /api/walks/{walk}/photos/{id}", ours.put("/api/walks/" + walk + "/photos/" + photo, picture));
+        tried.put("GET /api/walks/{walk}/photos/{id}", ours.get("/api/walks/" + walk + "/photos/" + photo));
+        tried.put(
+                "POST /api/walks/{walk}/photos/{id}/void",
+                ours.post("/api/walks/" + walk + "/photos/" + photo + "/void", Api.voiding(0)));
+        String calendar = Api.newId();
+        theirs.put("/api/calendars/" + calendar, Map.of("name", "phone")).expect(200);
+        tried.put("PUT /api/calendars/{id}", ours.put("/api/calendars/" + calendar, Map.of("name", "phone")));
+        tried.put("POST /api/calendars/{id}/void", ours.post("/api/calendars/" + calendar + "/void", Api.voiding(0)));
+        tried.put("GET /api/feeds/{key}.ics", ours.get("/api/feeds/" + calendar + ".ics"));
         tried.put("PUT /api/walks/{id}", ours.put("/api/walks/" + walk, Map.of()));
         tried.put("POST /api/walks/{id}/close", ours.post("/api/walks/" + walk + "/close", Map.of()));
         tried.put("PUT /api/walks/{walk}/words/{id}", ours.put("/api/walks/" + walk + "/words/" + said, word));

@@ -2,8 +2,15 @@ package org.evenhand;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -12,6 +19,7 @@ import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import javax.imageio.ImageIO;
 import org.evenhand.kit.Caller;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -167,6 +175,55 @@ class WalkTest {
                         .body()
                         .has("markWarning"))
                 .isFalse();
+    }
+
+    /** A JPEG in base64 with a place written beside it, as cameras do: an APP1 segment with the words in it. */
+    static String picture(int width, int height) {
+        try {
+            BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+            ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+            ImageIO.write(image, "jpg", jpeg);
+            byte[] plain = jpeg.toByteArray();
+            byte[] words = "Exif\0\0GPS 35.3 S 173.9 E".getBytes(StandardCharsets.US_ASCII);
+            ByteArrayOutputStream placed = new ByteArrayOutputStream();
+            placed.write(plain, 0, 2);
+            placed.write(new byte[] {(byte) 0xff, (byte) 0xe1, 0, (byte) (words.length + 2)});
+            placed.write(words);
+            placed.write(plain, 2, plain.length - 2);
+            return Base64.getEncoder().encodeToString(placed.toByteArray());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Test
+    void a_picture_is_kept_smaller_without_the_place_and_anything_else_is_refused() throws IOException {
+        begin();
+        String id = Api.newId();
+        Map<String, Object> body = new HashMap<>(Map.of("stop", 0, "at", now.toString(), "data", picture(3200, 1000)));
+        ines.put("/api/walks/" + walk + "/photos/" + id, body).expect(200);
+        JsonNode photos = ines.put("/api/walks/" + walk + "/photos/" + id, body)
+                .expect(200)
+                .body()
+                .path("photos");
+        assertThat(photos.size()).as("sent twice").isEqualTo(1);
+
+        byte[] kept = ines.bytes("/api/walks/" + walk + "/photos/" + id);
+
+        assertThat(new String(kept, StandardCharsets.ISO_8859_1))
+                .doesNotContain("GPS")
+                .doesNotContain("Exif");
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(kept));
+        assertThat(image.getWidth()).isEqualTo(1600);
+        assertThat(image.getHeight()).isEqualTo(500);
+        body.put("data", Base64.getEncoder().encodeToString("<svg onload='x'/>".getBytes(StandardCharsets.UTF_8)));
+        assertThat(ines.put("/api/walks/" + walk + "/photos/" + Api.newId(), body)
+                        .expect(400)
+                        .errorAt("data"))
+                .contains("Send a JPEG or a PNG");
+        ines.post("/api/walks/" + walk + "/photos/" + id + "/void", Api.voiding(0))
+                .expect(204);
+        ines.get("/api/walks/" + walk + "/photos/" + id).expect(404);
     }
 
     @Test

@@ -24,12 +24,37 @@ final class Application implements AutoCloseable {
 
     private static final Duration START_LIMIT = Duration.ofSeconds(120);
 
-    private final Process process;
+    private final ProcessBuilder builder;
     private final String address;
+    private final File log;
+    private Process process;
 
-    private Application(Process process, String address) {
-        this.process = process;
+    private Application(ProcessBuilder builder, String address, File log) throws IOException {
+        this.builder = builder;
         this.address = address;
+        this.log = log;
+        this.process = builder.start();
+        waitUntilReady(log);
+    }
+
+    /** Ends it as a power cut would. */
+    void kill() {
+        process.destroyForcibly();
+        try {
+            process.waitFor();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Starts it again at the same address with the same database. */
+    void startAgain() {
+        try {
+            process = builder.start();
+            waitUntilReady(log);
+        } catch (IOException e) {
+            throw new IllegalStateException("The application could not be started again", e);
+        }
     }
 
     static Application withDemoOrchard() {
@@ -55,15 +80,13 @@ final class Application implements AutoCloseable {
             ProcessBuilder builder = new ProcessBuilder(
                             "java", "-Xmx512m", "-jar", System.getProperty("evenhand.application"))
                     .redirectErrorStream(true)
-                    .redirectOutput(log);
+                    .redirectOutput(ProcessBuilder.Redirect.appendTo(log));
             builder.environment().put("EVEN_HAND_PORT", String.valueOf(port));
             builder.environment().put("EVEN_HAND_DB_URL", "jdbc:postgresql://" + server() + "/" + database);
             builder.environment().put("EVEN_HAND_DB_PASSWORD", password());
             builder.environment().put("EVEN_HAND_DEMO", demo);
             builder.environment().put("EVEN_HAND_DEMO_MOMENT", DEMO_MOMENT);
-            Application application = new Application(builder.start(), "http://127.0.0.1:" + port);
-            application.waitUntilReady(log);
-            return application;
+            return new Application(builder, "http://127.0.0.1:" + port, log);
         } catch (IOException e) {
             throw new IllegalStateException("The application could not be started", e);
         }

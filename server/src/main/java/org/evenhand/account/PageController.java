@@ -28,6 +28,7 @@ class PageController {
         "/round/wanted",
         "/round/hours",
         "/round/walk/{walk}",
+        "/round/paper/{walk}",
         "/kept",
         "/fruit-set",
         "/findings",

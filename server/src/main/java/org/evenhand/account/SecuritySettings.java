@@ -42,11 +42,11 @@ class SecuritySettings {
         http.securityMatcher("/api/**")
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/station/hours"))
                 .securityContext(c -> c.securityContextRepository(contexts))
-                .authorizeHttpRequests(
-                        requests -> requests.requestMatchers("/api/setup", "/api/session", "/api/station/hours")
-                                .permitAll()
-                                .anyRequest()
-                                .authenticated())
+                .authorizeHttpRequests(requests -> requests.requestMatchers(
+                                "/api/setup", "/api/session", "/api/station/hours", "/api/feeds/*")
+                        .permitAll()
+                        .anyRequest()
+                        .authenticated())
                 .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failure) -> problem(
                                 json,
                                 response,

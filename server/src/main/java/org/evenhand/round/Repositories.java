@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface RoundSettingsRepository extends JpaRepository<RoundSettings, UUID> {
     Optional<RoundSettings> findByIdAndOrchardId(UUID id, UUID orchardId);
@@ -24,11 +25,29 @@ interface RoundChoiceRepository extends JpaRepository<RoundChoice, UUID> {
     List<RoundChoice> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
 }
 
+interface CalendarFeedRepository extends JpaRepository<CalendarFeed, UUID> {
+    Optional<CalendarFeed> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    Optional<CalendarFeed> findByKeyHashAndVoidedAtIsNull(String keyHash);
+
+    List<CalendarFeed> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+}
+
 interface WalkRepository extends JpaRepository<Walk, UUID> {
     Optional<Walk> findByIdAndOrchardId(UUID id, UUID orchardId);
 
     List<Walk> findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDesc(
             UUID orchardId, Instant after);
+}
+
+interface WalkPhotoRepository extends JpaRepository<WalkPhoto, UUID> {
+    Optional<WalkPhoto> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    /** Without the pictures themselves, which are large. */
+    @Query(
+            "select new org.evenhand.round.WalkView$Photo(p.id, p.stop, p.takenAt, p.recordedBy, p.version) from WalkPhoto p"
+                    + " where p.orchardId = :orchardId and p.walkId = :walkId and p.voidedAt is null order by p.takenAt")
+    List<WalkView.Photo> ofWalk(UUID orchardId, UUID walkId);
 }
 
 interface WalkWordRepository extends JpaRepository<WalkWord, UUID> {

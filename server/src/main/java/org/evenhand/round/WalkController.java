@@ -5,6 +5,7 @@ import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -62,5 +63,33 @@ class WalkController {
             @PathVariable UUID id,
             @RequestBody VoidRequest request) {
         walks.voidWord(caller, walk, id, request);
+    }
+
+    @PutMapping("/{walk}/photos/{id}")
+    WalkView putPhoto(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody WalkRequests.Photo request) {
+        return walks.putPhoto(caller, walk, id, request);
+    }
+
+    @GetMapping("/{walk}/photos/{id}")
+    ResponseEntity<byte[]> photo(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID walk, @PathVariable UUID id) {
+        return ResponseEntity.ok()
+                .header("Content-Type", "image/jpeg")
+                .header("Cache-Control", "private, max-age=86400")
+                .body(walks.photo(caller, walk, id));
+    }
+
+    @PostMapping("/{walk}/photos/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidPhoto(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody VoidRequest request) {
+        walks.voidPhoto(caller, walk, id, request);
     }
 }

@@ -24,4 +24,12 @@ final class WalkRequests {
             WalkWord.Kind kind,
             @Schema(description = OPTIONAL) String note,
             Instant at) {}
+
+    /**
+     * A picture of a stop.
+     *
+     * @param data JPEG or PNG
+     */
+    @Schema(name = "WalkPhotoRequest")
+    record Photo(Integer stop, Instant at, byte[] data) {}
 }

@@ -22,11 +22,16 @@ record WalkView(
         List<String> cautions,
         List<PollinationView> done,
         List<Word> words,
+        List<Photo> photos,
         long version) {
 
     /** What was seen at a stop. */
     @Schema(name = "WalkWord")
     record Word(UUID id, int stop, WalkWord.Kind kind, String note, Instant at, UUID by, long version) {}
+
+    /** A picture of a stop, to be fetched by its id. */
+    @Schema(name = "WalkPhoto")
+    record Photo(UUID id, int stop, Instant at, UUID by, long version) {}
 
     /** A walk that was not ended, in a line. */
     @Schema(name = "OpenWalk")

@@ -1,18 +1,24 @@
 package org.evenhand.round;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,25 +31,31 @@ class Walks {
 
     private final WalkRepository walks;
     private final WalkWordRepository words;
+    private final WalkPhotoRepository photos;
     private final Rounds rounds;
     private final Pollinations pollinations;
     private final Orchards orchards;
+    private final CropCatalogue crops;
     private final OnceWriter once;
     private final InstantSource clock;
 
     Walks(
             WalkRepository walks,
             WalkWordRepository words,
+            WalkPhotoRepository photos,
             Rounds rounds,
             Pollinations pollinations,
             Orchards orchards,
+            CropCatalogue crops,
             OnceWriter once,
             InstantSource clock) {
         this.walks = walks;
         this.words = words;
+        this.photos = photos;
         this.rounds = rounds;
         this.pollinations = pollinations;
         this.orchards = orchards;
+        this.crops = crops;
         this.once = once;
         this.clock = clock;
     }
@@ -77,6 +89,25 @@ class Walks {
     @Transactional(readOnly = true)
     public WalkView walk(Caller caller, UUID id) {
         return view(caller, require(caller, id));
+    }
+
+    /** The walk on one page. */
+    @Transactional(readOnly = true)
+    public byte[] paper(Caller caller, UUID id) {
+        Walk walk = require(caller, id);
+        OrchardDetails orchard = orchards.details(caller);
+        String title = "Round of " + Given.say(walk.plannedFor(), orchard.site().zone()) + ", " + orchard.name();
+        List<String> flowers =
+                walk.stops().stream().map(s -> flowers(caller, s)).toList();
+        return new PaperRound(title, walk.stops(), flowers, walk.cautions()).pdf();
+    }
+
+    private String flowers(Caller caller, RoundView.StopView stop) {
+        CropSheet sheet = crops.of(caller, stop.crop());
+        return stop.byStage().stream()
+                .map(b -> b.flowers() + " "
+                        + sheet.stages().get(sheet.indexOf(b.stage())).name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(", "));
     }
 
     /** Walks that nobody ended, the latest first. */
@@ -142,6 +173,47 @@ class Walks {
         }
     }
 
+    // --- pictures ---
+
+    public WalkView putPhoto(Caller caller, UUID walkId, UUID id, WalkRequests.Photo request) {
+        Walk walk = require(caller, walkId);
+        int stop = Require.within(
+                "stop", Given.required("stop", request.stop()), 0, walk.stops().size() - 1);
+        Instant at = Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
+        byte[] data = Given.required("data", request.data());
+        once.write(
+                "walk_photo",
+                id,
+                () -> photos.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    if (!found.walkId().equals(walkId)) {
+                        throw new ConflictException("This picture belongs to another walk.");
+                    }
+                    return found;
+                },
+                () -> photos.saveAndFlush(new WalkPhoto(
+                        id, caller, clock.instant(), zone(caller), walkId, stop, at, CleanPicture.of(data))));
+        return view(caller, walk);
+    }
+
+    @Transactional(readOnly = true)
+    public byte[] photo(Caller caller, UUID walkId, UUID id) {
+        return requirePhoto(caller, walkId, id).jpeg();
+    }
+
+    @Transactional
+    public void voidPhoto(Caller caller, UUID walkId, UUID id, VoidRequest request) {
+        WalkPhoto photo = requirePhoto(caller, walkId, id);
+        photo.requireVersion("picture", request.version());
+        photo.voidBecause(request.reason(), clock.instant());
+    }
+
+    private WalkPhoto requirePhoto(Caller caller, UUID walkId, UUID id) {
+        return photos.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(p -> p.walkId().equals(walkId) && !p.voided())
+                .orElseThrow(() -> new NotFoundException("picture", id));
+    }
+
     private WalkView view(Caller caller, Walk w) {
         return new WalkView(
                 w.id(),
@@ -155,6 +227,7 @@ class Walks {
                         .map(x -> new WalkView.Word(
                                 x.id(), x.stop(), x.kind(), x.note(), x.saidAt(), x.recordedBy(), x.version()))
                         .toList(),
+                photos.ofWalk(caller.orchardId(), w.id()),
                 w.version());
     }
 

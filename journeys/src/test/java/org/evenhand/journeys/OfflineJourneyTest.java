@@ -1,0 +1,186 @@
+package org.evenhand.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashSet;
+import java.util.Set;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.openqa.selenium.By;
+
+/** A phone under the trees without a signal: nothing is lost, nothing is there twice. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class OfflineJourneyTest {
+    private static final By KEPT = By.cssSelector("[data-kept]");
+
+    private Application application;
+    private Browser browser;
+
+    @BeforeAll
+    void start() {
+        application = Application.withDemoOrchard();
+        browser = new Browser(application.address());
+        browser.phone().open("/");
+        browser.signIn();
+        // Two full jars, so that thirty flowers can be done.
+        assertThat(browser.await("""
+                const token = document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1];
+                const trees = await (await fetch('/api/trees')).json();
+                const answers = [];
+                for (const name of ['Lantern 1', 'Pale Ridge 1']) {
+                  const id = '01900000-0000-7000-8000-0000000000' + (name === 'Lantern 1' ? '01' : '02');
+                  const answer = await fetch('/api/lots/' + id, {
+                    method: 'PUT',
+                    headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token},
+                    body: JSON.stringify({sources: [{treeId: trees.find(t => t.name === name).id, flowers: 20}],
+                      collectedAt: '2026-11-24T02:40:00Z', storage: 'ROOM', doses: 90}),
+                  });
+                  answers.push(answer.status);
+                }
+                return answers.join(' ');""")).isEqualTo("200 200");
+        browser.await("await navigator.serviceWorker.ready; return true;");
+        browser.reload();
+    }
+
+    @AfterAll
+    void stop() {
+        browser.close();
+        application.close();
+    }
+
+    @Test
+    @Order(1)
+    void a_round_without_a_signal_is_sent_once_when_there_is_one() {
+        String walk = startWalking();
+        browser.network(false);
+
+        doThreeTrees(new HashSet<>());
+        assertThat(browser.see(KEPT).getText()).contains("3 records kept on this device");
+        assertThat(browser.accessibilityViolations())
+                .as("walk without a signal")
+                .isEmpty();
+        browser.reload();
+        assertThat(browser.see(KEPT).getText()).as("after a reload").contains("3 records kept");
+        browser.picture("walk-offline-phone");
+
+        browser.network(true);
+        browser.waitUntilGone(KEPT);
+        assertThat(flowersOf(walk)).isEqualTo("30 in 3");
+    }
+
+    @Test
+    @Order(2)
+    void a_server_that_dies_in_the_middle_loses_nothing_and_the_same_writes_sent_twice_are_there_once() {
+        String walk = startWalking();
+        Set<String> trees = new HashSet<>();
+        doTenOn(trees);
+        browser.waitUntilGone(KEPT);
+        application.kill();
+
+        doThreeTrees(trees);
+        assertThat(browser.see(KEPT).getText()).contains("2 records kept");
+        browser.reload();
+        browser.see(KEPT);
+        String written = (String) browser.await("""
+                const db = await new Promise((done, failed) => {
+                  const open = indexedDB.open('even-hand');
+                  open.onsuccess = () => done(open.result);
+                  open.onerror = () => failed(open.error);
+                });
+                const all = await new Promise(done => {
+                  const got = db.transaction('outbox').objectStore('outbox').getAll();
+                  got.onsuccess = () => done(got.result);
+                });
+                db.close();
+                localStorage.setItem('written', JSON.stringify(all));
+                return String(all.length);""");
+        assertThat(written).isEqualTo("2");
+
+        application.startAgain();
+        browser.waitUntilGone(KEPT);
+        assertThat(flowersOf(walk)).isEqualTo("30 in 3");
+        assertThat(browser.await("""
+                const token = document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1];
+                const answers = [];
+                for (const write of JSON.parse(localStorage.getItem('written'))) {
+                  for (let i = 0; i < 2; i++) {
+                    answers.push((await fetch(write.path, {
+                      method: write.method,
+                      headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token},
+                      body: JSON.stringify(write.body),
+                    })).status);
+                  }
+                }
+                return answers.join(' ');""")).isEqualTo("200 200 200 200");
+        assertThat(flowersOf(walk)).isEqualTo("30 in 3");
+    }
+
+    @Test
+    @Order(3)
+    void a_reading_without_a_signal_waits_too() {
+        browser.open("/bloom");
+        browser.click(By.cssSelector("[data-tree='Lantern 3'] a"));
+        browser.see(By.cssSelector("[data-stage=parted]"));
+        browser.network(false);
+        browser.click(By.cssSelector("[data-stage=parted]"));
+        browser.click(By.cssSelector("[data-save]"));
+        browser.seeText("Lantern 3: 1 flower read. Kept on this device");
+        browser.see(KEPT);
+        browser.network(true);
+        browser.waitUntilGone(KEPT);
+        assertThat(browser.await("""
+                const bloom = await (await fetch('/api/bloom?hours=24')).json();
+                return bloom.trees.find(t => t.treeName === 'Lantern 3').reading.counts.parted;""")).isEqualTo(1L);
+    }
+
+    private String startWalking() {
+        browser.open("/round");
+        browser.press("Start walking");
+        browser.seeText("Before you go");
+        String walk = browser.path().substring("/round/walk/".length());
+        browser.press("Go");
+        browser.see(By.cssSelector("[data-count]"));
+        return walk;
+    }
+
+    private void doThreeTrees(Set<String> trees) {
+        while (trees.size() < 3) {
+            doTenOn(trees);
+        }
+    }
+
+    /** Ten flowers of the next tree that was not done yet; stops of others are skipped. */
+    private void doTenOn(Set<String> trees) {
+        int before = trees.size();
+        while (trees.size() == before) {
+            browser.waitFor(
+                    () -> browser.shows("All clean") || browser.shows("Count as you go") ? true : null, "for a stop");
+            if (browser.shows("All clean")) {
+                browser.press("All clean");
+            }
+            String tree = browser.see(By.cssSelector("[data-tree]")).getAttribute("data-tree");
+            if (!trees.add(tree)) {
+                browser.press("Skip");
+            }
+        }
+        for (int i = 0; i < 10; i++) {
+            browser.press("one more");
+        }
+        String stop = browser.see(By.cssSelector("header b")).getText();
+        browser.press("Done · 10 flowers");
+        browser.waitFor(
+                () -> browser.see(By.cssSelector("header b")).getText().equals(stop) ? null : true,
+                "to go on from " + stop);
+    }
+
+    private String flowersOf(String walk) {
+        return (String) browser.await("const walk = await (await fetch('/api/walks/" + walk + "')).json();"
+                + "return walk.done.reduce((n, d) => n + d.flowers, 0) + ' in ' + walk.done.length;");
+    }
+}

@@ -1,0 +1,86 @@
+import { Button, CopyButton, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { queries } from '../kit/queries';
+import { useSubmit } from '../kit/use-submit';
+
+/** Addresses for calendar programs. */
+export function CalendarCard() {
+  const { data: feeds = [] } = useQuery(queries.calendars());
+  const [name, setName] = useState('');
+  const [made, setMade] = useState<Schemas['CalendarFeed']>();
+  const make = useSubmit(
+    () => answer(api.PUT('/api/calendars/{id}', { params: { path: { id: newId() } }, body: { name } })),
+    ['name'],
+    (feed) => {
+      setMade(feed);
+      setName('');
+    },
+  );
+  const remove = useSubmit(
+    (f: Schemas['CalendarFeed']) =>
+      answer(
+        api.POST('/api/calendars/{id}/void', {
+          params: { path: { id: f.id } },
+          body: { version: f.version, reason: 'no longer wanted' },
+        }),
+      ),
+    [],
+    (_, f) => setMade((m) => (m?.id === f.id ? undefined : m)),
+  );
+  const address = made?.path && window.location.origin + made.path;
+  return (
+    <section className="card stack">
+      <header style={{ margin: 0 }}>
+        <h2>In your calendar</h2>
+      </header>
+      <p className="small soft">
+        A calendar program can follow the rounds of the coming ten days and the days on which to look for
+        fruit. Whoever has the address can read them.
+      </p>
+      {feeds.map((f) => (
+        <div key={f.id} className="line" style={{ justifyContent: 'space-between' }}>
+          <b>{f.name}</b>
+          <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(f)}>
+            Stop it
+          </Button>
+        </div>
+      ))}
+      {address && (
+        <div className="note">
+          <p className="small">The address, told this once:</p>
+          <code style={{ overflowWrap: 'anywhere' }}>{address}</code>
+          <CopyButton value={address}>
+            {({ copied, copy }) => (
+              <Button size="compact-md" variant="outline" mt={8} onClick={copy}>
+                {copied ? 'Copied' : 'Copy'}
+              </Button>
+            )}
+          </CopyButton>
+        </div>
+      )}
+      <form
+        className="line"
+        style={{ alignItems: 'flex-end' }}
+        onSubmit={(e) => {
+          e.preventDefault();
+          make.submit(undefined);
+        }}
+      >
+        <TextInput
+          label="A name to know it by"
+          placeholder="my phone"
+          value={name}
+          onChange={(e) => setName(e.currentTarget.value)}
+          error={make.errorFor('name', 'The name')}
+        />
+        <Button type="submit" variant="outline" loading={make.busy}>
+          Make an address
+        </Button>
+      </form>
+      {make.general && <p className="warn">{make.general}</p>}
+    </section>
+  );
+}
