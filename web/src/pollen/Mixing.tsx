@@ -138,7 +138,7 @@ function Suspension({
               mb={4}
             />
             <NumberInput
-              aria-label={by === 'fruits' ? 'Fruits to be done' : 'Volume, ml'}
+              aria-label={by === 'fruits' ? 'Fruits to be done' : 'Volume of sugar water, ml'}
               min={1}
               value={much}
               onChange={setMuch}

@@ -51,7 +51,7 @@ export function CalendarCard() {
       {address && (
         <div className="note">
           <p className="small">The address, told this once:</p>
-          <code style={{ overflowWrap: 'anywhere' }}>{address}</code>
+          <code style={{ display: 'block', overflowWrap: 'anywhere' }}>{address}</code>
           <CopyButton value={address}>
             {({ copied, copy }) => (
               <Button size="compact-md" variant="outline" mt={8} onClick={copy}>

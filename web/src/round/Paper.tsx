@@ -89,7 +89,7 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
       </div>
       <section className="card stack">
         <p className="soft">
-          Carry the page, write on it, and type it in here afterwards. Enter goes on to the next line.
+          Carry the page, write on it, and type it in here afterwards. Enter writes a line down.
         </p>
         <div style={{ maxWidth: 280 }}>
           <TimeField label="When it was done" value={at} onChange={setOwnTime} />

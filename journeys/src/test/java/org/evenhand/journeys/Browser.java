@@ -258,7 +258,12 @@ final class Browser implements AutoCloseable {
     }
 
     void signIn() {
-        type("E-mail address", "ines@heron-bank.example");
+        signInAs("ines@heron-bank.example");
+    }
+
+    /** Signs in as somebody of the demo orchard. */
+    void signInAs(String email) {
+        type("E-mail address", email);
         type("Password", "black cup soft brush");
         press("Sign in");
         see(By.xpath("//nav[@aria-label='Pages' or @aria-label='Pages, short']"));

@@ -1,0 +1,100 @@
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { bloomOf, bloomRow, lot, NOW, roundStop, stretch } from '../test/samples';
+import { serve, sheet, show, SILENCE, type Server } from '../test/screen';
+import { Today } from './Today';
+
+const giver = bloomRow({
+  treeName: 'Lantern 1',
+  gives: 3,
+  nextGiving: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
+});
+const taker = bloomRow({ treeName: 'Pale Ridge 1', takes: 9 });
+const round = (part: Partial<Schemas['Round']> = {}): Schemas['Round'] => ({
+  at: NOW.toISOString(),
+  bestHours: {
+    from: '2026-11-24T03:00:00Z',
+    until: '2026-11-24T07:45:00Z',
+    flowersAtStart: 9.2,
+    endsWithDark: true,
+    pollenOnShelf: true,
+  },
+  stops: [roundStop('Pale Ridge 1', 'LA-01')],
+  unserved: [],
+  done: [],
+  value: 6,
+  proven: true,
+  cautions: [],
+  ...part,
+});
+const answers = (more: Server = {}): Server => ({
+  'GET /api/bloom': bloomOf([giver, taker]),
+  'GET /api/round': round(),
+  'GET /api/lots': [lot({ code: 'LA-01' }, '2026-11-25T08:00:00Z')],
+  'GET /api/crops': [sheet],
+  'GET /api/light': { suns: [] },
+  ...more,
+});
+const heading = async () =>
+  (await screen.findByRole('heading', { level: 1 })).textContent.replace(/\s+/g, ' ');
+
+describe('today', () => {
+  it('says in one sentence how many flowers, when to go and where to gather first', async () => {
+    serve(answers());
+    show(<Today />);
+    const said = await heading();
+    expect(said).toContain('9 flowers can take pollen');
+    expect(said).toContain('go between 16:00 and 20:45');
+    expect(said).toContain('Gather from Lantern 1 first');
+    expect(screen.getByText(/The round · 1 tree/).closest('a')).toHaveAttribute('href', '/round');
+  });
+
+  it('answers each number of the sentence with its inputs', async () => {
+    serve(answers());
+    show(<Today />);
+    await userEvent.click(await screen.findByText('9 flowers can take pollen'));
+    expect(await screen.findByText(/added over 2 trees that have been read: 9\.2/)).toBeInTheDocument();
+    await userEvent.click(screen.getByText(/16:00 and 20:45/));
+    expect(await screen.findByText(/until it is dark/)).toBeInTheDocument();
+  });
+
+  it('says plainly when there is no pollen, and when there is no flower', async () => {
+    serve(answers({ 'GET /api/round': round({ bestHours: undefined, stops: [] }) }));
+    const { unmount } = show(<Today />);
+    expect(await heading()).toMatch(
+      /About 9 flowers can take pollen, but there is no pollen in the coming day/,
+    );
+    expect(screen.queryByText(/^The round/)).toBeNull();
+    unmount();
+    serve(
+      answers({
+        'GET /api/bloom': bloomOf([bloomRow({ treeName: 'Lantern 1' })]),
+        'GET /api/round': round({ bestHours: undefined, stops: [] }),
+      }),
+    );
+    show(<Today />);
+    expect(await heading()).toMatch(/No flower is expected to take pollen in the coming day/);
+  });
+
+  it('shows a new orchard the way in', async () => {
+    serve(answers({ 'GET /api/bloom': bloomOf([]) }));
+    show(<Today />);
+    expect((await screen.findByText('Add varieties and trees')).closest('a')).toHaveAttribute(
+      'href',
+      '/orchard',
+    );
+  });
+
+  it('says when it cannot be reached and tries again when asked', async () => {
+    let there = false;
+    serve(answers({ 'GET /api/bloom': () => (there ? bloomOf([giver, taker]) : SILENCE) }));
+    show(<Today />);
+    expect(await screen.findByText(/cannot be reached just now/)).toBeVisible();
+    there = true;
+    await userEvent.click(screen.getByText('Try again'));
+    await waitFor(() => expect(screen.queryByText(/cannot be reached/)).toBeNull());
+    expect(await heading()).toContain('9 flowers');
+  });
+});
