@@ -1,8 +1,9 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen } from '@testing-library/react';
+import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { OutOfReach, ProblemError } from './problem';
+import { store } from './store';
 import { useSubmit } from './use-submit';
 
 function Form({ send, done }: { send: (confirmed: string[]) => Promise<string>; done: (r: string) => void }) {
@@ -68,5 +69,48 @@ describe('sending a form', () => {
     const done = await save(() => Promise.reject(new OutOfReach()));
     expect(await screen.findByText(/What you typed is still here/)).toBeVisible();
     expect(done).not.toHaveBeenCalled();
+  });
+
+  it('keeps what cannot be sent where that is wanted, and sends nothing past what waits already', async () => {
+    await store.outbox.clear();
+    let there = false;
+    const send = vi.fn(() => (there ? Promise.resolve('saved') : Promise.reject(new OutOfReach())));
+    const done = vi.fn();
+    const kept = vi.fn();
+    const write = {
+      method: 'PUT' as const,
+      path: '/api/readings/r',
+      body: { n: 1 },
+      label: 'a reading',
+      account: 'nobody here',
+    };
+    function Keeping() {
+      const form = useSubmit<void, string>(send, [], done, { write: () => write, kept });
+      return (
+        <>
+          <button onClick={() => form.submit()}>Save</button>
+          <p data-testid="general">{form.general}</p>
+        </>
+      );
+    }
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <Keeping />
+      </QueryClientProvider>,
+    );
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() => expect(kept).toHaveBeenCalledTimes(1));
+    expect(await store.outbox.toArray()).toMatchObject([write]);
+    expect(screen.getByTestId('general')).toBeEmptyDOMElement();
+
+    there = true;
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() => expect(kept).toHaveBeenCalledTimes(2));
+    expect(send).toHaveBeenCalledTimes(1);
+    await store.outbox.clear();
+
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() => expect(done).toHaveBeenCalledTimes(1));
+    expect(await store.outbox.count()).toBe(0);
   });
 });

@@ -33,7 +33,7 @@ interface Place {
 /** Where one stood in a walk, after a reload or a dead battery. */
 export function placeIn(walk: string): Place {
   try {
-    const found = JSON.parse(localStorage.getItem(key(walk)) ?? '{}') as Partial<Place>;
+    const found = (JSON.parse(localStorage.getItem(key(walk)) ?? 'null') ?? {}) as Partial<Place>;
     return {
       at: Number.isInteger(found.at) ? found.at! : -1,
       count: Number.isInteger(found.count) && found.count! > 0 ? found.count! : 0,

@@ -9,7 +9,6 @@ import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,19 +17,16 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.evenhand.kit.PdfText;
 
 /**
  * Labels as a PDF: a QR code at the left, lines of text beside it. A line that does not fit is set smaller, then shortened with an
  * ellipsis, and told in {@link #shortened}; nothing is cut silently.
  */
 final class LabelSheet {
-    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final float LARGEST = 11;
     private static final float SMALLEST = 5.5f;
     private static final float LEADING = 1.18f;
-    private static final String ELLIPSIS = "\u2026";
 
     private final LabelGrid grid;
     private final List<Shortened> shortened = new ArrayList<>();
@@ -56,10 +52,9 @@ final class LabelSheet {
      * @param skip labels already used on the first sheet
      */
     byte[] pdf(List<Label> labels, int skip) {
-        try (PDDocument document = new PDDocument();
-                InputStream font = PDDocument.class.getResourceAsStream(FONT)) {
+        try (PDDocument document = new PDDocument()) {
             document.getDocumentInformation().setTitle("Pollen labels");
-            PDFont sans = PDType0Font.load(document, font);
+            PdfText type = PdfText.of(document);
             int at = skip;
             int next = 0;
             while (next < labels.size()) {
@@ -67,7 +62,7 @@ final class LabelSheet {
                 document.addPage(page);
                 try (PDPageContentStream content = new PDPageContentStream(document, page)) {
                     for (; at < grid.perPage() && next < labels.size(); at++, next++) {
-                        draw(content, sans, labels.get(next), grid.cell(at));
+                        draw(content, type, labels.get(next), grid.cell(at));
                     }
                 }
                 at = 0;
@@ -80,7 +75,7 @@ final class LabelSheet {
         }
     }
 
-    private void draw(PDPageContentStream content, PDFont font, Label label, LabelGrid.Cell cell) throws IOException {
+    private void draw(PDPageContentStream content, PdfText type, Label label, LabelGrid.Cell cell) throws IOException {
         float margin = (float) Math.min(6, cell.height() * 0.08);
         float qr = (float) Math.min(cell.height() - 2 * margin, cell.width() * 0.38);
         float x = (float) cell.x() + margin;
@@ -96,52 +91,28 @@ final class LabelSheet {
         label.lines().stream().skip(lines.size()).forEach(l -> shortened.add(new Shortened(label.code(), l, "")));
         float y = (float) (cell.y() + cell.height()) - margin - size;
         for (String line : lines) {
-            text(content, font, label.code(), line, new Line(textX, y, width, size));
+            text(content, type, label.code(), line, new Line(textX, y, width, size));
             y -= size * LEADING;
         }
     }
 
     private record Line(float x, float y, float width, float size) {}
 
-    private void text(PDPageContentStream content, PDFont font, String code, String line, Line at) throws IOException {
-        String clean = printable(font, line);
+    private void text(PDPageContentStream content, PdfText type, String code, String line, Line at) throws IOException {
+        String clean = type.printable(line);
         float size = at.size();
-        while (size > SMALLEST && width(font, clean, size) > at.width()) {
+        while (size > SMALLEST && type.width(clean, size) > at.width()) {
             size -= 0.25f;
         }
-        String fitting = clean;
-        while (width(font, fitting, size) > at.width() && fitting.length() > 1) {
-            fitting = fitting.substring(0, fitting.length() - (fitting.endsWith(ELLIPSIS) ? 2 : 1))
-                            .stripTrailing()
-                    + ELLIPSIS;
-        }
+        String fitting = type.fitting(clean, size, at.width());
         if (!fitting.equals(line)) {
             shortened.add(new Shortened(code, line, fitting));
         }
         content.beginText();
-        content.setFont(font, size);
+        content.setFont(type.font(), size);
         content.newLineAtOffset(at.x(), at.y());
         content.showText(fitting);
         content.endText();
-    }
-
-    private static float width(PDFont font, String text, float size) throws IOException {
-        return font.getStringWidth(text) / 1000 * size;
-    }
-
-    /** The text with a question mark for each character that the font does not have. */
-    private static String printable(PDFont font, String text) {
-        StringBuilder clean = new StringBuilder();
-        text.codePoints().forEach(c -> {
-            String one = Character.toString(c);
-            try {
-                font.encode(one);
-                clean.append(one);
-            } catch (IOException | IllegalArgumentException e) {
-                clean.append('?');
-            }
-        });
-        return clean.toString();
     }
 
     private static void qr(PDPageContentStream content, String link, float x, float y, float size) throws IOException {

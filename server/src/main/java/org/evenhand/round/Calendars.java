@@ -1,17 +1,11 @@
 package org.evenhand.round;
 
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -31,6 +25,7 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.springframework.context.annotation.Lazy;
@@ -50,7 +45,6 @@ class Calendars {
     private final Orchards orchards;
     private final OnceWriter once;
     private final InstantSource clock;
-    private final SecureRandom random = new SecureRandom();
 
     Calendars(
             CalendarFeedRepository feeds,
@@ -79,9 +73,7 @@ class Calendars {
     /** Makes a feed and tells its address, this once. */
     public CalendarView make(Caller caller, UUID id, CalendarRequest request) {
         String name = Given.text("name", request.name(), 80);
-        byte[] secret = new byte[24];
-        random.nextBytes(secret);
-        String key = Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+        String key = SecretKeys.newKey();
         return once.write(
                 "calendar_feed",
                 id,
@@ -92,7 +84,7 @@ class Calendars {
                 },
                 () -> {
                     CalendarFeed made = feeds.saveAndFlush(
-                            new CalendarFeed(id, caller, clock.instant(), zone(caller), name, hash(key)));
+                            new CalendarFeed(id, caller, clock.instant(), zone(caller), name, SecretKeys.hash(key)));
                     return new CalendarView(made.id(), name, "/api/feeds/" + key + ".ics", made.version());
                 });
     }
@@ -110,7 +102,7 @@ class Calendars {
     /** The feed behind a secret; "not found" for any other. */
     @Transactional(readOnly = true)
     public String read(String key, String origin) {
-        CalendarFeed feed = feeds.findByKeyHashAndVoidedAtIsNull(hash(key))
+        CalendarFeed feed = feeds.findByKeyHashAndVoidedAtIsNull(SecretKeys.hash(key))
                 .orElseThrow(() -> new NotFoundException("calendar at this address"));
         Caller reader = new Caller(feed.recordedBy(), feed.orchardId(), feed.name(), Caller.Role.HELPER);
         Calendar calendar = new Calendar();
@@ -170,14 +162,5 @@ class Calendars {
 
     private ZoneId zone(Caller caller) {
         return orchards.details(caller).site().zone();
-    }
-
-    private static String hash(String key) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(key.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

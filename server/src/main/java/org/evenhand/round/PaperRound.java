@@ -2,7 +2,6 @@ package org.evenhand.round;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,16 +9,13 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.evenhand.kit.PdfText;
 
 /**
  * A round on one page to carry: a line for each stop, with room to write how many were done. Many stops make the lines lower, never
  * the page longer; what does not fit in a column is shortened with an ellipsis.
  */
 final class PaperRound {
-    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
-    private static final String ELLIPSIS = "\u2026";
     private static final float MARGIN = 36;
     private static final float HIGHEST_ROW = 34;
     private static final float[] COLUMNS = {0, 24, 150, 300, 372, 414, 462};
@@ -40,14 +36,13 @@ final class PaperRound {
     }
 
     byte[] pdf() {
-        try (PDDocument document = new PDDocument();
-                InputStream file = PDDocument.class.getResourceAsStream(FONT)) {
+        try (PDDocument document = new PDDocument()) {
             document.getDocumentInformation().setTitle(title);
-            PDFont font = PDType0Font.load(document, file);
+            PdfText type = PdfText.of(document);
             PDPage page = new PDPage(PDRectangle.A4);
             document.addPage(page);
             try (PDPageContentStream content = new PDPageContentStream(document, page)) {
-                new Drawing(content, font, page.getMediaBox()).draw();
+                new Drawing(content, type, page.getMediaBox()).draw();
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             document.save(out);
@@ -60,13 +55,13 @@ final class PaperRound {
     /** One drawing of the page. */
     private final class Drawing {
         private final PDPageContentStream content;
-        private final PDFont font;
+        private final PdfText type;
         private final float width;
         private float y;
 
-        Drawing(PDPageContentStream content, PDFont font, PDRectangle page) {
+        Drawing(PDPageContentStream content, PdfText type, PDRectangle page) {
             this.content = content;
-            this.font = font;
+            this.type = type;
             this.width = page.getWidth() - 2 * MARGIN;
             this.y = page.getHeight() - MARGIN;
         }
@@ -133,7 +128,7 @@ final class PaperRound {
             for (String text : texts) {
                 StringBuilder line = new StringBuilder();
                 for (String word : text.split(" ")) {
-                    if (!line.isEmpty() && wide(line + " " + word, size) > width) {
+                    if (!line.isEmpty() && type.width(type.printable(line + " " + word), size) > width) {
                         lines.add(line.toString());
                         line.setLength(0);
                     }
@@ -145,33 +140,11 @@ final class PaperRound {
         }
 
         private void text(String text, float x, float size, float room) throws IOException {
-            String fitting = printable(text);
-            while (fitting.length() > 1 && wide(fitting, size) > room) {
-                fitting = fitting.substring(0, fitting.length() - (fitting.endsWith(ELLIPSIS) ? 2 : 1)) + ELLIPSIS;
-            }
             content.beginText();
-            content.setFont(font, size);
+            content.setFont(type.font(), size);
             content.newLineAtOffset(MARGIN + x, y);
-            content.showText(fitting);
+            content.showText(type.fitting(text, size, room));
             content.endText();
-        }
-
-        private float wide(String text, float size) throws IOException {
-            return font.getStringWidth(printable(text)) / 1000 * size;
-        }
-
-        /** The text with a question mark for each character that the font does not have. */
-        private String printable(String text) {
-            StringBuilder clean = new StringBuilder();
-            text.codePoints().forEach(c -> {
-                try {
-                    font.encode(Character.toString(c));
-                    clean.appendCodePoint(c);
-                } catch (IOException | IllegalArgumentException e) {
-                    clean.append('?');
-                }
-            });
-            return clean.toString();
         }
 
         private void line() throws IOException {

@@ -110,7 +110,7 @@ class Rounds {
                 served(caller, trees, lots),
                 List.of());
         return view(
-                RoundPlan.of(request),
+                chosen(caller, request, at),
                 at,
                 hours,
                 trees,

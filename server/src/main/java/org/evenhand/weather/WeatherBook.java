@@ -1,9 +1,5 @@
 package org.evenhand.weather;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -11,8 +7,6 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -25,6 +19,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
@@ -46,7 +41,6 @@ public class WeatherBook {
     private final Orchards orchards;
     private final OnceWriter once;
     private final InstantSource clock;
-    private final SecureRandom random = new SecureRandom();
 
     WeatherBook(
             WeatherRecordRepository records,
@@ -156,17 +150,15 @@ public class WeatherBook {
     /** Makes a station and tells its key, this once. */
     public WeatherRequests.StationKey newStation(Caller caller, UUID id, WeatherRequests.NewStation request) {
         String name = Given.text("name", request.name(), 80);
-        byte[] secret = new byte[24];
-        random.nextBytes(secret);
-        String key = Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
-        record(caller, id, zone(caller), WeatherKind.STATION, name, hash(key), () -> {});
+        String key = SecretKeys.newKey();
+        record(caller, id, zone(caller), WeatherKind.STATION, name, SecretKeys.hash(key), () -> {});
         return new WeatherRequests.StationKey(id, name, key);
     }
 
     /** Takes hours that a station posts; an hour posted again replaces the one before. */
     @Transactional
     public int post(String key, WeatherRequests.Post request) {
-        WeatherRecord station = records.findByKeyHashAndVoidedAtIsNull(hash(key == null ? "" : key))
+        WeatherRecord station = records.findByKeyHashAndVoidedAtIsNull(SecretKeys.hash(key))
                 .orElseThrow(() -> new InvalidInputException("X-Station-Key", "is not the key of any station."));
         List<WeatherRequests.PostedHour> posted = Given.required("hours", request.hours());
         Require.within("hours", posted.size(), 1, MOST_POSTED_HOURS);
@@ -277,14 +269,5 @@ public class WeatherBook {
 
     private ZoneId zone(Caller caller) {
         return orchards.details(caller).site().zone();
-    }
-
-    private static String hash(String key) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(key.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java has SHA-256", e);
-        }
     }
 }

@@ -100,6 +100,79 @@ class OpeningsTest {
                 .isLessThanOrEqualTo(20.0 * supply.sheet().stages().size());
     }
 
+    /** Oracle: flowers thrown one by one, each put into the group of the first evening on which it is found female. */
+    @ParameterizedTest
+    @ValueSource(strings = {"cherimoya", "apple", "sugar-apple"})
+    void thrown_flowers_open_and_fade_round_by_round_as_the_groups_say(String crop) {
+        BudSupply supply = supply(crop);
+        CropSheet sheet = supply.sheet();
+        TreeForecast tree = tree(supply, 11);
+        List<Instant> moments = evenings(4);
+        double[] start = tree.compartmentsAt(supply, AFTERNOON);
+        double all = java.util.Arrays.stream(start).sum();
+        int thrown = 12_000;
+        double[][] seen = new double[moments.size()][moments.size()];
+        ThrownFlowers flowers = new ThrownFlowers(sheet, supply.conditions(), 1, 5);
+        SplittableRandom random = new SplittableRandom(9);
+        for (int f = 0; f < thrown; f++) {
+            ThrownFlowers.Flower flower = drawn(supply, start, all * random.nextDouble());
+            follow(flower, flowers, supply, moments, seen);
+        }
+
+        double[][] expected = new double[moments.size()][moments.size()];
+        for (Openings.Group group : Openings.of(supply, AFTERNOON, moments).taking(tree)) {
+            for (int m = 0; m < moments.size(); m++) {
+                expected[group.moment()][m] +=
+                        group.flowers() * group.receptivity().get(m);
+            }
+        }
+        for (int g = 0; g < moments.size(); g++) {
+            for (int m = g; m < moments.size(); m++) {
+                double share = expected[g][m] / all;
+                double error = Math.sqrt(share * (1 - share) / thrown);
+                assertThat(seen[g][m] / thrown)
+                        .as("group of evening %d on evening %d", g, m)
+                        .isCloseTo(share, within(0.002 + 4 * error));
+            }
+        }
+    }
+
+    /** The flower at a place on the line of all compartments. */
+    private static ThrownFlowers.Flower drawn(BudSupply supply, double[] start, double place) {
+        double left = place;
+        int i = 0;
+        while (i < start.length - 1 && left > start[i]) {
+            left -= start[i];
+            i++;
+        }
+        int stage = supply.clock().stageOfCompartment(i);
+        return new ThrownFlowers.Flower(stage, i - supply.clock().firstCompartment(stage));
+    }
+
+    private static void follow(
+            ThrownFlowers.Flower flower,
+            ThrownFlowers flowers,
+            BudSupply supply,
+            List<Instant> moments,
+            double[][] seen) {
+        double at = supply.hoursTo(AFTERNOON);
+        int group = -1;
+        boolean before = false;
+        for (int m = 0; m < moments.size(); m++) {
+            double next = supply.hoursTo(moments.get(m));
+            flowers.walk(flower, at, next);
+            at = next;
+            boolean takes = flower.stage < supply.sheet().stages().size()
+                    && supply.sheet().stages().get(flower.stage).phase().takes();
+            group = takes && !before ? m : group;
+            before = takes;
+            if (takes) {
+                seen[group][m] +=
+                        supply.sheet().stages().get(flower.stage).receptivity().value();
+            }
+        }
+    }
+
     @Test
     void moments_out_of_order_are_refused() {
         BudSupply supply = supply("cherimoya");
