@@ -20,11 +20,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class PlanController {
     private final Plans plans;
+    private final RoundChoices choices;
     private final Settings settings;
     private final Targets targets;
 
-    PlanController(Plans plans, Settings settings, Targets targets) {
+    PlanController(Plans plans, RoundChoices choices, Settings settings, Targets targets) {
         this.plans = plans;
+        this.choices = choices;
         this.settings = settings;
         this.targets = targets;
     }
@@ -65,12 +67,12 @@ class PlanController {
     @PutMapping("/round-choices/{id}")
     PlanView.Chosen putChoice(
             @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody ChoiceRequest request) {
-        return plans.putChoice(caller, id, request);
+        return choices.put(caller, id, request);
     }
 
     @PostMapping("/round-choices/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidChoice(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
-        plans.voidChoice(caller, id, request);
+        choices.voidBecause(caller, id, request);
     }
 }

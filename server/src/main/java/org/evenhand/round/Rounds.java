@@ -61,7 +61,7 @@ class Rounds {
     private final Weather weather;
     private final Settings settings;
     private final Targets targets;
-    private final RoundChoiceRepository choices;
+    private final RoundChoices choices;
 
     Rounds(
             Orchards orchards,
@@ -72,7 +72,7 @@ class Rounds {
             Weather weather,
             Settings settings,
             Targets targets,
-            RoundChoiceRepository choices) {
+            RoundChoices choices) {
         this.orchards = orchards;
         this.forecasts = forecasts;
         this.shelf = shelf;
@@ -125,7 +125,7 @@ class Rounds {
         LocalDate day = at.atZone(orchards.details(caller).site().zone()).toLocalDate();
         return ChosenPlan.of(
                         request,
-                        choices.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()),
+                        choices.of(caller),
                         c -> c.onDay() == null || c.onDay().equals(day) ? OptionalInt.empty() : null)
                 .plan();
     }

@@ -6,6 +6,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -176,7 +177,7 @@ public class Targets {
                 most = CropLoad.whole(
                         CropLoad.exactTarget(area, load.fruitsPerCm2().value()));
                 how.add(String.format(
-                        java.util.Locale.ROOT,
+                        Locale.ROOT,
                         "girth %.1f cm is %.0f cm² of trunk, at %s a cm² %d",
                         own.girthCm(),
                         area,
@@ -245,7 +246,7 @@ public class Targets {
                 why.add(wanted + " wanted, " + got.taken() + " set already.");
             }
             why.add(String.format(
-                    java.util.Locale.ROOT,
+                    Locale.ROOT,
                     "Of pollinated flowers about %.0f %% set here, %s.",
                     100 * learned.belief().mean(),
                     learned.flowers() == 0

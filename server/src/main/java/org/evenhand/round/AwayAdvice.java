@@ -1,0 +1,81 @@
+package org.evenhand.round;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.springframework.stereotype.Component;
+
+/** What being away means: what to do before, what is let go, which pollen to keep. */
+@Component
+class AwayAdvice {
+    private final PollenShelf shelf;
+
+    AwayAdvice(PollenShelf shelf) {
+        this.shelf = shelf;
+    }
+
+    /** What to do before one goes, what is let go, and which pollen to keep. */
+    List<PlanView.AwayWords> of(PlanGround ground, int days) {
+        LocalDate today = ground.now().atZone(ground.zone()).toLocalDate();
+        return ground.settings().away().stream()
+                .filter(a -> !a.last().isBefore(today) && a.first().isBefore(today.plusDays(days)))
+                .map(a -> new PlanView.AwayWords(a.first(), a.last(), a.note(), beforeLeaving(ground, a)))
+                .toList();
+    }
+
+    private List<String> beforeLeaving(PlanGround ground, SettingsView.Away a) {
+        List<String> todo = new ArrayList<>();
+        Instant leave = a.first().atStartOfDay(ground.zone()).toInstant();
+        Instant back = a.last().plusDays(1).atStartOfDay(ground.zone()).toInstant();
+        if (leave.isAfter(ground.now())) {
+            todo.add("Until you leave the plan does the flowers first that will be past when you are back.");
+            ground.trees().stream()
+                    .filter(t -> t.sheet().takes())
+                    .map(t -> openedEarly(ground.now(), t, leave))
+                    .flatMap(Optional::stream)
+                    .forEach(todo::add);
+        }
+        for (LotView lot : shelf.all(ground.caller(), ground.now())) {
+            if (lot.dosesLeft() > 0 && !lot.viability().spoiled()) {
+                boolean keeps = lot.viability().goodUntil() != null
+                        && lot.viability().goodUntil().isAfter(back);
+                todo.add(
+                        keeps
+                                ? lot.code() + " keeps until you are back."
+                                : lot.code() + " will be too old by then: use it before, or freeze it dry.");
+            }
+        }
+        return todo;
+    }
+
+    /** Flowers that open on the day of leaving may be opened and done the evening before. */
+    private static Optional<String> openedEarly(Instant now, Foreseen tree, Instant leave) {
+        Instant evening = leave.minus(Duration.ofHours(6));
+        if (evening.isBefore(now)) {
+            return Optional.empty();
+        }
+        List<Openings.Group> groups = Openings.ofAll(
+                        List.of(tree.forecast()), now, List.of(evening, evening.plus(Duration.ofHours(24))))
+                .get(tree.forecast())
+                .taking(tree.forecast());
+        double next = groups.stream()
+                .filter(g -> g.moment() == 1)
+                .mapToDouble(Openings.Group::flowers)
+                .sum();
+        return next < 1
+                ? Optional.empty()
+                : Optional.of(String.format(
+                        Locale.ROOT,
+                        "%s: about %.0f more open the day after; those only just opening can be parted by hand and done before you go.",
+                        tree.tree().name(),
+                        next));
+    }
+}

@@ -1,0 +1,41 @@
+package org.evenhand.round;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.TreeForecast;
+import org.evenhand.core.round.FreeHours;
+import org.evenhand.kit.Caller;
+import org.evenhand.mating.CrossBook;
+import org.evenhand.orchard.VarietyView;
+
+/** What a plan rests on: who asks, when, and what the orchard's rooms know at that moment. */
+record PlanGround(
+        Caller caller,
+        Instant now,
+        ZoneId zone,
+        SettingsView settings,
+        List<Foreseen> trees,
+        Map<UUID, VarietyView> varieties,
+        Map<UUID, TargetView.Budget> budgets,
+        CrossBook book) {
+
+    FreeHours hours() {
+        return settings.hours();
+    }
+
+    Map<UUID, Foreseen> byTree() {
+        return trees.stream().collect(Collectors.toMap(t -> t.tree().id(), Function.identity()));
+    }
+
+    /** What each tree's flowers do at several moments. */
+    Map<TreeForecast, Openings> openings(List<Instant> moments) {
+        return Openings.ofAll(trees.stream().map(Foreseen::forecast).toList(), now, moments);
+    }
+}

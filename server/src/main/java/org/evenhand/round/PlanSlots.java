@@ -1,0 +1,138 @@
+package org.evenhand.round;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.TreeForecast;
+import org.evenhand.core.round.FreeHours;
+import org.evenhand.core.round.RoundRequest;
+
+/** The hours at which to walk: the best of each free stretch; and what stands in the way of any. One use each. */
+final class PlanSlots {
+    private static final Duration GRAIN = Duration.ofMinutes(30);
+    /** Among hours nearly as good as the best the earliest is taken. Our convention. */
+    private static final double NEARLY = 0.95;
+    /** Half a flower is none. */
+    static final double THERE = 0.5;
+
+    private final PlanGround ground;
+    private final List<Instant> moments;
+    private final double[] taking;
+    private final double[] giving;
+    private final List<FreeHours.Stretch> free;
+    private final List<String> obstacles = new ArrayList<>();
+
+    PlanSlots(PlanGround ground, int days) {
+        this.ground = ground;
+        int steps = (int) (Duration.ofDays(days).dividedBy(GRAIN));
+        this.moments = IntStream.rangeClosed(0, steps)
+                .mapToObj(i -> ground.now().plus(GRAIN.multipliedBy(i)))
+                .toList();
+        Map<UUID, Openings.Course> courses = courses();
+        this.taking = sum(courses, Openings.Course::taking, moments.size());
+        this.giving = sum(courses, Openings.Course::giving, moments.size());
+        this.free = ground.hours().from(ground.now(), days, ground.zone());
+        tellObstacles();
+    }
+
+    List<Instant> moments() {
+        return moments;
+    }
+
+    double[] taking() {
+        return taking.clone();
+    }
+
+    double[] giving() {
+        return giving.clone();
+    }
+
+    List<String> obstacles() {
+        return List.copyOf(obstacles);
+    }
+
+    private Map<UUID, Openings.Course> courses() {
+        Map<TreeForecast, Openings> all = ground.openings(moments);
+        Map<UUID, Openings.Course> courses = new HashMap<>();
+        ground.trees()
+                .forEach(t -> courses.put(t.tree().id(), all.get(t.forecast()).course(t.forecast())));
+        return courses;
+    }
+
+    private static double[] sum(Map<UUID, Openings.Course> courses, Function<Openings.Course, double[]> of, int size) {
+        double[] sum = new double[size];
+        courses.values().forEach(c -> {
+            for (int i = 0; i < size; i++) {
+                sum[i] += of.apply(c)[i];
+            }
+        });
+        return sum;
+    }
+
+    /** The best hour of each free stretch in which flowers can take pollen. */
+    List<PlanSlot> slots() {
+        List<PlanSlot> slots = new ArrayList<>();
+        for (FreeHours.Stretch stretch : free) {
+            List<Integer> inside = IntStream.range(0, moments.size())
+                    .filter(i -> !moments.get(i).isBefore(stretch.from())
+                            && moments.get(i).isBefore(stretch.until()))
+                    .boxed()
+                    .toList();
+            double most = inside.stream().mapToDouble(i -> taking[i]).max().orElse(0);
+            if (most >= THERE) {
+                int at = inside.stream()
+                        .filter(i -> taking[i] >= NEARLY * most)
+                        .max(Comparator.comparingDouble((Integer i) -> Math.min(giving[i], 1))
+                                .thenComparing(Comparator.reverseOrder()))
+                        .orElseThrow();
+                slots.add(slot(stretch, moments.get(at), taking[at], giving[at]));
+            }
+        }
+        return slots;
+    }
+
+    private PlanSlot slot(FreeHours.Stretch stretch, Instant at, double taking, double giving) {
+        boolean told = ground.hours().told();
+        FreeHours.Stretch left = new FreeHours.Stretch(at, stretch.until());
+        int most = told
+                ? (int) Math.max(1, Math.floor(left.hours() * ground.settings().flowersPerHour()))
+                : RoundRequest.NO_LIMIT;
+        String why = String.format(
+                Locale.ROOT,
+                "%.0f flowers can take pollen then and %.0f give it%s.",
+                taking,
+                giving,
+                told ? "; hardly more at any other hour you are free" : "; hardly more at any other hour of the day");
+        return new PlanSlot(stretch, at, why, most);
+    }
+
+    private void tellObstacles() {
+        if (ground.trees().isEmpty()) {
+            obstacles.add("No tree was read lately: read the flowers first, then the rounds can be planned.");
+        } else if (free.isEmpty()) {
+            obstacles.add("There is no free hour in these days. Add hours, or look further ahead.");
+        } else if (Arrays.stream(taking).max().orElse(0) < THERE) {
+            obstacles.add("No flower can take pollen in these days.");
+        }
+        ground.budgets().values().stream()
+                .filter(b -> b.target() != null && b.target().fruits() != null && b.carries() != null)
+                .filter(b -> b.target().fruits() > b.carries())
+                .forEach(b -> obstacles.add(
+                        b.tree() + " is wanted to bear " + b.target().fruits() + " fruits, but can carry " + b.carries()
+                                + "; the branch may break. Ask for fewer."));
+        ground.budgets().values().stream()
+                .filter(b -> b.wanted() != null && b.wanted() > b.set() && b.flowers() == null)
+                .forEach(b -> obstacles.add(b.tree() + ": " + b.wanted()
+                        + " fruits are out of reach with any number of flowers at this certainty."));
+    }
+}

@@ -1,0 +1,124 @@
+package org.evenhand.round;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.TreeForecast;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.Storage;
+import org.evenhand.core.pollen.FlowersToGather;
+import org.evenhand.core.pollen.PollenKeeping;
+import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.core.round.LotId;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.springframework.stereotype.Component;
+
+/** Pollen that a plan can reckon with: on the shelf, or to be collected from flowers that will give it. */
+@Component
+class PlanSources {
+    private final PollenShelf shelf;
+    private final CropCatalogue crops;
+
+    PlanSources(PollenShelf shelf, CropCatalogue crops) {
+        this.shelf = shelf;
+        this.crops = crops;
+    }
+
+    List<PlanSource> of(PlanGround ground, List<PlanSlot> slots, Map<TreeForecast, Openings> openings) {
+        List<PlanSource> sources = new ArrayList<>();
+        List<Instant> at = slots.stream().map(PlanSlot::at).toList();
+        Map<UUID, List<Double>> alive = shelf.alive(ground.caller(), at);
+        for (LotView lot : shelf.all(ground.caller(), ground.now())) {
+            List<Double> viability = usable(ground, lot, alive.get(lot.id()), at);
+            if (lot.dosesLeft() > 0 && viability.stream().anyMatch(v -> v > 0)) {
+                sources.add(new PlanSource(
+                        new LotId(lot.id()),
+                        lot,
+                        ground.varieties().get(lot.fathers().get(0).varietyId()),
+                        0,
+                        viability,
+                        lot.dosesLeft()));
+            }
+        }
+        sources.sort(Comparator.comparing((PlanSource s) -> s.lot().viability().goodUntil() == null
+                        ? Instant.MIN
+                        : s.lot().viability().goodUntil())
+                .thenComparing(PlanSource::name));
+        sources.addAll(toCollect(ground, slots, openings));
+        return sources;
+    }
+
+    private static List<Double> usable(PlanGround ground, LotView lot, List<Double> alive, List<Instant> at) {
+        boolean sameHour = ground.settings().pollenAge() == PollenAge.SAME_HOUR;
+        return IntStream.range(0, at.size())
+                .mapToObj(r -> sameHour && lot.collectedAt().isBefore(at.get(r).minus(Duration.ofHours(1)))
+                        ? 0.0
+                        : alive.get(r))
+                .toList();
+    }
+
+    /** What each variety's flowers will give by each round. */
+    private List<PlanSource> toCollect(PlanGround ground, List<PlanSlot> slots, Map<TreeForecast, Openings> openings) {
+        Map<UUID, double[]> giving = new LinkedHashMap<>();
+        for (Foreseen tree : ground.trees()) {
+            if (tree.sheet().gives()) {
+                double[] begin = openings.get(tree.forecast()).beginGiving(tree.forecast());
+                giving.merge(tree.tree().varietyId(), begin, (a, b) -> {
+                    double[] both = a.clone();
+                    Arrays.setAll(both, i -> a[i] + b[i]);
+                    return both;
+                });
+            }
+        }
+        List<PlanSource> sources = new ArrayList<>();
+        giving.forEach((variety, flowers) -> {
+            VarietyView v = ground.varieties().get(variety);
+            CropSheet sheet = crops.of(ground.caller(), v.crop());
+            double each = FlowersToGather.of(sheet, v.smallFlowers(), 1).dosesPerFlower();
+            for (int r = 0; r < slots.size(); r++) {
+                int doses = (int) Math.floor(Math.floor(flowers[r] + PlanSlots.THERE) * each);
+                if (doses > 0) {
+                    sources.add(fresh(ground, v, sheet, slots, r, doses));
+                }
+            }
+        });
+        return sources.stream()
+                .filter(s -> s.viability().stream().anyMatch(x -> x > 0))
+                .toList();
+    }
+
+    private static PlanSource fresh(
+            PlanGround ground, VarietyView variety, CropSheet sheet, List<PlanSlot> slots, int round, int doses) {
+        Instant gathered = slots.get(round).at();
+        Instant ready = sheet.pollen().dryHours().value() > 24
+                ? gathered.plus(
+                        Duration.ofHours(Math.round(sheet.pollen().dryHours().value())))
+                : gathered;
+        Storage storage = sheet.pollen().keeping().containsKey(Storage.FRIDGE_DESICCANT)
+                ? Storage.FRIDGE_DESICCANT
+                : Storage.ROOM;
+        ViabilityCourse course =
+                ViabilityCourse.collected(sheet, PollenKeeping.driedAndStored(sheet, gathered, storage));
+        boolean sameHour = ground.settings().pollenAge() == PollenAge.SAME_HOUR;
+        List<Double> viability = IntStream.range(0, slots.size())
+                .mapToObj(r -> r < round || slots.get(r).at().isBefore(ready) || (sameHour && r > round)
+                        ? 0.0
+                        : course.shareAt(slots.get(r).at()))
+                .toList();
+        UUID id = UUID.nameUUIDFromBytes((variety.id() + " " + round).getBytes(StandardCharsets.UTF_8));
+        return new PlanSource(new LotId(id), null, variety, round, viability, doses);
+    }
+}
