@@ -22,7 +22,7 @@ const orchard = {
 function Form({ start }: { start: ReturnType<typeof emptyOrchard> }) {
   const [value, setValue] = useState(start);
   return (
-    <MantineProvider>
+    <MantineProvider env="test">
       <OrchardFields value={value} onChange={setValue} errorFor={() => undefined} />
       <output>{JSON.stringify(orchardBody(value))}</output>
     </MantineProvider>

@@ -75,7 +75,7 @@ export function show(element: ReactNode, { at = '/', route = '*' } = {}) {
   const session: Schemas['SessionView'] = { accountId: 'a', person: 'Ines', role: 'OWNER', orchard };
   client.setQueryData(['session'], session);
   return render(
-    <MantineProvider>
+    <MantineProvider env="test">
       <Notifications />
       <QueryClientProvider client={client}>
         <HereContext value={{ session, orchard, zone: ZONE, now: NOW }}>
