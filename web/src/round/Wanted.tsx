@@ -11,6 +11,7 @@ import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { RoundTabs } from './RoundTabs';
+import classes from './Wanted.module.css';
 
 type Budget = Schemas['TargetBudget'];
 
@@ -146,9 +147,9 @@ function Row({ budget }: { budget: Budget }) {
           )}
         </td>
         <td className="num">{budget.wanted ?? '–'}</td>
-        <td className="num">{budget.carries ?? (budget.young ? 0 : '–')}</td>
+        <td className={`num ${classes.ground}`}>{budget.carries ?? (budget.young ? 0 : '–')}</td>
         <td className="num">{budget.set}</td>
-        <td className="num">
+        <td className={`num ${classes.ground}`}>
           {percent(budget.share)}{' '}
           <span className="small soft">{percentRange(budget.shareLow, budget.shareHigh)}</span>
         </td>
@@ -214,9 +215,9 @@ export function Wanted() {
                     <tr>
                       <th>Tree</th>
                       <th className="num">Wanted</th>
-                      <th className="num">Can carry</th>
+                      <th className={`num ${classes.ground}`}>Can carry</th>
                       <th className="num">Set so far</th>
-                      <th className="num">Share that sets</th>
+                      <th className={`num ${classes.ground}`}>Share that sets</th>
                       <th className="num">Flowers to do</th>
                       <th aria-label="Change" />
                     </tr>
