@@ -80,7 +80,11 @@ export function CalendarCard() {
           Make an address
         </Button>
       </form>
-      {make.general && <p className="warn">{make.general}</p>}
+      {(make.general ?? remove.general) && (
+        <p className="warn" role="alert">
+          {make.general ?? remove.general}
+        </p>
+      )}
     </section>
   );
 }
