@@ -92,6 +92,19 @@ class RoundHabitsTest {
     }
 
     @Test
+    void those_who_use_only_fresh_pollen_are_given_no_kept_jar_in_this_hour() {
+        api.read(one, now, Map.of("half-open", 3)).expect(200);
+        api.lot(giver, now.minus(Duration.ofHours(3)), 20).expect(200);
+        assertThat(flowersOf(round().path("stops"), one)).isEqualTo(3);
+
+        settings(Map.of("pollenAge", "SAME_HOUR"));
+        assertThat(round().path("stops").size()).isZero();
+
+        api.lot(giver, now, 20).expect(200);
+        assertThat(flowersOf(round().path("stops"), one)).isEqualTo(3);
+    }
+
+    @Test
     void the_strokes_are_those_of_the_school_that_is_followed() {
         api.read(one, now, Map.of("half-open", 3)).expect(200);
         api.lot(giver, now, 20).expect(200);

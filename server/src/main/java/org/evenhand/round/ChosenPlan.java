@@ -2,6 +2,7 @@ package org.evenhand.round;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -26,27 +27,54 @@ record ChosenPlan(RoundPlan plan, RoundPlan free, Map<UUID, String> problems) {
      * @param round the round each choice is meant for: empty for all; null where there is none any more
      */
     static ChosenPlan of(RoundRequest request, List<RoundChoice> chosen, Function<RoundChoice, OptionalInt> round) {
-        RoundPlan free = RoundPlan.of(request);
-        RoundPlan plan = free;
         Map<UUID, String> problems = new HashMap<>();
-        List<RoundRequest.Choice> meant = new ArrayList<>();
+        Map<UUID, RoundRequest.Choice> asked = new LinkedHashMap<>();
         for (RoundChoice choice : chosen) {
             OptionalInt in = round.apply(choice);
             if (in == null) {
                 problems.put(choice.id(), "is for " + choice.onDay() + ", when there is no round any more.");
-                continue;
-            }
-            List<RoundRequest.Choice> with = new ArrayList<>(meant);
-            with.add(new RoundRequest.Choice(
-                    new TreeId(choice.treeId()), new LotId(choice.lotId()), in, choice.flowers()));
-            try {
-                plan = RoundPlan.of(new RoundRequest(
-                        request.mostFlowers(), request.mothers(), request.lots(), request.crosses(), with));
-                meant = with;
-            } catch (InvalidInputException e) {
-                problems.put(choice.id(), e.problems().get(0).message());
+            } else {
+                asked.put(
+                        choice.id(),
+                        new RoundRequest.Choice(
+                                new TreeId(choice.treeId()), new LotId(choice.lotId()), in, choice.flowers()));
             }
         }
-        return new ChosenPlan(plan, free, problems);
+        RoundPlan free = RoundPlan.of(request);
+        return new ChosenPlan(keeping(request, free, asked, problems), free, problems);
+    }
+
+    /** All choices at once, as they nearly always can be had; one after another only to find those that cannot. */
+    private static RoundPlan keeping(
+            RoundRequest request, RoundPlan free, Map<UUID, RoundRequest.Choice> asked, Map<UUID, String> problems) {
+        if (asked.isEmpty()) {
+            return free;
+        }
+        try {
+            return RoundPlan.of(with(request, List.copyOf(asked.values())));
+        } catch (InvalidInputException someCannot) {
+            return oneByOne(request, free, asked, problems);
+        }
+    }
+
+    private static RoundPlan oneByOne(
+            RoundRequest request, RoundPlan free, Map<UUID, RoundRequest.Choice> asked, Map<UUID, String> problems) {
+        RoundPlan plan = free;
+        List<RoundRequest.Choice> kept = List.of();
+        for (Map.Entry<UUID, RoundRequest.Choice> choice : asked.entrySet()) {
+            List<RoundRequest.Choice> more = new ArrayList<>(kept);
+            more.add(choice.getValue());
+            try {
+                plan = RoundPlan.of(with(request, more));
+                kept = more;
+            } catch (InvalidInputException e) {
+                problems.put(choice.getKey(), e.problems().get(0).message());
+            }
+        }
+        return plan;
+    }
+
+    private static RoundRequest with(RoundRequest request, List<RoundRequest.Choice> choices) {
+        return new RoundRequest(request.mostFlowers(), request.mothers(), request.lots(), request.crosses(), choices);
     }
 }

@@ -62,11 +62,9 @@ class PlanSources {
     }
 
     private static List<Double> usable(PlanGround ground, LotView lot, List<Double> alive, List<Instant> at) {
-        boolean sameHour = ground.settings().pollenAge() == PollenAge.SAME_HOUR;
+        PollenAge age = ground.settings().pollenAge();
         return IntStream.range(0, at.size())
-                .mapToObj(r -> sameHour && lot.collectedAt().isBefore(at.get(r).minus(Duration.ofHours(1)))
-                        ? 0.0
-                        : alive.get(r))
+                .mapToObj(r -> age.allows(lot.collectedAt(), at.get(r)) ? alive.get(r) : 0.0)
                 .toList();
     }
 
@@ -112,9 +110,11 @@ class PlanSources {
                 : Storage.ROOM;
         ViabilityCourse course =
                 ViabilityCourse.collected(sheet, PollenKeeping.driedAndStored(sheet, gathered, storage));
-        boolean sameHour = ground.settings().pollenAge() == PollenAge.SAME_HOUR;
+        PollenAge age = ground.settings().pollenAge();
         List<Double> viability = IntStream.range(0, slots.size())
-                .mapToObj(r -> r < round || slots.get(r).at().isBefore(ready) || (sameHour && r > round)
+                .mapToObj(r -> r < round
+                                || slots.get(r).at().isBefore(ready)
+                                || !age.allows(gathered, slots.get(r).at())
                         ? 0.0
                         : course.shareAt(slots.get(r).at()))
                 .toList();

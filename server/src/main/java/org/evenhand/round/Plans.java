@@ -1,6 +1,5 @@
 package org.evenhand.round;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -17,12 +16,9 @@ import org.evenhand.core.Require;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.mating.CrossCompatibility;
-import org.evenhand.core.round.FlowersToDo;
 import org.evenhand.core.round.LotId;
-import org.evenhand.core.round.Place;
 import org.evenhand.core.round.RoundPlan;
 import org.evenhand.core.round.RoundRequest;
-import org.evenhand.core.round.TreeId;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.Crosses;
@@ -35,8 +31,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class Plans {
     private static final int MOST_DAYS = 10;
-    /** A flower pollinated longer ago than this takes no more pollen. */
-    private static final Duration DONE_MATTERS = Duration.ofDays(4);
 
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -153,10 +147,15 @@ class Plans {
     private RoundRequest request(
             PlanGround ground, List<PlanSlot> slots, List<PlanSource> sources, Map<TreeForecast, Openings> openings) {
         List<PollinationView> before =
-                pollinations.since(ground.caller(), ground.now().minus(DONE_MATTERS));
+                pollinations.since(ground.caller(), ground.now().minus(PlanMothers.DONE_MATTERS));
         List<RoundRequest.Mother> mothers = ground.trees().stream()
                 .filter(t -> t.sheet().takes())
-                .map(t -> mother(ground, t, slots.get(0).at(), openings.get(t.forecast()), before))
+                .map(t -> PlanMothers.of(
+                        t,
+                        slots.get(0).at(),
+                        openings.get(t.forecast()),
+                        before,
+                        ground.budgets().get(t.tree().id())))
                 .toList();
         Map<UUID, Foreseen> byTree = ground.byTree();
         Map<LotId, PlanSource> byId = sources.stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
@@ -179,20 +178,6 @@ class Plans {
                 ? ground.book()
                         .cross(mother.tree().varietyId(), source.variety().id())
                 : ground.book().cross(mother.tree().varietyId(), source.lot());
-    }
-
-    private static RoundRequest.Mother mother(
-            PlanGround ground, Foreseen tree, Instant first, Openings openings, List<PollinationView> before) {
-        double done = before.stream()
-                .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(first))
-                .mapToDouble(p -> p.flowers() * tree.forecast().stillTaking(p.doneAt(), first))
-                .sum();
-        TargetView.Budget budget = ground.budgets().get(tree.tree().id());
-        return new RoundRequest.Mother(
-                new TreeId(tree.tree().id()),
-                new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
-                budget.flowersWanted(),
-                FlowersToDo.of(openings.taking(tree.forecast()), done, budget.weight()));
     }
 
     /** The round a choice is meant for; null where there is none on its day. */

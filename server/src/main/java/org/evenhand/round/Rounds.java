@@ -24,12 +24,9 @@ import org.evenhand.core.bloom.TreeOutlook;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.pollen.Hygiene;
 import org.evenhand.core.round.BestHours;
-import org.evenhand.core.round.FlowersToDo;
 import org.evenhand.core.round.LotId;
-import org.evenhand.core.round.Place;
 import org.evenhand.core.round.RoundPlan;
 import org.evenhand.core.round.RoundRequest;
-import org.evenhand.core.round.TreeId;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -48,9 +45,6 @@ class Rounds {
     private static final Duration FARTHEST = Duration.ofHours(72);
     private static final Duration STEP = Duration.ofMinutes(10);
     private static final Duration LOOK_AHEAD = Duration.ofHours(24);
-    /** A flower pollinated longer ago than this takes no more pollen. */
-    private static final Duration DONE_MATTERS = Duration.ofDays(4);
-
     private static final Duration THIS_ROUND = Duration.ofHours(12);
 
     private final Orchards orchards;
@@ -90,10 +84,11 @@ class Rounds {
         Instant now = orchards.now(caller);
         List<Foreseen> trees =
                 forecasts.all(caller, now).stream().filter(Foreseen::known).toList();
-        Optional<RoundView.Hours> hours = bestHours(caller, trees, now);
+        SettingsView habits = settings.of(caller);
+        Optional<RoundView.Hours> hours = bestHours(caller, trees, now, habits.pollenAge());
         Instant at = asked == null ? hours.map(RoundView.Hours::from).orElse(now) : checked(caller, asked, now);
-        List<LotView> lots = usable(shelf.all(caller, at), at);
-        List<PollinationView> before = pollinations.since(caller, now.minus(DONE_MATTERS));
+        List<LotView> lots = usable(shelf.all(caller, at), at, habits.pollenAge());
+        List<PollinationView> before = pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS));
         Map<UUID, TargetView.Budget> budgets = targets.budgets(caller).stream()
                 .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity()));
         Map<TreeForecast, Openings> openings =
@@ -101,23 +96,19 @@ class Rounds {
         RoundRequest request = new RoundRequest(
                 List.of(mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers),
                 trees.stream()
-                        .map(t -> mother(
-                                t, at, openings, before, budgets.get(t.tree().id())))
+                        .map(t -> PlanMothers.of(
+                                t,
+                                at,
+                                openings.get(t.forecast()),
+                                before,
+                                budgets.get(t.tree().id())))
                         .toList(),
                 IntStream.range(0, lots.size())
                         .mapToObj(rank -> lot(lots.get(rank), rank))
                         .toList(),
                 served(caller, trees, lots),
                 List.of());
-        return view(
-                chosen(caller, request, at),
-                at,
-                hours,
-                trees,
-                lots,
-                before,
-                now,
-                settings.of(caller).strokes());
+        return view(chosen(caller, request, at), at, hours, trees, lots, before, now, habits.strokes());
     }
 
     /** The plan of one hour, kept to what people chose for that day or for all. */
@@ -141,7 +132,7 @@ class Rounds {
         return asked.isBefore(now) ? now : asked;
     }
 
-    private Optional<RoundView.Hours> bestHours(Caller caller, List<Foreseen> trees, Instant now) {
+    private Optional<RoundView.Hours> bestHours(Caller caller, List<Foreseen> trees, Instant now, PollenAge age) {
         List<Instant> moments = IntStream.rangeClosed(0, (int) LOOK_AHEAD.dividedBy(STEP))
                 .mapToObj(i -> now.plus(STEP.multipliedBy(i)))
                 .toList();
@@ -154,7 +145,7 @@ class Rounds {
                 giving[i] += points.get(i).giving().mean();
             }
         }
-        boolean onShelf = !usable(shelf.all(caller, now), now).isEmpty();
+        boolean onShelf = !usable(shelf.all(caller, now), now, age).isEmpty();
         Optional<Instant> pollenFrom = onShelf
                 ? Optional.of(now)
                 : IntStream.range(0, giving.length)
@@ -171,34 +162,17 @@ class Rounds {
     }
 
     /** Jars with something left and alive, those that are good for the shortest time first. */
-    private static List<LotView> usable(List<LotView> lots, Instant at) {
+    private static List<LotView> usable(List<LotView> lots, Instant at, PollenAge age) {
         return lots.stream()
                 .filter(l -> l.dosesLeft() > 0
                         && !l.viability().spoiled()
-                        && !l.collectedAt().isAfter(at))
+                        && !l.collectedAt().isAfter(at)
+                        && age.allows(l.collectedAt(), at))
                 .sorted(Comparator.comparing((LotView l) -> l.viability().goodUntil() == null
                                 ? Instant.MIN
                                 : l.viability().goodUntil())
                         .thenComparing(LotView::code))
                 .toList();
-    }
-
-    private static RoundRequest.Mother mother(
-            Foreseen tree,
-            Instant at,
-            Map<TreeForecast, Openings> openings,
-            List<PollinationView> before,
-            TargetView.Budget budget) {
-        double doneStillTaking = before.stream()
-                .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(at))
-                .mapToDouble(p -> p.flowers() * tree.forecast().stillTaking(p.doneAt(), at))
-                .sum();
-        return new RoundRequest.Mother(
-                new TreeId(tree.tree().id()),
-                new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
-                budget.flowersWanted(),
-                FlowersToDo.of(
-                        openings.get(tree.forecast()).taking(tree.forecast()), doneStillTaking, budget.weight()));
     }
 
     private RoundRequest.Crosses served(Caller caller, List<Foreseen> trees, List<LotView> lots) {
