@@ -1,6 +1,7 @@
 package org.evenhand.round;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,6 +16,8 @@ interface PollinationRepository extends JpaRepository<Pollination, UUID> {
     List<Pollination> findByOrchardIdAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, Instant after);
 
     List<Pollination> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, UUID walkId);
+
+    List<Pollination> findByOrchardIdAndWalkIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> walkIds);
 
     @Query(
             "select p from Pollination p where p.orchardId = :orchardId and p.tagYear = :year and lower(p.tag) = lower(:tag)"

@@ -188,6 +188,13 @@ public class Pollinations {
                 pollinations.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(caller.orchardId(), walkId));
     }
 
+    /** How many flowers were done on each of these walks; walks without any are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Integer> flowersOfWalks(Caller caller, List<UUID> walkIds) {
+        return pollinations.findByOrchardIdAndWalkIdInAndVoidedAtIsNull(caller.orchardId(), walkIds).stream()
+                .collect(Collectors.groupingBy(Pollination::walkId, Collectors.summingInt(Pollination::flowers)));
+    }
+
     private static void refuseBeforeCollection(LotView lot, Instant doneAt, ZoneId zone) {
         if (doneAt.isBefore(lot.collectedAt())) {
             throw new InvalidInputException(

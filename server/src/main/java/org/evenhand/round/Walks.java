@@ -6,6 +6,7 @@ import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
@@ -113,17 +114,17 @@ class Walks {
     /** Walks that nobody ended, the latest first. */
     @Transactional(readOnly = true)
     public List<WalkView.Open> open(Caller caller) {
-        return walks
-                .findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDesc(
-                        caller.orchardId(), clock.instant().minus(OFFERED))
-                .stream()
+        List<Walk> open =
+                walks.findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDesc(
+                        caller.orchardId(), clock.instant().minus(OFFERED));
+        Map<UUID, Integer> done =
+                pollinations.flowersOfWalks(caller, open.stream().map(Walk::id).toList());
+        return open.stream()
                 .map(w -> new WalkView.Open(
                         w.id(),
                         w.recordedAt(),
                         w.stops().size(),
-                        pollinations.ofWalk(caller, w.id()).stream()
-                                .mapToInt(PollinationView::flowers)
-                                .sum(),
+                        done.getOrDefault(w.id(), 0),
                         w.stops().stream().mapToInt(RoundView.StopView::flowers).sum()))
                 .toList();
     }
