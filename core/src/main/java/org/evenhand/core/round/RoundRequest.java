@@ -119,8 +119,15 @@ public record RoundRequest(
      * @param doses whole doses, 0 or more
      * @param viability estimated share of living grains at each round, 0 to 1; 0 at rounds where it is not there
      * @param useRank 0 for the lots that should be used first, rising; lots alike may share a rank
+     * @param father what lots of one pollen parent share, so that they are walked without cleaning in between; empty for a lot
+     *     that shares its brush with no other, as a blend
      */
-    public record Lot(LotId id, int doses, List<Double> viability, int useRank) {
+    public record Lot(LotId id, int doses, List<Double> viability, int useRank, Optional<VarietyId> father) {
+        /** A lot that shares its brush with no other. */
+        public Lot(LotId id, int doses, List<Double> viability, int useRank) {
+            this(id, doses, viability, useRank, Optional.empty());
+        }
+
         public Lot {
             Require.within("doses", doses, 0, 10_000_000);
             viability = List.copyOf(viability);

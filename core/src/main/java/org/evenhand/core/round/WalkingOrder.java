@@ -2,43 +2,73 @@ package org.evenhand.core.round;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.evenhand.core.round.RoundPlan.Stop;
 import org.evenhand.core.round.RoundRequest.Lot;
 import org.evenhand.core.round.RoundRequest.Mother;
 
 /**
- * The order of walking each round: one father after another, so that the brush is changed once a father, lots that should be used first in
- * front; within a father block by block, down one row and back up the next.
+ * The order of walking each round: one father after another, so that the brush is changed once a father, pollen that should be used
+ * first in front; for each jar a short way past its trees, beginning near where the jar before it ended.
  */
 final class WalkingOrder {
     private WalkingOrder() {}
 
     static List<Stop> of(List<Stop> stops, RoundRequest request) {
-        Map<TreeId, Place> places = new LinkedHashMap<>();
+        Map<TreeId, Place> places = new HashMap<>();
         for (Mother mother : request.mothers()) {
             places.put(mother.id(), mother.place());
         }
-        List<Stop> ordered = new ArrayList<>();
-        List<Lot> lots = request.lots().stream()
-                .sorted(Comparator.comparingInt(Lot::useRank))
+        List<LotId> jars = jars(request.lots());
+        return IntStream.range(0, request.rounds())
+                .parallel()
+                .mapToObj(round ->
+                        ofRound(stops.stream().filter(s -> s.round() == round).toList(), jars, places))
+                .flatMap(List::stream)
                 .toList();
-        for (int round = 0; round < request.rounds(); round++) {
-            for (Lot lot : lots) {
-                int now = round;
-                ordered.addAll(downAndBack(
-                        stops.stream()
-                                .filter(s -> s.round() == now && s.lot().equals(lot.id()))
-                                .toList(),
-                        places));
+    }
+
+    private static List<Stop> ofRound(List<Stop> stops, List<LotId> jars, Map<TreeId, Place> places) {
+        List<Stop> ordered = new ArrayList<>();
+        Optional<Place> standing = Optional.empty();
+        for (LotId jar : jars) {
+            List<Stop> ofJar = stops.stream().filter(s -> s.lot().equals(jar)).toList();
+            for (Stop stop : shortWay(ofJar, places, standing)) {
+                ordered.add(stop);
+                standing = Optional.of(places.get(stop.tree()));
             }
         }
         return ordered;
     }
 
+    /** Jars of one father together; the father whose pollen should go first in front. */
+    private static List<LotId> jars(List<Lot> lots) {
+        List<Lot> byRank =
+                lots.stream().sorted(Comparator.comparingInt(Lot::useRank)).toList();
+        Map<Object, List<LotId>> byFather = new LinkedHashMap<>();
+        for (Lot lot : byRank) {
+            Object father = lot.father().isPresent() ? lot.father().get() : lot.id();
+            byFather.computeIfAbsent(father, f -> new ArrayList<>()).add(lot.id());
+        }
+        return byFather.values().stream().flatMap(List::stream).toList();
+    }
+
+    private static List<Stop> shortWay(List<Stop> stops, Map<TreeId, Place> places, Optional<Place> standing) {
+        List<Stop> downAndBack = downAndBack(stops, places);
+        return WalkingRoute.past(
+                        downAndBack.stream().map(s -> places.get(s.tree())).toList(), standing)
+                .stream()
+                .map(downAndBack::get)
+                .toList();
+    }
+
+    /** Block by block, down one row and back up the next: where the search for a short way begins. */
     private static List<Stop> downAndBack(List<Stop> stops, Map<TreeId, Place> places) {
         Map<String, Map<Integer, List<Stop>>> rows = new TreeMap<>();
         for (Stop stop : stops) {
