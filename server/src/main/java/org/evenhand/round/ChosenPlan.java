@@ -51,7 +51,7 @@ record ChosenPlan(RoundPlan plan, RoundPlan free, Map<UUID, String> problems) {
             return free;
         }
         try {
-            return RoundPlan.of(with(request, List.copyOf(asked.values())));
+            return RoundPlan.of(request.with(List.copyOf(asked.values())));
         } catch (InvalidInputException someCannot) {
             return oneByOne(request, free, asked, problems);
         }
@@ -65,16 +65,12 @@ record ChosenPlan(RoundPlan plan, RoundPlan free, Map<UUID, String> problems) {
             List<RoundRequest.Choice> more = new ArrayList<>(kept);
             more.add(choice.getValue());
             try {
-                plan = RoundPlan.of(with(request, more));
+                plan = RoundPlan.of(request.with(more));
                 kept = more;
             } catch (InvalidInputException e) {
                 problems.put(choice.getKey(), e.problems().get(0).message());
             }
         }
         return plan;
-    }
-
-    private static RoundRequest with(RoundRequest request, List<RoundRequest.Choice> choices) {
-        return new RoundRequest(request.mostFlowers(), request.mothers(), request.lots(), request.crosses(), choices);
     }
 }

@@ -26,6 +26,7 @@ import java.util.Optional;
  * @param season when it flowers and how often to go
  * @param pollinationPeriod how long a visit still helps, where that is known
  * @param load what a tree can carry, where growers reckon by it
+ * @param cross how a flower is made ready for a cross, where growers do
  * @param checks days on which to look for set, earliest first
  * @param schools questions on which growers differ
  * @param cautions what can hurt, shown where the work is planned
@@ -51,6 +52,7 @@ public record CropSheet(
         SeasonHabit season,
         Optional<PollinationPeriod> pollinationPeriod,
         Optional<LoadHabit> load,
+        Optional<CrossHabit> cross,
         List<CheckDay> checks,
         List<School> schools,
         List<String> cautions,

@@ -108,6 +108,7 @@ public final class CropSheetReader {
                 s.season(),
                 s.pollinationPeriod(),
                 s.load(),
+                s.cross(),
                 s.checks(),
                 s.schools(),
                 s.cautions(),
@@ -141,6 +142,7 @@ public final class CropSheetReader {
                 season(node.child("season")),
                 node.optionalChild("pollinationPeriod").map(this::pollinationPeriod),
                 node.optionalChild("load").map(this::load),
+                node.optionalChild("cross").map(this::cross).filter(c -> anyTakes(stages)),
                 node.children("checks", 1).stream().map(this::check).toList(),
                 node.children("schools", 0).stream().map(this::school).toList(),
                 node.texts("cautions"),
@@ -287,6 +289,9 @@ public final class CropSheetReader {
                 node.optionalSourced("dryAirKpa", 0.1, 8),
                 node.text("visitors"),
                 node.text("strokes"),
+                node.texts("handling"),
+                node.optionalSourced("passes", 2, 9),
+                node.optionalFlag("flowerToFlower"),
                 node.texts("tools"),
                 node.children("marks", 1).stream()
                         .map(n -> new Mark(
@@ -315,6 +320,33 @@ public final class CropSheetReader {
                 node.sourced("youngUntilYears", 0, 15),
                 node.sourced("twigMm", 1, 60),
                 node.sourced("setShare", 0.001, 1));
+    }
+
+    private CrossHabit cross(SheetNode node) {
+        CrossHabit habit = new CrossHabit(
+                node.textMatching("prepareAt", KEY, KEY_RULE),
+                node.wholeSourced("keep", 1, 20),
+                node.optionalText("thin"),
+                node.optionalText("emasculate"),
+                node.text("bag"),
+                node.sourced("atOnce", 0, 1),
+                node.sourced("ripeAfterHours", 0, 24 * 14),
+                node.sourced("lastsHours", 1, 24 * 30),
+                node.wholeSourced("bagOffDays", 1, 200),
+                node.sourced("setShare", 0.001, 1),
+                node.sourced("seeds", 0.01, 10_000),
+                node.wholeSourced("ovules", 1, 10_000));
+        if (!(habit.ripeAfterHours().value() < habit.lastsHours().value())) {
+            node.problem("lastsHours", "must be more than ripeAfterHours.");
+        }
+        if (habit.seeds().value() > habit.ovules().value()) {
+            node.problem("seeds", "must not be more than ovules.");
+        }
+        return habit;
+    }
+
+    private static boolean anyTakes(List<StageSheet> stages) {
+        return stages.stream().anyMatch(s -> s.phase().takes());
     }
 
     private CheckDay check(SheetNode node) {

@@ -10,6 +10,9 @@ import java.util.Optional;
  * @param dryAirKpa vapour pressure deficit at opening above which natural set is poor, kPa, where dryness matters
  * @param visitors who pollinates it in nature, in words
  * @param strokes how to put the pollen on, in a sentence
+ * @param handling what else one heeds at each flower, in sentences
+ * @param passes times that one goes over the same flower in a visit, where it is more than once
+ * @param flowerToFlower whether the brush goes from flower to flower with their own pollen, so that no jar is needed
  * @param tools what to carry
  * @param marks marks in use, the usual one first
  */
@@ -18,9 +21,13 @@ public record HandHabit(
         Optional<Sourced> dryAirKpa,
         String visitors,
         String strokes,
+        List<String> handling,
+        Optional<Sourced> passes,
+        boolean flowerToFlower,
         List<String> tools,
         List<Mark> marks) {
     public HandHabit {
+        handling = List.copyOf(handling);
         tools = List.copyOf(tools);
         marks = List.copyOf(marks);
     }

@@ -106,6 +106,12 @@ final class SheetNode {
         return false;
     }
 
+    /** False where nothing is said. */
+    boolean optionalFlag(String field) {
+        asked.add(field);
+        return map().containsKey(field) && flag(field);
+    }
+
     double number(String field, double low, double high) {
         asked.add(field);
         if (!(map().get(field) instanceof Number number)) {

@@ -25,6 +25,9 @@ final class SheetRules {
         stages();
         signs();
         mistakes();
+        if (sheet.cross().isPresent() && !sheet.hasStage(sheet.cross().get().prepareAt())) {
+            notes.problem("cross.prepareAt", "names a stage that the sheet does not have.");
+        }
         for (int i = 1; i < sheet.checks().size(); i++) {
             if (sheet.checks().get(i).days() <= sheet.checks().get(i - 1).days()) {
                 notes.problem("checks[" + i + "].day", "must be later than the check before it.");

@@ -1,5 +1,7 @@
 package org.evenhand.core.round;
 
+import java.util.HashMap;
+import java.util.Map;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
@@ -32,15 +34,50 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
             throw new InvalidInputException("share", "is " + share + "; it must be more than 0 and at most 1.");
         }
         return smallest(
-                fruits, confidence, n -> BinomialDistribution.of(n, share).survivalProbability(fruits - 1));
+                fruits,
+                fruits,
+                confidence,
+                n -> BinomialDistribution.of(n, share).survivalProbability(fruits - 1));
     }
 
     /** When the share is believed only: beta-binomial, so that doubt asks for more flowers. */
     public static FlowerBudget believed(int fruits, BetaBelief share, double confidence) {
-        return smallest(fruits, confidence, n -> share.next(n).atLeast(fruits));
+        return smallest(fruits, fruits, confidence, n -> share.next(n).atLeast(fruits));
     }
 
-    private static FlowerBudget smallest(int fruits, double confidence, Chance chance) {
+    /**
+     * For so many seeds of a cross: the fruits are beta-binomial, and each holds a binomial number of seeds, so the smallest n with
+     * Σ P(f of n) · P(seeds of f ≥ k) ≥ confidence.
+     *
+     * @param seeds wanted
+     * @param share of flowers that give a fruit
+     * @param perFruit seeds of a fruit on average, more than 0
+     * @param most seeds of a fruit at most, at least {@code perFruit}
+     */
+    public static FlowerBudget forSeeds(int seeds, BetaBelief share, double perFruit, int most, double confidence) {
+        if (!(perFruit > 0 && perFruit <= most)) {
+            throw new InvalidInputException(
+                    "perFruit", "is " + perFruit + "; it must be more than 0 and at most " + most + ".");
+        }
+        int fewest = (seeds + most - 1) / most;
+        Map<Integer, Double> enough = new HashMap<>();
+        Chance chance = n -> {
+            double[] fruits = share.next(n).probabilities();
+            double sum = 0;
+            for (int f = fewest; f <= n; f++) {
+                sum += fruits[f]
+                        * enough.computeIfAbsent(
+                                f,
+                                k -> BinomialDistribution.of(k * most, perFruit / most)
+                                        .survivalProbability(seeds - 1));
+            }
+            return Math.min(1, sum);
+        };
+        return smallest(seeds, fewest, confidence, chance);
+    }
+
+    /** @param least no fewer flowers can be enough */
+    private static FlowerBudget smallest(int fruits, int least, double confidence, Chance chance) {
         Require.within("fruits", fruits, 0, 100_000);
         if (!(confidence > 0 && confidence < 1)) {
             throw new InvalidInputException("confidence", "is " + confidence + "; it must lie between 0 and 1.");
@@ -48,7 +85,7 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
         if (fruits == 0) {
             return new FlowerBudget(0, 1, 0);
         }
-        int enough = fruits;
+        int enough = least;
         while (chance.of(enough) < confidence) {
             if (enough >= MOST_FLOWERS) {
                 throw new InvalidInputException(
@@ -58,7 +95,7 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
             }
             enough = Math.min(MOST_FLOWERS, 2 * enough);
         }
-        int low = fruits;
+        int low = least;
         while (low < enough) {
             int middle = (low + enough) >>> 1;
             if (chance.of(middle) < confidence) {
@@ -67,6 +104,6 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
                 enough = middle;
             }
         }
-        return new FlowerBudget(low, chance.of(low), low == fruits ? 0 : chance.of(low - 1));
+        return new FlowerBudget(low, chance.of(low), low == least ? 0 : chance.of(low - 1));
     }
 }

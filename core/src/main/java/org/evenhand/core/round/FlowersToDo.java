@@ -1,9 +1,10 @@
 package org.evenhand.core.round;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.round.RoundRequest.OpenFlowers;
 
@@ -39,7 +40,7 @@ public final class FlowersToDo {
                     .toArray();
             soFar += java.util.Arrays.stream(wanted).sum();
             int total = (int) Math.max(0, Math.round(soFar) - given);
-            int[] whole = wholeFlowers(wanted, total);
+            int[] whole = WholeShares.of(wanted, total);
             for (int i = 0; i < whole.length; i++) {
                 if (whole[i] > 0) {
                     open.add(OpenFlowers.ofAny(
@@ -51,25 +52,31 @@ public final class FlowersToDo {
         return open;
     }
 
-    private static int[] wholeFlowers(double[] wanted, int total) {
-        int[] whole = new int[wanted.length];
-        int given = 0;
-        for (int s = 0; s < wanted.length; s++) {
-            whole[s] = (int) Math.floor(wanted[s]);
-            given += whole[s];
+    /**
+     * Sets flowers apart for a cross: they are given only the father's pollen and count for more. They come from the groups in order.
+     *
+     * @param open of one tree
+     * @param flowers how many at most
+     * @param only the lots that hold the father's pollen and no other
+     * @param weight what a fruit of the cross is worth against others
+     * @param name of the new groups, from the stage's key
+     */
+    public static List<OpenFlowers> reserve(
+            List<OpenFlowers> open, int flowers, Set<LotId> only, double weight, UnaryOperator<String> name) {
+        List<OpenFlowers> after = new ArrayList<>();
+        int left = flowers;
+        for (OpenFlowers group : open) {
+            int taken = group.only().isEmpty() ? Math.min(left, group.flowers()) : 0;
+            if (taken > 0) {
+                after.add(new OpenFlowers(
+                        name.apply(group.stage()), taken, weight, group.receptivity(), Optional.of(only)));
+            }
+            if (taken < group.flowers()) {
+                after.add(new OpenFlowers(
+                        group.stage(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
+            }
+            left -= taken;
         }
-        List<Integer> byRemainder = IntStream.range(0, wanted.length)
-                .boxed()
-                .sorted(Comparator.comparingDouble(s -> whole[s] - wanted[s]))
-                .toList();
-        for (int i = 0; i < byRemainder.size() && given < total; i++, given++) {
-            whole[byRemainder.get(i)]++;
-        }
-        for (int i = byRemainder.size() - 1; i >= 0 && given > total; i--) {
-            int take = Math.min(whole[byRemainder.get(i)], given - total);
-            whole[byRemainder.get(i)] -= take;
-            given -= take;
-        }
-        return whole;
+        return after;
     }
 }

@@ -18,7 +18,7 @@ import org.evenhand.core.round.RoundRequest.OpenFlowers;
 /**
  * The best use of the pollen over the coming rounds.
  *
- * <p>Each flower takes one dose. Maximises the sum over flowers of weight · receptivity · viability · worth of the cross, within the
+ * <p>Each flower takes one dose. Maximises the sum over flowers of weight · receptivity · viability · worth of the cross · certainty of the round, within the
  * doses of each lot, the flowers of each group, the flowers wanted of each tree and the flowers that can be done in each round; a
  * pair that does not serve, or that somebody forbade, is never made. Among equally good plans the one that uses the lots that should
  * go first, then one with few pairs of jar and tree. Solved to a proven optimum by {@link BestUse}; values are rounded to a
@@ -46,6 +46,7 @@ public record RoundPlan(
      * @param flowers how many flowers
      * @param byStage of which stages, keys in the crop sheet's order
      * @param expected flowers weighted as in the objective
+     * @param full flowers weighted by receptivity, viability and worth of the cross only: so many full ones
      * @param cross why this jar may serve this tree
      * @param grounds why this jar, and why now
      */
@@ -56,6 +57,7 @@ public record RoundPlan(
             int flowers,
             Map<String, Integer> byStage,
             double expected,
+            double full,
             CrossCompatibility cross,
             Grounds grounds) {}
 
@@ -98,12 +100,21 @@ public record RoundPlan(
     }
 
     /** One possible use. */
-    private record Use(Mother mother, OpenFlowers flowers, int group, Lot lot, int round, CrossCompatibility cross) {
+    private record Use(
+            Mother mother,
+            OpenFlowers flowers,
+            int group,
+            Lot lot,
+            int round,
+            double certainty,
+            CrossCompatibility cross) {
         double expectedPerFlower() {
-            return flowers.weight()
-                    * flowers.receptivity().get(round)
-                    * lot.viability().get(round)
-                    * cross.worth();
+            return flowers.weight() * certainty * fullPerFlower();
+        }
+
+        /** What a flower promises, whatever a fruit of it is worth to the grower. */
+        double fullPerFlower() {
+            return flowers.receptivity().get(round) * lot.viability().get(round) * cross.worth();
         }
     }
 
@@ -160,7 +171,8 @@ public record RoundPlan(
         private void addRounds(
                 Mother mother, OpenFlowers open, int group, Lot lot, int lotAt, CrossCompatibility cross) {
             for (int round = 0; round < request.rounds(); round++) {
-                Use use = new Use(mother, open, group, lot, round, cross);
+                Use use = new Use(
+                        mother, open, group, lot, round, request.certainty().get(round), cross);
                 long worth = Math.round(BestUse.SCALE * use.expectedPerFlower());
                 if (worth > 0 && !forbidden(use)) {
                     uses.add(use);
@@ -265,11 +277,13 @@ public record RoundPlan(
         private Stop stop(List<Integer> of, int[] flowers, Map<LotId, Integer> drawn) {
             Map<String, Integer> byStage = new LinkedHashMap<>();
             double expected = 0;
+            double full = 0;
             int all = 0;
             for (int u : of) {
                 Use use = uses.get(u);
                 byStage.merge(use.flowers().stage(), flowers[u], Integer::sum);
                 expected += flowers[u] * use.expectedPerFlower();
+                full += flowers[u] * use.fullPerFlower();
                 all += flowers[u];
             }
             Use any = uses.get(of.get(0));
@@ -280,6 +294,7 @@ public record RoundPlan(
                     all,
                     byStage,
                     expected,
+                    full,
                     any.cross(),
                     grounds(any, of, drawn));
         }

@@ -1,5 +1,6 @@
 package org.evenhand.core.round;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -16,22 +17,37 @@ import org.evenhand.core.mating.CrossCompatibility;
  * @param lots pollen at hand, or to be collected
  * @param crosses which jar serves which tree
  * @param choices what a person has decided beforehand
+ * @param certainty what a flower counts for in each round, as weather and plans change until then: more than 0, at most 1
  */
 public record RoundRequest(
-        List<Integer> mostFlowers, List<Mother> mothers, List<Lot> lots, Crosses crosses, List<Choice> choices) {
+        List<Integer> mostFlowers,
+        List<Mother> mothers,
+        List<Lot> lots,
+        Crosses crosses,
+        List<Choice> choices,
+        List<Double> certainty) {
     /** No limit to the flowers that can be done. */
     public static final int NO_LIMIT = 1_000_000;
+
+    /** Every round as certain as the first. */
+    public RoundRequest(
+            List<Integer> mostFlowers, List<Mother> mothers, List<Lot> lots, Crosses crosses, List<Choice> choices) {
+        this(mostFlowers, mothers, lots, crosses, choices, Collections.nCopies(mostFlowers.size(), 1.0));
+    }
 
     public RoundRequest {
         mostFlowers = List.copyOf(mostFlowers);
         mothers = List.copyOf(mothers);
         lots = List.copyOf(lots);
         choices = List.copyOf(choices);
+        certainty = List.copyOf(certainty);
         Require.within("rounds", mostFlowers.size(), 1, 60);
         mostFlowers.forEach(n -> Require.within("mostFlowers", n, 0, NO_LIMIT));
         int rounds = mostFlowers.size();
         mothers.forEach(m -> m.flowers().forEach(f -> requireRounds("receptivity", f.receptivity(), rounds)));
         lots.forEach(l -> requireRounds("viability", l.viability(), rounds));
+        requireRounds("certainty", certainty, rounds);
+        certainty.forEach(c -> Require.within("certainty", Require.positive("certainty", c), 0, 1));
     }
 
     private static void requireRounds(String field, List<Double> values, int rounds) {
@@ -47,7 +63,12 @@ public record RoundRequest(
 
     /** The same without anybody's choices. */
     public RoundRequest free() {
-        return new RoundRequest(mostFlowers, mothers, lots, crosses, List.of());
+        return with(List.of());
+    }
+
+    /** The same with other choices. */
+    public RoundRequest with(List<Choice> others) {
+        return new RoundRequest(mostFlowers, mothers, lots, crosses, others, certainty);
     }
 
     /** Which jar serves which tree. */

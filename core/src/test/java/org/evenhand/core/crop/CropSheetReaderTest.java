@@ -50,6 +50,9 @@ class CropSheetReaderTest {
                 "signs: petals shut all round|signs: ''|stages[0].signs|not empty",
                 "signs: petals shut all round|signs: shut, colour: green|stages[0].colour|is not known here",
                 "serves: true|serves: false|ownVariety.worth|must be 0",
+                "prepareAt: closed|prepareAt: shut|cross.prepareAt|does not have",
+                "seeds: 40 memory|seeds: 400 memory|cross.seeds|not be more than ovules",
+                "ripeAfterHours: 24|ripeAfterHours: 90|cross.lastsHours|more than ripeAfterHours",
             })
     void a_faulty_sheet_is_refused_with_file_and_field(String from, String to, String field, String says)
             throws IOException {

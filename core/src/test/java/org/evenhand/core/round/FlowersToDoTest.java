@@ -1,11 +1,14 @@
 package org.evenhand.core.round;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.UUID;
 import org.evenhand.core.bloom.Openings.Group;
 import org.evenhand.core.round.RoundRequest.OpenFlowers;
 import org.junit.jupiter.api.Test;
@@ -57,5 +60,28 @@ class FlowersToDoTest {
     void where_all_is_done_or_nothing_opens_nothing_is_to_do() {
         assertThat(FlowersToDo.of(List.of(group(0, "parted", 5)), 9, 1)).isEmpty();
         assertThat(FlowersToDo.of(List.of(), 0, 1)).isEmpty();
+    }
+
+    @Test
+    void flowers_set_apart_for_a_cross_take_only_its_father_and_none_is_lost() {
+        List<OpenFlowers> open = FlowersToDo.of(List.of(group(0, "parted", 5), group(0, "half-open", 4)), 0, 1);
+        Set<LotId> father = Set.of(new LotId(new UUID(0, 7)));
+
+        List<OpenFlowers> after = FlowersToDo.reserve(open, 7, father, 2, stage -> "cross " + stage);
+
+        assertThat(sum(after)).isEqualTo(9);
+        assertThat(after.stream().filter(o -> o.only().isPresent()).toList())
+                .allMatch(o -> o.only().get().equals(father) && o.weight() == 2)
+                .extracting(OpenFlowers::stage, OpenFlowers::flowers)
+                .containsExactly(tuple("cross parted", 5), tuple("cross half-open", 2));
+        assertThat(sum(FlowersToDo.reserve(after, 99, father, 2, stage -> stage)))
+                .isEqualTo(9);
+    }
+
+    @Test
+    void shares_in_proportion_add_up_and_stay_within_one() {
+        assertThat(WholeShares.inProportion(7, List.of(4, 1, 0, 2))).containsExactly(4, 1, 0, 2);
+        assertThat(WholeShares.inProportion(5, List.of(1, 1, 1))).containsExactly(2, 2, 1);
+        assertThat(WholeShares.inProportion(5, List.of(0, 0))).containsExactly(0, 0);
     }
 }

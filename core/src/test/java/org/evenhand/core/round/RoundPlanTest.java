@@ -107,6 +107,25 @@ class RoundPlanTest {
     }
 
     @Test
+    void what_is_less_certain_later_is_done_now_unless_later_is_worth_it() {
+        for (double then : new double[] {0.5, 0.8}) {
+            RoundRequest request = new RoundRequest(
+                    List.of(9, 9),
+                    List.of(mother(10, LANTERN, CHERIMOYA, 1, 1, 4, List.of(0.5, then))),
+                    List.of(lot(20, RIDGE, CHERIMOYA, 9, List.of(0.8, 0.8), 0)),
+                    crosses,
+                    List.of(),
+                    List.of(1.0, 0.9));
+
+            RoundPlan plan = RoundPlan.of(request);
+
+            assertThat(plan.stops()).extracting(Stop::round).containsExactly(then > 0.55 ? 1 : 0);
+            assertThat(plan.value()).isCloseTo(4 * 0.8 * Math.max(0.5, 0.9 * then), within(1e-6));
+            assertThat(plan.stops().get(0).full()).isCloseTo(4 * 0.8 * then, within(1e-6));
+        }
+    }
+
+    @Test
     void flowers_left_over_say_why() {
         List<Mother> mothers = List.of(mother(10, LANTERN, CHERIMOYA, 1, 1, 6));
 
