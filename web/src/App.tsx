@@ -28,6 +28,8 @@ import { Labels } from './pollen/Labels';
 import { Mixing } from './pollen/Mixing';
 import { ByCode } from './pollen/Scan';
 import { Shelf } from './pollen/Shelf';
+import { Crosses } from './round/Crosses';
+import { Figs } from './round/Figs';
 import { Hours } from './round/Hours';
 import { Paper } from './round/Paper';
 import { Plan } from './round/Plan';
@@ -88,6 +90,8 @@ function SignedIn({ known }: { known: boolean }) {
               <Route path="/round/paper/:walk" element={<Paper />} />
               <Route path="/round/plan" element={<Plan />} />
               <Route path="/round/wanted" element={<Wanted />} />
+              <Route path="/round/crosses" element={<Crosses />} />
+              <Route path="/round/figs/:tree" element={<Figs />} />
               <Route path="/round/hours" element={<Hours />} />
               <Route path="/kept" element={<Kept />} />
               <Route path="/fruit-set" element={<FruitSet />} />

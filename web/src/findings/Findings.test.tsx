@@ -27,6 +27,7 @@ const finding = (treeName: string, part: Partial<Schemas['Finding']>): Schemas['
     mark: '',
     colour: '',
     tag: '',
+    again: false,
     recordedBy: 'a',
     version: 0,
   },

@@ -19,6 +19,7 @@ const row = (part: Partial<Schemas['FruitSetRow']>): Schemas['FruitSetRow'] => (
     mark: 'petal nick',
     colour: '',
     tag: '',
+    again: false,
     recordedBy: 'a',
     version: 0,
   },

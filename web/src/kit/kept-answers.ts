@@ -14,9 +14,15 @@ const KEPT = new Set([
   'plan',
   'walk',
   'walks',
+  'crossings',
+  'figs',
+  'round-settings',
   'fruit-set',
   'light',
 ]);
+
+/** Raised when answers change their shape: those that an older page kept are then asked for anew. */
+const SHAPE = 2;
 
 /** Keeps the answers as they come in. */
 export function keepAnswers(of: QueryClient): void {
@@ -24,7 +30,10 @@ export function keepAnswers(of: QueryClient): void {
     if (type !== 'updated' || query.state.status !== 'success' || query.state.data === undefined) return;
     const queryKey = query.queryKey as readonly unknown[];
     if (!KEPT.has(String(queryKey[0]))) return;
-    void store.answers.put({ key: query.queryHash, state: { queryKey, data: query.state.data as unknown } });
+    void store.answers.put({
+      key: query.queryHash,
+      state: { queryKey, data: query.state.data as unknown, shape: SHAPE },
+    });
   });
 }
 
@@ -32,9 +41,13 @@ export function keepAnswers(of: QueryClient): void {
 export async function restoreAnswers(of: QueryClient): Promise<void> {
   const kept = await store.answers.toArray();
   for (const { key, state } of kept) {
-    const { queryKey, data } = state as { queryKey: readonly unknown[]; data: unknown };
+    const { queryKey, data, shape } = state as {
+      queryKey: readonly unknown[];
+      data: unknown;
+      shape?: number;
+    };
     // Old as can be, so that it is asked for anew.
-    if (hashKey(queryKey) === key) of.setQueryData(queryKey, data, { updatedAt: 1 });
+    if (shape === SHAPE && hashKey(queryKey) === key) of.setQueryData(queryKey, data, { updatedAt: 1 });
   }
 }
 

@@ -100,5 +100,11 @@ describe('kept answers', () => {
     await restoreAnswers(client);
     expect(client.getQueryData(['crops'])).toEqual([{ key: 'cherimoya' }]);
     expect(client.getQueryData(['season'])).toBeUndefined();
+
+    const [kept] = await store.answers.toArray();
+    await store.answers.put({ ...kept!, state: { ...(kept!.state as object), shape: 1 } });
+    client.clear();
+    await restoreAnswers(client);
+    expect(client.getQueryData(['crops']), 'kept by an older page').toBeUndefined();
   });
 });

@@ -68,6 +68,13 @@ export const queries = {
   targets: () => queryOptions({ queryKey: ['targets'], queryFn: () => answer(api.GET('/api/targets')) }),
   calendars: () =>
     queryOptions({ queryKey: ['calendars'], queryFn: () => answer(api.GET('/api/calendars')) }),
+  crossings: () =>
+    queryOptions({ queryKey: ['crossings'], queryFn: () => answer(api.GET('/api/crossings')) }),
+  figs: (tree: string) =>
+    queryOptions({
+      queryKey: ['figs', tree],
+      queryFn: () => answer(api.GET('/api/trees/{id}/figs', { params: { path: { id: tree } } })),
+    }),
   walks: () => queryOptions({ queryKey: ['walks'], queryFn: () => answer(api.GET('/api/walks')) }),
   walk: (id: string) =>
     queryOptions({

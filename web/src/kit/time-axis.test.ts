@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from './api';
-import { nights, ticks, timeAxis } from './time-axis';
+import { apart, nights, ticks, timeAxis } from './time-axis';
 
 const sun = (date: string, sunrise?: string, sunset?: string): Schemas['SunDay'] => ({
   date,
@@ -47,5 +47,13 @@ describe('a time axis', () => {
   it('shades nothing in polar day and everything in polar night', () => {
     expect(nights(axis, [{ ...sun('2026-06-21'), alwaysLight: true }])).toEqual([]);
     expect(nights(axis, [{ ...sun('2026-12-21'), alwaysDark: true }])).toEqual([[axis.from, axis.until]]);
+  });
+});
+
+describe('numbers over lines that lie close', () => {
+  it('stand apart, near their lines and inside the picture', () => {
+    expect(apart([10, 12, 100], 16, 300)).toEqual([10, 26, 100]);
+    expect(apart([280, 290, 299], 16, 290)).toEqual([258, 274, 290]);
+    expect(apart([], 16, 290)).toEqual([]);
   });
 });

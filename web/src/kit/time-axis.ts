@@ -51,3 +51,12 @@ export function nights(axis: TimeAxis, suns: Schemas['SunDay'][]): [number, numb
     .map(([a, b]): [number, number] => [Math.max(a, axis.from), Math.min(b, axis.until)])
     .filter(([a, b]) => b > a);
 }
+
+/** Rising places moved to the right as little as keeps them so far apart, then back from the end where they ran over it. */
+export function apart(places: number[], gap: number, end: number): number[] {
+  const moved: number[] = [];
+  for (const x of places) moved.push(Math.max(x, (moved.at(-1) ?? -Infinity) + gap));
+  for (let i = moved.length - 1; i >= 0; i--)
+    moved[i] = Math.min(moved[i]!, i === moved.length - 1 ? end : moved[i + 1]! - gap);
+  return moved;
+}

@@ -86,5 +86,5 @@ export function span(hours: number): string {
   return plural(Math.round(hours / 24), 'day');
 }
 
-/** "1 flower", "2 flowers" */
-export const plural = (n: number, word: string): string => `${n} ${word}${n === 1 ? '' : 's'}`;
+/** "1 flower", "2 flowers"; "2 crosses" where more than one is said otherwise */
+export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;

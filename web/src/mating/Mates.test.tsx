@@ -75,7 +75,7 @@ describe('mates', () => {
     expect(screen.getByText(/18 of 40 flowers of this cross took/)).toBeVisible();
     await userEvent.click(screen.getByText('Plan it'));
     await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/mates/wishes'));
-    expect(sent[0]!.body).toEqual({ motherId: 'e', fatherId: 'h', flowers: 20 });
+    expect(sent[0]!.body).toEqual({ motherId: 'e', fatherId: 'h', flowers: 20, priority: 1 });
   });
 
   it('says when to collect, how to keep and how much to set aside', async () => {
@@ -116,5 +116,47 @@ describe('mates', () => {
     );
     expect(plan).toHaveTextContent('then freezer. Set aside 57 doses for 40 flowers of Ember');
     expect(screen.getByText('no use')).toBeVisible();
+  });
+
+  it('turns seeds into flowers, says why, and changes what is wanted', async () => {
+    const sent = serve({
+      'GET /api/wishes': [
+        {
+          id: 'w',
+          motherId: 'e',
+          mother: 'Ember',
+          fatherId: 'h',
+          father: 'Harrow',
+          flowers: 42,
+          seeds: 10,
+          why: 'To be 90 % sure of 10 seeds.',
+          priority: 2,
+          note: 'for the bank',
+          answer: yes,
+          missing: '',
+          jars: [],
+          version: 3,
+        },
+      ],
+      'PUT /api/wishes/w': {},
+    });
+    show(<Wishes />);
+    await userEvent.click(await screen.findByText('42 flowers for 10 seeds'));
+    expect(await screen.findByText('To be 90 % sure of 10 seeds.')).toBeVisible();
+    expect(screen.getByText(/before others/)).toBeVisible();
+    await userEvent.click(screen.getByText('Change'));
+    const seeds = screen.getByLabelText('Seeds wanted');
+    await userEvent.clear(seeds);
+    await userEvent.type(seeds, '20');
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]!.body).toEqual({
+      motherId: 'e',
+      fatherId: 'h',
+      note: 'for the bank',
+      version: 3,
+      priority: 2,
+      seeds: 20,
+    });
   });
 });

@@ -1,4 +1,4 @@
-import { Button, NumberInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -12,20 +12,21 @@ import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Verdict } from '../kit/Verdict';
 import { bloomWords } from './mate-words';
+import { WishFields, wished, type WishDraft } from './WishFields';
 
 function Wish({ pair }: { pair: Schemas['MatesPair'] }) {
   const navigate = useNavigate();
   const [id] = useState(newId);
-  const [flowers, setFlowers] = useState<number | string>(20);
+  const [draft, setDraft] = useState<WishDraft>({ flowers: 20, seeds: '', priority: '1' });
   const form = useSubmit(
     () =>
       answer(
         api.PUT('/api/wishes/{id}', {
           params: { path: { id } },
-          body: { motherId: pair.motherId, fatherId: pair.fatherId, flowers: Number(flowers) },
+          body: { motherId: pair.motherId, fatherId: pair.fatherId, ...wished(draft) },
         }),
       ),
-    ['flowers', 'fatherId'],
+    ['flowers', 'seeds', 'fatherId'],
     (wish) => {
       doneWithUndo(`${wish.father} on ${wish.mother} is wanted.`, () =>
         answer(
@@ -47,14 +48,7 @@ function Wish({ pair }: { pair: Schemas['MatesPair'] }) {
         form.submit(undefined);
       }}
     >
-      <NumberInput
-        label="Flowers wanted of this cross"
-        min={1}
-        value={flowers}
-        onChange={setFlowers}
-        w={200}
-        error={form.errorFor('flowers', 'Flowers') ?? form.errorFor('fatherId', 'The pollen parent')}
-      />
+      <WishFields draft={draft} set={setDraft} errorFor={form.errorFor} />
       <Button type="submit" variant="outline" loading={form.busy}>
         Plan it
       </Button>

@@ -1,17 +1,21 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { percent, percentRange } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
+import { PRIORITIES } from '../kit/priorities';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { calendarDay, plural, shortDay } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
 import { Verdict } from '../kit/Verdict';
+import { Why } from '../kit/Why';
 import { STORAGE } from '../pollen/lot-words';
 import { bloomWords } from './mate-words';
 import { MatesTabs } from './MatesTabs';
+import { WishFields, wished, type WishDraft } from './WishFields';
 
 type Wish = Schemas['CrossWish'];
 
@@ -62,7 +66,53 @@ function Choices({ bridge }: { bridge: Schemas['SeasonBridge'] }) {
   );
 }
 
+function ChangeWish({ wish, close }: { wish: Wish; close: () => void }) {
+  const [draft, setDraft] = useState<WishDraft>({
+    flowers: wish.flowersGiven ?? '',
+    seeds: wish.seeds ?? '',
+    priority: String(wish.priority),
+  });
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/wishes/{id}', {
+          params: { path: { id: wish.id } },
+          body: {
+            motherId: wish.motherId,
+            fatherId: wish.fatherId,
+            note: wish.note,
+            version: wish.version,
+            ...wished(draft),
+          },
+        }),
+      ),
+    ['flowers', 'seeds'],
+    close,
+  );
+  return (
+    <form
+      className="stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <WishFields draft={draft} set={setDraft} errorFor={form.errorFor} />
+      {form.general && <p className="warn">{form.general}</p>}
+      <div className="line">
+        <Button type="submit" loading={form.busy}>
+          Save
+        </Button>
+        <Button variant="subtle" onClick={close}>
+          Cancel
+        </Button>
+      </div>
+    </form>
+  );
+}
+
 function WishCard({ wish }: { wish: Wish }) {
+  const [changing, setChanging] = useState(false);
   const { zone } = useHere();
   const remove = useSubmit(
     () =>
@@ -83,11 +133,26 @@ function WishCard({ wish }: { wish: Wish }) {
           {wish.father} on {wish.mother}
         </h2>
         <Verdict of={wish.answer.verdict} />
-        <span className="soft">{plural(wish.flowers, 'flower')}</span>
-        <Button size="compact-sm" variant="subtle" ml="auto" onClick={() => remove.submit(undefined)}>
-          No longer wanted
-        </Button>
+        <span className="soft">
+          {wish.why ? (
+            <Why label={plural(wish.flowers, 'flower')} because={<p>{wish.why}</p>}>
+              {plural(wish.flowers, 'flower')} for {plural(wish.seeds ?? 0, 'seed')}
+            </Why>
+          ) : (
+            plural(wish.flowers, 'flower')
+          )}
+          {wish.priority !== 1 && `, ${PRIORITIES[wish.priority]}`}
+        </span>
+        <span className="line" style={{ marginLeft: 'auto' }}>
+          <Button size="compact-sm" variant="subtle" onClick={() => setChanging(!changing)}>
+            Change
+          </Button>
+          <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(undefined)}>
+            No longer wanted
+          </Button>
+        </span>
       </header>
+      {changing && <ChangeWish wish={wish} close={() => setChanging(false)} />}
       <p className="small soft">{wish.answer.why}</p>
       {wish.bridge ? (
         <p>

@@ -1,8 +1,9 @@
-import { Button, NumberInput, SegmentedControl, Select } from '@mantine/core';
+import { Button, NumberInput, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
+import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../kit/LabelParts';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
@@ -12,35 +13,7 @@ import { inUseOrder } from './lot-words';
 import { PollenTabs } from './PollenTabs';
 import classes from './Labels.module.css';
 
-type Grid = Schemas['LabelsRequest']['grid'];
 type Kind = Schemas['LabelsRequest']['kind'];
-
-const GRIDS: Record<Grid, string> = {
-  A4_3_BY_7: 'A4, 3 × 7: 63.5 × 38.1 mm',
-  A4_5_BY_13: 'A4, 5 × 13: 38.1 × 21.2 mm',
-  LETTER_3_BY_10: 'Letter, 3 × 10: 2⅝ × 1 in',
-  LETTER_2_BY_5: 'Letter, 2 × 5: 4 × 2 in',
-  ONE_UP: 'one to a page: 62 × 29 mm',
-};
-
-function Shortened({ lines }: { lines: Schemas['ShortenedLine'][] }) {
-  if (lines.length === 0) return null;
-  return (
-    <div className="note bad small" role="alert">
-      Shortened, as it does not fit; choose a larger label to have it whole:
-      {lines.map((l) => (
-        <div key={l.code + l.line}>
-          <b>{l.code}</b>: {l.line} → {l.printed || 'left out'}
-        </div>
-      ))}
-    </div>
-  );
-}
-
-function pdfOf(sheet: Schemas['LabelSheet']): string {
-  const bytes = Uint8Array.from(atob(sheet.pdf), (c) => c.charCodeAt(0));
-  return URL.createObjectURL(new Blob([bytes], { type: 'application/pdf' }));
-}
 
 /** What came out of the printer that ships. */
 function Printed() {
@@ -74,7 +47,7 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
   const [grid, setGrid] = useState<Grid>('A4_3_BY_7');
   const [kind, setKind] = useState<Kind>('JAR');
   const [skip, setSkip] = useState<number | string>(0);
-  const [made, setMade] = useState<{ sheet: Schemas['LabelSheet']; url: string }>();
+  const [sheet, setSheet] = useState<MadeSheet>();
   const chosen = lots
     .map((l) => ({ lotId: l.id, copies: Number(copies[l.id] || 0) }))
     .filter((c) => c.copies > 0);
@@ -83,10 +56,7 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
   const form = useSubmit(
     () => answer(api.POST('/api/labels', { body })),
     ['skip'],
-    (sheet) => {
-      if (made) URL.revokeObjectURL(made.url);
-      setMade({ sheet, url: pdfOf(sheet) });
-    },
+    (answered) => setSheet((before) => made(answered, before)),
   );
   const print = useSubmit(
     () => answer(api.POST('/api/printer', { body })),
@@ -131,24 +101,13 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
           value={kind}
           onChange={(v) => setKind(v)}
         />
-        <div className="form">
-          <div className="two">
-            <Select
-              label="Sheet"
-              data={(Object.keys(GRIDS) as Grid[]).map((value) => ({ value, label: GRIDS[value] }))}
-              value={grid}
-              onChange={(v) => setGrid(v as Grid)}
-              allowDeselect={false}
-            />
-            <NumberInput
-              label="Labels already used on it"
-              min={0}
-              value={skip}
-              onChange={setSkip}
-              error={form.errorFor('skip', 'Used labels')}
-            />
-          </div>
-        </div>
+        <SheetFields
+          grid={grid}
+          setGrid={setGrid}
+          skip={skip}
+          setSkip={setSkip}
+          error={form.errorFor('skip', 'Used labels')}
+        />
         {(form.general ?? print.general) && (
           <p className="note bad" role="alert">
             {form.general ?? print.general}
@@ -167,19 +126,7 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
             Send to the label printer
           </Button>
         </div>
-        {made && (
-          <div className="stack">
-            <Shortened lines={made.sheet.shortened} />
-            <a href={made.url} download="pollen-labels.pdf">
-              Save the PDF: {plural(made.sheet.labels, 'label')}
-            </a>
-            <img
-              src={`data:image/png;base64,${made.sheet.firstPage}`}
-              alt="The first page of the sheet"
-              className={classes.preview}
-            />
-          </div>
-        )}
+        {sheet && <SheetResult of={sheet} file="pollen-labels.pdf" />}
       </form>
       <Printed />
     </div>

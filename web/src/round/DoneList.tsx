@@ -6,7 +6,7 @@ import { useSubmit } from '../kit/use-submit';
 
 type Done = Schemas['PollinationView'];
 
-export const voidPollination = (p: Done) =>
+export const voidPollination = (p: Pick<Done, 'id' | 'version'>) =>
   answer(
     api.POST('/api/pollinations/{id}/void', {
       params: { path: { id: p.id } },

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, NumberInput, Radio, Stack, TextInput } from '@mantine/core';
+import { ActionIcon, Button, Checkbox, NumberInput, Radio, Stack, TextInput } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -20,7 +20,7 @@ function HourFields({ label, hours, set }: { label: string; hours: Hour[]; set: 
   return (
     <div className="stack">
       {hours.map((h, i) => (
-        <div key={i} className="line">
+        <div key={i} className="line" style={{ flexWrap: 'nowrap' }}>
           <TextInput
             type="time"
             aria-label={`${label} ${i + 1}: from`}
@@ -69,6 +69,7 @@ function HoursForm({ before }: { before: Settings }) {
     everyDay: of.everyDay,
     singleDays: of.singleDays,
     away: of.away,
+    keepPhotoPlace: of.keepPhotoPlace,
   });
   const send = (of: Settings, version: number | undefined) =>
     answer(
@@ -191,6 +192,12 @@ function HoursForm({ before }: { before: Settings }) {
           <Radio value="LIGHT" label="once in and out: fewer seeds" />
         </Stack>
       </Radio.Group>
+      <Checkbox
+        label="Keep where pictures of a walk were taken"
+        description="Off: the place is never kept. On: this device’s position is kept beside the picture, seen by everybody of this orchard."
+        checked={s.keepPhotoPlace}
+        onChange={(e) => set({ ...s, keepPhotoPlace: e.currentTarget.checked })}
+      />
       {form.general && (
         <p className="note bad" role="alert">
           {form.general}

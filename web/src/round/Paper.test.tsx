@@ -16,6 +16,7 @@ const walk = (more: Partial<Schemas['Walk']> = {}): Schemas['Walk'] => ({
   stops: [roundStop('Pale Ridge 1', 'LA-02'), roundStop('Lantern 1', 'PR-02')],
   cautions: [],
   done: [],
+  steps: [],
   words: [],
   photos: [],
   version: 0,
@@ -70,7 +71,9 @@ describe('a walk that nobody ended', () => {
   const round: Schemas['Round'] = {
     at: NOW.toISOString(),
     stops: [roundStop('Pale Ridge 1', 'LA-02')],
-    unserved: [],
+    kept: [],
+    left: [],
+    waiting: [],
     done: [],
     value: 1,
     proven: true,

@@ -10,28 +10,38 @@ import { Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { TimeField } from '../kit/TimeField';
 import { useSubmit } from '../kit/use-submit';
+import { crossWords, givesPollen, STEP } from './cross-words';
 import { RoundTabs } from './RoundTabs';
 
 function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: Date }) {
   const stop = walk.stops[index]!;
   const [id, setId] = useState(newId);
   const [flowers, setFlowers] = useState<number | string>('');
-  const done = walk.done.filter((d) => d.stop === index).reduce((n, d) => n + d.flowers, 0);
-  const form = useSubmit(
+  const done = [...walk.done, ...walk.steps]
+    .filter((d) => d.stop === index)
+    .reduce((n, d) => n + d.flowers, 0);
+  const crossing = stop.cross?.crossingId;
+  const when = { flowers: Number(flowers), doneAt: at.toISOString(), walkId: walk.id, stop: index };
+  const form = useSubmit<undefined, unknown>(
     () =>
-      answer(
-        api.PUT('/api/pollinations/{id}', {
-          params: { path: { id } },
-          body: {
-            treeId: stop.treeId,
-            lotId: stop.lotId,
-            flowers: Number(flowers),
-            doneAt: at.toISOString(),
-            walkId: walk.id,
-            stop: index,
-          },
-        }),
-      ),
+      givesPollen(stop.kind)
+        ? answer(
+            api.PUT('/api/pollinations/{id}', {
+              params: { path: { id } },
+              body: {
+                ...when,
+                treeId: stop.treeId,
+                ...(stop.lotId && { lotId: stop.lotId }),
+                ...(crossing && { crossingId: crossing, again: stop.kind === 'POLLINATE_AGAIN' }),
+              },
+            }),
+          )
+        : answer(
+            api.PUT('/api/crossings/{crossing}/steps/{id}', {
+              params: { path: { crossing: crossing ?? '', id } },
+              body: { ...when, kind: stop.kind },
+            }),
+          ),
     ['flowers', 'doneAt'],
     () => {
       setId(newId());
@@ -44,7 +54,11 @@ function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: D
       <td>
         <b>{stop.treeName}</b> <span className="small soft">{stop.varietyName}</span>
       </td>
-      <td>{stop.lotCode}</td>
+      <td>
+        {stop.lotCode}
+        {stop.kind !== 'POLLINATE' && <div className="small">{STEP[stop.kind]}</div>}
+        {stop.cross && <div className="small soft">{crossWords(stop)}</div>}
+      </td>
       <td className="num">{stop.flowers}</td>
       <td className="num">{done}</td>
       <td>
@@ -108,7 +122,7 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
             </thead>
             <tbody>
               {walk.stops.map((s, i) => (
-                <Line key={`${s.treeId} ${s.lotId}`} walk={walk} index={i} at={at} />
+                <Line key={`${s.treeId} ${i}`} walk={walk} index={i} at={at} />
               ))}
             </tbody>
           </table>

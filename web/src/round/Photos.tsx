@@ -1,36 +1,49 @@
 import { ActionIcon } from '@mantine/core';
 import { IconCamera, IconX } from '@tabler/icons-react';
+import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { sayKept } from '../kit/kept';
+import { queries } from '../kit/queries';
 import { useHere } from '../kit/orchard-context';
 import { useSubmit } from '../kit/use-submit';
-import { smaller } from './smaller';
+import { smaller, whereOneStands } from './smaller';
 import classes from './Walk.module.css';
 
-/** Pictures of a stop: taken with the phone, made smaller there, kept without the place. */
+interface Taken {
+  data: string;
+  place: Partial<Record<'latitude' | 'longitude', number>>;
+}
+
+/** Pictures of a stop: taken with the phone, made smaller there, kept without the place unless that is wanted. */
 export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: number; tree: string }) {
   const { now, session } = useHere();
   const chooser = useRef<HTMLInputElement>(null);
   const [id, setId] = useState(newId);
   const [unreadable, setUnreadable] = useState<string>();
-  const body = (data: string): Schemas['WalkPhotoRequest'] => ({ stop, at: now.toISOString(), data });
+  const { data: settings } = useQuery(queries.roundSettings());
+  const body = ({ data, place }: Taken): Schemas['WalkPhotoRequest'] => ({
+    stop,
+    at: now.toISOString(),
+    data,
+    ...place,
+  });
   const add = useSubmit(
-    (data: string) =>
+    (taken: Taken) =>
       answer(
         api.PUT('/api/walks/{walk}/photos/{id}', {
           params: { path: { walk: walk.id, id } },
-          body: body(data),
+          body: body(taken),
         }),
       ),
     [],
     () => setId(newId()),
     {
-      write: (data) => ({
+      write: (taken) => ({
         method: 'PUT',
         path: `/api/walks/${walk.id}/photos/${id}`,
-        body: { ...body(data) },
+        body: { ...body(taken) },
         label: `${tree}: a picture`,
         account: session.accountId,
       }),
@@ -55,7 +68,8 @@ export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: numb
     if (!file) return;
     setUnreadable(undefined);
     try {
-      add.submit(await smaller(file));
+      const data = await smaller(file);
+      add.submit({ data, place: settings?.keepPhotoPlace ? await whereOneStands() : {} });
     } catch {
       setUnreadable('This file is no picture that can be read.');
     }
@@ -89,6 +103,11 @@ export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: numb
           {here.map((p) => (
             <figure key={p.id}>
               <img src={`/api/walks/${walk.id}/photos/${p.id}`} alt={`${tree}, taken on the walk`} />
+              {p.latitude !== undefined && p.longitude !== undefined && (
+                <figcaption>
+                  {p.latitude.toFixed(5)}, {p.longitude.toFixed(5)}
+                </figcaption>
+              )}
               <ActionIcon aria-label="Remove the picture" onClick={() => remove.submit(p)}>
                 <IconX size={16} />
               </ActionIcon>

@@ -2,27 +2,18 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
+import { roundStop } from '../test/samples';
 import { serve, show } from '../test/screen';
 import { Hours } from './Hours';
 import { Plan } from './Plan';
 import { Wanted } from './Wanted';
 
-const stop: Schemas['PlannedStop'] = {
+const stop: Schemas['RoundStop'] = {
+  ...roundStop('Pale Ridge 1', 'LA-02'),
   treeId: 't1',
-  tree: 'Pale Ridge 1',
-  variety: 'Pale Ridge',
-  crop: 'cherimoya',
-  place: 'Bank, row 3, place 1',
   lotId: 'l1',
-  lot: 'LA-02',
-  pollenParent: 'Lantern',
-  flowers: 6,
-  byStage: [],
   expected: 4.2,
-  viability: 0.81,
   why: 'The only pollen there is that serves it.',
-  wanted: false,
-  cleanBefore: [],
 };
 const plan: Schemas['Plan'] = {
   moments: ['2026-11-24T02:40:00Z', '2026-11-24T12:40:00Z'],
@@ -176,6 +167,7 @@ describe('hours and habits', () => {
       everyDay: [{ from: '16:00:00', until: '19:00:00' }],
       singleDays: [],
       away: [],
+      keepPhotoPlace: false,
       version: 2,
     };
     const sent = serve({

@@ -1,4 +1,5 @@
 import { Button, SegmentedControl } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -12,6 +13,7 @@ import { calendarDay, clock, plural, said, shortDay, wallTime } from '../kit/tim
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
+import { crossWords, givesPollen, STEP } from './cross-words';
 import { leftWords, planSentence } from './plan-words';
 import { PlanChart } from './PlanChart';
 import { RoundTabs } from './RoundTabs';
@@ -19,7 +21,7 @@ import classes from './Plan.module.css';
 
 type Plan = Schemas['Plan'];
 type Round = Schemas['PlannedRound'];
-type Stop = Schemas['PlannedStop'];
+type Stop = Schemas['RoundStop'];
 
 const takeBack = (id: string, version: number) =>
   answer(
@@ -46,17 +48,62 @@ function useChoose() {
 
 function StopRow({ stop, number, day }: { stop: Stop; number: number; day: string }) {
   const choose = useChoose();
+  const narrow = useMediaQuery('(max-width: 640px)');
+  const decide = stop.wanted ? (
+    <span className="small">chosen</span>
+  ) : (
+    stop.lotId &&
+    !stop.cross && (
+      <>
+        <Button
+          size="compact-sm"
+          variant="subtle"
+          aria-label={`Keep ${stop.lotCode} for ${stop.treeName}`}
+          onClick={() =>
+            choose.submit({
+              treeId: stop.treeId,
+              lotId: stop.lotId!,
+              flowers: stop.flowers,
+              onDay: day,
+            })
+          }
+        >
+          Keep so
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="subtle"
+          aria-label={`Not ${stop.lotCode} for ${stop.treeName}`}
+          onClick={() => choose.submit({ treeId: stop.treeId, lotId: stop.lotId!, flowers: 0 })}
+        >
+          Not this jar
+        </Button>
+      </>
+    )
+  );
   return (
     <tr>
       <td className="soft">{number}</td>
       <td>
-        <b>{stop.tree}</b> <span className="small soft">{stop.place}</span>
+        <b>{stop.treeName}</b>{' '}
+        <span className={`small soft ${classes.place}`}>
+          {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
+        </span>
         <div className="small">
-          <b>{stop.lot}</b> {stop.lotId && stop.pollenParent}
+          {givesPollen(stop.kind) ? (
+            <>
+              <b>{stop.lotCode}</b> {stop.lotId && stop.pollenParent}
+              {stop.kind === 'POLLINATE_AGAIN' && ', once more'}
+            </>
+          ) : (
+            <b>{STEP[stop.kind]}</b>
+          )}
+          {stop.cross && <span className="soft"> · {crossWords(stop)}</span>}
         </div>
         {stop.cleanBefore.length > 0 && number > 1 && (
           <div className="small soft">first clean brush, cup and hands</div>
         )}
+        {narrow && <div className="noprint">{decide}</div>}
         {choose.general && <p className="small warn">{choose.general}</p>}
       </td>
       <td className="num">
@@ -64,8 +111,10 @@ function StopRow({ stop, number, day }: { stop: Stop; number: number; day: strin
           label={`${stop.flowers} flowers`}
           because={
             <p>
-              {stop.why} About {percent(stop.viability)} of it is alive then; {plural(stop.flowers, 'flower')}{' '}
-              are worth {stop.expected.toFixed(1)} full ones.
+              {stop.why}{' '}
+              {givesPollen(stop.kind)
+                ? `About ${percent(stop.viability)} of it is alive then; ${plural(stop.flowers, 'flower')} count for ${stop.expected.toFixed(1)}.`
+                : stop.say}
             </p>
           }
         >
@@ -74,39 +123,7 @@ function StopRow({ stop, number, day }: { stop: Stop; number: number; day: strin
           </span>
         </Why>
       </td>
-      <td className={`num noprint ${classes.do}`}>
-        {stop.wanted ? (
-          <span className="small">chosen</span>
-        ) : (
-          stop.lotId && (
-            <>
-              <Button
-                size="compact-sm"
-                variant="subtle"
-                aria-label={`Keep ${stop.lot} for ${stop.tree}`}
-                onClick={() =>
-                  choose.submit({
-                    treeId: stop.treeId,
-                    lotId: stop.lotId!,
-                    flowers: stop.flowers,
-                    onDay: day,
-                  })
-                }
-              >
-                Keep so
-              </Button>
-              <Button
-                size="compact-sm"
-                variant="subtle"
-                aria-label={`Not ${stop.lot} for ${stop.tree}`}
-                onClick={() => choose.submit({ treeId: stop.treeId, lotId: stop.lotId!, flowers: 0 })}
-              >
-                Not this jar
-              </Button>
-            </>
-          )
-        )}
-      </td>
+      <td className={`num noprint ${classes.do}`}>{!narrow && decide}</td>
     </tr>
   );
 }
@@ -148,7 +165,7 @@ function RoundCard({ round, number }: { round: Round; number: number }) {
           </colgroup>
           <tbody>
             {round.stops.map((s, i) => (
-              <StopRow key={s.treeId + s.lot} stop={s} number={i + 1} day={wallTime(at, zone).slice(0, 10)} />
+              <StopRow key={i} stop={s} number={i + 1} day={wallTime(at, zone).slice(0, 10)} />
             ))}
           </tbody>
         </table>
@@ -213,7 +230,7 @@ function Rest({ plan }: { plan: Plan }) {
         <section className="card">
           <h2>Not served</h2>
           {plan.left.map((l) => (
-            <p key={l.treeId} className="small">
+            <p key={l.treeId + l.tree} className="small">
               {leftWords(l)} <span className="soft">What would serve: {l.wouldServe}</span>
             </p>
           ))}

@@ -7,7 +7,7 @@ import { PhasePatterns } from '../kit/PhasePatterns';
 import { queries } from '../kit/queries';
 import { RibbonAxis } from '../kit/Ribbon';
 import { plural, said } from '../kit/time';
-import { nights, timeAxis } from '../kit/time-axis';
+import { apart, nights, timeAxis } from '../kit/time-axis';
 
 const HEIGHT = 150;
 const TOP = 22;
@@ -29,6 +29,11 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
     `M0 ${middle}L${plan.moments
       .map((m, i) => `${axis.x(m).toFixed(1)} ${(middle - sign * values[i]! * scale).toFixed(1)}`)
       .join('L')}L${width} ${middle}Z`;
+  const numbers = apart(
+    plan.rounds.map((r) => Math.max(axis.x(r.at), 10)),
+    17,
+    width - 10,
+  );
   const words = plan.rounds
     .map((r) => `${said(new Date(r.at), now, zone)}: ${plural(r.flowers, 'flower')}`)
     .join('; ');
@@ -67,13 +72,7 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
             {plan.rounds.map((r, i) => (
               <g key={r.at}>
                 <path d={`M${axis.x(r.at)} ${TOP}V${HEIGHT}`} stroke="var(--ink)" strokeWidth={2} />
-                <text
-                  x={Math.min(Math.max(axis.x(r.at), 10), width - 10)}
-                  y={15}
-                  textAnchor="middle"
-                  fontWeight={700}
-                  fill="var(--ink)"
-                >
+                <text x={numbers[i]} y={15} textAnchor="middle" fontWeight={700} fill="var(--ink)">
                   {i + 1}
                 </text>
               </g>

@@ -12,8 +12,27 @@ import { TimeField } from '../kit/TimeField';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { DoneList } from './DoneList';
+import classes from './Round.module.css';
 import { RoundTabs } from './RoundTabs';
-import { byFather, stopWhy, unservedWords } from './round-words';
+import { crossWords, givesPollen, STEP } from './cross-words';
+import { leftWords } from './plan-words';
+import { byFather, pollinated, stopWhy, waitingFor } from './round-words';
+
+/** What is done, and on flowers of which stage. */
+function Which({ stop, stageNames }: { stop: Schemas['RoundStop']; stageNames: Map<string, string> }) {
+  const { data: crops = [] } = useQuery(queries.crops());
+  const bySize = crops.some((c) => c.key === stop.crop && c.figSizes);
+  return (
+    <span className="small">
+      {stop.kind !== 'POLLINATE' && <b>{STEP[stop.kind]} </b>}
+      {stop.byStage
+        .map((b) => `${b.flowers} ${stageNames.get(`${stop.crop}/${b.stage}`)?.toLowerCase()}`)
+        .join(', ')}
+      {bySize && <Link to={`/round/figs/${stop.treeId}`}> which, by size</Link>}
+      {stop.onlyNow && <span className="warn"> now or never</span>}
+    </span>
+  );
+}
 
 function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<string, string> }) {
   const order = new Map(round.stops.map((s, i) => [s, i + 1]));
@@ -26,10 +45,9 @@ function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<
               {father.code} <span className="soft">{father.parent}</span>
             </h2>
             <span className="soft small">
-              {plural(
-                father.stops.reduce((n, s) => n + s.flowers, 0),
-                'flower',
-              )}
+              {father.stops.some((s) => givesPollen(s.kind))
+                ? plural(pollinated(father.stops), 'flower')
+                : plural(father.stops.length, 'step')}
             </span>
           </header>
           {father.stops[0]!.cleanBefore.length > 0 && (
@@ -45,30 +63,36 @@ function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<
                 <th className="num" style={{ width: 84 }}>
                   Flowers
                 </th>
-                <th>Which</th>
+                <th className={classes.which}>Which</th>
               </tr>
             </thead>
             <tbody>
               {father.stops.map((s) => (
-                <tr key={s.treeId}>
+                <tr key={order.get(s)}>
                   <td className="soft">{order.get(s)}</td>
                   <td>
                     <b>{s.treeName}</b>
+                    {s.cross && <div className="small">{crossWords(s)}</div>}
                     <div className="small soft">
-                      {s.varietyName} · {s.block && `${s.block}, `}row {s.row}, place {s.position}
+                      <span className={classes.wide}>{s.varietyName} · </span>
+                      {s.block && `${s.block}, `}row {s.row}, place {s.position}
+                    </div>
+                    <div className={classes.below}>
+                      <Which stop={s} stageNames={stageNames} />
                     </div>
                   </td>
                   <td className="num">
-                    <Why because={<p>{stopWhy(s)}</p>} label={`${s.flowers} flowers`}>
+                    <Why
+                      because={<p>{givesPollen(s.kind) ? stopWhy(s) : `${s.why} ${s.say}`}</p>}
+                      label={`${s.flowers} flowers`}
+                    >
                       <span className="figure" style={{ fontSize: 22 }}>
                         {s.flowers}
                       </span>
                     </Why>
                   </td>
-                  <td className="small">
-                    {s.byStage
-                      .map((b) => `${b.flowers} ${stageNames.get(`${s.crop}/${b.stage}`)?.toLowerCase()}`)
-                      .join(', ')}
+                  <td className={classes.which}>
+                    <Which stop={s} stageNames={stageNames} />
                   </td>
                 </tr>
               ))}
@@ -81,12 +105,13 @@ function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<
 }
 
 function sentence(round: Schemas['Round'], now: Date, zone: string): string {
-  const flowers = round.stops.reduce((n, s) => n + s.flowers, 0);
+  const flowers = pollinated(round.stops);
   const at = said(new Date(round.at), now, zone);
-  if (flowers === 0) return `Nothing can be pollinated at ${at}.`;
+  if (round.stops.length === 0) return `Nothing can be pollinated at ${at}.`;
   const trees = new Set(round.stops.map((s) => s.treeId)).size;
-  const jars = new Set(round.stops.map((s) => s.lotId)).size;
-  return `At ${at}: ${plural(flowers, 'flower')} on ${plural(trees, 'tree')}, from ${plural(jars, 'jar')}.`;
+  const jars = new Set(round.stops.flatMap((s) => s.lotId ?? [])).size;
+  const from = jars > 0 ? `, from ${plural(jars, 'jar')}` : '';
+  return `At ${at}: ${plural(flowers, 'flower')} on ${plural(trees, 'tree')}${from}.`;
 }
 
 /** Walks that nobody ended: to be taken up, or closed. */
@@ -183,25 +208,43 @@ export function Round() {
                 </div>
               )}
             </div>
-            {r.stops.length === 0 && r.unserved.length === 0 && (
+            {r.stops.length === 0 && r.left.length === 0 && r.waiting.length === 0 && (
               <Empty title="No flower to do at this hour">Try another hour, or read the trees again.</Empty>
             )}
             <Plan round={r} stageNames={stageNames} />
-            {r.unserved.length > 0 && (
+            {r.waiting.length > 0 && (
+              <section className="note">
+                <b>Left for a later round</b>
+                {waitingFor(r.waiting).map((w) => (
+                  <p key={w.at + w.lot}>
+                    {plural(w.flowers, 'flower')} for {said(new Date(w.at), now, zone)} with <b>{w.lot}</b>
+                    <span className="soft">: {w.trees}.</span>
+                  </p>
+                ))}
+                {r.kept.map((k) => (
+                  <p key={k.lot + k.tree + k.at} className="small soft">
+                    {plural(k.doses, 'dose')} of {k.lot} kept back for {k.tree}: {k.why}
+                  </p>
+                ))}
+              </section>
+            )}
+            {r.left.length > 0 && (
               <section className="note">
                 <b>Not served</b>
-                {r.unserved.map((u) => (
-                  <p key={u.treeId}>{unservedWords(u)}</p>
+                {r.left.map((l) => (
+                  <p key={l.treeId + l.tree}>
+                    {leftWords(l)} <span className="soft">What would serve: {l.wouldServe}</span>
+                  </p>
                 ))}
               </section>
             )}
             <DoneList done={r.done} />
             {r.stops.length > 0 && (
               <p className="small soft">
-                This is one hour with the jars on the shelf; <Link to="/round/plan">the coming days</Link>{' '}
-                keep doses back for later flowers.{' '}
+                With the jars on the shelf, and an eye on <Link to="/round/plan">the coming days</Link>: a
+                flower left for tomorrow counts 5 % less, as weather and plans change.{' '}
                 {r.proven
-                  ? 'Proven: no other use of these doses in this hour is worth more.'
+                  ? 'Proven: no other use of this pollen is worth more.'
                   : 'The best plan found in the time allowed; a slightly better one may exist.'}
               </p>
             )}

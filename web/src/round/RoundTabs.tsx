@@ -4,6 +4,7 @@ const PAGES = [
   ['/round', 'This round'],
   ['/round/plan', 'Coming days'],
   ['/round/wanted', 'What is wanted'],
+  ['/round/crosses', 'Crosses'],
   ['/round/hours', 'Hours and habits'],
 ] as const;
 

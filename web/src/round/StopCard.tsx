@@ -1,7 +1,7 @@
-import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
-import { Glyph } from '../kit/Glyph';
 import { newId } from '../kit/ids';
 import { sayKept } from '../kit/kept';
 import { useHere } from '../kit/orchard-context';
@@ -9,16 +9,18 @@ import { useOutbox } from '../kit/outbox';
 import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
+import { crossWords } from './cross-words';
 import { voidPollination } from './DoneList';
-import { Photos } from './Photos';
+import { MarkFields, useMark } from './Marks';
+import { CountRow, Limbs, Looks, Where } from './StopParts';
+import { Said, StopWords } from './StopWords';
 import { doneAt } from './walk-state';
 import classes from './Walk.module.css';
 
 type Stop = Schemas['RoundStop'];
 type Sheet = Schemas['CropSheetView'];
-type Word = Schemas['WalkWordRequest']['kind'];
 
-interface StopProps {
+export interface StopProps {
   walk: Schemas['Walk'];
   index: number;
   sheet: Sheet | undefined;
@@ -27,95 +29,80 @@ interface StopProps {
   next: () => void;
 }
 
-const WORDS: { kind: Word; name: string; goesOn: boolean }[] = [
-  { kind: 'NOT_OPEN', name: 'not open yet', goesOn: false },
-  { kind: 'TOO_LATE', name: 'too late', goesOn: false },
-  { kind: 'NONE_LEFT', name: 'none left', goesOn: true },
-];
-
-/** The mark one makes, remembered for the crop on this device. */
-function useMark(sheet: Sheet | undefined) {
-  const memory = `mark ${sheet?.key ?? ''}`;
-  const [name, setName] = useState(() => localStorage.getItem(memory) ?? sheet?.hand.marks[0]?.name ?? '');
-  const mark = sheet?.hand.marks.find((m) => m.name === name);
-  return {
-    mark,
-    choose: (chosen: string) => {
-      localStorage.setItem(memory, chosen);
-      setName(chosen);
-    },
-  };
-}
-
-function MarkFields({
-  sheet,
-  mark,
-  choose,
-  colour,
-  setColour,
-  tag,
-  setTag,
-  error,
-}: {
-  sheet: Sheet;
-  mark: Sheet['hand']['marks'][number] | undefined;
-  choose: (name: string) => void;
-  colour: string;
-  setColour: (v: string) => void;
-  tag: string;
-  setTag: (v: string) => void;
-  error: string | undefined;
-}) {
-  return (
-    <details className={classes.marks}>
-      <summary>
-        Mark: {mark ? mark.how : 'none'}
-        {colour && `, ${colour}`}
-        {tag && `, ${tag}`}
-      </summary>
-      <div className="stack">
-        <NativeSelect
-          label="Mark"
-          data={[...sheet.hand.marks.map((m) => m.name), { value: '', label: 'no mark' }]}
-          value={mark?.name ?? ''}
-          onChange={(e) => choose(e.currentTarget.value)}
-        />
-        <TextInput label="Colour" value={colour} onChange={(e) => setColour(e.currentTarget.value)} />
-        <TextInput
-          label="Number on the tag"
-          description="used once a year"
-          value={tag}
-          onChange={(e) => setTag(e.currentTarget.value)}
-          error={error}
-        />
+/** The jar and the brush; or that the flowers serve one another. */
+function Jar({ stop, before }: { stop: Stop; before: Stop | undefined }) {
+  if (!stop.lotId)
+    return (
+      <div>
+        <div className={classes.step}>No jar</div>
+        {stop.lotCode}, with their own pollen
       </div>
-    </details>
+    );
+  const sameBrush = before?.lotId === stop.lotId && stop.cleanBefore.length === 0;
+  return (
+    <div className={classes.jar}>
+      <span className={classes.code}>{stop.lotCode}</span>
+      <span>
+        {stop.pollenParent} jar
+        <br />
+        {sameBrush ? 'same brush' : 'with a clean brush'}
+      </span>
+    </div>
   );
 }
 
-/** One tree: what to look for, with which jar, how many, and how to mark them. */
+/** How this crop's growers do it: strokes, passes, what to heed. */
+function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
+  return (
+    <>
+      {stop.onlyNow && (
+        <p className={classes.now}>Now or never: hardly one of these takes pollen tomorrow.</p>
+      )}
+      <p className={classes.mark}>
+        {stop.say} {stop.strokes}
+        {stop.passes !== undefined && ` Go over each flower ${stop.passes} times.`}
+      </p>
+      {stop.handling.length > 0 && (
+        <details className={classes.marks}>
+          <summary>What to heed</summary>
+          <ul className={classes.cautions}>
+            {stop.handling.map((h) => (
+              <li key={h}>{h}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {sheet?.figSizes && sheet.takes && (
+        <Link className={classes.link} to={`/round/figs/${stop.treeId}`}>
+          Which figs, by size
+        </Link>
+      )}
+    </>
+  );
+}
+
+/** Pollen at one tree: what to look for, with which jar, how many, and how to mark them. */
 export function StopCard({ walk, index, sheet, count, setCount, next }: StopProps) {
   const { now, session } = useHere();
   const stop: Stop = walk.stops[index]!;
   const outbox = useOutbox();
   const [id, setId] = useState(newId);
-  const [wordId, setWordId] = useState(newId);
   const [colour, setColour] = useState('');
   const [tag, setTag] = useState('');
-  const [note, setNote] = useState<string>();
   const { mark, choose } = useMark(sheet);
   const done = doneAt(walk, index, outbox, session.accountId);
   const before = index > 0 ? walk.stops[index - 1] : undefined;
+  const crossing = stop.cross?.crossingId;
   const body: Schemas['PollinationRequest'] = {
     treeId: stop.treeId,
-    lotId: stop.lotId,
+    ...(stop.lotId && { lotId: stop.lotId }),
     flowers: count,
     doneAt: now.toISOString(),
-    mark: mark?.name ?? '',
     walkId: walk.id,
     stop: index,
-    ...(colour && { colour }),
-    ...(tag && { tag }),
+    ...(crossing
+      ? { crossingId: crossing, again: stop.kind === 'POLLINATE_AGAIN' }
+      : { mark: mark?.name ?? '', ...(colour && { colour }), ...(tag && { tag }) }),
   };
   const goOn = () => {
     setId(newId());
@@ -146,77 +133,17 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
       },
     },
   );
-  const wordBody = (kind: Word): Schemas['WalkWordRequest'] => ({
-    stop: index,
-    kind,
-    at: now.toISOString(),
-    ...(note && { note }),
-  });
-  const said = (kind: Word) => {
-    setWordId(newId());
-    setNote(undefined);
-    if (WORDS.find((w) => w.kind === kind)?.goesOn) goOn();
-  };
-  const word = useSubmit(
-    (kind: Word) =>
-      answer(
-        api.PUT('/api/walks/{walk}/words/{id}', {
-          params: { path: { walk: walk.id, id: wordId } },
-          body: wordBody(kind),
-        }),
-      ),
-    [],
-    (_, kind) => said(kind),
-    {
-      write: (kind) => ({
-        method: 'PUT',
-        path: `/api/walks/${walk.id}/words/${wordId}`,
-        body: { ...wordBody(kind) },
-        label: `${stop.treeName}: ${WORDS.find((w) => w.kind === kind)?.name ?? 'a note'}`,
-        account: session.accountId,
-      }),
-      kept: () => {
-        sayKept(`${stop.treeName}: noted.`);
-        setWordId(newId());
-        setNote(undefined);
-      },
-    },
-  );
-  const wanted = sheet?.stages.filter((s) => stop.byStage.some((b) => b.stage === s.key)) ?? [];
-  const words = walk.words.filter((w) => w.stop === index);
-  const error = form.errorFor('flowers', 'Flowers') ?? form.general ?? word.general;
+  const error = form.errorFor('flowers', 'Flowers') ?? form.general;
   return (
     <>
       <section className={classes.card} data-tree={stop.treeName}>
-        <div className={classes.where}>
-          <b>{stop.treeName}</b> · {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
-        </div>
-        <div className={classes.jar}>
-          <span className={classes.code}>{stop.lotCode}</span>
-          <span>
-            {stop.pollenParent} jar
-            <br />
-            {index === 0 || stop.cleanBefore.length > 0 || before?.lotId !== stop.lotId
-              ? 'with a clean brush'
-              : 'same brush'}
-          </span>
-        </div>
-        {wanted.map((s) => (
-          <div key={s.key} className={classes.look}>
-            <span className={classes.glyph}>
-              <Glyph glyph={s.glyph} size={56} />
-            </span>
-            <span>
-              <b>
-                {stop.byStage.find((b) => b.stage === s.key)?.flowers} {s.name.toLowerCase()}
-              </b>
-              <br />
-              {s.signs}
-            </span>
-          </div>
-        ))}
-        <p className={classes.mark}>{stop.strokes}</p>
-        {sheet && (
+        <Where stop={stop} />
+        <Jar stop={stop} before={before} />
+        {stop.cross && <p className={classes.cross}>{crossWords(stop)}</p>}
+        <Looks stop={stop} sheet={sheet} />
+        <Handling stop={stop} sheet={sheet} />
+        <Limbs stop={stop} />
+        {sheet && !crossing && (
           <MarkFields
             sheet={sheet}
             mark={mark}
@@ -228,60 +155,10 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
             error={form.errorFor('tag', 'The number')}
           />
         )}
-        {words.map((w) => (
-          <p key={w.id} className={classes.mark}>
-            {WORDS.find((x) => x.kind === w.kind)?.name}
-            {w.note && ` ${w.note}`}
-          </p>
-        ))}
+        <Said walk={walk} index={index} />
       </section>
-      <div className={classes.pm}>
-        <button type="button" aria-label="one less" onClick={() => setCount(Math.max(0, count - 1))}>
-          −
-        </button>
-        <div className={classes.middle}>
-          <span className={classes.big} data-count>
-            {count}
-          </span>
-          <span>
-            of {plural(stop.flowers, 'flower')}
-            {done.mine + done.others > 0 && (
-              <>
-                <br />
-                {done.mine + done.others} done{done.others > 0 && `, ${done.others} by others`}
-              </>
-            )}
-          </span>
-        </div>
-        <button type="button" aria-label="one more" onClick={() => setCount(count + 1)}>
-          +
-        </button>
-      </div>
-      <div className={classes.words}>
-        {WORDS.map((w) => (
-          <button key={w.kind} type="button" onClick={() => word.submit(w.kind)}>
-            {w.name}
-          </button>
-        ))}
-        <button type="button" aria-expanded={note !== undefined} onClick={() => setNote((n) => n ?? '')}>
-          note
-        </button>
-        <Photos walk={walk} stop={index} tree={stop.treeName} />
-      </div>
-      {note !== undefined && (
-        <div className={classes.note}>
-          <Textarea
-            aria-label="Note"
-            autosize
-            minRows={2}
-            value={note}
-            onChange={(e) => setNote(e.currentTarget.value)}
-          />
-          <Button variant="outline" disabled={note.trim() === ''} onClick={() => word.submit('NOTE')}>
-            Keep the note
-          </Button>
-        </div>
-      )}
+      <CountRow count={count} setCount={setCount} of={stop.flowers} done={done} />
+      <StopWords walk={walk} index={index} goOn={goOn} />
       {error && (
         <p className={classes.error} role="alert">
           {error}

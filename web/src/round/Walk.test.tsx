@@ -18,6 +18,7 @@ const walk = (stops: Schemas['RoundStop'][], more: Partial<Schemas['Walk']> = {}
   stops,
   cautions: ['Mind the ladder.'],
   done: [],
+  steps: [],
   words: [],
   photos: [],
   version: 0,
@@ -117,6 +118,63 @@ describe('the walk', () => {
     await waitFor(() => expect(screen.queryByText(/kept on this device/)).toBeNull());
     expect(sent).toHaveLength(1);
     expect(sent[0]).toMatchObject({ path: first.path, body: { flowers: 1, walkId: 'w1', stop: 0 } });
+  });
+
+  it('asks for a step on a cross with its tag, and for pollen with the cross and no mark of its own', async () => {
+    const cross = { crossingId: 'c1', fatherId: 'l', father: 'Lantern', label: '26-2' };
+    const bag = {
+      ...stop('Pale Ridge 2', ''),
+      lotId: undefined,
+      kind: 'BAG' as const,
+      say: 'Bag it.',
+      cross,
+    };
+    const again = { ...stop('Pale Ridge 2', 'LA-02'), kind: 'POLLINATE_AGAIN' as const, cross };
+    const made = { label: '26-2', done: [], due: [] };
+    const sent = serve({
+      ...answers(done, walk([bag, again])),
+      'GET /api/crossings': { crossings: [{ id: 'c1', metalTag: ['26-2', 'PALE RIDGE'] }], wanted: [] },
+      'PUT /api/crossings/c1/steps/*': made,
+    });
+    showWalk();
+    await userEvent.click(await screen.findByText('Go'));
+    expect(screen.getByText('cross 26-2, Pale Ridge × Lantern')).toBeVisible();
+    expect(await screen.findByLabelText('For the metal tag')).toHaveTextContent('26-2PALE RIDGE');
+    await userEvent.click(screen.getByText('All 6'));
+    await userEvent.click(screen.getByText('Done · 6 flowers'));
+    expect(await screen.findByText('Stop 2 of 2')).toBeVisible();
+    expect(sent[0]).toMatchObject({ body: { kind: 'BAG', flowers: 6, walkId: 'w1', stop: 0 } });
+
+    expect(screen.queryByText(/^Mark:/)).toBeNull();
+    await userEvent.click(screen.getByLabelText('one more'));
+    await userEvent.click(screen.getByText('Done · 1 flower'));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[1]!.body).toMatchObject({ crossingId: 'c1', again: true, flowers: 1 });
+    expect(sent[1]!.body).not.toHaveProperty('mark');
+  });
+
+  it('reads as the crop’s growers say it: passes, what to heed, limbs, now or never, without a jar', async () => {
+    const lime = {
+      ...stop('Pocket Lime 1', 'from flower to flower'),
+      lotId: undefined,
+      handling: ['All that opened since yesterday.'],
+      passes: 2,
+      onlyNow: true,
+      limbs: [{ diameterMm: 20, fruits: 4, flowers: 5 }],
+    };
+    const sent = serve(answers(done, walk([lime])));
+    showWalk();
+    await userEvent.click(await screen.findByText('Go'));
+    expect(screen.getByText('No jar')).toBeVisible();
+    expect(screen.getByText(/Go over each flower 2 times/)).toBeVisible();
+    expect(screen.getByText(/Now or never/)).toBeVisible();
+    await userEvent.click(screen.getByText('What to heed'));
+    expect(screen.getByText('All that opened since yesterday.')).toBeVisible();
+    await userEvent.click(screen.getByText('Limb by limb'));
+    expect(screen.getByText(/limb 1, 20 mm/)).toHaveTextContent('5 flowers carries 4 fruits');
+    await userEvent.click(screen.getByLabelText('one more'));
+    await userEvent.click(screen.getByText('Done · 1 flower'));
+    await waitFor(() => expect(sent[0]!.body).not.toHaveProperty('lotId'));
   });
 
   it('goes on where it was left, with what was counted', async () => {

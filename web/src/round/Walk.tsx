@@ -11,6 +11,8 @@ import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
+import { givesPollen } from './cross-words';
+import { StepCard } from './StepCard';
 import { StopCard } from './StopCard';
 import { forgetPlace, placeIn, rememberPlace } from './walk-state';
 import classes from './Walk.module.css';
@@ -107,6 +109,7 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
   const stop = walk.stops[at];
   const clean = !stop || stop.cleanBefore.length === 0 || cleaned === at;
   const over = at >= walk.stops.length;
+  const Card = stop && givesPollen(stop.kind) ? StopCard : StepCard;
   return (
     <div className={classes.page}>
       <FieldHead
@@ -128,7 +131,7 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
       {at === -1 && <Cautions cautions={walk.cautions} go={() => go({ at: 0, count: 0 })} />}
       {stop && !clean && <Clean stop={stop} done={() => setCleaned(at)} />}
       {stop && clean && (
-        <StopCard
+        <Card
           key={at}
           walk={walk}
           index={at}

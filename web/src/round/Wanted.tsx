@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { percent, percentRange } from '../kit/numbers';
+import { PRIORITIES, priorityChoices } from '../kit/priorities';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
@@ -14,8 +15,6 @@ import { RoundTabs } from './RoundTabs';
 import classes from './Wanted.module.css';
 
 type Budget = Schemas['TargetBudget'];
-
-const PRIORITIES = ['leave it alone', 'as others', 'before others', 'first of all'];
 
 const numbers = (text: string): number[] =>
   text
@@ -104,7 +103,7 @@ function TargetForm({ budget, close }: { budget: Budget; close: () => void }) {
           <NativeSelect
             label="Priority"
             description="when pollen or hours are short"
-            data={PRIORITIES.map((label, value) => ({ value: String(value), label }))}
+            data={priorityChoices}
             value={priority}
             onChange={(e) => setPriority(e.currentTarget.value)}
           />

@@ -1,30 +1,60 @@
 import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
 import { plural } from '../kit/time';
+import { givesPollen } from './cross-words';
 
 type Stop = Schemas['RoundStop'];
 
-/** Stops one father after another, in the order of the plan. */
-export function byFather(stops: Stop[]): { code: string; parent: string; stops: Stop[] }[] {
-  const groups: { code: string; parent: string; stops: Stop[] }[] = [];
-  for (const stop of stops) {
-    const last = groups.at(-1);
-    if (last?.code === stop.lotCode) last.stops.push(stop);
-    else groups.push({ code: stop.lotCode, parent: stop.pollenParent, stops: [stop] });
-  }
-  return groups;
+export interface Leg {
+  code: string;
+  parent: string;
+  stops: Stop[];
 }
 
-const REASONS: Record<string, string> = {
-  NO_POLLEN: 'there is no pollen at all; collect some first',
-  NO_LOT_THAT_SERVES: 'no jar on the shelf can serve it',
-  DOSES_RUN_OUT: 'the doses run out; more pollen would serve it',
-  MORE_THAN_CAN_BE_DONE: 'more than can be done in the round',
-};
+/** Steps on crosses that belong to no visit of the round stand for themselves. */
+const CROSS_STEPS: Leg = { code: 'Crosses', parent: 'made ready, or uncovered', stops: [] };
 
-/** Why flowers are left. */
-export const unservedWords = (u: Schemas['Unserved']): string =>
-  `${u.treeName}: ${plural(u.flowers, 'flower')} left, ${REASONS[u.reason] ?? u.reason}.`;
+const sameCross = (a: Stop, b: Stop): boolean =>
+  a.treeId === b.treeId && a.cross?.fatherId === b.cross?.fatherId && a.cross?.label === b.cross?.label;
+
+/** The jar that a stop goes with: its own, or that of the visit which a step leads up to or follows. */
+function jarOf(stops: Stop[], index: number): Stop | undefined {
+  const stop = stops[index]!;
+  return givesPollen(stop.kind) ? stop : stops.find((s) => givesPollen(s.kind) && sameCross(s, stop));
+}
+
+/** Stops one father after another, in the order of the plan. */
+export function byFather(stops: Stop[]): Leg[] {
+  const legs: Leg[] = [];
+  stops.forEach((stop, i) => {
+    const jar = jarOf(stops, i);
+    const code = jar ? jar.lotCode : CROSS_STEPS.code;
+    const last = legs.at(-1);
+    if (last?.code === code) last.stops.push(stop);
+    else legs.push({ code, parent: jar ? jar.pollenParent : CROSS_STEPS.parent, stops: [stop] });
+  });
+  return legs;
+}
+
+/** Flowers that are given pollen; steps on crosses give none. */
+export const pollinated = (stops: Stop[]): number =>
+  stops.reduce((n, s) => n + (givesPollen(s.kind) ? s.flowers : 0), 0);
+
+/** Flowers that wait for the same pollen in the same round, told together. */
+export function waitingFor(
+  waiting: Schemas['WaitingFlowers'][],
+): { at: string; lot: string; flowers: number; trees: string }[] {
+  const groups = new Map<string, Schemas['WaitingFlowers'][]>();
+  for (const w of waiting) groups.set(w.at + w.lot, [...(groups.get(w.at + w.lot) ?? []), w]);
+  return [...groups.values()]
+    .map((of) => ({
+      at: of[0]!.at,
+      lot: of[0]!.lot,
+      flowers: of.reduce((n, w) => n + w.flowers, 0),
+      trees: of.map((w) => `${w.flowers} of ${w.tree}`).join(', '),
+    }))
+    .sort((a, b) => a.at.localeCompare(b.at) || a.lot.localeCompare(b.lot));
+}
 
 /** Why this jar to this tree, as a sentence. */
 export const stopWhy = (s: Stop): string =>

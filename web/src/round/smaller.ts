@@ -11,3 +11,16 @@ export async function smaller(file: File): Promise<string> {
   image.close();
   return canvas.toDataURL('image/jpeg', 0.82).split(',')[1]!;
 }
+
+const PATIENCE_MS = 4_000;
+
+/** The device's position; nothing where it does not tell, or not soon enough: the picture does not wait for it. */
+export const whereOneStands = (): Promise<{ latitude?: number; longitude?: number }> =>
+  new Promise((found) => {
+    if (!('geolocation' in navigator)) return found({});
+    navigator.geolocation.getCurrentPosition(
+      ({ coords }) => found({ latitude: coords.latitude, longitude: coords.longitude }),
+      () => found({}),
+      { timeout: PATIENCE_MS, maximumAge: 60_000, enableHighAccuracy: true },
+    );
+  });

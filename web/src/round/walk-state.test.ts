@@ -24,10 +24,12 @@ describe('a walk', () => {
       waiting('w', 0, 4),
       waiting('w', 1, 5),
       waiting('other', 0, 6),
+      waiting('w', 3, 2, '/api/crossings/c/steps/s'),
       waiting('w', 0, 7, '/api/walks/w/words/x'),
     ];
     expect(waitingAt(outbox, 'w', 0)).toBe(7);
     expect(waitingAt(outbox, 'w', 1)).toBe(5);
+    expect(waitingAt(outbox, 'w', 3)).toBe(2);
     expect(waitingAt(outbox, 'w', 2)).toBe(0);
   });
 
@@ -35,10 +37,12 @@ describe('a walk', () => {
     const walk = {
       id: 'w',
       done: [done(0, 2, 'me'), done(0, 5, 'tomas'), done(1, 9, 'me')],
+      steps: [{ stop: 2, flowers: 3, by: 'tomas' }],
     } as unknown as Schemas['Walk'];
     expect(doneAt(walk, 0, [waiting('w', 0, 3)], 'me')).toEqual({ mine: 5, others: 5 });
     expect(doneAt(walk, 1, [], 'me')).toEqual({ mine: 9, others: 0 });
     expect(doneAt(walk, 1, [], 'tomas')).toEqual({ mine: 0, others: 9 });
+    expect(doneAt(walk, 2, [], 'me')).toEqual({ mine: 0, others: 3 });
   });
 
   it('is taken up where it was left, each on its own', () => {

@@ -1,10 +1,13 @@
 import type { Schemas } from '../kit/api';
 import type { Outgoing } from '../kit/store';
 
+/** Pollen given, and steps on crosses. */
+const WORK = /^\/api\/(pollinations|crossings)\//;
+
 /** Flowers of a walk's stop that wait on this device. */
 export function waitingAt(outbox: Outgoing[], walk: string, stop: number): number {
   return outbox
-    .filter((w) => w.path.startsWith('/api/pollinations/') && w.body.walkId === walk && w.body.stop === stop)
+    .filter((w) => WORK.test(w.path) && w.body.walkId === walk && w.body.stop === stop)
     .reduce((n, w) => n + Number(w.body.flowers), 0);
 }
 
@@ -15,8 +18,11 @@ export function doneAt(
   outbox: Outgoing[],
   me: string,
 ): { mine: number; others: number } {
-  const sent = walk.done.filter((d) => d.stop === stop);
-  const mine = sent.filter((d) => d.recordedBy === me).reduce((n, d) => n + d.flowers, 0);
+  const sent = [
+    ...walk.done.map((d) => ({ stop: d.stop, flowers: d.flowers, by: d.recordedBy })),
+    ...walk.steps,
+  ].filter((d) => d.stop === stop);
+  const mine = sent.filter((d) => d.by === me).reduce((n, d) => n + d.flowers, 0);
   const all = sent.reduce((n, d) => n + d.flowers, 0);
   return { mine: mine + waitingAt(outbox, walk.id, stop), others: all - mine };
 }

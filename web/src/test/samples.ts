@@ -129,4 +129,10 @@ export const roundStop = (
   why: 'Another variety of the same crop.',
   strokes: 'To the base once and out.',
   cleanBefore: [],
+  kind: 'POLLINATE',
+  wanted: false,
+  say: '',
+  handling: [],
+  limbs: [],
+  onlyNow: false,
 });

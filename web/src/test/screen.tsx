@@ -170,6 +170,8 @@ export const sheet: Schemas['CropSheetView'] = {
     selfFertile: false,
     visitors: 'beetles',
     strokes: 'To the base once and out.',
+    handling: [],
+    flowerToFlower: false,
     tools: ['brush'],
     marks: [{ name: 'petal nick', how: 'nick a petal tip', lasts: 'PETALS' }],
   },

@@ -72,7 +72,10 @@ class EveningTest {
                 .as("ten doses for twelve flowers")
                 .isEqualTo(10);
         assertThat(plan.path("proven").asBoolean()).isTrue();
-        assertThat(plan.path("unserved").get(0).path("reason").asString()).isEqualTo("DOSES_RUN_OUT");
+        assertThat(plan.path("waiting").get(0).path("flowers").asInt())
+                .as("two wait for pollen of tomorrow")
+                .isEqualTo(2);
+        assertThat(plan.path("waiting").get(0).path("lot").asString()).startsWith("fresh ");
 
         api.pollinate(taker, lot, 9, now).expect(200);
         JsonNode after = api.get(at).expect(200).body();
@@ -80,7 +83,7 @@ class EveningTest {
                 .as("one dose is left")
                 .isEqualTo(1);
         int left = after.path("stops").get(0).path("flowers").asInt()
-                + after.path("unserved").path(0).path("flowers").asInt();
+                + after.path("waiting").path(0).path("flowers").asInt();
         assertThat(left).as("nine of twelve are done").isBetween(2, 4);
     }
 
@@ -94,7 +97,7 @@ class EveningTest {
         JsonNode plan =
                 api.get("/api/round?at=" + now.plusSeconds(5)).expect(200).body();
         assertThat(plan.path("stops").isEmpty()).isTrue();
-        assertThat(plan.path("unserved").get(0).path("reason").asString()).isEqualTo("NO_LOT_THAT_SERVES");
+        assertThat(plan.path("left").get(0).path("reason").asString()).isEqualTo("NO_LOT_THAT_SERVES");
         assertThat(api.pollinate(tree, lot, 1, now).expect(400).errorAt("lotId"))
                 .contains("does not serve it");
         assertThat(api.dosesLeft(lot)).isEqualTo(10);

@@ -86,6 +86,7 @@ class OneOrchardTest {
 
         tryJars(tried, ownLot);
         tryRounds(tried, ownTree, ownLot);
+        tryCrossesAndFigs(tried);
         tried.put("GET /api/lots/{id}/serves", ours.get("/api/lots/" + lot + "/serves"));
         tried.put("GET /api/trees/{id}/servers", ours.get("/api/trees/" + tree + "/servers"));
         String wish = Api.newId();
@@ -102,6 +103,43 @@ class OneOrchardTest {
         assertThat(tried.keySet())
                 .as("every endpoint with an id was tried")
                 .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    private void tryCrossesAndFigs(Map<String, Api.Answer> tried) {
+        String theirOther = theirs.variety("Far Bank");
+        String crossing = Api.newId();
+        Map<String, Object> cross = Map.of("treeId", tree, "fatherId", theirOther, "planned", 3);
+        theirs.put("/api/crossings/" + crossing, cross).expect(200);
+        String ownVariety = ours.variety("Low Ridge");
+        String ownTree = ours.tree(ownVariety, "Low Ridge 1");
+        Map<String, Object> own = Map.of("treeId", ownTree, "fatherId", ownVariety, "planned", 3);
+        tried.put("PUT /api/crossings/{id}", ours.put("/api/crossings/" + crossing, own));
+        tried.put("POST /api/crossings/{id}/void", ours.post("/api/crossings/" + crossing + "/void", Api.voiding(0)));
+        Map<String, Object> step = Map.of("kind", "BAG", "flowers", 3, "doneAt", now.toString());
+        String theirStep = Api.newId();
+        String path = "/api/crossings/{crossing}/steps/{id}";
+        theirs.put("/api/crossings/" + crossing + "/steps/" + theirStep, step).expect(200);
+        String ownCrossing = Api.newId();
+        ours.put("/api/crossings/" + ownCrossing, own).expect(200);
+        tried.put("PUT " + path, ours.put("/api/crossings/" + ownCrossing + "/steps/" + theirStep, step));
+        tried.put(
+                "POST " + path + "/void",
+                ours.post("/api/crossings/" + ownCrossing + "/steps/" + theirStep + "/void", Api.voiding(0)));
+        assertThat(ours.put("/api/crossings/" + crossing + "/steps/" + Api.newId(), step)
+                        .status())
+                .isEqualTo(404);
+        String theirFig = theirs.tree(theirs.variety("fig-edible", "Stone Wall"), "Stone Wall 1");
+        String ownFig = ours.tree(ours.variety("fig-edible", "Low Wall"), "Low Wall 1");
+        String fig = Api.newId();
+        theirs.put("/api/figs/" + fig, fig(theirFig)).expect(200);
+        tried.put("PUT /api/figs/{id}", ours.put("/api/figs/" + fig, fig(ownFig)));
+        tried.put("POST /api/figs/{id}/void", ours.post("/api/figs/" + fig + "/void", Api.voiding(0)));
+        tried.put("GET /api/trees/{id}/figs", ours.get("/api/trees/" + theirFig + "/figs"));
+    }
+
+    private Map<String, Object> fig(String tree) {
+        return Map.of(
+                "treeId", tree, "fig", "Y1", "diameterMm", 14, "eye", "TIGHT_GREEN", "measuredAt", now.toString());
     }
 
     private void tryRounds(Map<String, Api.Answer> tried, String ownTree, String ownLot) {

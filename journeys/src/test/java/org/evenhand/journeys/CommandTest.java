@@ -125,6 +125,7 @@ class CommandTest {
                 .contains("'strat' is not known")
                 .contains("even-hand demo");
         assertThat(evenHand(Map.of(), "start", "--port", "eighty").text()).contains("ports are numbers");
+        assertThat(evenHand(Map.of(), "start", "--fresh").text()).contains("your own orchard is never thrown away");
     }
 
     @Test

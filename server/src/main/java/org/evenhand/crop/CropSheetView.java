@@ -8,6 +8,7 @@ import java.util.List;
 import org.evenhand.core.crop.CheckDay;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CrossHabit;
 import org.evenhand.core.crop.FlowerGlyph;
 import org.evenhand.core.crop.FlowerKey;
 import org.evenhand.core.crop.GateRule;
@@ -55,6 +56,7 @@ record CropSheetView(
         Season season,
         @Schema(description = OPTIONAL) Number ovuleDays,
         @Schema(description = OPTIONAL) Number stigmaDays,
+        @Schema(description = OPTIONAL) Cross cross,
         List<Check> checks,
         List<SchoolView> schools,
         List<String> cautions,
@@ -75,7 +77,47 @@ record CropSheetView(
     record MarkView(String name, String how, String lasts) {}
 
     @Schema(name = "CropHand")
-    record Hand(boolean selfFertile, String visitors, String strokes, List<String> tools, List<MarkView> marks) {}
+    record Hand(
+            boolean selfFertile,
+            String visitors,
+            String strokes,
+            List<String> handling,
+            @Schema(description = OPTIONAL) Number passes,
+            boolean flowerToFlower,
+            List<String> tools,
+            List<MarkView> marks) {}
+
+    /** How a flower is made ready for a cross. */
+    @Schema(name = "CropCross")
+    record Cross(
+            String prepareAt,
+            Number keep,
+            @Schema(description = OPTIONAL) String thin,
+            @Schema(description = OPTIONAL) String emasculate,
+            String bag,
+            Number atOnce,
+            Number ripeAfterHours,
+            Number lastsHours,
+            Number bagOffDays,
+            Number setShare,
+            Number seeds,
+            Number ovules) {
+        static Cross of(CrossHabit c) {
+            return new Cross(
+                    c.prepareAt(),
+                    Number.of(c.keep()),
+                    c.thin().orElse(null),
+                    c.emasculate().orElse(null),
+                    c.bag(),
+                    Number.of(c.atOnce()),
+                    Number.of(c.ripeAfterHours()),
+                    Number.of(c.lastsHours()),
+                    Number.of(c.bagOffDays()),
+                    Number.of(c.setShare()),
+                    Number.of(c.seeds()),
+                    Number.of(c.ovules()));
+        }
+    }
 
     @Schema(name = "CropSeason")
     record Season(
@@ -230,6 +272,7 @@ record CropSheetView(
                 season(s.season()),
                 s.pollinationPeriod().map(p -> Number.of(p.ovuleDays())).orElse(null),
                 s.pollinationPeriod().map(p -> Number.of(p.stigmaDays())).orElse(null),
+                s.cross().map(Cross::of).orElse(null),
                 s.checks().stream().map(Check::of).toList(),
                 s.schools().stream()
                         .map(x -> new SchoolView(x.question(), x.one(), x.other(), x.ours(), x.why()))
@@ -253,6 +296,9 @@ record CropSheetView(
                 h.selfFertile(),
                 h.visitors(),
                 h.strokes(),
+                h.handling(),
+                h.passes().map(Number::of).orElse(null),
+                h.flowerToFlower(),
                 h.tools(),
                 h.marks().stream()
                         .map(m -> new MarkView(m.name(), m.how(), m.lasts().name()))

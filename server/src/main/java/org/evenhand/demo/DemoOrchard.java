@@ -22,6 +22,8 @@ import org.evenhand.bloom.ReadingRequest;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.bloom.HandNeed;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.core.pollen.FigSize;
+import org.evenhand.core.round.CrossWork;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
 import org.evenhand.crop.CropCatalogue;
@@ -38,6 +40,10 @@ import org.evenhand.orchard.Units;
 import org.evenhand.orchard.VarietyRequest;
 import org.evenhand.pollen.LotRequest;
 import org.evenhand.pollen.PollenShelf;
+import org.evenhand.round.CrossingRequests;
+import org.evenhand.round.Crossings;
+import org.evenhand.round.Figs;
+import org.evenhand.round.FigsView;
 import org.evenhand.round.PollenAge;
 import org.evenhand.round.PollinationRequest;
 import org.evenhand.round.Pollinations;
@@ -84,6 +90,8 @@ class DemoOrchard implements ApplicationRunner {
     private final Wishes wishes;
     private final Settings settings;
     private final Targets targets;
+    private final Crossings crossings;
+    private final Figs figs;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -101,6 +109,8 @@ class DemoOrchard implements ApplicationRunner {
             Wishes wishes,
             Settings settings,
             Targets targets,
+            Crossings crossings,
+            Figs figs,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -116,6 +126,8 @@ class DemoOrchard implements ApplicationRunner {
         this.wishes = wishes;
         this.settings = settings;
         this.targets = targets;
+        this.crossings = crossings;
+        this.figs = figs;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -184,10 +196,57 @@ class DemoOrchard implements ApplicationRunner {
             today(lanterns, ridges);
             others();
             wanted(lanterns, ridges);
+            crossed(lantern, ridge, ridges.get(1));
+            underCoverAndByTheWall();
             seasons(lantern, 148, 11);
             seasons(ridge, 156, 13);
             handNeeds.put(ines, ids.next(), new HandNeeds.Request("Bank", 4.0, HandNeed.Insects.FEW, false, null));
             handNeeds.put(ines, ids.next(), new HandNeeds.Request("Tunnel", 4.0, HandNeed.Insects.NONE, true, null));
+        }
+
+        /** Seeds that are wanted of two varieties, and flowers bagged for it yesterday that are ripe this evening. */
+        private void crossed(UUID father, UUID mother, UUID tree) {
+            UUID wish = ids.next();
+            wishes.want(
+                    ines,
+                    wish,
+                    new WishRequest(mother, father, null, 60, 2, "Seedlings of the two, for the bank.", null));
+            UUID crossing = ids.next();
+            crossings.put(
+                    tomas,
+                    crossing,
+                    new CrossingRequests.Cross(tree, father, wish, 3, true, CrossWork.Visits.TWICE, "", null));
+            crossings.putStep(
+                    tomas,
+                    crossing,
+                    ids.next(),
+                    new CrossingRequests.Step(CrossWork.Step.BAG, 3, now.minus(23, ChronoUnit.HOURS), "", null, null));
+        }
+
+        /** A potted lime whose flowers serve one another, and a fig that is injected by size. */
+        private void underCoverAndByTheWall() {
+            Instant early = now.minus(8, ChronoUnit.MINUTES);
+            UUID lime = tree(variety("citrus", "Pocket Lime"), "Pocket Lime 1", "Tunnel", 1, 2);
+            read(lime, early, Map.of("bud", 16, "open", 7));
+            UUID fig = tree(variety("fig-edible", "Stone Wall"), "Stone Wall 1", "Wall", 2, 1);
+            read(fig, early.plus(3, ChronoUnit.MINUTES), Map.of("tiny", 9, "right", 4, "late", 2));
+            double[][] sizes = {{7.5, 9.2}, {11, 13.4}, {16.5, 19.1}, {20, 23.2}, {25.5, 29.4}};
+            for (int i = 0; i < sizes.length; i++) {
+                fig(fig, "Y" + (i + 1), sizes[i][0], now.minus(3, ChronoUnit.DAYS));
+                fig(fig, "Y" + (i + 1), sizes[i][1], early.plus(4, ChronoUnit.MINUTES));
+            }
+            fig(fig, "Y6", 8.1, early.plus(5, ChronoUnit.MINUTES));
+            UUID capri = tree(variety("fig-capri", "Mill Lane"), "Mill Lane 1", "Wall", 2, 2);
+            read(capri, early.minus(27, ChronoUnit.HOURS), Map.of("green", 11, "ripe", 2));
+            lot(capri, 2, early.minus(26, ChronoUnit.HOURS), Storage.FRIDGE_DESICCANT);
+        }
+
+        private void fig(UUID tree, String name, double mm, Instant at) {
+            figs.put(
+                    ines,
+                    ids.next(),
+                    new FigsView.Request(
+                            tree, name, mm, mm < 12 ? FigSize.Eye.TIGHT_GREEN : FigSize.Eye.LOOSENING_GREEN, at));
         }
 
         private LocalDate today() {
@@ -226,7 +285,7 @@ class DemoOrchard implements ApplicationRunner {
             seasons(gate, 197, 14);
             UUID ebb = variety("feijoa", "Low Ebb");
             later(ebb);
-            wishes.want(ines, ids.next(), new WishRequest(ebb, gate, 30, "To see whether they fit.", null));
+            wishes.want(ines, ids.next(), WishRequest.ofFlowers(ebb, gate, 30, "To see whether they fit."));
             apples();
         }
 
@@ -249,8 +308,8 @@ class DemoOrchard implements ApplicationRunner {
             tree(harrow, "Harrow 1", "Top field", 1, 2);
             chilled(ember, 24, 6800);
             chilled(harrow, 34, 10800);
-            wishes.want(ines, ids.next(), new WishRequest(harrow, ember, 24, "Late fruit that keeps.", null));
-            wishes.want(ines, ids.next(), new WishRequest(ember, harrow, 12, null, null));
+            wishes.want(ines, ids.next(), WishRequest.ofFlowers(harrow, ember, 24, "Late fruit that keeps."));
+            wishes.want(ines, ids.next(), WishRequest.ofFlowers(ember, harrow, 12, null));
         }
 
         private void chilled(UUID variety, double portions, double heat) {
@@ -324,6 +383,7 @@ class DemoOrchard implements ApplicationRunner {
                             List.of(hours(16, 18), hours(20, 22)),
                             List.of(),
                             List.of(),
+                            null,
                             null));
             for (int i = 0; i < lanterns.size(); i++) {
                 targets.put(ines, ids.next(), girth(lanterns.get(i), 38 + 3 * i, 1));

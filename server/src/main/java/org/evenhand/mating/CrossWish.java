@@ -14,7 +14,9 @@ import org.hibernate.envers.Audited;
 class CrossWish extends OrchardRecord {
     private UUID motherId;
     private UUID fatherId;
-    private int flowers;
+    private Integer flowers;
+    private Integer seeds;
+    private int priority;
     private String note;
 
     protected CrossWish() {}
@@ -25,9 +27,14 @@ class CrossWish extends OrchardRecord {
         this.fatherId = fatherId;
     }
 
-    void change(int newFlowers, String newNote) {
-        this.flowers = newFlowers;
-        this.note = newNote;
+    /** What is wanted of it: flowers or seeds, one at least. */
+    record Wanted(Integer flowers, Integer seeds, int priority, String note) {}
+
+    void change(Wanted wanted) {
+        this.flowers = wanted.flowers();
+        this.seeds = wanted.seeds();
+        this.priority = wanted.priority();
+        this.note = wanted.note();
     }
 
     UUID motherId() {
@@ -38,8 +45,16 @@ class CrossWish extends OrchardRecord {
         return fatherId;
     }
 
-    int flowers() {
+    Integer flowers() {
         return flowers;
+    }
+
+    Integer seeds() {
+        return seeds;
+    }
+
+    int priority() {
+        return priority;
     }
 
     String note() {

@@ -107,6 +107,10 @@ record MatesView(List<Group> groups) {
     /**
      * A wished cross and how its pollen gets there.
      *
+     * @param flowers flowers to be crossed, as given or as the seeds ask for
+     * @param flowersGiven absent where the seeds say it
+     * @param why how the flowers come from the seeds; empty where they were given
+     * @param priority 0 leave it, 1 as others, 2 before others, 3 first of all
      * @param bridge absent where one of the two's bloom is not known
      * @param jars pollen of this father on the shelf
      */
@@ -118,6 +122,10 @@ record MatesView(List<Group> groups) {
             UUID fatherId,
             String father,
             int flowers,
+            @Schema(description = OPTIONAL) Integer flowersGiven,
+            @Schema(description = OPTIONAL) Integer seeds,
+            String why,
+            int priority,
             String note,
             Answer answer,
             @Schema(description = OPTIONAL) Bridge bridge,

@@ -68,6 +68,44 @@ public class Wishes {
         return found.stream().map(look::wish).toList();
     }
 
+    /** What is wanted, for the rooms that make it. */
+    @Transactional(readOnly = true)
+    public List<WantedCross> wanted(Caller caller) {
+        List<CrossWish> found = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId());
+        if (found.isEmpty()) {
+            return List.of();
+        }
+        CrossBook book = crosses.book(caller);
+        Map<UUID, VarietyView> varieties = Pedigrees.byId(orchards.varieties(caller));
+        return found.stream()
+                .map(w -> new WantedCross(
+                        w.id(),
+                        w.motherId(),
+                        varieties.get(w.motherId()).name(),
+                        w.fatherId(),
+                        varieties.get(w.fatherId()).name(),
+                        flowers(caller, w, book, varieties).flowers(),
+                        w.seeds(),
+                        w.priority()))
+                .toList();
+    }
+
+    private WishedFlowers flowers(Caller caller, CrossWish w, CrossBook book, Map<UUID, VarietyView> varieties) {
+        return WishedFlowers.orMost(
+                new CrossWish.Wanted(w.flowers(), w.seeds(), w.priority(), w.note()),
+                crops.of(caller, varieties.get(w.motherId()).crop()),
+                book.evidence(w.motherId(), w.fatherId()));
+    }
+
+    /** The wish, or "not found". */
+    @Transactional(readOnly = true)
+    public WantedCross wantedCross(Caller caller, UUID id) {
+        return wanted(caller).stream()
+                .filter(w -> w.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("wish", id));
+    }
+
     /** One look at an orchard's wishes. */
     private final class Look {
         private final Caller caller;
@@ -90,6 +128,7 @@ public class Wishes {
 
         MatesView.Wish wish(CrossWish w) {
             VarietyView father = varieties.get(w.fatherId());
+            WishedFlowers flowers = flowers(caller, w, book, varieties);
             BloomCourse gives = courses.get(w.fatherId());
             BloomCourse takes = courses.get(w.motherId());
             SeasonBridge bridge = gives == null || takes == null
@@ -99,7 +138,7 @@ public class Wishes {
                             father.smallFlowers(),
                             gives,
                             takes,
-                            w.flowers(),
+                            flowers.flowers(),
                             now.atZone(zone).toLocalDate(),
                             zone);
             return new MatesView.Wish(
@@ -108,7 +147,11 @@ public class Wishes {
                     varieties.get(w.motherId()).name(),
                     w.fatherId(),
                     father.name(),
+                    flowers.flowers(),
                     w.flowers(),
+                    w.seeds(),
+                    flowers.why(),
+                    w.priority(),
                     w.note(),
                     MatesView.Answer.of(book.explained(w.motherId(), w.fatherId())),
                     bridge == null ? null : view(bridge),
@@ -181,26 +224,44 @@ public class Wishes {
     }
 
     MatesView.Wish put(Caller caller, UUID id, WishRequest request) {
-        int flowers = Require.within("flowers", Given.required("flowers", request.flowers()), 1, 20_000);
-        String note = Given.optionalText("note", request.note(), 2000);
+        CrossWish.Wanted wanted = wanted(request);
         return once.write(
                 "cross_wish",
                 id,
                 () -> wishes.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> change(caller, found, request, flowers, note),
-                () -> insert(caller, id, request, flowers, note));
+                found -> change(caller, found, request, wanted),
+                () -> insert(caller, id, request, wanted));
     }
 
-    private MatesView.Wish change(Caller caller, CrossWish found, WishRequest request, int flowers, String note) {
+    /** Refuses seeds that no number of flowers gives. */
+    private void check(Caller caller, CrossWish.Wanted wanted, UUID mother, UUID father) {
+        WishedFlowers.of(
+                wanted,
+                crops.of(caller, orchards.variety(caller, mother).crop()),
+                crosses.book(caller).evidence(mother, father));
+    }
+
+    private static CrossWish.Wanted wanted(WishRequest r) {
+        if (r.flowers() == null && r.seeds() == null) {
+            throw new InvalidInputException("flowers", "or seeds: please give one of the two.");
+        }
+        Integer flowers = r.flowers() == null ? null : Require.within("flowers", r.flowers(), 1, 20_000);
+        Integer seeds = r.seeds() == null ? null : Require.within("seeds", r.seeds(), 1, 100_000);
+        int priority = r.priority() == null ? 1 : Require.within("priority", r.priority(), 0, 3);
+        return new CrossWish.Wanted(flowers, seeds, priority, Given.optionalText("note", r.note(), 2000));
+    }
+
+    private MatesView.Wish change(Caller caller, CrossWish found, WishRequest request, CrossWish.Wanted wanted) {
         if (request.version() != null) {
             found.requireVersion("wish", request.version());
-            found.change(flowers, note);
+            check(caller, wanted, found.motherId(), found.fatherId());
+            found.change(wanted);
             wishes.saveAndFlush(found);
         }
         return new Look(caller).wish(found);
     }
 
-    private MatesView.Wish insert(Caller caller, UUID id, WishRequest request, int flowers, String note) {
+    private MatesView.Wish insert(Caller caller, UUID id, WishRequest request, CrossWish.Wanted wanted) {
         VarietyView mother = orchards.variety(caller, Given.required("motherId", request.motherId()));
         VarietyView father = orchards.variety(caller, Given.required("fatherId", request.fatherId()));
         if (!crosses.book(caller).cross(mother.id(), father.id()).serves()) {
@@ -211,6 +272,7 @@ public class Wishes {
                                     .explained(mother.id(), father.id())
                                     .why());
         }
+        check(caller, wanted, mother.id(), father.id());
         boolean taken = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()).stream()
                 .anyMatch(w -> w.motherId().equals(mother.id()) && w.fatherId().equals(father.id()));
         if (taken) {
@@ -218,7 +280,7 @@ public class Wishes {
         }
         ZoneId zone = orchards.details(caller).site().zone();
         CrossWish wish = new CrossWish(id, caller, clock.instant(), zone, mother.id(), father.id());
-        wish.change(flowers, note);
+        wish.change(wanted);
         return new Look(caller).wish(wishes.saveAndFlush(wish));
     }
 

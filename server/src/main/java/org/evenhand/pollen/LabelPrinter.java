@@ -26,8 +26,6 @@ class LabelPrinter {
     /** Dots per inch of such printers; memory. */
     private static final int DOTS_PER_INCH = 203;
 
-    private static final int SCREEN_DOTS_PER_INCH = 110;
-
     private final Cache<UUID, List<Printed>> out = Caffeine.newBuilder()
             .expireAfterWrite(Duration.ofDays(1))
             .maximumSize(500)
@@ -36,15 +34,6 @@ class LabelPrinter {
     /** One label that came out, as a PNG. */
     @Schema(name = "PrintedLabel")
     record Printed(Instant at, byte[] png) {}
-
-    /** The first page of a PDF as a PNG for the screen. */
-    static byte[] firstPage(byte[] pdf) {
-        try (PDDocument document = Loader.loadPDF(pdf)) {
-            return png(new PDFRenderer(document).renderImageWithDPI(0, SCREEN_DOTS_PER_INCH, ImageType.GRAY));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
 
     List<Printed> print(UUID orchardId, Instant at, byte[] pdf) {
         List<Printed> printed = new ArrayList<>();

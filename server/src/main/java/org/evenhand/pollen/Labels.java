@@ -15,6 +15,8 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.LabelGrid;
+import org.evenhand.kit.LabelSheet;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,33 +64,18 @@ class Labels {
     @Schema(name = "LabelCopies")
     record Copies(UUID lotId, Integer copies) {}
 
-    /**
-     * A sheet, and the lines that had to be shortened.
-     *
-     * @param firstPage its first page as a PNG, to be looked at
-     */
-    @Schema(name = "LabelSheet")
-    record Sheet(byte[] pdf, byte[] firstPage, int labels, List<LabelSheet.Shortened> shortened) {}
-
     @Transactional(readOnly = true)
-    public Sheet sheet(Caller caller, Request request, String origin) {
+    public LabelSheet.Sheet sheet(Caller caller, Request request, String origin) {
         LabelGrid grid = Given.required("grid", request.grid());
         int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
-        List<LabelSheet.Label> labels = labels(caller, request, origin);
-        LabelSheet sheet = new LabelSheet(grid);
-        byte[] pdf = sheet.pdf(labels, skip);
-        return new Sheet(
-                pdf,
-                LabelPrinter.firstPage(pdf),
-                labels.size(),
-                sheet.shortened().stream().distinct().toList());
+        return LabelSheet.of(grid, labels(caller, request, origin), skip);
     }
 
     /** Sends labels, one to a page, to the printer that ships. */
     @Transactional(readOnly = true)
     public List<LabelPrinter.Printed> print(Caller caller, Request request, String origin) {
         Request oneUp = new Request(LabelGrid.ONE_UP, request.kind(), request.lots(), 0);
-        Sheet sheet = sheet(caller, oneUp, origin);
+        LabelSheet.Sheet sheet = sheet(caller, oneUp, origin);
         return printer.print(caller.orchardId(), orchards.now(caller), sheet.pdf());
     }
 

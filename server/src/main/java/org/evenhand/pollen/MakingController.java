@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.LabelSheet;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -56,7 +57,7 @@ class MakingController {
     }
 
     @PostMapping("/labels")
-    Labels.Sheet labels(@AuthenticationPrincipal Caller caller, @RequestBody Labels.Request request) {
+    LabelSheet.Sheet labels(@AuthenticationPrincipal Caller caller, @RequestBody Labels.Request request) {
         return labels.sheet(caller, request, origin());
     }
 

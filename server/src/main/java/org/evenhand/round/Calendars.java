@@ -6,8 +6,12 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -20,6 +24,7 @@ import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.Url;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+import org.evenhand.core.round.CrossWork;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
@@ -32,16 +37,19 @@ import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Rounds and looks for fruit as an iCalendar feed. */
+/** Rounds, visits to crosses, covers that come off and looks for fruit as an iCalendar feed. */
 @Service
 class Calendars {
     private static final int DAYS = 10;
+    private static final Set<CrossWork.Step> IN_CALENDAR =
+            EnumSet.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN, CrossWork.Step.BAG_OFF);
     private static final Duration SHORTEST = Duration.ofMinutes(15);
 
     private final CalendarFeedRepository feeds;
     private final Plans plans;
     private final Settings settings;
     private final CheckDays checks;
+    private final Crossings crossings;
     private final Orchards orchards;
     private final OnceWriter once;
     private final InstantSource clock;
@@ -51,6 +59,7 @@ class Calendars {
             Plans plans,
             Settings settings,
             @Lazy CheckDays checks,
+            Crossings crossings,
             Orchards orchards,
             OnceWriter once,
             InstantSource clock) {
@@ -58,6 +67,7 @@ class Calendars {
         this.plans = plans;
         this.settings = settings;
         this.checks = checks;
+        this.crossings = crossings;
         this.orchards = orchards;
         this.once = once;
         this.clock = clock;
@@ -112,6 +122,7 @@ class Calendars {
         plans.plan(reader, DAYS).rounds().stream()
                 .filter(r -> r.flowers() > 0)
                 .forEach(r -> calendar.add(round(reader, r, origin)));
+        crossSteps(reader).forEach((when, due) -> calendar.add(crossStep(reader, when, due, origin)));
         looks(reader).forEach((day, looks) -> calendar.add(look(reader, day, looks, origin)));
         return calendar.toString();
     }
@@ -119,9 +130,7 @@ class Calendars {
     private VEvent round(Caller reader, PlanView.Round r, String origin) {
         long minutes = Math.round(60.0 * r.flowers() / settings.of(reader).flowersPerHour());
         Duration length = Duration.ofMinutes(Math.max(SHORTEST.toMinutes(), minutes));
-        String trees = r.stops().stream()
-                .map(s -> s.flowers() + " of " + s.tree() + " with " + s.lot())
-                .collect(Collectors.joining("\n"));
+        String trees = r.stops().stream().map(Calendars::line).collect(Collectors.joining("\n"));
         String collect = r.collect().stream()
                 .map(c -> "First gather " + c.flowers() + " flowers of " + c.variety() + ".\n")
                 .collect(Collectors.joining());
@@ -133,6 +142,53 @@ class Calendars {
                 reader,
                 collect + trees,
                 origin + "/round/plan");
+    }
+
+    private static String line(RoundView.StopView s) {
+        String cross = s.cross() == null || s.cross().label() == null
+                ? ""
+                : " (cross " + s.cross().label() + ")";
+        return s.givesPollen()
+                ? s.flowers() + " of " + s.treeName() + " with " + s.lotCode() + cross
+                : CrossingWords.name(s.kind()) + ": " + s.flowers() + " of " + s.treeName() + cross;
+    }
+
+    /** A day and what is to be done on crosses then. */
+    private record CrossDay(LocalDate on, CrossWork.Step step) {}
+
+    /** A cross and until when its step helps. */
+    private record CrossDue(CrossingView cross, CrossingView.Due due) {}
+
+    /** Visits to crosses and covers that come off; what is done in between needs no day of its own. */
+    private Map<CrossDay, List<CrossDue>> crossSteps(Caller reader) {
+        Map<CrossDay, List<CrossDue>> days =
+                new TreeMap<>(Comparator.comparing(CrossDay::on).thenComparing(CrossDay::step));
+        for (CrossingView cross : crossings.all(reader).crossings()) {
+            cross.due().stream()
+                    .filter(d -> cross.begun() && IN_CALENDAR.contains(d.step()))
+                    .forEach(d -> days.computeIfAbsent(
+                                    new CrossDay(day(reader, d.from()), d.step()), k -> new ArrayList<>())
+                            .add(new CrossDue(cross, d)));
+        }
+        return days;
+    }
+
+    private VEvent crossStep(Caller reader, CrossDay when, List<CrossDue> due, String origin) {
+        String what = due.stream()
+                .map(d -> d.cross().label() + ", " + d.cross().tree() + " × "
+                        + d.cross().father() + ": "
+                        + d.cross().flowers() + (d.cross().flowers() == 1 ? " flower" : " flowers")
+                        + (d.due().until() == null
+                                ? ""
+                                : ", until " + Given.say(d.due().until(), zone(reader))))
+                .collect(Collectors.joining("\n"));
+        String name = switch (when.step()) {
+            case POLLINATE -> "Pollinate crosses";
+            case POLLINATE_AGAIN -> "Second visit to crosses";
+            default -> "Bags off";
+        };
+        VEvent event = new VEvent(when.on(), name + ": " + due.size());
+        return complete(event, "cross-" + when.on() + "-" + when.step(), reader, what, origin + "/round/crosses");
     }
 
     private Map<LocalDate, List<CheckDays.Day>> looks(Caller reader) {

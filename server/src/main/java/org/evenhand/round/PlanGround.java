@@ -24,7 +24,8 @@ record PlanGround(
         List<Foreseen> trees,
         Map<UUID, VarietyView> varieties,
         Map<UUID, TargetView.Budget> budgets,
-        CrossBook book) {
+        CrossBook book,
+        CrossNeeds crosses) {
 
     FreeHours hours() {
         return settings.hours();

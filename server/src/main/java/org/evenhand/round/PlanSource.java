@@ -1,21 +1,42 @@
 package org.evenhand.round;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.round.LotId;
+import org.evenhand.core.round.RoundRequest;
+import org.evenhand.core.round.VarietyId;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollen.LotView;
 
-/** Pollen at hand or to be collected: what the planner sees, and what it is. */
-record PlanSource(LotId id, LotView lot, VarietyView variety, int round, List<Double> viability, int doses) {
-    boolean toCollect() {
-        return lot == null;
+/**
+ * Pollen at hand, to be gathered, or the flowers' own: what the planner sees, and what it is.
+ *
+ * @param lot the jar; absent where there is none yet, or none is needed
+ * @param round the round before which it is gathered
+ * @param doses in all
+ */
+record PlanSource(Kind kind, LotId id, LotView lot, VarietyView variety, int round, List<Double> viability, int doses) {
+    /** Where it comes from. */
+    enum Kind {
+        JAR,
+        TO_GATHER,
+        /** The brush goes from flower to flower with their own pollen. */
+        FLOWER_TO_FLOWER
+    }
+
+    boolean toGather() {
+        return kind == Kind.TO_GATHER;
     }
 
     String name() {
-        return lot == null ? "fresh " + variety.name() : lot.code();
+        return switch (kind) {
+            case JAR -> lot.code();
+            case TO_GATHER -> "fresh " + variety.name();
+            case FLOWER_TO_FLOWER -> Pollinations.FLOWER_TO_FLOWER;
+        };
     }
 
     String father() {
@@ -26,5 +47,17 @@ record PlanSource(LotId id, LotView lot, VarietyView variety, int round, List<Do
         return lot == null
                 ? Set.of(variety.id())
                 : lot.fathers().stream().map(LotView.Father::varietyId).collect(Collectors.toSet());
+    }
+
+    /** Whether it can say who the father is, and it is this one. */
+    boolean isOnlyOf(UUID father) {
+        return kind != Kind.FLOWER_TO_FLOWER && fathers().equals(Set.of(father));
+    }
+
+    /** For the planner: jars of one father share a brush. */
+    RoundRequest.Lot lot(int rank) {
+        Optional<VarietyId> father =
+                fathers().size() == 1 ? Optional.of(new VarietyId(variety.id())) : Optional.empty();
+        return new RoundRequest.Lot(id, doses, viability, rank, father);
     }
 }

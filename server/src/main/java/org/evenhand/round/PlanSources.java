@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import org.evenhand.core.pollen.FlowersToGather;
 import org.evenhand.core.pollen.PollenKeeping;
 import org.evenhand.core.pollen.ViabilityCourse;
 import org.evenhand.core.round.LotId;
+import org.evenhand.core.round.RoundRequest;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollen.LotView;
@@ -37,7 +39,9 @@ class PlanSources {
         this.crops = crops;
     }
 
-    List<PlanSource> of(PlanGround ground, List<PlanSlot> slots, Map<TreeForecast, Openings> openings) {
+    /** @param firstGathering the first round before which pollen may still be gathered */
+    List<PlanSource> of(
+            PlanGround ground, List<PlanSlot> slots, Map<TreeForecast, Openings> openings, int firstGathering) {
         List<PlanSource> sources = new ArrayList<>();
         List<Instant> at = slots.stream().map(PlanSlot::at).toList();
         Map<UUID, List<Double>> alive = shelf.alive(ground.caller(), at);
@@ -45,6 +49,7 @@ class PlanSources {
             List<Double> viability = usable(ground, lot, alive.get(lot.id()), at);
             if (lot.dosesLeft() > 0 && viability.stream().anyMatch(v -> v > 0)) {
                 sources.add(new PlanSource(
+                        PlanSource.Kind.JAR,
                         new LotId(lot.id()),
                         lot,
                         ground.varieties().get(lot.fathers().get(0).varietyId()),
@@ -57,8 +62,31 @@ class PlanSources {
                         ? Instant.MIN
                         : s.lot().viability().goodUntil())
                 .thenComparing(PlanSource::name));
-        sources.addAll(toCollect(ground, slots, openings));
+        sources.addAll(toCollect(ground, slots, openings).stream()
+                .filter(s -> s.round() >= firstGathering)
+                .toList());
+        sources.addAll(0, flowerToFlower(ground, slots.size()));
         return sources;
+    }
+
+    /** Varieties whose flowers serve one another without a jar. */
+    private static List<PlanSource> flowerToFlower(PlanGround ground, int rounds) {
+        Map<UUID, CropSheet> own = new LinkedHashMap<>();
+        ground.trees().stream()
+                .filter(t -> t.sheet().hand().flowerToFlower())
+                .forEach(t -> own.put(t.tree().varietyId(), t.sheet()));
+        return own.entrySet().stream()
+                .map(e -> new PlanSource(
+                        PlanSource.Kind.FLOWER_TO_FLOWER,
+                        new LotId(UUID.nameUUIDFromBytes(
+                                ("flower to flower " + e.getKey()).getBytes(StandardCharsets.UTF_8))),
+                        null,
+                        ground.varieties().get(e.getKey()),
+                        0,
+                        Collections.nCopies(
+                                rounds, e.getValue().pollen().freshViability().value()),
+                        RoundRequest.NO_LIMIT))
+                .toList();
     }
 
     private static List<Double> usable(PlanGround ground, LotView lot, List<Double> alive, List<Instant> at) {
@@ -119,6 +147,6 @@ class PlanSources {
                         : course.shareAt(slots.get(r).at()))
                 .toList();
         UUID id = UUID.nameUUIDFromBytes((variety.id() + " " + round).getBytes(StandardCharsets.UTF_8));
-        return new PlanSource(new LotId(id), null, variety, round, viability, doses);
+        return new PlanSource(PlanSource.Kind.TO_GATHER, new LotId(id), null, variety, round, viability, doses);
     }
 }

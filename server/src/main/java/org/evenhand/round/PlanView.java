@@ -53,7 +53,7 @@ record PlanView(
             int flowers,
             double expectedFruits,
             List<Collect> collect,
-            List<Stop> stops) {}
+            List<RoundView.StopView> stops) {}
 
     /** Pollen to collect before the females are done. */
     @Schema(name = "PlannedCollecting")
@@ -64,31 +64,10 @@ record PlanView(
     record FromTree(UUID treeId, String tree, String place, double flowers) {}
 
     /**
-     * One jar to one tree.
+     * Flowers that get no pollen, why, and what would serve them.
      *
-     * @param lotId absent where the pollen is still to be collected
-     * @param why the reason in a sentence
-     * @param wanted whether somebody chose it
+     * @param tree name of the tree, or of the wished cross
      */
-    @Schema(name = "PlannedStop")
-    record Stop(
-            UUID treeId,
-            String tree,
-            String variety,
-            String crop,
-            String place,
-            @Schema(description = OPTIONAL) UUID lotId,
-            String lot,
-            String pollenParent,
-            int flowers,
-            List<RoundView.StageFlowers> byStage,
-            double expected,
-            double viability,
-            String why,
-            boolean wanted,
-            List<String> cleanBefore) {}
-
-    /** Flowers that get no pollen, why, and what would serve them. */
     @Schema(name = "PlanLeft")
     record Left(UUID treeId, String tree, int flowers, String reason, String wouldServe) {}
 

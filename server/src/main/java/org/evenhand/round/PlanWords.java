@@ -5,121 +5,70 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.pollen.FlowersToGather;
-import org.evenhand.core.pollen.Hygiene;
 import org.evenhand.core.round.LotId;
 import org.evenhand.core.round.RoundPlan;
 import org.evenhand.core.round.RoundRequest;
+import org.evenhand.core.round.TreeId;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
 
 /** A plan told: rounds with their stops and reasons, what is kept back, what is left. One use each. */
 final class PlanWords {
+    private final MadePlan made;
     private final PlanGround ground;
     private final CropCatalogue crops;
-    private final List<PlanSlot> slots;
-    private final List<PlanSource> sources;
-    private final RoundPlan plan;
+    private final RoundStops stops;
     private final Map<UUID, Foreseen> byTree;
     private final Map<LotId, PlanSource> byId;
 
-    PlanWords(PlanGround ground, CropCatalogue crops, List<PlanSlot> slots, List<PlanSource> sources, RoundPlan plan) {
-        this.ground = ground;
+    PlanWords(MadePlan made, CropCatalogue crops) {
+        this.made = made;
+        this.ground = made.ground();
         this.crops = crops;
-        this.slots = slots;
-        this.sources = sources;
-        this.plan = plan;
+        this.stops = new RoundStops(made);
         this.byTree = ground.byTree();
-        this.byId = sources.stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
+        this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
     }
 
     List<PlanView.Round> rounds() {
-        return IntStream.range(0, slots.size())
-                .mapToObj(r -> round(slots.get(r), r))
+        return IntStream.range(0, made.slots().size())
+                .mapToObj(r -> round(made.slots().get(r), r))
                 .toList();
     }
 
-    /** Fruits to be expected: what each stop is worth, times the share that sets on that tree. */
+    /** The stops of one round. */
+    List<RoundView.StopView> stops(int round) {
+        return stops.of(round);
+    }
+
+    /** Fruits to be expected: what each stop is worth in full flowers, times the share that sets on that tree. */
     double fruits(List<RoundPlan.Stop> stops) {
         return stops.stream()
-                .mapToDouble(s -> {
-                    TargetView.Budget b = ground.budgets().get(s.tree().value());
-                    return b.weight() > 0 ? s.expected() / b.weight() * b.share() : 0;
-                })
+                .mapToDouble(
+                        s -> s.full() * ground.budgets().get(s.tree().value()).share())
                 .sum();
     }
 
     private PlanView.Round round(PlanSlot slot, int r) {
-        List<RoundPlan.Stop> stops =
-                plan.stops().stream().filter(s -> s.round() == r).toList();
-        List<PlanView.Stop> views = new ArrayList<>();
-        Set<UUID> before = Set.of();
-        for (RoundPlan.Stop stop : stops) {
-            PlanSource source = byId.get(stop.lot());
-            Foreseen tree = byTree.get(stop.tree().value());
-            views.add(stop(stop, tree, source, Hygiene.between(tree.sheet(), before, source.fathers())));
-            before = source.fathers();
-        }
+        List<RoundPlan.Stop> planned =
+                made.plan().stops().stream().filter(s -> s.round() == r).toList();
         return new PlanView.Round(
                 slot.at(),
                 ground.hours().told() ? slot.free().until() : null,
                 slot.why(),
                 slot.most() == RoundRequest.NO_LIMIT ? null : slot.most(),
-                stops.stream().mapToInt(RoundPlan.Stop::flowers).sum(),
-                fruits(stops),
+                planned.stream().mapToInt(RoundPlan.Stop::flowers).sum(),
+                fruits(planned),
                 collect(r, slot),
-                views);
-    }
-
-    private PlanView.Stop stop(RoundPlan.Stop s, Foreseen tree, PlanSource source, List<String> cleanBefore) {
-        CropSheet sheet = tree.sheet();
-        return new PlanView.Stop(
-                tree.tree().id(),
-                tree.tree().name(),
-                tree.tree().varietyName(),
-                tree.tree().crop(),
-                place(tree.tree()),
-                source.toCollect() ? null : source.lot().id(),
-                source.name(),
-                source.father(),
-                s.flowers(),
-                s.byStage().entrySet().stream()
-                        .map(e -> new RoundView.StageFlowers(
-                                e.getKey(),
-                                e.getValue(),
-                                sheet.stages()
-                                        .get(sheet.indexOf(e.getKey()))
-                                        .receptivity()
-                                        .value()))
-                        .toList(),
-                s.expected(),
-                source.viability().get(s.round()),
-                why(s),
-                s.grounds().wanted(),
-                cleanBefore);
-    }
-
-    private String why(RoundPlan.Stop s) {
-        String jar = s.grounds().wanted()
-                ? "You chose it."
-                : s.grounds()
-                        .better()
-                        .map(b -> byId.get(b).name() + " would be worth more here, but earns more on other trees.")
-                        .orElse(
-                                s.grounds().lotsThatServe() == 1
-                                        ? "The only pollen there is that serves it."
-                                        : "Worth the most here of "
-                                                + s.grounds().lotsThatServe() + " that serve it.");
-        String now = s.grounds().canWait() ? "" : " By the next round these flowers are past their best.";
-        return jar + now + " " + s.cross().why();
+                stops.of(r));
     }
 
     private static String place(TreeView t) {
@@ -128,9 +77,9 @@ final class PlanWords {
 
     private List<PlanView.Collect> collect(int round, PlanSlot slot) {
         List<PlanView.Collect> collect = new ArrayList<>();
-        for (PlanSource source : sources) {
-            int doses = source.toCollect() && source.round() == round
-                    ? plan.stops().stream()
+        for (PlanSource source : made.sources()) {
+            int doses = source.toGather() && source.round() == round
+                    ? made.plan().stops().stream()
                             .filter(s -> s.lot().equals(source.id()))
                             .mapToInt(RoundPlan.Stop::flowers)
                             .sum()
@@ -163,17 +112,55 @@ final class PlanWords {
     }
 
     List<PlanView.Left> left() {
-        return plan.unserved().stream()
-                .map(u -> {
-                    Foreseen tree = byTree.get(u.tree().value());
-                    return new PlanView.Left(
-                            tree.tree().id(),
-                            tree.tree().name(),
-                            u.flowers(),
-                            u.reason().name(),
-                            wouldServe(tree, u));
-                })
-                .toList();
+        return left(u -> u);
+    }
+
+    /** Of the flowers that could be done in the first round. */
+    List<PlanView.Left> leftNow() {
+        return left(u ->
+                new RoundPlan.Unserved(u.tree(), Math.min(u.flowers(), made.leftInFirstRound(u.tree())), u.reason()));
+    }
+
+    /** Flowers that could be done in the first round and are left for later ones. */
+    List<RoundView.Waiting> waiting() {
+        Map<TreeId, Integer> never = made.plan().unserved().stream()
+                .collect(Collectors.toMap(RoundPlan.Unserved::tree, RoundPlan.Unserved::flowers));
+        List<RoundView.Waiting> waiting = new ArrayList<>();
+        byTree.values().forEach(tree -> {
+            TreeId id = new TreeId(tree.tree().id());
+            List<RoundPlan.Stop> later = made.plan().stops().stream()
+                    .filter(s -> s.round() > 0 && s.tree().equals(id))
+                    .toList();
+            int planned = later.stream().mapToInt(RoundPlan.Stop::flowers).sum();
+            int flowers = Math.min(planned, made.leftInFirstRound(id) - never.getOrDefault(id, 0));
+            if (flowers > 0) {
+                RoundPlan.Stop next = later.get(0);
+                waiting.add(new RoundView.Waiting(
+                        tree.tree().id(),
+                        tree.tree().name(),
+                        flowers,
+                        made.slots().get(next.round()).at(),
+                        byId.get(next.lot()).name()));
+            }
+        });
+        waiting.sort(Comparator.comparing(RoundView.Waiting::tree));
+        return waiting;
+    }
+
+    private List<PlanView.Left> left(UnaryOperator<RoundPlan.Unserved> of) {
+        List<PlanView.Left> left = new ArrayList<>(made.crosses().notPossible());
+        made.plan().unserved().stream()
+                .map(of)
+                .filter(u -> u.flowers() > 0)
+                .map(this::left)
+                .forEach(left::add);
+        return left;
+    }
+
+    private PlanView.Left left(RoundPlan.Unserved u) {
+        Foreseen tree = byTree.get(u.tree().value());
+        return new PlanView.Left(
+                tree.tree().id(), tree.tree().name(), u.flowers(), u.reason().name(), wouldServe(tree, u));
     }
 
     private String wouldServe(Foreseen tree, RoundPlan.Unserved u) {
@@ -197,12 +184,12 @@ final class PlanWords {
     }
 
     List<PlanView.Kept> kept() {
-        return plan.keptBack().stream()
-                .filter(k -> !byId.get(k.lot()).toCollect())
+        return made.plan().keptBack().stream()
+                .filter(k -> byId.get(k.lot()).kind() == PlanSource.Kind.JAR)
                 .map(k -> new PlanView.Kept(
                         byId.get(k.lot()).name(),
                         k.doses(),
-                        slots.get(k.round()).at(),
+                        made.slots().get(k.round()).at(),
                         byTree.get(k.tree().value()).tree().name(),
                         "Flowers that open by then are worth more to it."))
                 .toList();

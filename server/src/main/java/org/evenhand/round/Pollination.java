@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
 import org.evenhand.core.crop.Mark;
+import org.evenhand.core.round.CrossWork;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -28,6 +29,8 @@ class Pollination extends OrchardRecord {
     private Integer tagYear;
     private UUID walkId;
     private Integer stop;
+    private UUID crossingId;
+    private boolean again;
 
     protected Pollination() {}
 
@@ -44,9 +47,17 @@ class Pollination extends OrchardRecord {
         this.tagYear = done.tag().isEmpty() ? null : done.doneAt().atZone(zone).getYear();
         this.walkId = done.walkId();
         this.stop = done.stop();
+        this.crossingId = done.crossingId();
+        this.again = done.again();
     }
 
-    /** What was done, and how it is marked. */
+    /**
+     * What was done, and how it is marked.
+     *
+     * @param lotId absent where the brush went from flower to flower with their own pollen
+     * @param crossingId the cross they belong to; absent for most
+     * @param again whether the same flowers had pollen before
+     */
     record Done(
             UUID treeId,
             UUID lotId,
@@ -57,7 +68,9 @@ class Pollination extends OrchardRecord {
             String colour,
             String tag,
             UUID walkId,
-            Integer stop) {}
+            Integer stop,
+            UUID crossingId,
+            boolean again) {}
 
     UUID treeId() {
         return treeId;
@@ -97,5 +110,28 @@ class Pollination extends OrchardRecord {
 
     Integer stop() {
         return stop;
+    }
+
+    UUID crossingId() {
+        return crossingId;
+    }
+
+    boolean again() {
+        return again;
+    }
+
+    /** As a step of its cross. */
+    CrossingView.Done onCross() {
+        return new CrossingView.Done(
+                id(),
+                again ? CrossWork.Step.POLLINATE_AGAIN : CrossWork.Step.POLLINATE,
+                flowers,
+                doneAt,
+                "",
+                recordedBy(),
+                true,
+                walkId,
+                stop,
+                version());
     }
 }

@@ -11,9 +11,13 @@ import org.springframework.data.jpa.repository.Query;
 interface PollinationRepository extends JpaRepository<Pollination, UUID> {
     Optional<Pollination> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    List<Pollination> findByOrchardIdAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
+    /** Those of flowers that had no pollen before. */
+    List<Pollination> findByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
 
-    List<Pollination> findByOrchardIdAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, Instant after);
+    List<Pollination> findByOrchardIdAndAgainIsFalseAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+            UUID orchardId, Instant after);
+
+    List<Pollination> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, List<UUID> crossingIds);
 
     List<Pollination> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, UUID walkId);
 

@@ -9,23 +9,28 @@ import java.util.UUID;
 /**
  * Flowers of one tree given pollen of one lot, one dose each.
  *
+ * @param lotId absent where the crop's flowers serve one another and the brush goes from one to the next
  * @param mark name of the mark, as on the crop sheet
  * @param colour colour of tape, yarn or tag
  * @param tag number on the tag; used once a year in an orchard
  * @param walkId walk and stop it belongs to, both or neither
+ * @param crossingId the cross whose flowers they are
+ * @param again whether the same flowers of the cross had pollen before
  */
 public record PollinationRequest(
         UUID treeId,
-        UUID lotId,
+        @Schema(description = OPTIONAL) UUID lotId,
         Integer flowers,
         Instant doneAt,
         @Schema(description = OPTIONAL) String mark,
         @Schema(description = OPTIONAL) String colour,
         @Schema(description = OPTIONAL) String tag,
         @Schema(description = OPTIONAL) UUID walkId,
-        @Schema(description = OPTIONAL) Integer stop) {
+        @Schema(description = OPTIONAL) Integer stop,
+        @Schema(description = OPTIONAL) UUID crossingId,
+        @Schema(description = OPTIONAL) Boolean again) {
     /** Done outside a walk, with a mark that says all. */
     public static PollinationRequest simple(UUID treeId, UUID lotId, Integer flowers, Instant doneAt, String mark) {
-        return new PollinationRequest(treeId, lotId, flowers, doneAt, mark, null, null, null, null);
+        return new PollinationRequest(treeId, lotId, flowers, doneAt, mark, null, null, null, null, null, null);
     }
 }

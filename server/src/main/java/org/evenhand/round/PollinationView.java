@@ -7,13 +7,19 @@ import java.time.Instant;
 import java.util.UUID;
 import org.evenhand.core.crop.Mark;
 
-/** A pollination as it is shown. */
+/**
+ * A pollination as it is shown.
+ *
+ * @param lotId absent where the brush went from flower to flower; the code then says so
+ * @param crossLabel number of the cross whose flowers they are
+ * @param again whether the same flowers had pollen before
+ */
 public record PollinationView(
         UUID id,
         UUID treeId,
         String treeName,
         String crop,
-        UUID lotId,
+        @Schema(description = OPTIONAL) UUID lotId,
         String lotCode,
         String pollenParent,
         int flowers,
@@ -25,5 +31,8 @@ public record PollinationView(
         @Schema(description = OPTIONAL) String markWarning,
         @Schema(description = OPTIONAL) UUID walkId,
         @Schema(description = OPTIONAL) Integer stop,
+        @Schema(description = OPTIONAL) UUID crossingId,
+        @Schema(description = OPTIONAL) String crossLabel,
+        boolean again,
         UUID recordedBy,
         long version) {}

@@ -5,6 +5,8 @@ import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -36,6 +38,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Pollinations {
     /** Petals may be down after so many days; common practice. */
     private static final int PETAL_DAYS = 5;
+    /** What stands in place of a jar where flowers serve one another. */
+    static final String FLOWER_TO_FLOWER = "from flower to flower";
 
     private final PollinationRepository pollinations;
     private final Orchards orchards;
@@ -44,6 +48,7 @@ public class Pollinations {
     private final OnceWriter once;
     private final CropCatalogue crops;
     private final WalkRepository walks;
+    private final Crossings crossings;
     private final ApplicationEventPublisher events;
     private final InstantSource clock;
 
@@ -55,6 +60,7 @@ public class Pollinations {
             OnceWriter once,
             CropCatalogue crops,
             WalkRepository walks,
+            Crossings crossings,
             ApplicationEventPublisher events,
             InstantSource clock) {
         this.pollinations = pollinations;
@@ -64,22 +70,26 @@ public class Pollinations {
         this.once = once;
         this.crops = crops;
         this.walks = walks;
+        this.crossings = crossings;
         this.events = events;
         this.clock = clock;
     }
 
-    /** Every pollination that is not voided, the latest first. */
+    /** Every pollination that is not voided, second visits to the same flowers left out; the latest first. */
     @Transactional(readOnly = true)
     public List<PollinationView> all(Caller caller) {
-        return views(caller, pollinations.findByOrchardIdAndVoidedAtIsNullOrderByDoneAtDesc(caller.orchardId()));
+        return views(
+                caller,
+                pollinations.findByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(caller.orchardId()));
     }
 
-    /** Those done after a moment, the earliest first. */
+    /** Those done after a moment, second visits left out; the earliest first. */
     @Transactional(readOnly = true)
     public List<PollinationView> since(Caller caller, Instant after) {
         return views(
                 caller,
-                pollinations.findByOrchardIdAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(caller.orchardId(), after));
+                pollinations.findByOrchardIdAndAgainIsFalseAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+                        caller.orchardId(), after));
     }
 
     /** The pollination, or "not found"; a voided one is not found either. */
@@ -103,7 +113,7 @@ public class Pollinations {
 
     private PollinationView again(Caller caller, Pollination found, PollinationRequest request) {
         boolean same = found.treeId().equals(request.treeId())
-                && found.lotId().equals(request.lotId())
+                && Objects.equals(found.lotId(), request.lotId())
                 && request.flowers() != null
                 && found.flowers() == request.flowers();
         if (!same) {
@@ -114,29 +124,40 @@ public class Pollinations {
 
     private PollinationView insert(Caller caller, UUID id, PollinationRequest request) {
         TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
-        LotView lot = shelf.lot(caller, Given.required("lotId", request.lotId()));
+        Optional<LotView> lot = jar(caller, tree, request);
         ZoneId zone = orchards.details(caller).site().zone();
         int flowers =
                 Require.within("flowers", Given.required("flowers", request.flowers()), 1, FlowerReading.MOST_FLOWERS);
         Instant doneAt = Given.notInFuture("doneAt", request.doneAt(), orchards.now(caller), zone);
         Readings.refuseBeforePlanting("doneAt", tree, doneAt, zone);
-        refuseBeforeCollection(lot, doneAt, zone);
-        refuseWhatDoesNotServe(caller, tree, lot);
+        lot.ifPresent(l -> {
+            refuseBeforeCollection(l, doneAt, zone);
+            refuseWhatDoesNotServe(caller, tree, l);
+        });
         Pollination pollination = new Pollination(
                 id, caller, clock.instant(), zone, done(caller, tree, lot, flowers, doneAt, zone, request));
         pollinations.saveAndFlush(pollination);
-        shelf.draw(caller, lot.id(), id, flowers, doneAt);
+        lot.ifPresent(l -> shelf.draw(caller, l.id(), id, flowers, doneAt));
         return views(caller, List.of(pollination)).get(0);
+    }
+
+    /** The jar; none only where the crop's own flowers serve one another. */
+    private Optional<LotView> jar(Caller caller, TreeView tree, PollinationRequest request) {
+        boolean without = request.lotId() == null
+                && request.crossingId() == null
+                && crops.of(caller, tree.crop()).hand().flowerToFlower();
+        return without ? Optional.empty() : Optional.of(shelf.lot(caller, Given.required("lotId", request.lotId())));
     }
 
     private Pollination.Done done(
             Caller caller,
             TreeView tree,
-            LotView lot,
+            Optional<LotView> lot,
             int flowers,
             Instant doneAt,
             ZoneId zone,
             PollinationRequest request) {
+        Optional<Crossing> cross = cross(caller, tree, lot, flowers, doneAt, request);
         String mark = Given.optionalText("mark", request.mark(), 80);
         String tag = Given.optionalText("tag", request.tag(), 40);
         if (!tag.isEmpty()) {
@@ -156,19 +177,61 @@ public class Pollinations {
                 .orElse(null);
         return new Pollination.Done(
                 tree.id(),
-                lot.id(),
+                lot.map(LotView::id).orElse(null),
                 flowers,
                 doneAt,
-                mark,
-                tag.isEmpty() ? lasts : Mark.Lasts.HARVEST,
+                cross.filter(c -> mark.isEmpty()).map(c -> "cross label").orElse(mark),
+                tag.isEmpty() && cross.isEmpty() ? lasts : Mark.Lasts.HARVEST,
                 Given.optionalText("colour", request.colour(), 40),
                 tag,
                 request.walkId(),
-                request.stop());
+                request.stop(),
+                cross.map(Crossing::id).orElse(null),
+                Boolean.TRUE.equals(request.again()));
+    }
+
+    /** The cross whose flowers are given pollen: its tree, its father and no more flowers than there are. */
+    private Optional<Crossing> cross(
+            Caller caller,
+            TreeView tree,
+            Optional<LotView> lot,
+            int flowers,
+            Instant doneAt,
+            PollinationRequest request) {
+        if (request.crossingId() == null) {
+            if (Boolean.TRUE.equals(request.again())) {
+                throw new InvalidInputException("again", "is for flowers of a cross; name the cross.");
+            }
+            return Optional.empty();
+        }
+        Crossing cross = crossings.require(caller, request.crossingId());
+        if (!cross.treeId().equals(tree.id())) {
+            throw new InvalidInputException(
+                    "treeId", "is " + tree.name() + ", not the tree of cross " + cross.label() + ".");
+        }
+        List<UUID> fathers = lot.orElseThrow().fathers().stream()
+                .map(LotView.Father::varietyId)
+                .toList();
+        if (!fathers.equals(List.of(cross.fatherId()))) {
+            throw new InvalidInputException(
+                    "lotId",
+                    lot.get().code() + " holds pollen of " + lot.get().varietyName() + ", but cross " + cross.label()
+                            + " is with "
+                            + orchards.variety(caller, cross.fatherId()).name() + " alone. Take another jar.");
+        }
+        crossings.refuseMoreThanThere(caller, cross, flowers, doneAt);
+        return Optional.of(cross);
     }
 
     /** A tag number says one flower's story only. */
     private void refuseTagTwice(Caller caller, String tag, Instant doneAt, ZoneId zone) {
+        crossings.holdNumbers(caller);
+        crossings.labelled(caller, doneAt.atZone(zone).getYear(), tag).ifPresent(cross -> {
+            throw new InvalidInputException(
+                    "tag",
+                    "'" + tag + "' is the number of a cross on "
+                            + orchards.tree(caller, cross.treeId()).name() + ". Take another number.");
+        });
         pollinations
                 .tagged(caller.orchardId(), doneAt.atZone(zone).getYear(), tag)
                 .ifPresent(other -> {
@@ -222,7 +285,9 @@ public class Pollinations {
         events.publishEvent(new PollinationVoided(caller.orchardId(), id));
         pollination.voidBecause(request.reason(), clock.instant());
         pollinations.saveAndFlush(pollination);
-        shelf.giveBack(caller, pollination.lotId(), id, pollination.flowers());
+        if (pollination.lotId() != null) {
+            shelf.giveBack(caller, pollination.lotId(), id, pollination.flowers());
+        }
     }
 
     private Pollination require(Caller caller, UUID id) {
@@ -236,6 +301,8 @@ public class Pollinations {
             return List.of();
         }
         Map<UUID, LotName> lots = shelf.names(caller);
+        Map<UUID, String> labels = crossings.labels(
+                caller, found.stream().filter(p -> p.crossingId() != null).toList());
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         return found.stream()
@@ -243,19 +310,21 @@ public class Pollinations {
                         caller,
                         p,
                         trees.computeIfAbsent(p.treeId(), t -> orchards.tree(caller, t)),
-                        lots.get(p.lotId())))
+                        p.lotId() == null ? null : lots.get(p.lotId()),
+                        labels.get(p.id())))
                 .toList();
     }
 
-    private PollinationView view(Caller caller, Pollination p, TreeView tree, LotName lot) {
+    /** @param lot none where the brush went from flower to flower */
+    private PollinationView view(Caller caller, Pollination p, TreeView tree, LotName lot, String crossLabel) {
         return new PollinationView(
                 p.id(),
                 tree.id(),
                 tree.name(),
                 tree.crop(),
-                lot.id(),
-                lot.code(),
-                lot.varietyName(),
+                p.lotId(),
+                lot == null ? FLOWER_TO_FLOWER : lot.code(),
+                lot == null ? tree.varietyName() : lot.varietyName(),
                 p.flowers(),
                 p.doneAt(),
                 p.mark(),
@@ -265,6 +334,9 @@ public class Pollinations {
                 warning(caller, p, tree),
                 p.walkId(),
                 p.stop(),
+                p.crossingId(),
+                crossLabel,
+                p.again(),
                 p.recordedBy(),
                 p.version());
     }

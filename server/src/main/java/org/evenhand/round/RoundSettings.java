@@ -34,6 +34,8 @@ class RoundSettings extends OrchardRecord {
     @JdbcTypeCode(SqlTypes.JSON)
     private List<SettingsView.Away> away;
 
+    private boolean keepPhotoPlace;
+
     protected RoundSettings() {}
 
     RoundSettings(UUID id, Caller caller, Instant now, ZoneId zone, SettingsRequest request) {
@@ -48,9 +50,11 @@ class RoundSettings extends OrchardRecord {
         this.everyDay = List.copyOf(request.everyDay());
         this.singleDays = List.copyOf(request.singleDays());
         this.away = List.copyOf(request.away());
+        this.keepPhotoPlace = Boolean.TRUE.equals(request.keepPhotoPlace());
     }
 
     SettingsView view() {
-        return new SettingsView(id(), pollenAge, strokes, flowersPerHour, everyDay, singleDays, away, version());
+        return new SettingsView(
+                id(), pollenAge, strokes, flowersPerHour, everyDay, singleDays, away, keepPhotoPlace, version());
     }
 }

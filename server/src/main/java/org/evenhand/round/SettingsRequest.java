@@ -14,4 +14,5 @@ public record SettingsRequest(
         List<SettingsView.Hours> everyDay,
         List<SettingsView.SingleDay> singleDays,
         List<SettingsView.Away> away,
+        @Schema(description = OPTIONAL) Boolean keepPhotoPlace,
         @Schema(description = OPTIONAL) Long version) {}

@@ -185,14 +185,7 @@ public class Targets {
                         most));
             }
             if (!own.limbsMm().isEmpty()) {
-                // A twig of the sheet's diameter carries one; thicker ones in proportion to their cross-section.
-                double perCm2 = 1 / CropLoad.areaOfDiameter(load.twigMm().value() / 10);
-                int limbs = CropLoad.limbLimits(
-                                own.limbsMm().stream()
-                                        .map(mm -> CropLoad.areaOfDiameter(mm / 10.0))
-                                        .toList(),
-                                perCm2)
-                        .stream()
+                int limbs = CropLoad.limbFruits(own.limbsMm(), load.twigMm().value()).stream()
                         .mapToInt(Integer::intValue)
                         .sum();
                 how.add("its " + own.limbsMm().size() + " limbs carry " + limbs);

@@ -57,6 +57,11 @@ class Walk extends OrchardRecord {
         return closedAt;
     }
 
+    /** Gives the crosses among its stops their numbers. */
+    void change(List<RoundView.StopView> newStops) {
+        this.stops = List.copyOf(newStops);
+    }
+
     void close(Instant at) {
         this.closedAt = at;
     }

@@ -16,18 +16,22 @@ class WalkPhoto extends OrchardRecord {
     private UUID walkId;
     private int stop;
     private Instant takenAt;
+    private Double latitude;
+    private Double longitude;
 
     @NotAudited
     private byte[] jpeg;
 
     protected WalkPhoto() {}
 
-    WalkPhoto(UUID id, Caller caller, Instant now, ZoneId zone, UUID walkId, int stop, Instant takenAt, byte[] jpeg) {
+    WalkPhoto(UUID id, Caller caller, Instant now, ZoneId zone, UUID walkId, WalkRequests.Photo photo) {
         super(id, caller, now, zone);
         this.walkId = walkId;
-        this.stop = stop;
-        this.takenAt = takenAt;
-        this.jpeg = jpeg.clone();
+        this.stop = photo.stop();
+        this.takenAt = photo.at();
+        this.latitude = photo.latitude();
+        this.longitude = photo.longitude();
+        this.jpeg = photo.data().clone();
     }
 
     UUID walkId() {

@@ -29,7 +29,13 @@ final class WalkRequests {
      * A picture of a stop.
      *
      * @param data JPEG or PNG
+     * @param latitude where it was taken, degrees; kept only where the orchard wants that, and only with the longitude
      */
     @Schema(name = "WalkPhotoRequest")
-    record Photo(Integer stop, Instant at, byte[] data) {}
+    record Photo(
+            Integer stop,
+            Instant at,
+            byte[] data,
+            @Schema(description = OPTIONAL) Double latitude,
+            @Schema(description = OPTIONAL) Double longitude) {}
 }

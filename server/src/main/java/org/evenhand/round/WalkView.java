@@ -10,6 +10,7 @@ import java.util.UUID;
 /**
  * A walk, and what everybody on it has done so far.
  *
+ * @param steps steps on crosses that were done on it
  * @param closedAt when it was ended; absent while it can be walked on
  */
 @Schema(name = "Walk")
@@ -21,6 +22,7 @@ record WalkView(
         List<RoundView.StopView> stops,
         List<String> cautions,
         List<PollinationView> done,
+        List<CrossingView.Done> steps,
         List<Word> words,
         List<Photo> photos,
         long version) {
@@ -29,9 +31,20 @@ record WalkView(
     @Schema(name = "WalkWord")
     record Word(UUID id, int stop, WalkWord.Kind kind, String note, Instant at, UUID by, long version) {}
 
-    /** A picture of a stop, to be fetched by its id. */
+    /**
+     * A picture of a stop, to be fetched by its id.
+     *
+     * @param latitude where it was taken, degrees; absent unless that is to be kept
+     */
     @Schema(name = "WalkPhoto")
-    record Photo(UUID id, int stop, Instant at, UUID by, long version) {}
+    record Photo(
+            UUID id,
+            int stop,
+            Instant at,
+            @Schema(description = OPTIONAL) Double latitude,
+            @Schema(description = OPTIONAL) Double longitude,
+            UUID by,
+            long version) {}
 
     /** A walk that was not ended, in a line. */
     @Schema(name = "OpenWalk")

@@ -1,9 +1,9 @@
 package org.evenhand.round;
 
 import java.time.Duration;
-import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -16,6 +16,7 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.Ids;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
@@ -35,7 +36,9 @@ class Walks {
     private final WalkPhotoRepository photos;
     private final Rounds rounds;
     private final Pollinations pollinations;
+    private final Crossings crossings;
     private final Orchards orchards;
+    private final Settings settings;
     private final CropCatalogue crops;
     private final OnceWriter once;
     private final InstantSource clock;
@@ -46,7 +49,9 @@ class Walks {
             WalkPhotoRepository photos,
             Rounds rounds,
             Pollinations pollinations,
+            Crossings crossings,
             Orchards orchards,
+            Settings settings,
             CropCatalogue crops,
             OnceWriter once,
             InstantSource clock) {
@@ -55,7 +60,9 @@ class Walks {
         this.photos = photos;
         this.rounds = rounds;
         this.pollinations = pollinations;
+        this.crossings = crossings;
         this.orchards = orchards;
+        this.settings = settings;
         this.crops = crops;
         this.once = once;
         this.clock = clock;
@@ -74,17 +81,43 @@ class Walks {
                         throw new InvalidInputException(
                                 "at", "has no stop: no jar serves a flower that can take pollen at that hour.");
                     }
-                    return view(
-                            caller,
-                            walks.saveAndFlush(new Walk(
-                                    id,
-                                    caller,
-                                    clock.instant(),
-                                    zone(caller),
-                                    round.at(),
-                                    round.stops(),
-                                    round.cautions())));
+                    Walk walk = walks.saveAndFlush(new Walk(
+                            id, caller, clock.instant(), zone(caller), round.at(), round.stops(), round.cautions()));
+                    walk.change(beginCrosses(caller, walk));
+                    return view(caller, walks.saveAndFlush(walk));
                 });
+    }
+
+    /** Crosses that are only planned get their numbers now, so that labels can be written under the tree. */
+    private List<RoundView.StopView> beginCrosses(Caller caller, Walk walk) {
+        Map<List<UUID>, RoundView.Cross> begun = new HashMap<>();
+        return walk.stops().stream()
+                .map(s -> s.cross() == null || s.cross().crossingId() != null || !preparable(caller, s)
+                        ? s
+                        : s.of(begun.computeIfAbsent(
+                                List.of(s.treeId(), s.cross().wishId()), key -> begin(caller, walk, s))))
+                .toList();
+    }
+
+    private boolean preparable(Caller caller, RoundView.StopView stop) {
+        return crops.of(caller, stop.crop()).cross().isPresent();
+    }
+
+    private RoundView.Cross begin(Caller caller, Walk walk, RoundView.StopView stop) {
+        RoundView.Cross planned = stop.cross();
+        Crossing crossing = crossings.begin(
+                caller,
+                Ids.newVersion7(clock.instant()),
+                new Crossings.Begun(
+                        stop.treeId(),
+                        planned.fatherId(),
+                        planned.wishId(),
+                        walk.id(),
+                        stop.flowers(),
+                        Crossings.USUAL,
+                        ""));
+        return new RoundView.Cross(
+                crossing.id(), planned.wishId(), planned.fatherId(), planned.father(), crossing.label());
     }
 
     @Transactional(readOnly = true)
@@ -105,6 +138,12 @@ class Walks {
 
     private String flowers(Caller caller, RoundView.StopView stop) {
         CropSheet sheet = crops.of(caller, stop.crop());
+        String step = CrossingWords.name(stop.kind());
+        return (step.isEmpty() ? "" : step + ": ")
+                + (stop.byStage().isEmpty() ? stop.flowers() + " flowers" : stages(sheet, stop));
+    }
+
+    private static String stages(CropSheet sheet, RoundView.StopView stop) {
         return stop.byStage().stream()
                 .map(b -> b.flowers() + " "
                         + sheet.stages().get(sheet.indexOf(b.stage())).name().toLowerCase(Locale.ROOT))
@@ -134,6 +173,7 @@ class Walks {
         Walk walk = require(caller, id);
         if (walk.closedAt() == null) {
             walk.close(clock.instant());
+            crossings.dropIdle(caller, id);
             walks.saveAndFlush(walk);
         }
         return view(caller, walk);
@@ -178,10 +218,7 @@ class Walks {
 
     public WalkView putPhoto(Caller caller, UUID walkId, UUID id, WalkRequests.Photo request) {
         Walk walk = require(caller, walkId);
-        int stop = Require.within(
-                "stop", Given.required("stop", request.stop()), 0, walk.stops().size() - 1);
-        Instant at = Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
-        byte[] data = Given.required("data", request.data());
+        WalkRequests.Photo photo = checked(caller, walk, request);
         once.write(
                 "walk_photo",
                 id,
@@ -192,9 +229,29 @@ class Walks {
                     }
                     return found;
                 },
-                () -> photos.saveAndFlush(new WalkPhoto(
-                        id, caller, clock.instant(), zone(caller), walkId, stop, at, CleanPicture.of(data))));
+                () -> photos.saveAndFlush(
+                        new WalkPhoto(id, caller, clock.instant(), zone(caller), walkId, clean(photo))));
         return view(caller, walk);
+    }
+
+    /** Where it was taken is dropped here unless the orchard wants it kept. */
+    private WalkRequests.Photo checked(Caller caller, Walk walk, WalkRequests.Photo r) {
+        int stop = Require.within(
+                "stop", Given.required("stop", r.stop()), 0, walk.stops().size() - 1);
+        boolean placed = r.latitude() != null
+                && r.longitude() != null
+                && settings.of(caller).keepPhotoPlace();
+        return new WalkRequests.Photo(
+                stop,
+                Given.notInFuture("at", r.at(), orchards.now(caller), zone(caller)),
+                Given.required("data", r.data()),
+                placed ? Require.within("latitude", r.latitude(), -90.0, 90.0) : null,
+                placed ? Require.within("longitude", r.longitude(), -180, 180) : null);
+    }
+
+    /** The picture drawn anew, without what the camera wrote beside it. */
+    private static WalkRequests.Photo clean(WalkRequests.Photo p) {
+        return new WalkRequests.Photo(p.stop(), p.at(), CleanPicture.of(p.data()), p.latitude(), p.longitude());
     }
 
     @Transactional(readOnly = true)
@@ -224,6 +281,7 @@ class Walks {
                 w.stops(),
                 w.cautions(),
                 pollinations.ofWalk(caller, w.id()),
+                crossings.stepsOfWalk(caller, w.id()),
                 words.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(caller.orchardId(), w.id()).stream()
                         .map(x -> new WalkView.Word(
                                 x.id(), x.stop(), x.kind(), x.note(), x.saidAt(), x.recordedBy(), x.version()))

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.round.CrossWork;
 
 /** Makes rounds on paper of any length. */
 public final class PaperRounds {
@@ -38,6 +39,14 @@ public final class PaperRounds {
                 0.8,
                 "Another variety.",
                 "Gently.",
-                i % 7 == 0 ? List.of("Wipe the brush.") : List.of());
+                i % 7 == 0 ? List.of("Wipe the brush.") : List.of(),
+                CrossWork.Step.POLLINATE,
+                false,
+                null,
+                "",
+                List.of(),
+                null,
+                List.of(),
+                false);
     }
 }

@@ -289,7 +289,7 @@ public final class CropSheetReader {
                 node.optionalSourced("dryAirKpa", 0.1, 8),
                 node.text("visitors"),
                 node.text("strokes"),
-                node.texts("handling"),
+                node.optionalTexts("handling"),
                 node.optionalSourced("passes", 2, 9),
                 node.optionalFlag("flowerToFlower"),
                 node.texts("tools"),

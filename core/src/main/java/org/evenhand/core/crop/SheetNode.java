@@ -74,6 +74,13 @@ final class SheetNode {
         return children(field, 0).stream().map(n -> String.valueOf(n.value)).toList();
     }
 
+    /** None where nothing is said. */
+    List<String> optionalTexts(String field) {
+        return optionalChildren(field).stream()
+                .map(n -> String.valueOf(n.value))
+                .toList();
+    }
+
     String text(String field) {
         asked.add(field);
         Object found = map().get(field);

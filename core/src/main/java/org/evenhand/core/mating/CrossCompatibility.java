@@ -97,6 +97,11 @@ public final class CrossCompatibility {
                 MatingPartner.unknown(sameVariety ? "the seed parent" : "the pollen parent", pollenParent));
     }
 
+    /** Not to be made, for a reason beyond kinship. */
+    public static CrossCompatibility refused(String why) {
+        return no(() -> why);
+    }
+
     private static CrossCompatibility no(Supplier<String> why) {
         return new CrossCompatibility(Verdict.NO, 0, why);
     }

@@ -51,6 +51,18 @@ public final class CropLoad {
     }
 
     /**
+     * Most fruits of each limb by its thickness: a twig of one size carries one, thicker limbs in proportion to their cross-section.
+     * Common practice.
+     *
+     * @param limbsMm diameters, mm
+     * @param twigMm diameter of a twig that carries one fruit, mm
+     */
+    public static List<Integer> limbFruits(List<Integer> limbsMm, double twigMm) {
+        return limbLimits(
+                limbsMm.stream().map(mm -> areaOfDiameter(mm / 10.0)).toList(), 1 / areaOfDiameter(twigMm / 10));
+    }
+
+    /**
      * Flowers to pollinate for so many fruits on average: ⌈fruits / (set · (1 − drop))⌉ in exact decimals.
      *
      * @param set fruits set per pollinated flower, more than 0

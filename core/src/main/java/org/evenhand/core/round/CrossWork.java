@@ -6,6 +6,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CrossHabit;
 
@@ -16,6 +19,8 @@ import org.evenhand.core.crop.CrossHabit;
 public final class CrossWork {
     /** A second visit comes a day after the first; common practice. */
     private static final Duration SECOND_AFTER = Duration.ofHours(24);
+    /** A step is done in a round that begins so much too early: a round takes a while, and no flower keeps to the minute. Our convention. */
+    private static final Duration SLACK = Duration.ofHours(2);
 
     private final CrossHabit habit;
     private final Way way;
@@ -130,10 +135,86 @@ public final class CrossWork {
         double hours = Duration.between(begun, at).toMinutes() / 60.0;
         double ripe = habit.ripeAfterHours().value();
         double atOnce = habit.atOnce().value();
-        if (hours < 0 || hours > habit.lastsHours().value() || (waits() && hours < ripe)) {
+        if (hours < 0 || hours > habit.lastsHours().value() || (waits() && hours < ripe - SLACK.toHours())) {
             return 0;
         }
-        return hours >= ripe ? 1 : atOnce + (1 - atOnce) * hours / ripe;
+        return waits() || hours >= ripe ? 1 : atOnce + (1 - atOnce) * hours / ripe;
+    }
+
+    /**
+     * What a visit in each of several rounds is worth: for those who go at once the first round only in which pollen is there, for
+     * others every round in which the stigma is receptive.
+     *
+     * @param rounds rising moments
+     * @param start when the flowers are made ready, where nothing was done yet
+     * @param pollen whether the father's pollen is there in each round
+     * @return share of full receptivity in each round; all 0 once they are pollinated
+     */
+    public List<Double> firstVisit(List<Instant> rounds, Instant start, IntPredicate pollen) {
+        Instant ready = begun().orElse(start);
+        double[] worth =
+                rounds.stream().mapToDouble(at -> receptivity(ready, at)).toArray();
+        OptionalInt first = IntStream.range(0, worth.length)
+                .filter(r -> worth[r] > 0 && pollen.test(r))
+                .findFirst();
+        return IntStream.range(0, worth.length)
+                .mapToObj(r -> pollinated() || (!waits() && first.isPresent() && r != first.getAsInt()) ? 0 : worth[r])
+                .toList();
+    }
+
+    /** The same for the second visit, a day or more after the first; all 0 where none is meant or it was made. */
+    public List<Double> secondVisit(List<Instant> rounds, Instant start, IntPredicate pollen) {
+        Instant ready = begun().orElse(start);
+        List<Double> before = firstVisit(rounds, start, pollen);
+        Optional<Instant> visit = pollinated()
+                ? first(Step.POLLINATE)
+                : IntStream.range(0, rounds.size())
+                        .filter(r -> before.get(r) > 0 && pollen.test(r))
+                        .mapToObj(rounds::get)
+                        .findFirst();
+        boolean meant =
+                way.visits() == Visits.TWICE && first(Step.POLLINATE_AGAIN).isEmpty();
+        return rounds.stream()
+                .map(at -> meant
+                                && visit.isPresent()
+                                && !at.isBefore(visit.get().plus(SECOND_AFTER).minus(SLACK))
+                        ? receptivity(ready, at)
+                        : 0.0)
+                .toList();
+    }
+
+    /**
+     * The steps of each of several rounds, given the rounds in which the flowers are visited; what leads up to a visit or follows it
+     * falls into the same round, in order.
+     *
+     * @param rounds rising moments
+     * @param start when the first step is taken, where nothing was done yet
+     * @param visited whether they are given pollen in a round
+     */
+    public List<List<Step>> inRounds(List<Instant> rounds, Instant start, IntPredicate visited) {
+        List<Done> sofar = new ArrayList<>(done);
+        List<List<Step>> all = new ArrayList<>();
+        for (int r = 0; r < rounds.size(); r++) {
+            Instant at = rounds.get(r);
+            List<Step> now = new ArrayList<>();
+            boolean visit = visited.test(r);
+            while (!at.isBefore(start) || !done.isEmpty()) {
+                List<Due> due = new CrossWork(habit, way, sofar).due(at);
+                if (due.isEmpty() || due.get(0).from().isAfter(at.plus(SLACK))) {
+                    break;
+                }
+                Step next = due.get(0).step();
+                boolean given = next == Step.POLLINATE || next == Step.POLLINATE_AGAIN;
+                if (given && !visit) {
+                    break;
+                }
+                visit = visit && !given;
+                now.add(next);
+                sofar.add(new Done(next, Math.max(1, flowers()), at));
+            }
+            all.add(now);
+        }
+        return all;
     }
 
     private boolean waits() {

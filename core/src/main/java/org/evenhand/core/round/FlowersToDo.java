@@ -53,6 +53,25 @@ public final class FlowersToDo {
     }
 
     /**
+     * Takes flowers away that were made ready for a cross before they opened: of those that open after a round, the earliest first.
+     *
+     * @param round the round in which they are made ready
+     */
+    public static List<OpenFlowers> withoutMadeReady(List<OpenFlowers> open, int round, int flowers) {
+        List<OpenFlowers> after = new ArrayList<>();
+        int left = flowers;
+        for (OpenFlowers group : open) {
+            int taken = group.receptivity().get(round) > 0 ? 0 : Math.min(left, group.flowers());
+            left -= taken;
+            if (taken < group.flowers()) {
+                after.add(new OpenFlowers(
+                        group.stage(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
+            }
+        }
+        return after;
+    }
+
+    /**
      * Sets flowers apart for a cross: they are given only the father's pollen and count for more. They come from the groups in order.
      *
      * @param open of one tree

@@ -44,9 +44,7 @@ public record RoundPlan(
      *
      * @param round index of the round
      * @param flowers how many flowers
-     * @param byStage of which stages, keys in the crop sheet's order
-     * @param expected flowers weighted as in the objective
-     * @param full flowers weighted by receptivity, viability and worth of the cross only: so many full ones
+     * @param parts by group of flowers, in the order of the request
      * @param cross why this jar may serve this tree
      * @param grounds why this jar, and why now
      */
@@ -55,11 +53,36 @@ public record RoundPlan(
             TreeId tree,
             LotId lot,
             int flowers,
-            Map<String, Integer> byStage,
-            double expected,
-            double full,
+            List<Part> parts,
             CrossCompatibility cross,
-            Grounds grounds) {}
+            Grounds grounds) {
+        public Stop {
+            parts = List.copyOf(parts);
+        }
+
+        /** Flowers weighted as in the objective. */
+        public double expected() {
+            return parts.stream().mapToDouble(Part::expected).sum();
+        }
+
+        /** Flowers weighted by receptivity, viability and worth of the cross only: so many full ones. */
+        public double full() {
+            return parts.stream().mapToDouble(Part::full).sum();
+        }
+    }
+
+    /**
+     * Flowers of one group at a stop.
+     *
+     * @param stage the group's stage
+     * @param expected flowers weighted as in the objective
+     * @param full flowers weighted by receptivity, viability and worth of the cross only
+     */
+    public record Part(String stage, int flowers, double expected, double full) {
+        Part plus(Part other) {
+            return new Part(stage, flowers + other.flowers, expected + other.expected, full + other.full);
+        }
+    }
 
     /**
      * Why a stop is as it is.
@@ -275,26 +298,23 @@ public record RoundPlan(
         }
 
         private Stop stop(List<Integer> of, int[] flowers, Map<LotId, Integer> drawn) {
-            Map<String, Integer> byStage = new LinkedHashMap<>();
-            double expected = 0;
-            double full = 0;
-            int all = 0;
+            Map<String, Part> parts = new LinkedHashMap<>();
             for (int u : of) {
                 Use use = uses.get(u);
-                byStage.merge(use.flowers().stage(), flowers[u], Integer::sum);
-                expected += flowers[u] * use.expectedPerFlower();
-                full += flowers[u] * use.fullPerFlower();
-                all += flowers[u];
+                Part part = new Part(
+                        use.flowers().stage(),
+                        flowers[u],
+                        flowers[u] * use.expectedPerFlower(),
+                        flowers[u] * use.fullPerFlower());
+                parts.merge(part.stage(), part, Part::plus);
             }
             Use any = uses.get(of.get(0));
             return new Stop(
                     any.round(),
                     any.mother().id(),
                     any.lot().id(),
-                    all,
-                    byStage,
-                    expected,
-                    full,
+                    parts.values().stream().mapToInt(Part::flowers).sum(),
+                    List.copyOf(parts.values()),
                     any.cross(),
                     grounds(any, of, drawn));
         }

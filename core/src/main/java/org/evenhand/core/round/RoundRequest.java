@@ -102,7 +102,7 @@ public record RoundRequest(
     /**
      * Flowers of one stage that begin to take pollen by the same round.
      *
-     * @param stage the stage's key at that round
+     * @param stage the stage's key at that round, or another name of the group
      * @param flowers how many, 0 or more
      * @param weight what a fruit of theirs is worth to the grower against others, usually 1
      * @param receptivity expected share of full receptivity at each round, 0 to 1; 0 before they open and once they are past

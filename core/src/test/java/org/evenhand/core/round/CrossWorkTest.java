@@ -103,6 +103,9 @@ class CrossWorkTest {
         assertThat(soon.receptivity(MAY, MAY)).isEqualTo(0.6);
         assertThat(soon.receptivity(MAY, MAY.plus(Duration.ofHours(12)))).isCloseTo(0.8, within(1e-12));
         assertThat(later.receptivity(MAY, MAY.plus(Duration.ofHours(12)))).isZero();
+        assertThat(later.receptivity(MAY, MAY.plus(Duration.ofHours(23))))
+                .as("a round takes a while")
+                .isEqualTo(1);
         assertThat(later.receptivity(MAY, MAY.plus(Duration.ofHours(24)))).isEqualTo(1);
         assertThat(soon.receptivity(MAY, MAY.plus(Duration.ofHours(145)))).isZero();
         assertThat(soon.receptivity(MAY, MAY.minusSeconds(60))).isZero();
@@ -130,6 +133,37 @@ class CrossWorkTest {
             assertThat(new CrossWork(habit, way, done).due(at)).hasSize(before - 1);
         }
         assertThat(visits).isEqualTo(way.visits() == Visits.TWICE ? 2 : 1);
+    }
+
+    private static final List<Instant> EVENINGS = List.of(
+            MAY, MAY.plus(Duration.ofHours(23)), MAY.plus(Duration.ofHours(48)), MAY.plus(Duration.ofHours(72)));
+
+    @Test
+    void in_the_rounds_to_come_it_is_visited_at_once_and_once_more_and_covered_each_time() {
+        CrossWork work = new CrossWork(APPLE, new Way(true, Visits.TWICE), List.of());
+
+        assertThat(work.firstVisit(EVENINGS, MAY, r -> true)).containsExactly(0.6, 0.0, 0.0, 0.0);
+        assertThat(work.firstVisit(EVENINGS, MAY, r -> r >= 2))
+                .as("no pollen yet")
+                .containsExactly(0.0, 0.0, 1.0, 0.0);
+        assertThat(work.secondVisit(EVENINGS, MAY, r -> true).subList(1, 4)).allMatch(w -> w > 0.9);
+        assertThat(work.secondVisit(EVENINGS, MAY, r -> true).get(0)).isZero();
+        assertThat(work.inRounds(EVENINGS, MAY, r -> r < 2))
+                .containsExactly(
+                        List.of(Step.THIN, Step.EMASCULATE, Step.POLLINATE, Step.BAG),
+                        List.of(Step.POLLINATE_AGAIN, Step.REBAG),
+                        List.of(),
+                        List.of());
+    }
+
+    @Test
+    void a_flower_that_must_open_first_is_covered_today_and_given_pollen_tomorrow() {
+        CrossWork work = new CrossWork(CHERIMOYA, new Way(true, Visits.WHEN_RIPE), List.of());
+
+        assertThat(work.firstVisit(EVENINGS, MAY, r -> true)).containsExactly(0.0, 1.0, 1.0, 0.0);
+        assertThat(work.secondVisit(EVENINGS, MAY, r -> true)).containsOnly(0.0);
+        assertThat(work.inRounds(EVENINGS, EVENINGS.get(1), r -> r == 2))
+                .containsExactly(List.of(), List.of(Step.BAG), List.of(Step.POLLINATE, Step.REBAG), List.of());
     }
 
     @Test

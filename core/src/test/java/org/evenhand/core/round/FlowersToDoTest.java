@@ -79,6 +79,19 @@ class FlowersToDoTest {
     }
 
     @Test
+    void flowers_made_ready_before_they_open_are_not_there_to_be_done_otherwise() {
+        List<OpenFlowers> open = List.of(
+                OpenFlowers.ofAny("open now", 4, 1, List.of(0.9, 0.5, 0.0)),
+                OpenFlowers.ofAny("open next", 3, 1, List.of(0.0, 0.9, 0.5)),
+                OpenFlowers.ofAny("open later", 5, 1, List.of(0.0, 0.0, 0.9)));
+
+        assertThat(FlowersToDo.withoutMadeReady(open, 0, 5))
+                .extracting(OpenFlowers::stage, OpenFlowers::flowers)
+                .containsExactly(tuple("open now", 4), tuple("open later", 3));
+        assertThat(FlowersToDo.withoutMadeReady(open, 1, 99)).hasSize(2);
+    }
+
+    @Test
     void shares_in_proportion_add_up_and_stay_within_one() {
         assertThat(WholeShares.inProportion(7, List.of(4, 1, 0, 2))).containsExactly(4, 1, 0, 2);
         assertThat(WholeShares.inProportion(5, List.of(1, 1, 1))).containsExactly(2, 2, 1);

@@ -252,7 +252,8 @@ class RoundPlanTest {
                     .isLessThanOrEqualTo(request.mostFlowers().get(r));
         }
         plan.stops().forEach(s -> {
-            assertThat(s.byStage().values().stream().mapToInt(n -> n).sum()).isEqualTo(s.flowers());
+            assertThat(s.parts().stream().mapToInt(RoundPlan.Part::flowers).sum())
+                    .isEqualTo(s.flowers());
             assertThat(s.cross().serves()).isTrue();
         });
     }

@@ -1,4 +1,4 @@
-package org.evenhand.pollen;
+package org.evenhand.kit;
 
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.EncodeHintType;
@@ -13,36 +13,72 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.evenhand.kit.PdfText;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
 
 /**
  * Labels as a PDF: a QR code at the left, lines of text beside it. A line that does not fit is set smaller, then shortened with an
  * ellipsis, and told in {@link #shortened}; nothing is cut silently.
  */
-final class LabelSheet {
+public final class LabelSheet {
     private static final float LARGEST = 11;
     private static final float SMALLEST = 5.5f;
     private static final float LEADING = 1.18f;
+    private static final int SCREEN_DOTS_PER_INCH = 110;
 
     private final LabelGrid grid;
     private final List<Shortened> shortened = new ArrayList<>();
 
+    /**
+     * A sheet, and the lines that had to be shortened.
+     *
+     * @param firstPage its first page as a PNG, to be looked at
+     */
+    @Schema(name = "LabelSheet")
+    public record Sheet(byte[] pdf, byte[] firstPage, int labels, List<Shortened> shortened) {}
+
+    /** The labels on as many sheets as they take. */
+    public static Sheet of(LabelGrid grid, List<Label> labels, int skip) {
+        LabelSheet sheet = new LabelSheet(grid);
+        byte[] pdf = sheet.pdf(labels, skip);
+        return new Sheet(
+                pdf,
+                firstPage(pdf),
+                labels.size(),
+                sheet.shortened().stream().distinct().toList());
+    }
+
+    private static byte[] firstPage(byte[] pdf) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            ImageIO.write(
+                    new PDFRenderer(document).renderImageWithDPI(0, SCREEN_DOTS_PER_INCH, ImageType.GRAY),
+                    "png",
+                    bytes);
+            return bytes.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     /** One label: what its QR code holds, and its lines, the most important first. */
-    record Label(String code, String link, List<String> lines) {}
+    public record Label(String code, String link, List<String> lines) {}
 
     /** A line that did not fit, and what stands on the label instead. */
     @Schema(name = "ShortenedLine")
-    record Shortened(String code, String line, String printed) {}
+    public record Shortened(String code, String line, String printed) {}
 
-    LabelSheet(LabelGrid grid) {
+    public LabelSheet(LabelGrid grid) {
         this.grid = grid;
     }
 
-    List<Shortened> shortened() {
+    public List<Shortened> shortened() {
         return List.copyOf(shortened);
     }
 
@@ -51,9 +87,9 @@ final class LabelSheet {
      *
      * @param skip labels already used on the first sheet
      */
-    byte[] pdf(List<Label> labels, int skip) {
+    public byte[] pdf(List<Label> labels, int skip) {
         try (PDDocument document = new PDDocument()) {
-            document.getDocumentInformation().setTitle("Pollen labels");
+            document.getDocumentInformation().setTitle("Labels");
             PdfText type = PdfText.of(document);
             int at = skip;
             int next = 0;

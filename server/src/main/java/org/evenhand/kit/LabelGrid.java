@@ -1,11 +1,11 @@
-package org.evenhand.pollen;
+package org.evenhand.kit;
 
 /**
  * Sheets of labels in common sizes, in points (1/72 inch). Sizes are those printed on such sheets; common practice.
  *
  * <p>Left and top are the margins to the first label; the pitch is from one label's edge to the next one's.
  */
-enum LabelGrid {
+public enum LabelGrid {
     A4_3_BY_7(mm(210), mm(297), 3, 7, mm(7.2), mm(15.1), mm(63.5), mm(38.1), mm(66.0), mm(38.1)),
     A4_5_BY_13(mm(210), mm(297), 5, 13, mm(4.75), mm(10.7), mm(38.1), mm(21.2), mm(40.6), mm(21.2)),
     LETTER_3_BY_10(612, 792, 3, 10, 13.5, 36, 189, 72, 198, 72),
@@ -48,22 +48,22 @@ enum LabelGrid {
     }
 
     /** A label's place on its page, its lower left corner counted from the page's. */
-    record Cell(double x, double y, double width, double height) {}
+    public record Cell(double x, double y, double width, double height) {}
 
-    double pageWidth() {
+    public double pageWidth() {
         return pageWidth;
     }
 
-    double pageHeight() {
+    public double pageHeight() {
         return pageHeight;
     }
 
-    int perPage() {
+    public int perPage() {
         return columns * rows;
     }
 
     /** The place of the label number {@code index} on its page, row by row. */
-    Cell cell(int index) {
+    public Cell cell(int index) {
         int row = index / columns;
         int column = index % columns;
         return new Cell(left + column * acrossPitch, pageHeight - top - row * downPitch - height, width, height);

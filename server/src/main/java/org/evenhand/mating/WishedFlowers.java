@@ -1,0 +1,78 @@
+package org.evenhand.mating;
+
+import java.util.Locale;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.mating.CrossEvidence;
+import org.evenhand.core.round.FlowerBudget;
+
+/**
+ * Flowers to be crossed for a wish.
+ *
+ * @param why how they come from the seeds; empty where they were given
+ */
+record WishedFlowers(int flowers, String why) {
+    /** How sure one wants to be of the seeds. Our convention. */
+    private static final double SURE = 0.9;
+    /** What the crop sheet says weighs as much as so many flowers. Our convention. */
+    private static final double SHEET_WEIGHT = 4;
+
+    /**
+     * @param seen what this cross showed here
+     * @throws InvalidInputException at {@code seeds}, where no number of flowers can be said
+     */
+    static WishedFlowers of(CrossWish.Wanted wanted, CropSheet mother, CrossEvidence seen) {
+        if (wanted.flowers() != null) {
+            return new WishedFlowers(wanted.flowers(), "");
+        }
+        CrossHabit habit = mother.cross()
+                .orElseThrow(() -> new InvalidInputException(
+                        "seeds",
+                        "cannot be turned into flowers: the crop sheet of " + mother.name()
+                                + " does not say how many seeds a cross gives. Give the flowers instead."));
+        BetaBelief share =
+                BetaBelief.ofMean(habit.setShare().value(), SHEET_WEIGHT).after(seen.taken(), seen.flowers());
+        try {
+            FlowerBudget budget = FlowerBudget.forSeeds(
+                    wanted.seeds(),
+                    share,
+                    habit.seeds().value(),
+                    (int) habit.ovules().value(),
+                    SURE);
+            return new WishedFlowers(budget.flowers(), why(wanted, habit, share, seen));
+        } catch (InvalidInputException e) {
+            throw new InvalidInputException(
+                    "seeds",
+                    "are " + wanted.seeds() + ", out of reach: even " + FlowerBudget.MOST_FLOWERS
+                            + " flowers would not make them sure enough. Ask for fewer, or give the flowers.");
+        }
+    }
+
+    /** The same; as many as a budget goes to, and why, where no number can be said any more. */
+    static WishedFlowers orMost(CrossWish.Wanted wanted, CropSheet mother, CrossEvidence seen) {
+        try {
+            return of(wanted, mother, seen);
+        } catch (InvalidInputException e) {
+            return new WishedFlowers(
+                    FlowerBudget.MOST_FLOWERS, "Seeds " + e.problems().get(0).message());
+        }
+    }
+
+    private static String why(CrossWish.Wanted wanted, CrossHabit habit, BetaBelief share, CrossEvidence seen) {
+        return String.format(
+                Locale.ROOT,
+                "To be %.0f %% sure of %d seeds: about %.0f %% of crossed flowers give a fruit (%s), with %s seeds in it as a rule and %d at most.",
+                100 * SURE,
+                wanted.seeds(),
+                100 * share.mean(),
+                seen.flowers() == 0
+                        ? "as the crop sheet says"
+                        : "the crop sheet, and " + seen.taken() + " of " + seen.flowers() + " here",
+                habit.seeds().value() == Math.rint(habit.seeds().value())
+                        ? String.valueOf((int) habit.seeds().value())
+                        : String.valueOf(habit.seeds().value()),
+                (int) habit.ovules().value());
+    }
+}

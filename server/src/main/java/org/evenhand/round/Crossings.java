@@ -1,0 +1,567 @@
+package org.evenhand.round;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.round.CrossWork;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.LabelGrid;
+import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.mating.Crosses;
+import org.evenhand.mating.WantedCross;
+import org.evenhand.mating.Wishes;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietyView;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Crosses that are made: their numbers, their steps and what comes next on each. */
+@Service
+public class Crossings {
+    /** Crosses begun longer ago are of another season. */
+    private static final Duration SEASON = Duration.ofDays(270);
+
+    private static final int MOST_LABELS = 500;
+
+    /** What is done where nobody chose otherwise: covered, visited twice. */
+    static final CrossWork.Way USUAL = new CrossWork.Way(true, CrossWork.Visits.TWICE);
+
+    private final CrossingRepository crossings;
+    private final CrossingStepRepository steps;
+    private final PollinationRepository pollinations;
+    private final WalkRepository walks;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final Crosses crosses;
+    private final Wishes wishes;
+    private final OnceWriter once;
+    private final JdbcTemplate jdbc;
+    private final InstantSource clock;
+
+    Crossings(
+            CrossingRepository crossings,
+            CrossingStepRepository steps,
+            PollinationRepository pollinations,
+            WalkRepository walks,
+            Orchards orchards,
+            CropCatalogue crops,
+            Crosses crosses,
+            Wishes wishes,
+            OnceWriter once,
+            JdbcTemplate jdbc,
+            InstantSource clock) {
+        this.crossings = crossings;
+        this.steps = steps;
+        this.pollinations = pollinations;
+        this.walks = walks;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.crosses = crosses;
+        this.wishes = wishes;
+        this.once = once;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public CrossingView.All all(Caller caller) {
+        Look look = new Look(caller, thisSeason(caller));
+        return new CrossingView.All(
+                look.found.stream().map(look::view).toList(),
+                wishes.wanted(caller).stream().map(look::wanted).toList());
+    }
+
+    /** What crosses ask of the rounds to come. */
+    @Transactional(readOnly = true)
+    public CrossNeeds needs(Caller caller) {
+        Look look = new Look(caller, thisSeason(caller));
+        Map<UUID, WantedCross> wanted =
+                wishes.wanted(caller).stream().collect(Collectors.toMap(WantedCross::id, Function.identity()));
+        return new CrossNeeds(
+                look.found.stream()
+                        .filter(c -> !look.over(c))
+                        .map(c -> look.open(c, wanted.get(c.wishId())))
+                        .toList(),
+                wanted.values().stream()
+                        .map(w -> new CrossNeeds.Wished(w, look.wanted(w).more()))
+                        .filter(w -> w.more() > 0)
+                        .toList());
+    }
+
+    private List<Crossing> thisSeason(Caller caller) {
+        return crossings.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
+                caller.orchardId(), clock.instant().minus(SEASON));
+    }
+
+    /** One look at some crosses. */
+    private final class Look {
+        private final Caller caller;
+        private final List<Crossing> found;
+        private final Instant now;
+        private final ZoneId zone;
+        private final Map<UUID, TreeView> trees;
+        private final Map<UUID, VarietyView> varieties;
+        private final Map<UUID, List<CrossingView.Done>> done;
+
+        Look(Caller caller, List<Crossing> found) {
+            this.caller = caller;
+            this.found = found;
+            this.now = orchards.now(caller);
+            this.zone = orchards.details(caller).site().zone();
+            this.trees = orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+            this.varieties =
+                    orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity()));
+            this.done = doneOn(caller, found.stream().map(Crossing::id).toList());
+        }
+
+        private TreeView tree(Crossing c) {
+            return trees.computeIfAbsent(c.treeId(), id -> orchards.tree(caller, id));
+        }
+
+        private CropSheet sheet(Crossing c) {
+            return crops.of(caller, tree(c).crop());
+        }
+
+        private CrossHabit habit(Crossing c) {
+            return sheet(c).cross().orElseThrow();
+        }
+
+        private List<CrossingView.Done> done(Crossing c) {
+            return done.getOrDefault(c.id(), List.of());
+        }
+
+        private CrossWork work(Crossing c) {
+            return new CrossWork(habit(c), c.way(), work(done(c)));
+        }
+
+        /** Pollen is given once and once again, however many went with the brush. */
+        private static List<CrossWork.Done> work(List<CrossingView.Done> done) {
+            List<CrossWork.Done> work = new ArrayList<>();
+            done.stream()
+                    .filter(d -> !d.pollination())
+                    .forEach(d -> work.add(new CrossWork.Done(d.kind(), d.flowers(), d.doneAt())));
+            for (CrossWork.Step visit : List.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN)) {
+                List<CrossingView.Done> made =
+                        done.stream().filter(d -> d.kind() == visit).toList();
+                if (!made.isEmpty()) {
+                    work.add(new CrossWork.Done(
+                            visit,
+                            made.stream().mapToInt(CrossingView.Done::flowers).sum(),
+                            made.get(0).doneAt()));
+                }
+            }
+            return work;
+        }
+
+        private int flowers(Crossing c) {
+            return done(c).isEmpty() ? c.planned() : work(c).flowers();
+        }
+
+        boolean over(Crossing c) {
+            return work(c).due(now).isEmpty();
+        }
+
+        CrossNeeds.Open open(Crossing c, WantedCross wish) {
+            int priority = wish == null ? 1 : wish.priority();
+            return new CrossNeeds.Open(
+                    c.id(),
+                    c.label(),
+                    c.treeId(),
+                    c.fatherId(),
+                    c.wishId(),
+                    flowers(c),
+                    work(c),
+                    CrossNeeds.weight(priority));
+        }
+
+        CrossingView.Wanted wanted(WantedCross w) {
+            List<Crossing> made =
+                    found.stream().filter(c -> w.id().equals(c.wishId())).toList();
+            int pollinated = made.stream()
+                    .filter(c -> work(c).pollinated())
+                    .mapToInt(this::flowers)
+                    .sum();
+            int ready = made.stream()
+                    .filter(c -> !work(c).pollinated())
+                    .mapToInt(this::flowers)
+                    .sum();
+            return new CrossingView.Wanted(
+                    w.id(),
+                    w.motherId(),
+                    w.mother(),
+                    w.fatherId(),
+                    w.father(),
+                    w.flowers(),
+                    w.seeds(),
+                    w.priority(),
+                    pollinated,
+                    ready,
+                    w.priority() == 0 ? 0 : Math.max(0, w.flowers() - pollinated - ready),
+                    crops.of(caller, varieties.get(w.motherId()).crop()).cross().isPresent());
+        }
+
+        CrossingView view(Crossing c) {
+            TreeView tree = tree(c);
+            CrossWork work = work(c);
+            List<CrossWork.Due> due = work.due(now);
+            VarietyView father = varieties.get(c.fatherId());
+            return new CrossingView(
+                    c.id(),
+                    c.label(),
+                    tree.id(),
+                    tree.name(),
+                    tree.varietyName(),
+                    tree.crop(),
+                    tree.block(),
+                    tree.row(),
+                    tree.position(),
+                    father.id(),
+                    father.name(),
+                    c.wishId(),
+                    c.way().bag(),
+                    c.way().visits(),
+                    c.note(),
+                    flowers(c),
+                    work.begun().isPresent(),
+                    work.pollinated(),
+                    due.isEmpty(),
+                    done(c),
+                    due.stream()
+                            .map(d -> new CrossingView.Due(
+                                    d.step(),
+                                    d.from(),
+                                    d.until().orElse(null),
+                                    CrossingWords.say(sheet(c), habit(c), d.step())))
+                            .toList(),
+                    CrossingWords.metalTag(c.label(), tree.varietyName(), father.name(), day(c), zone),
+                    c.version());
+        }
+
+        /** The day that a label names: of the pollen, or today. */
+        private Instant day(Crossing c) {
+            return done(c).stream()
+                    .filter(d -> d.kind() == CrossWork.Step.POLLINATE)
+                    .map(CrossingView.Done::doneAt)
+                    .findFirst()
+                    .orElse(now);
+        }
+    }
+
+    private Map<UUID, List<CrossingView.Done>> doneOn(Caller caller, List<UUID> ids) {
+        if (ids.isEmpty()) {
+            return Map.of();
+        }
+        record Entry(UUID crossing, CrossingView.Done done) {}
+        List<Entry> all = new ArrayList<>();
+        steps.findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(caller.orchardId(), ids)
+                .forEach(s -> all.add(new Entry(s.crossingId(), s.view())));
+        pollinations
+                .findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(caller.orchardId(), ids)
+                .forEach(p -> all.add(new Entry(p.crossingId(), p.onCross())));
+        return all.stream()
+                .sorted(Comparator.comparing(e -> e.done().doneAt()))
+                .collect(Collectors.groupingBy(Entry::crossing, Collectors.mapping(Entry::done, Collectors.toList())));
+    }
+
+    // --- beginning and changing ---
+
+    public CrossingView put(Caller caller, UUID id, CrossingRequests.Cross request) {
+        return once.write(
+                "crossing",
+                id,
+                () -> crossings.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> view(caller, change(caller, found, request)),
+                () -> view(caller, insert(caller, id, request)));
+    }
+
+    private Crossing change(Caller caller, Crossing found, CrossingRequests.Cross request) {
+        if (request.version() == null) {
+            return found;
+        }
+        found.requireVersion("cross", request.version());
+        found.change(planned(request), way(request), Given.optionalText("note", request.note(), 2000));
+        return crossings.saveAndFlush(found);
+    }
+
+    private Crossing insert(Caller caller, UUID id, CrossingRequests.Cross request) {
+        if (request.wishId() != null) {
+            WantedCross wish = wishes.wantedCross(caller, request.wishId());
+            TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+            if (!wish.motherId().equals(tree.varietyId()) || !wish.fatherId().equals(request.fatherId())) {
+                throw new InvalidInputException(
+                        "wishId",
+                        "is " + wish.mother() + " with " + wish.father() + ", another cross than this. Choose again.");
+            }
+        }
+        return begin(
+                caller,
+                id,
+                new Begun(
+                        Given.required("treeId", request.treeId()),
+                        Given.required("fatherId", request.fatherId()),
+                        request.wishId(),
+                        null,
+                        planned(request),
+                        way(request),
+                        Given.optionalText("note", request.note(), 2000)));
+    }
+
+    private static int planned(CrossingRequests.Cross request) {
+        return Require.within("planned", Given.required("planned", request.planned()), 1, 20_000);
+    }
+
+    private static CrossWork.Way way(CrossingRequests.Cross request) {
+        return new CrossWork.Way(
+                request.bag() == null ? USUAL.bag() : request.bag(),
+                request.visits() == null ? USUAL.visits() : request.visits());
+    }
+
+    /** A cross to begin. */
+    record Begun(UUID treeId, UUID fatherId, UUID wishId, UUID walkId, int planned, CrossWork.Way way, String note) {}
+
+    /** Begins a cross under the next free number of the year. */
+    Crossing begin(Caller caller, UUID id, Begun begun) {
+        TreeView tree = orchards.tree(caller, begun.treeId());
+        VarietyView father = orchards.variety(caller, begun.fatherId());
+        if (crops.of(caller, tree.crop()).cross().isEmpty()) {
+            throw new InvalidInputException(
+                    "treeId",
+                    "is " + tree.name() + ", whose crop sheet does not say how a flower is made ready for a cross.");
+        }
+        CrossCompatibility cross = crosses.book(caller).cross(tree.varietyId(), father.id());
+        if (!cross.serves()) {
+            throw new InvalidInputException(
+                    "fatherId", "is " + father.name() + ", whose pollen does not serve this tree: " + cross.why());
+        }
+        ZoneId zone = orchards.details(caller).site().zone();
+        int year = orchards.today(caller).getYear();
+        return crossings.saveAndFlush(new Crossing(
+                id,
+                caller,
+                clock.instant(),
+                zone,
+                new Crossing.Made(
+                        tree.id(),
+                        father.id(),
+                        begun.wishId(),
+                        begun.walkId(),
+                        year,
+                        nextNumber(caller, year),
+                        begun.planned(),
+                        begun.way(),
+                        begun.note())));
+    }
+
+    /** Holds the orchard's row until the transaction ends, so that of two who take a number at once the second sees the first. */
+    void holdNumbers(Caller caller) {
+        jdbc.queryForObject("select id from orchard where id = ? for no key update", UUID.class, caller.orchardId());
+    }
+
+    private int nextNumber(Caller caller, int year) {
+        holdNumbers(caller);
+        int next = crossings.lastNumber(caller.orchardId(), year) + 1;
+        while (pollinations
+                .tagged(caller.orchardId(), year, Crossing.label(year, next))
+                .isPresent()) {
+            next++;
+        }
+        return next;
+    }
+
+    // --- steps ---
+
+    public CrossingView putStep(Caller caller, UUID crossingId, UUID id, CrossingRequests.Step request) {
+        Crossing crossing = require(caller, crossingId);
+        return once.write(
+                "crossing_step",
+                id,
+                () -> steps.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    if (!found.crossingId().equals(crossingId) || found.kind() != request.kind()) {
+                        throw new ConflictException("This step is already written down otherwise. Take it back first.");
+                    }
+                    return view(caller, crossing);
+                },
+                () -> {
+                    steps.saveAndFlush(new CrossingStep(
+                            id, caller, clock.instant(), zone(caller), crossingId, checked(caller, crossing, request)));
+                    return view(caller, crossing);
+                });
+    }
+
+    private CrossingRequests.Step checked(Caller caller, Crossing crossing, CrossingRequests.Step r) {
+        CrossWork.Step kind = Given.required("kind", r.kind());
+        if (kind == CrossWork.Step.POLLINATE || kind == CrossWork.Step.POLLINATE_AGAIN) {
+            throw new InvalidInputException(
+                    "kind", "is " + kind + "; pollen that was given is written down as a pollination, with its jar.");
+        }
+        Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
+        int flowers = Require.within("flowers", Given.required("flowers", r.flowers()), 0, 20_000);
+        refuseMoreThanThere(caller, crossing, flowers, doneAt);
+        if ((r.walkId() == null) != (r.stop() == null)) {
+            throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
+        }
+        if (r.walkId() != null) {
+            walks.findByIdAndOrchardId(r.walkId(), caller.orchardId())
+                    .orElseThrow(() -> new NotFoundException("walk", r.walkId()));
+        }
+        return new CrossingRequests.Step(
+                kind, flowers, doneAt, Given.optionalText("note", r.note(), 2000), r.walkId(), r.stop());
+    }
+
+    /** Flowers get fewer from step to step, never more. */
+    void refuseMoreThanThere(Caller caller, Crossing crossing, int flowers, Instant at) {
+        doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
+                .filter(d -> !d.doneAt().isAfter(at))
+                .reduce((a, b) -> b)
+                .filter(last -> flowers > last.flowers())
+                .ifPresent(last -> {
+                    throw new InvalidInputException(
+                            "flowers",
+                            "are " + flowers + ", but the step before left " + last.flowers() + " on cross "
+                                    + crossing.label() + ". Count again, or begin another cross.");
+                });
+    }
+
+    @Transactional
+    public void voidStep(Caller caller, UUID crossingId, UUID id, VoidRequest request) {
+        CrossingStep step = steps.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(s -> s.crossingId().equals(crossingId))
+                .orElseThrow(() -> new NotFoundException("step", id));
+        if (!step.voided()) {
+            step.requireVersion("step", request.version());
+            step.voidBecause(request.reason(), clock.instant());
+        }
+    }
+
+    @Transactional
+    public void voidCrossing(Caller caller, UUID id, VoidRequest request) {
+        Crossing crossing = crossings
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("cross", id));
+        if (crossing.voided()) {
+            return;
+        }
+        crossing.requireVersion("cross", request.version());
+        if (!pollinations
+                .findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(caller.orchardId(), List.of(id))
+                .isEmpty()) {
+            throw new InvalidInputException(
+                    "reason", "does not help: pollen was given to its flowers. Take the pollinations back first.");
+        }
+        crossing.voidBecause(request.reason(), clock.instant());
+    }
+
+    /** Crosses that a walk began and on which nothing was done are taken out, so that their numbers do not look used. */
+    void dropIdle(Caller caller, UUID walkId) {
+        List<Crossing> begun = crossings.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId);
+        Map<UUID, List<CrossingView.Done>> done =
+                doneOn(caller, begun.stream().map(Crossing::id).toList());
+        begun.stream()
+                .filter(c -> !done.containsKey(c.id()))
+                .forEach(c -> c.voidBecause("the round ended without it", clock.instant()));
+    }
+
+    /** Steps that were done on a walk. */
+    List<CrossingView.Done> stepsOfWalk(Caller caller, UUID walkId) {
+        return steps.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId).stream()
+                .map(CrossingStep::view)
+                .toList();
+    }
+
+    /** The cross when it is there and not taken out. */
+    Crossing require(Caller caller, UUID id) {
+        return crossings
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .filter(c -> !c.voided())
+                .orElseThrow(() -> new NotFoundException("cross", id));
+    }
+
+    /** Whether a tag reads as the number of a cross of that year. */
+    Optional<Crossing> labelled(Caller caller, int year, String tag) {
+        return crossings.findByOrchardIdAndYear(caller.orchardId(), year).stream()
+                .filter(c -> c.label().equalsIgnoreCase(tag))
+                .findFirst();
+    }
+
+    /** Numbers of the crosses that some pollinations belong to, by pollination. */
+    Map<UUID, String> labels(Caller caller, List<Pollination> ofCrosses) {
+        if (ofCrosses.isEmpty()) {
+            return Map.of();
+        }
+        Map<UUID, String> labels = crossings
+                .findByOrchardIdAndIdIn(
+                        caller.orchardId(),
+                        ofCrosses.stream()
+                                .map(Pollination::crossingId)
+                                .distinct()
+                                .toList())
+                .stream()
+                .collect(Collectors.toMap(Crossing::id, Crossing::label));
+        return ofCrosses.stream().collect(Collectors.toMap(Pollination::id, p -> labels.get(p.crossingId())));
+    }
+
+    private CrossingView view(Caller caller, Crossing crossing) {
+        return new Look(caller, List.of(crossing)).view(crossing);
+    }
+
+    private ZoneId zone(Caller caller) {
+        return orchards.details(caller).site().zone();
+    }
+
+    // --- labels ---
+
+    @Transactional(readOnly = true)
+    public LabelSheet.Sheet labels(Caller caller, CrossingRequests.Labels request, String origin) {
+        LabelGrid grid = Given.required("grid", request.grid());
+        int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
+        List<LabelSheet.Label> labels = new ArrayList<>();
+        List<CrossingRequests.Copies> wanted = Given.required("crossings", request.crossings());
+        for (int i = 0; i < wanted.size(); i++) {
+            String field = "crossings[" + i + "]";
+            int copies = Require.within(
+                    field + ".copies",
+                    Given.required(field + ".copies", wanted.get(i).copies()),
+                    1,
+                    MOST_LABELS);
+            Crossing crossing = require(
+                    caller, Given.required(field + ".crossingId", wanted.get(i).crossingId()));
+            Look look = new Look(caller, List.of(crossing));
+            labels.addAll(Collections.nCopies(
+                    copies,
+                    new LabelSheet.Label(
+                            crossing.label(),
+                            origin + "/round/crosses#" + crossing.label(),
+                            CrossingWords.printed(look.view(crossing), look.day(crossing), look.zone))));
+        }
+        if (labels.isEmpty() || labels.size() > MOST_LABELS) {
+            throw new InvalidInputException(
+                    "crossings",
+                    "make " + labels.size() + " labels; between 1 and " + MOST_LABELS + " can be printed at once.");
+        }
+        return LabelSheet.of(grid, labels, skip);
+    }
+}

@@ -1,0 +1,376 @@
+package org.evenhand;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.StreamSupport;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Crosses from the wish over the mother made ready to the cover that comes off. */
+class CrossingTest {
+    private final Api api = TestServer.get().newOrchard();
+    private final Instant now = TestServer.NOW;
+    private String harrow;
+    private String ember;
+    private String mother;
+    private String father;
+    private String jar;
+
+    @BeforeEach
+    void twoApples() {
+        harrow = api.variety("apple", "Harrow");
+        ember = api.variety("apple", "Ember");
+        mother = api.tree(harrow, "Harrow 1");
+        father = api.tree(ember, "Ember 1");
+        api.read(mother, now, Map.of("cluster", 10, "balloon", 20)).expect(200);
+        jar = api.lot(father, now.minus(Duration.ofHours(100)), 40).expect(200).id();
+    }
+
+    private static List<JsonNode> list(JsonNode array) {
+        return StreamSupport.stream(array.spliterator(), false).toList();
+    }
+
+    private static List<String> kinds(JsonNode stops) {
+        return list(stops).stream().map(s -> s.path("kind").asString()).toList();
+    }
+
+    private JsonNode wish(Map<String, Object> wanted) {
+        Map<String, Object> body = new HashMap<>(Map.of("motherId", harrow, "fatherId", ember));
+        body.putAll(wanted);
+        return api.put("/api/wishes/" + Api.newId(), body).expect(200).body();
+    }
+
+    private JsonNode crossings() {
+        return api.get("/api/crossings").expect(200).body();
+    }
+
+    private JsonNode begin(int planned, Map<String, Object> way) {
+        Map<String, Object> body = new HashMap<>(Map.of("treeId", mother, "fatherId", ember, "planned", planned));
+        body.putAll(way);
+        return api.put("/api/crossings/" + Api.newId(), body).expect(200).body();
+    }
+
+    private Api.Answer step(JsonNode crossing, String kind, int flowers) {
+        return api.put(
+                "/api/crossings/" + crossing.path("id").asString() + "/steps/" + Api.newId(),
+                Map.of("kind", kind, "flowers", flowers, "doneAt", now.toString()));
+    }
+
+    private Map<String, Object> pollen(JsonNode crossing, String lot, int flowers) {
+        Map<String, Object> body = new HashMap<>(Api.pollination(mother, lot, flowers, now));
+        body.put("crossingId", crossing.path("id").asString());
+        return body;
+    }
+
+    private Api.Answer pollinate(Map<String, Object> body) {
+        return api.put("/api/pollinations/" + Api.newId(), body);
+    }
+
+    @Test
+    void a_wish_for_seeds_says_how_many_flowers_and_the_round_makes_them_ready_and_gives_them_that_fathers_pollen() {
+        JsonNode wish = wish(Map.of("seeds", 10, "priority", 2));
+        assertThat(wish.path("flowers").asInt()).isBetween(10, 60);
+        assertThat(wish.path("why").asString())
+                .contains("90 % sure of 10 seeds")
+                .contains("30 % of crossed flowers");
+
+        JsonNode round =
+                api.get("/api/round?at=" + now.plusSeconds(9)).expect(200).body();
+
+        assertThat(kinds(round.path("stops"))).containsExactly("THIN", "EMASCULATE", "POLLINATE", "BAG");
+        int flowers = round.path("stops").get(2).path("flowers").asInt();
+        assertThat(flowers).isEqualTo(Math.min(20, wish.path("flowers").asInt()));
+        assertThat(round.path("stops").get(0).path("say").asString()).contains("balloons");
+        assertThat(round.path("stops").get(2).path("lotId").asString()).isEqualTo(jar);
+        assertThat(round.path("stops").get(2).path("cross").path("father").asString())
+                .isEqualTo("Ember");
+    }
+
+    @Test
+    void on_the_walk_the_cross_has_its_number_and_step_by_step_comes_to_the_day_the_bag_comes_off() {
+        wish(Map.of("flowers", 6));
+        String walk = Api.newId();
+        JsonNode begun = api.put("/api/walks/" + walk, Map.of()).expect(200).body();
+        JsonNode cross = begun.path("stops").get(0).path("cross");
+        assertThat(cross.path("label").asString()).isEqualTo("26-1");
+        assertThat(list(begun.path("stops"))).allMatch(s -> s.path("cross").equals(cross));
+
+        JsonNode crossing = crossings().path("crossings").get(0);
+        assertThat(crossing.path("begun").asBoolean()).isFalse();
+        Map<String, Object> thin =
+                Map.of("kind", "THIN", "flowers", 6, "doneAt", now.toString(), "walkId", walk, "stop", 0);
+        String path = "/api/crossings/" + crossing.path("id").asString() + "/steps/";
+        String id = Api.newId();
+        api.put(path + id, thin).expect(200);
+        api.put(path + id, thin).expect(200);
+        assertThat(api.get("/api/walks/" + walk).body().path("steps").size()).isEqualTo(1);
+        step(crossing, "EMASCULATE", 5).expect(200);
+        Map<String, Object> given = pollen(crossing, jar, 5);
+        given.put("walkId", walk);
+        given.put("stop", 2);
+        JsonNode pollination = pollinate(given).expect(200).body();
+        assertThat(pollination.path("mark").asString()).isEqualTo("cross label");
+        assertThat(pollination.path("markLasts").asString()).isEqualTo("HARVEST");
+        assertThat(pollination.path("crossLabel").asString()).isEqualTo("26-1");
+
+        JsonNode after = step(crossing, "BAG", 5).expect(200).body();
+        assertThat(list(after.path("due")).stream().map(d -> d.path("step").asString()))
+                .containsExactly("POLLINATE_AGAIN", "REBAG", "BAG_OFF");
+        assertThat(Instant.parse(after.path("due").get(0).path("from").asString()))
+                .isEqualTo(now.plus(Duration.ofDays(1)));
+        assertThat(Instant.parse(after.path("due").get(2).path("from").asString()))
+                .isEqualTo(now.plus(Duration.ofDays(30)));
+        JsonNode wanted = crossings().path("wanted").get(0);
+        assertThat(wanted.path("made").asInt()).isEqualTo(5);
+        assertThat(wanted.path("more").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void a_second_visit_draws_doses_but_counts_no_flower_twice() {
+        JsonNode crossing = begin(4, Map.of());
+        pollinate(pollen(crossing, jar, 4)).expect(200);
+        Map<String, Object> again = pollen(crossing, jar, 4);
+        again.put("again", true);
+        JsonNode second = pollinate(again).expect(200).body();
+
+        assertThat(api.dosesLeft(jar)).isEqualTo(32);
+        assertThat(api.get("/api/pollinations").body().size()).isEqualTo(1);
+        assertThat(api.get("/api/fruit-set").body().path("rows").size()).isEqualTo(1);
+        assertThat(crossings()
+                        .path("crossings")
+                        .get(0)
+                        .path("due")
+                        .get(0)
+                        .path("step")
+                        .asString())
+                .isEqualTo("REBAG");
+        api.post("/api/pollinations/" + second.path("id").asString() + "/void", Api.voiding(0))
+                .expect(204);
+        assertThat(api.dosesLeft(jar)).isEqualTo(36);
+        again.remove("crossingId");
+        assertThat(pollinate(again).expect(400).errorAt("again")).contains("name the cross");
+    }
+
+    @Test
+    void only_its_father_alone_and_no_more_flowers_than_there_are() {
+        JsonNode crossing = begin(4, Map.of("visits", "AT_ONCE", "bag", false));
+        step(crossing, "EMASCULATE", 4).expect(200);
+        String wick = api.variety("apple", "Wick");
+        String other = api.lot(api.tree(wick, "Wick 1"), now.minus(Duration.ofHours(100)), 9)
+                .expect(200)
+                .id();
+        assertThat(pollinate(pollen(crossing, other, 2)).expect(400).errorAt("lotId"))
+                .contains("is with Ember alone");
+        assertThat(pollinate(pollen(crossing, jar, 5)).expect(400).errorAt("flowers"))
+                .contains("left 4 on cross 26-1");
+        assertThat(step(crossing, "THIN", 9).expect(400).errorAt("flowers")).contains("Count again");
+        assertThat(step(crossing, "POLLINATE", 1).expect(400).errorAt("kind")).contains("with its jar");
+        pollinate(pollen(crossing, jar, 3)).expect(200);
+        assertThat(crossings().path("crossings").get(0).path("over").asBoolean())
+                .as("neither bag nor second visit was meant")
+                .isTrue();
+        assertThat(api.post("/api/crossings/" + crossing.path("id").asString() + "/void", Api.voiding(0))
+                        .expect(400)
+                        .errorAt("reason"))
+                .contains("pollinations back first");
+        assertThat(api.put("/api/crossings/" + Api.newId(), Map.of("treeId", mother, "fatherId", harrow, "planned", 3))
+                        .expect(400)
+                        .errorAt("fatherId"))
+                .contains("does not serve this tree");
+    }
+
+    @Test
+    void numbers_are_used_once_a_year_by_crosses_and_tags_alike_even_when_many_begin_at_once() throws Exception {
+        Map<String, Object> tagged = new HashMap<>(Api.pollination(mother, jar, 1, now));
+        tagged.put("tag", "26-2");
+        pollinate(tagged).expect(200);
+        ExecutorService threads = Executors.newFixedThreadPool(6);
+        List<Future<JsonNode>> begun = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            begun.add(threads.submit(() -> begin(2, Map.of())));
+        }
+        List<String> labels = new ArrayList<>();
+        for (Future<JsonNode> one : begun) {
+            labels.add(one.get().path("label").asString());
+        }
+        threads.shutdown();
+        assertThat(labels).containsExactlyInAnyOrder("26-1", "26-3", "26-4", "26-5", "26-6", "26-7");
+        tagged.put("tag", "26-5");
+        assertThat(pollinate(tagged).expect(400).errorAt("tag")).contains("is the number of a cross on Harrow 1");
+    }
+
+    @Test
+    void a_round_that_ends_without_them_leaves_no_crosses_behind() {
+        wish(Map.of("flowers", 6));
+        String walk = Api.newId();
+        api.put("/api/walks/" + walk, Map.of()).expect(200);
+        assertThat(crossings().path("crossings").size()).isEqualTo(1);
+
+        api.post("/api/walks/" + walk + "/close", Map.of()).expect(200);
+
+        assertThat(crossings().path("crossings").size()).isZero();
+        assertThat(crossings().path("wanted").get(0).path("more").asInt()).isEqualTo(6);
+        api.put("/api/walks/" + Api.newId(), Map.of()).expect(200);
+        assertThat(crossings().path("crossings").get(0).path("label").asString())
+                .as("a number is never used again")
+                .isEqualTo("26-2");
+    }
+
+    @Test
+    void a_wish_without_its_fathers_pollen_is_told_and_leaves_the_flowers_alone() {
+        String wick = api.variety("apple", "Wick");
+        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", harrow, "fatherId", wick, "flowers", 6))
+                .expect(200);
+
+        JsonNode plan = api.get("/api/plan?days=4").expect(200).body();
+
+        JsonNode left = list(plan.path("left")).stream()
+                .filter(l -> l.path("reason").asString().equals("CROSS_WITHOUT_POLLEN"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(left.path("tree").asString()).isEqualTo("Harrow × Wick");
+        assertThat(left.path("wouldServe").asString()).contains("Pollen of Wick alone");
+        assertThat(api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ember, "fatherId", wick, "seeds", 90_000))
+                        .expect(400)
+                        .errorAt("seeds"))
+                .contains("out of reach");
+    }
+
+    @Test
+    void visits_and_covers_stand_in_the_calendar_and_labels_are_printed_and_written_out() throws Exception {
+        JsonNode crossing = begin(4, Map.of());
+        step(crossing, "EMASCULATE", 4).expect(200);
+        pollinate(pollen(crossing, jar, 4)).expect(200);
+        JsonNode feed = api.put("/api/calendars/" + Api.newId(), Map.of("name", "Crosses"))
+                .expect(200)
+                .body();
+        String calendar =
+                api.get(feed.path("path").asString()).expect(200).raw().body();
+        assertThat(calendar)
+                .contains("SUMMARY:Second visit to crosses: 1")
+                .contains("DTSTART;VALUE=DATE:20261125")
+                .contains("SUMMARY:Bags off: 1")
+                .contains("DTSTART;VALUE=DATE:20261224");
+
+        assertThat(list(crossing.path("metalTag")).stream().map(JsonNode::asString))
+                .containsExactly("26-1", "HARROW", "X EMBER", "24.11.26");
+        JsonNode sheet = api.post(
+                        "/api/crossings/labels",
+                        Map.of(
+                                "grid",
+                                "A4_3_BY_7",
+                                "crossings",
+                                List.of(Map.of("crossingId", crossing.path("id").asString(), "copies", 2))))
+                .expect(200)
+                .body();
+        try (var pdf =
+                Loader.loadPDF(Base64.getDecoder().decode(sheet.path("pdf").asString()))) {
+            assertThat(new PDFTextStripper().getText(pdf))
+                    .contains("26-1")
+                    .contains("Harrow × Ember")
+                    .contains("4 flowers");
+        }
+        assertThat(sheet.path("labels").asInt()).isEqualTo(2);
+    }
+
+    @Test
+    void flowers_that_serve_one_another_are_done_without_a_jar() {
+        String lime = api.tree(api.variety("citrus", "Small Lime"), "Small Lime 1");
+        api.read(lime, now, Map.of("open", 12)).expect(200);
+
+        JsonNode round =
+                api.get("/api/round?at=" + now.plusSeconds(9)).expect(200).body();
+
+        JsonNode stop = list(round.path("stops")).stream()
+                .filter(s -> s.path("treeId").asString().equals(lime))
+                .findFirst()
+                .orElseThrow();
+        assertThat(stop.path("flowers").asInt()).isEqualTo(12);
+        assertThat(stop.has("lotId")).isFalse();
+        assertThat(stop.path("handling").toString()).contains("All that opened since yesterday");
+        Map<String, Object> done = Map.of("treeId", lime, "flowers", 12, "doneAt", now.toString());
+        JsonNode made = pollinate(done).expect(200).body();
+        assertThat(made.path("lotCode").asString()).isEqualTo("from flower to flower");
+        api.post("/api/pollinations/" + made.path("id").asString() + "/void", Api.voiding(0))
+                .expect(204);
+        assertThat(pollinate(Map.of("treeId", mother, "flowers", 1, "doneAt", now.toString()))
+                        .expect(400)
+                        .errorAt("lotId"))
+                .contains("missing");
+    }
+
+    @Test
+    void limbs_share_the_flowers_by_what_they_carry() {
+        String taker = api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");
+        String giver = api.tree(api.variety("Lantern"), "Lantern 1");
+        api.read(taker, now, Map.of("half-open", 9)).expect(200);
+        api.lot(giver, now, 20).expect(200);
+        api.put(
+                        "/api/targets/" + Api.newId(),
+                        Map.of("treeId", taker, "confidence", 90, "priority", 1, "limbsMm", List.of(10, 20, 8, 20)))
+                .expect(200);
+
+        JsonNode stop = api.get("/api/round?at=" + now.plusSeconds(9))
+                .expect(200)
+                .body()
+                .path("stops")
+                .get(0);
+
+        assertThat(list(stop.path("limbs")).stream().map(l -> l.path("fruits").asInt()))
+                .as("a twig of 10 mm carries one, a limb twice as thick four, a thinner one none")
+                .containsExactly(1, 4, 0, 4);
+        assertThat(list(stop.path("limbs")).stream().map(l -> l.path("flowers").asInt()))
+                .containsExactly(1, 4, 0, 4);
+    }
+
+    @Test
+    void figs_come_in_the_order_in_which_they_are_injected() {
+        String tree = api.tree(api.variety("fig-edible", "Stone Wall"), "Stone Wall 1");
+        double[] sizes = {9, 31, 14, 22};
+        JsonNode figs = null;
+        for (int i = 0; i < sizes.length; i++) {
+            figs = fig(tree, "Y" + (i + 1), sizes[i]).expect(200).body();
+        }
+        assertThat(list(figs.path("figs")).stream().map(f -> f.path("fig").asString()))
+                .containsExactly("Y4", "Y3", "Y1", "Y2");
+        assertThat(figs.path("right").asInt()).isEqualTo(2);
+        assertThat(figs.path("suspensionMl").asDouble())
+                .as("two doses of 2 ml, 15 % lost: 4 / 0.85, rounded up")
+                .isEqualTo(4.8);
+        assertThat(fig(mother, "Y1", 14).expect(400).errorAt("treeId")).contains("not injected by size");
+        assertThat(fig(tree, "Y1", 900).expect(400).errorAt("diameterMm")).contains("900");
+        String latest = figs.path("figs").get(0).path("id").asString();
+        api.post("/api/figs/" + latest + "/void", Api.voiding(0)).expect(204);
+        assertThat(api.get("/api/trees/" + tree + "/figs").body().path("figs").size())
+                .isEqualTo(3);
+    }
+
+    private Api.Answer fig(String tree, String name, double mm) {
+        return api.put(
+                "/api/figs/" + Api.newId(),
+                Map.of(
+                        "treeId",
+                        tree,
+                        "fig",
+                        name,
+                        "diameterMm",
+                        mm,
+                        "eye",
+                        "LOOSENING_GREEN",
+                        "measuredAt",
+                        now.toString()));
+    }
+}

@@ -1,0 +1,108 @@
+import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { queries } from '../kit/queries';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+
+type Wanted = Schemas['WantedCross'];
+type Visits = Schemas['Crossing']['visits'];
+
+export const VISITS: Record<Visits, string> = {
+  TWICE: 'as early as it takes it, and once more a day later',
+  AT_ONCE: 'at once, one visit',
+  WHEN_RIPE: 'days later, when the stigma is ripe',
+};
+
+/** Begins a cross on a tree of the wished mother. */
+export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void }) {
+  const { data: trees = [] } = useQuery(queries.trees());
+  const mothers = trees.filter((t) => t.varietyId === wanted.motherId);
+  const [id] = useState(newId);
+  const [tree, setTree] = useState<string>();
+  const [planned, setPlanned] = useState<number | string>(Math.max(1, Math.min(wanted.more, 12)));
+  const [bag, setBag] = useState(true);
+  const [visits, setVisits] = useState<Visits>('TWICE');
+  const treeId = tree ?? mothers[0]?.id;
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/crossings/{id}', {
+          params: { path: { id } },
+          body: {
+            treeId: treeId ?? '',
+            fatherId: wanted.fatherId,
+            wishId: wanted.wishId,
+            planned: Number(planned),
+            bag,
+            visits,
+          },
+        }),
+      ),
+    ['planned', 'treeId'],
+    (made) => {
+      doneWithUndo(`Cross ${made.label} is begun: ${plural(made.flowers, 'flower')} of ${made.tree}.`, () =>
+        answer(
+          api.POST('/api/crossings/{id}/void', {
+            params: { path: { id } },
+            body: { version: made.version, reason: 'undone right after saving' },
+          }),
+        ),
+      );
+      close();
+    },
+  );
+  return (
+    <form
+      className="stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <div className="form">
+        <div className="two">
+          <NativeSelect
+            label="Tree"
+            data={mothers.map((t) => ({ value: t.id, label: t.name }))}
+            value={treeId}
+            onChange={(e) => setTree(e.currentTarget.value)}
+            error={form.errorFor('treeId', 'The tree')}
+          />
+          <NumberInput
+            label="Flowers"
+            min={1}
+            value={planned}
+            onChange={setPlanned}
+            error={form.errorFor('planned', 'Flowers')}
+          />
+          <NativeSelect
+            label="Pollen is given"
+            data={(Object.keys(VISITS) as Visits[]).map((value) => ({ value, label: VISITS[value] }))}
+            value={visits}
+            onChange={(e) => setVisits(e.currentTarget.value as Visits)}
+          />
+          <Switch
+            label="bagged"
+            description="a stray visit spoils a cross"
+            checked={bag}
+            onChange={(e) => setBag(e.currentTarget.checked)}
+            mt={24}
+          />
+        </div>
+      </div>
+      {form.general && <p className="warn">{form.general}</p>}
+      <div className="line">
+        <Button type="submit" loading={form.busy} disabled={!treeId}>
+          Begin, with the next number
+        </Button>
+        <Button variant="subtle" onClick={close}>
+          Cancel
+        </Button>
+      </div>
+    </form>
+  );
+}

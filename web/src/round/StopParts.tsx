@@ -1,0 +1,88 @@
+import type { Schemas } from '../kit/api';
+import { Glyph } from '../kit/Glyph';
+import { plural } from '../kit/time';
+import classes from './Walk.module.css';
+
+type Stop = Schemas['RoundStop'];
+type Sheet = Schemas['CropSheetView'];
+
+/** Which tree, and where it stands. */
+export function Where({ stop }: { stop: Stop }) {
+  return (
+    <div className={classes.where}>
+      <b>{stop.treeName}</b> · {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
+    </div>
+  );
+}
+
+/** The flowers to look for: drawn, counted and described. */
+export function Looks({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
+  const wanted = sheet?.stages.filter((s) => stop.byStage.some((b) => b.stage === s.key)) ?? [];
+  return wanted.map((s) => (
+    <div key={s.key} className={classes.look}>
+      <span className={classes.glyph}>
+        <Glyph glyph={s.glyph} size={56} />
+      </span>
+      <span>
+        <b>
+          {stop.byStage.find((b) => b.stage === s.key)?.flowers} {s.name.toLowerCase()}
+        </b>
+        <br />
+        {s.signs}
+      </span>
+    </div>
+  ));
+}
+
+/** How many go on which measured limb. */
+export function Limbs({ stop }: { stop: Stop }) {
+  if (stop.limbs.length === 0) return null;
+  return (
+    <details className={classes.marks}>
+      <summary>Limb by limb</summary>
+      <ul className={classes.cautions}>
+        {stop.limbs.map((l, i) => (
+          <li key={i}>
+            limb {i + 1}, {l.diameterMm} mm: <b>{plural(l.flowers, 'flower')}</b>{' '}
+            <span className="soft">carries {plural(l.fruits, 'fruit')}</span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+interface CountProps {
+  count: number;
+  setCount: (n: number) => void;
+  of: number;
+  done: { mine: number; others: number };
+}
+
+/** The big minus and plus, and what was done here already. */
+export function CountRow({ count, setCount, of, done }: CountProps) {
+  return (
+    <div className={classes.pm}>
+      <button type="button" aria-label="one less" onClick={() => setCount(Math.max(0, count - 1))}>
+        −
+      </button>
+      <div className={classes.middle}>
+        <span className={classes.big} data-count>
+          {count}
+        </span>
+        <span>
+          of {plural(of, 'flower')}
+          {done.mine + done.others > 0 && (
+            <>
+              <br />
+              {done.mine + done.others} done{done.others > 0 && `, ${done.others} by others`}
+            </>
+          )}
+        </span>
+      </div>
+      <button type="button" aria-label="one more" onClick={() => setCount(count + 1)}>
+        +
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,113 @@
+import { Button, Textarea } from '@mantine/core';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { sayKept } from '../kit/kept';
+import { useHere } from '../kit/orchard-context';
+import { useSubmit } from '../kit/use-submit';
+import { Photos } from './Photos';
+import classes from './Walk.module.css';
+
+type Word = Schemas['WalkWordRequest']['kind'];
+
+const WORDS: { kind: Word; name: string; goesOn: boolean }[] = [
+  { kind: 'NOT_OPEN', name: 'not open yet', goesOn: false },
+  { kind: 'TOO_LATE', name: 'too late', goesOn: false },
+  { kind: 'NONE_LEFT', name: 'none left', goesOn: true },
+];
+
+/** What was said of a stop. */
+export function Said({ walk, index }: { walk: Schemas['Walk']; index: number }) {
+  return walk.words
+    .filter((w) => w.stop === index)
+    .map((w) => (
+      <p key={w.id} className={classes.mark}>
+        {WORDS.find((x) => x.kind === w.kind)?.name}
+        {w.note && ` ${w.note}`}
+      </p>
+    ));
+}
+
+interface Props {
+  walk: Schemas['Walk'];
+  index: number;
+  goOn: () => void;
+}
+
+/** What one can say of a stop beside flowers done: words, a note, pictures. */
+export function StopWords({ walk, index, goOn }: Props) {
+  const { now, session } = useHere();
+  const stop = walk.stops[index]!;
+  const [id, setId] = useState(newId);
+  const [note, setNote] = useState<string>();
+  const body = (kind: Word): Schemas['WalkWordRequest'] => ({
+    stop: index,
+    kind,
+    at: now.toISOString(),
+    ...(note && { note }),
+  });
+  const said = (kind: Word) => {
+    setId(newId());
+    setNote(undefined);
+    if (WORDS.find((w) => w.kind === kind)?.goesOn) goOn();
+  };
+  const word = useSubmit(
+    (kind: Word) =>
+      answer(
+        api.PUT('/api/walks/{walk}/words/{id}', {
+          params: { path: { walk: walk.id, id } },
+          body: body(kind),
+        }),
+      ),
+    [],
+    (_, kind) => said(kind),
+    {
+      write: (kind) => ({
+        method: 'PUT',
+        path: `/api/walks/${walk.id}/words/${id}`,
+        body: { ...body(kind) },
+        label: `${stop.treeName}: ${WORDS.find((w) => w.kind === kind)?.name ?? 'a note'}`,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${stop.treeName}: noted.`);
+        setId(newId());
+        setNote(undefined);
+      },
+    },
+  );
+  return (
+    <>
+      <div className={classes.words}>
+        {WORDS.map((w) => (
+          <button key={w.kind} type="button" onClick={() => word.submit(w.kind)}>
+            {w.name}
+          </button>
+        ))}
+        <button type="button" aria-expanded={note !== undefined} onClick={() => setNote((n) => n ?? '')}>
+          note
+        </button>
+        <Photos walk={walk} stop={index} tree={stop.treeName} />
+      </div>
+      {note !== undefined && (
+        <div className={classes.note}>
+          <Textarea
+            aria-label="Note"
+            autosize
+            minRows={2}
+            value={note}
+            onChange={(e) => setNote(e.currentTarget.value)}
+          />
+          <Button variant="outline" disabled={note.trim() === ''} onClick={() => word.submit('NOTE')}>
+            Keep the note
+          </Button>
+        </div>
+      )}
+      {word.general && (
+        <p className={classes.error} role="alert">
+          {word.general}
+        </p>
+      )}
+    </>
+  );
+}

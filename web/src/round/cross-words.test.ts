@@ -1,0 +1,36 @@
+import { expect, it } from 'vitest';
+import { roundStop } from '../test/samples';
+import { crossWords, stopTask, wantedWords } from './cross-words';
+
+it('names a cross by its number once it has one, and says what is done on how many', () => {
+  const stop = {
+    ...roundStop('Harrow 1', ''),
+    kind: 'BAG' as const,
+    varietyName: 'Harrow',
+    cross: { fatherId: 'e', father: 'Ember' },
+  };
+  expect(crossWords(stop)).toBe('for Harrow × Ember');
+  expect(crossWords({ ...stop, cross: { ...stop.cross, label: '26-3' } })).toBe('cross 26-3, Harrow × Ember');
+  expect(stopTask(stop)).toBe('Bag: 6 flowers');
+  expect(stopTask(roundStop('Harrow 1', 'E-01'))).toBe('6 flowers');
+});
+
+it('says how far a wish has come', () => {
+  const wish = {
+    wishId: 'w',
+    motherId: 'h',
+    mother: 'Harrow',
+    fatherId: 'e',
+    father: 'Ember',
+    flowers: 24,
+    priority: 1,
+    made: 5,
+    ready: 3,
+    more: 16,
+    preparable: true,
+  };
+  expect(wantedWords({ ...wish, seeds: 10 })).toBe(
+    'for 10 seeds 5 of 24 flowers given pollen, 3 made ready or meant, 16 more wanted.',
+  );
+  expect(wantedWords({ ...wish, ready: 0, more: 0 })).toBe('5 of 24 flowers given pollen.');
+});
