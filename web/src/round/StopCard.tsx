@@ -136,7 +136,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
   const error = form.errorFor('flowers', 'Flowers') ?? form.general;
   return (
     <>
-      <section className={classes.card} data-tree={stop.treeName}>
+      <section className={classes.card} data-tree={stop.treeName} data-cross={stop.cross?.label}>
         <Where stop={stop} />
         <Jar stop={stop} before={before} />
         {stop.cross && <p className={classes.cross}>{crossWords(stop)}</p>}

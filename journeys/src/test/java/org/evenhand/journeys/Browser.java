@@ -179,6 +179,11 @@ final class Browser implements AutoCloseable {
         driver.switchTo().activeElement().sendKeys(keys);
     }
 
+    /** Whether it is there to be seen, now. */
+    boolean has(By by) {
+        return driver.findElements(by).stream().anyMatch(WebElement::isDisplayed);
+    }
+
     boolean shows(String text) {
         return driver.findElement(By.tagName("body"))
                 .getText()

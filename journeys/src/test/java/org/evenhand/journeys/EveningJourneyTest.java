@@ -51,6 +51,7 @@ class EveningJourneyTest {
             {"/round", "round"},
             {"/round/plan", "coming-days"},
             {"/round/wanted", "wanted"},
+            {"/round/crosses", "crosses"},
             {"/round/hours", "hours"},
             {"/kept", "kept"},
             {"/fruit-set", "fruit-set"},
@@ -190,6 +191,11 @@ class EveningJourneyTest {
         browser.phone();
         browser.seeText("Before you go");
         browser.press("Go");
+        browser.seeText("cross 26-2, Pale Ridge × Lantern");
+        browser.press("All 3");
+        browser.press("Done · 3 flowers");
+        browser.seeText("Stop 2 of");
+        String place = skipToAJar();
         String lot = browser.see(By.xpath("//*[starts-with(text(), 'LA-0') or starts-with(text(), 'PR-0')]"))
                 .getText();
         String tree = browser.see(By.cssSelector("[data-tree]")).getAttribute("data-tree");
@@ -206,9 +212,13 @@ class EveningJourneyTest {
         browser.picture("walk-night-phone");
         browser.click(By.xpath("//button[contains(., 'day')]"));
         browser.press("Done · 2 flowers");
-        browser.seeText("Stop 2 of");
+        browser.waitFor(
+                () -> browser.see(By.cssSelector("header b")).getText().equals(place) ? null : true, "to go on");
 
-        browser.desk().open("/round");
+        browser.desk().open("/round/crosses");
+        browser.see(By.cssSelector("[data-cross='26-2']"));
+        browser.seeText("3 flowers bagged");
+        browser.open("/round");
         browser.seeText("Done in the last 12 hours: 4 flowers");
         int before = lot.equals("LA-02") ? 10 : 16;
         browser.goTo("Pollen shelf");
@@ -265,6 +275,25 @@ class EveningJourneyTest {
         browser.waitFor(
                 () -> row("Lantern 1").contains("read 15:40") ? null : true,
                 "for the reading to be gone from the board");
+    }
+
+    /** Goes on to a stop where a jar of pollen is used on flowers of no cross, and tells its place. */
+    private String skipToAJar() {
+        String jars = "//*[starts-with(text(), 'LA-0') or starts-with(text(), 'PR-0')]";
+        for (int i = 0; i < 12; i++) {
+            String place = browser.see(By.cssSelector("header b")).getText();
+            if (browser.shows("All clean")) {
+                browser.press("All clean");
+            }
+            browser.see(By.cssSelector("[data-tree]"));
+            if (browser.has(By.xpath(jars)) && !browser.has(By.cssSelector("[data-cross]"))) {
+                return place;
+            }
+            browser.press("Skip");
+            browser.waitFor(
+                    () -> browser.see(By.cssSelector("header b")).getText().equals(place) ? null : true, "to skip");
+        }
+        throw new AssertionError("no stop uses a jar of pollen");
     }
 
     private void tap(String stage, int times) {

@@ -139,6 +139,43 @@ class OfflineJourneyTest {
                 return bloom.trees.find(t => t.treeName === 'Lantern 3').reading.counts.parted;""")).isEqualTo(1L);
     }
 
+    @Test
+    @Order(4)
+    void a_look_for_fruit_without_a_signal_waits_through_a_reload_and_is_there_once() {
+        browser.open("/fruit-set");
+        browser.see(By.cssSelector("[aria-label='Check Lantern 2']"));
+        browser.network(false);
+        browser.press("Check Lantern 2");
+        browser.type("taken", "2");
+        browser.type("failed", "1");
+        browser.press("Save the check");
+        browser.seeText("Lantern 2: check. Kept on this device");
+        browser.reload();
+        assertThat(browser.see(KEPT).getText()).contains("1 record kept");
+        browser.network(true);
+        browser.waitUntilGone(KEPT);
+        assertThat(browser.await("""
+                const all = await (await fetch('/api/fruit-set')).json();
+                const checks = all.rows.filter(r => r.pollination.treeName === 'Lantern 2').flatMap(r => r.checks);
+                return checks.filter(c => c.taken === 2 && c.failed === 1).length;""")).isEqualTo(1L);
+    }
+
+    @Test
+    @Order(5)
+    void a_step_on_a_cross_without_a_signal_waits_too() {
+        String walk = startWalking();
+        browser.see(By.cssSelector("[data-step='BAG']"));
+        browser.network(false);
+        browser.press("All 3");
+        browser.press("Done · 3 flowers");
+        browser.see(KEPT);
+        browser.network(true);
+        browser.waitUntilGone(KEPT);
+        assertThat(browser.await("const walk = await (await fetch('/api/walks/" + walk + "')).json();"
+                        + "return walk.steps.map(s => s.kind + ' ' + s.flowers).join();"))
+                .isEqualTo("BAG 3");
+    }
+
     private String startWalking() {
         browser.open("/round");
         browser.press("Start walking");
@@ -160,13 +197,19 @@ class OfflineJourneyTest {
         int before = trees.size();
         while (trees.size() == before) {
             browser.waitFor(
-                    () -> browser.shows("All clean") || browser.shows("Count as you go") ? true : null, "for a stop");
+                    () -> browser.shows("All clean") || browser.has(By.cssSelector("[data-tree]")) ? true : null,
+                    "for a stop");
             if (browser.shows("All clean")) {
                 browser.press("All clean");
             }
             String tree = browser.see(By.cssSelector("[data-tree]")).getAttribute("data-tree");
-            if (!trees.add(tree)) {
+            boolean ofACross = browser.has(By.cssSelector("[data-step], [data-cross]"));
+            if (ofACross || !trees.add(tree)) {
+                String stop = browser.see(By.cssSelector("header b")).getText();
                 browser.press("Skip");
+                browser.waitFor(
+                        () -> browser.see(By.cssSelector("header b")).getText().equals(stop) ? null : true,
+                        "to skip " + stop);
             }
         }
         for (int i = 0; i < 10; i++) {

@@ -43,7 +43,7 @@ class PlanJourneyTest {
         ines.waitFor(() -> ines.heading().contains("fruits to be expected") ? true : null, "for the plan");
         String before = ines.heading();
         assertThat(ines.shows("Proven: no other use of this pollen")).isTrue();
-        ines.click(By.cssSelector("button[aria-label^='Not LA-02 for']"));
+        ines.click(By.cssSelector("button[aria-label^='Not ']"));
         ines.seeText("What you chose");
         ines.waitFor(
                 () -> ines.shows("costs no fruit") || ines.shows("against the best plan") ? true : null,
@@ -83,6 +83,7 @@ class PlanJourneyTest {
         tomas.open(walk);
         tomas.press("Go");
 
+        tomas.seeText("cross 26-2, Pale Ridge × Lantern");
         tomas.press("one more");
         tomas.press("one more");
         tomas.press("Done · 2 flowers");
