@@ -104,6 +104,7 @@ describe('what is wanted', () => {
   const budget: Schemas['TargetBudget'] = {
     treeId: 't1',
     tree: 'Pale Ridge 1',
+    varietyId: 'ridge',
     variety: 'Pale Ridge',
     crop: 'cherimoya',
     ofVariety: false,
@@ -154,6 +155,61 @@ describe('what is wanted', () => {
         priority: 3,
       }),
     );
+  });
+});
+
+describe('what is wanted of a variety', () => {
+  const target = {
+    id: 'v1',
+    varietyId: 'ridge',
+    fruits: 6,
+    limbsMm: [],
+    confidence: 80,
+    priority: 2,
+    note: '',
+    version: 4,
+  };
+  const budget = {
+    treeId: 't1',
+    tree: 'Pale Ridge 1',
+    varietyId: 'ridge',
+    variety: 'Pale Ridge',
+    ofVariety: true,
+    target,
+    varietyTarget: target,
+    share: 0.6,
+    shareLow: 0.5,
+    shareHigh: 0.7,
+    sure: [],
+    set: 0,
+  };
+
+  it('is changed for every tree of it, without trunk or limbs, and taken back', async () => {
+    const sent = serve({
+      'GET /api/targets': [budget],
+      'PUT /api/targets/v1': { version: 5 },
+      'POST /api/targets/v1/void': {},
+    });
+    show(<Wanted />);
+    await userEvent.click(await screen.findByText('Change'));
+    expect(screen.getByLabelText('every tree of Pale Ridge')).toBeChecked();
+    expect(screen.queryByLabelText('Girth of the trunk, cm')).toBeNull();
+    const fruits = screen.getByLabelText('Fruits wanted');
+    await userEvent.clear(fruits);
+    await userEvent.type(fruits, '9');
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() =>
+      expect(sent[0]?.body).toEqual({
+        varietyId: 'ridge',
+        fruits: 9,
+        confidence: 80,
+        priority: 2,
+        version: 4,
+      }),
+    );
+    await userEvent.click(await screen.findByText('Change'));
+    await userEvent.click(screen.getByText('Want nothing in particular'));
+    await waitFor(() => expect(sent.at(-1)?.path).toBe('/api/targets/v1/void'));
   });
 });
 

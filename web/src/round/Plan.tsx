@@ -13,11 +13,12 @@ import { calendarDay, clock, plural, said, shortDay, wallTime } from '../kit/tim
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
-import { crossWords, givesPollen, STEP } from './cross-words';
+import { crossWords, givesPollen } from './cross-words';
 import { leftWords, planSentence } from './plan-words';
 import { PlanChart } from './PlanChart';
 import { RoundTabs } from './RoundTabs';
 import classes from './Plan.module.css';
+import { Which } from './Which';
 
 type Plan = Schemas['Plan'];
 type Round = Schemas['PlannedRound'];
@@ -92,14 +93,12 @@ function StopRow({ stop, number, day }: { stop: Stop; number: number; day: strin
         <div className="small">
           {givesPollen(stop.kind) ? (
             <>
-              <b>{stop.lotCode}</b> {stop.lotId && stop.pollenParent}
-              {stop.kind === 'POLLINATE_AGAIN' && ', once more'}
+              <b>{stop.lotCode}</b> {stop.lotId && stop.pollenParent}{' '}
             </>
-          ) : (
-            <b>{STEP[stop.kind]}</b>
-          )}
-          {stop.cross && <span className="soft"> · {crossWords(stop)}</span>}
+          ) : null}
+          {stop.cross && <span className="soft">{crossWords(stop)}</span>}
         </div>
+        <Which stop={stop} />
         {stop.cleanBefore.length > 0 && number > 1 && (
           <div className="small soft">first clean brush, cup and hands</div>
         )}

@@ -13,28 +13,13 @@ import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { DoneList } from './DoneList';
 import classes from './Round.module.css';
+import { Which } from './Which';
 import { RoundTabs } from './RoundTabs';
-import { crossWords, givesPollen, STEP } from './cross-words';
+import { crossWords, givesPollen } from './cross-words';
 import { leftWords } from './plan-words';
 import { byFather, pollinated, stopWhy, waitingFor } from './round-words';
 
-/** What is done, and on flowers of which stage. */
-function Which({ stop, stageNames }: { stop: Schemas['RoundStop']; stageNames: Map<string, string> }) {
-  const { data: crops = [] } = useQuery(queries.crops());
-  const bySize = crops.some((c) => c.key === stop.crop && c.figSizes);
-  return (
-    <span className="small">
-      {stop.kind !== 'POLLINATE' && <b>{STEP[stop.kind]} </b>}
-      {stop.byStage
-        .map((b) => `${b.flowers} ${stageNames.get(`${stop.crop}/${b.stage}`)?.toLowerCase()}`)
-        .join(', ')}
-      {bySize && <Link to={`/round/figs/${stop.treeId}`}> which, by size</Link>}
-      {stop.onlyNow && <span className="warn"> now or never</span>}
-    </span>
-  );
-}
-
-function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<string, string> }) {
+function Plan({ round }: { round: Schemas['Round'] }) {
   const order = new Map(round.stops.map((s, i) => [s, i + 1]));
   return (
     <>
@@ -78,7 +63,7 @@ function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<
                       {s.block && `${s.block}, `}row {s.row}, place {s.position}
                     </div>
                     <div className={classes.below}>
-                      <Which stop={s} stageNames={stageNames} />
+                      <Which stop={s} />
                     </div>
                   </td>
                   <td className="num">
@@ -92,7 +77,7 @@ function Plan({ round, stageNames }: { round: Schemas['Round']; stageNames: Map<
                     </Why>
                   </td>
                   <td className={classes.which}>
-                    <Which stop={s} stageNames={stageNames} />
+                    <Which stop={s} />
                   </td>
                 </tr>
               ))}
@@ -174,10 +159,6 @@ export function Round() {
   const { now, zone } = useHere();
   const [at, setAt] = useState<Date>();
   const round = useQuery({ ...queries.round(at?.toISOString()), placeholderData: (before) => before });
-  const { data: crops = [] } = useQuery(queries.crops());
-  const stageNames = new Map(
-    crops.flatMap((c) => c.stages.map((s) => [`${c.key}/${s.key}`, s.name] as const)),
-  );
   return (
     <>
       <RoundTabs />
@@ -211,7 +192,7 @@ export function Round() {
             {r.stops.length === 0 && r.left.length === 0 && r.waiting.length === 0 && (
               <Empty title="No flower to do at this hour">Try another hour, or read the trees again.</Empty>
             )}
-            <Plan round={r} stageNames={stageNames} />
+            <Plan round={r} />
             {r.waiting.length > 0 && (
               <section className="note">
                 <b>Left for a later round</b>

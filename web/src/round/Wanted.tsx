@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
@@ -15,6 +15,7 @@ import { RoundTabs } from './RoundTabs';
 import classes from './Wanted.module.css';
 
 type Budget = Schemas['TargetBudget'];
+type Target = Schemas['FruitTarget'];
 
 const numbers = (text: string): number[] =>
   text
@@ -22,8 +23,49 @@ const numbers = (text: string): number[] =>
     .filter(Boolean)
     .map(Number);
 
+/** The target that a form changes: of the tree, or of each tree of its variety. */
+function before(budget: Budget, ofVariety: boolean): Target | undefined {
+  if (ofVariety) return budget.varietyTarget;
+  return budget.ofVariety ? undefined : budget.target;
+}
+
+const voidTarget = (t: Pick<Target, 'id' | 'version'>, reason: string) =>
+  answer(
+    api.POST('/api/targets/{id}/void', {
+      params: { path: { id: t.id } },
+      body: { version: t.version, reason },
+    }),
+  );
+
 function TargetForm({ budget, close }: { budget: Budget; close: () => void }) {
-  const own = budget.ofVariety ? undefined : budget.target;
+  const [ofVariety, setOfVariety] = useState(budget.ofVariety);
+  return (
+    <div className="stack">
+      <SegmentedControl
+        aria-label="For which trees"
+        style={{ alignSelf: 'start' }}
+        value={ofVariety ? 'variety' : 'tree'}
+        onChange={(v) => setOfVariety(v === 'variety')}
+        data={[
+          { value: 'tree', label: budget.tree },
+          { value: 'variety', label: `every tree of ${budget.variety}` },
+        ]}
+      />
+      <TargetFields key={String(ofVariety)} budget={budget} ofVariety={ofVariety} close={close} />
+    </div>
+  );
+}
+
+interface FieldsProps {
+  budget: Budget;
+  ofVariety: boolean;
+  close: () => void;
+}
+
+function TargetFields({ budget, ofVariety, close }: FieldsProps) {
+  const own = before(budget, ofVariety);
+  const of = ofVariety ? { varietyId: budget.varietyId } : { treeId: budget.treeId };
+  const whose = ofVariety ? `Every tree of ${budget.variety}` : budget.tree;
   const [id] = useState(() => own?.id ?? newId());
   const [fruits, setFruits] = useState<number | string>(own?.fruits ?? '');
   const [girth, setGirth] = useState<number | string>(own?.girthCm ?? '');
@@ -36,36 +78,32 @@ function TargetForm({ budget, close }: { budget: Budget; close: () => void }) {
         api.PUT('/api/targets/{id}', {
           params: { path: { id } },
           body: {
-            treeId: budget.treeId,
+            ...of,
             confidence: Number(confidence),
             priority: Number(priority),
-            limbsMm: numbers(limbs),
+            ...(!ofVariety && { limbsMm: numbers(limbs) }),
             ...(fruits !== '' && { fruits: Number(fruits) }),
-            ...(girth !== '' && { girthCm: Number(girth) }),
+            ...(!ofVariety && girth !== '' && { girthCm: Number(girth) }),
             ...(own && { version: own.version }),
           },
         }),
       ),
     ['fruits', 'girthCm', 'limbsMm'],
     (saved) => {
-      doneWithUndo(`${budget.tree}: what is wanted is written down.`, () =>
+      doneWithUndo(`${whose}: what is wanted is written down.`, () =>
         own
           ? answer(
               api.PUT('/api/targets/{id}', {
                 params: { path: { id } },
-                body: { ...own, treeId: budget.treeId, version: saved.version },
+                body: { ...own, ...of, version: saved.version },
               }),
             )
-          : answer(
-              api.POST('/api/targets/{id}/void', {
-                params: { path: { id } },
-                body: { version: saved.version, reason: 'undone right after saving' },
-              }),
-            ),
+          : voidTarget(saved, 'undone right after saving'),
       );
       close();
     },
   );
+  const remove = useSubmit((t: Target) => voidTarget(t, 'no longer wanted'), [], close);
   return (
     <form
       className="stack"
@@ -78,28 +116,32 @@ function TargetForm({ budget, close }: { budget: Budget; close: () => void }) {
         <div className="two">
           <NumberInput
             label="Fruits wanted"
-            description="left empty: what the trunk can carry"
+            description={ofVariety ? 'of each tree' : 'left empty: what the trunk can carry'}
             min={0}
             value={fruits}
             onChange={setFruits}
             error={form.errorFor('fruits', 'Fruits')}
           />
-          <NumberInput
-            label="Girth of the trunk, cm"
-            description="a hand above the graft"
-            min={1}
-            decimalScale={1}
-            value={girth}
-            onChange={setGirth}
-            error={form.errorFor('girthCm', 'Girth')}
-          />
-          <TextInput
-            label="Limbs that may carry, mm"
-            description="diameters, with commas"
-            value={limbs}
-            onChange={(e) => setLimbs(e.currentTarget.value)}
-            error={form.errorFor('limbsMm', 'Limbs')}
-          />
+          {!ofVariety && (
+            <>
+              <NumberInput
+                label="Girth of the trunk, cm"
+                description="a hand above the graft"
+                min={1}
+                decimalScale={1}
+                value={girth}
+                onChange={setGirth}
+                error={form.errorFor('girthCm', 'Girth')}
+              />
+              <TextInput
+                label="Limbs that may carry, mm"
+                description="diameters, with commas"
+                value={limbs}
+                onChange={(e) => setLimbs(e.currentTarget.value)}
+                error={form.errorFor('limbsMm', 'Limbs')}
+              />
+            </>
+          )}
           <NativeSelect
             label="Priority"
             description="when pollen or hours are short"
@@ -128,6 +170,12 @@ function TargetForm({ budget, close }: { budget: Budget; close: () => void }) {
         <Button variant="subtle" onClick={close}>
           Cancel
         </Button>
+        {own && (
+          <Button variant="subtle" ml="auto" loading={remove.busy} onClick={() => remove.submit(own)}>
+            Want nothing in particular
+          </Button>
+        )}
+        {remove.general && <span className="warn">{remove.general}</span>}
       </div>
     </form>
   );

@@ -2,6 +2,8 @@ package org.evenhand.kit;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
@@ -56,5 +58,20 @@ public final class PdfText {
                     + ELLIPSIS;
         }
         return fitting;
+    }
+
+    /** The text in as many lines as it takes so that each is no wider than so many points, broken between words. */
+    public List<String> wrapped(String text, float size, float room) throws IOException {
+        List<String> lines = new ArrayList<>();
+        StringBuilder line = new StringBuilder();
+        for (String word : text.split(" ")) {
+            if (!line.isEmpty() && width(printable(line + " " + word), size) > room) {
+                lines.add(line.toString());
+                line.setLength(0);
+            }
+            line.append(line.isEmpty() ? "" : " ").append(word);
+        }
+        lines.add(line.toString());
+        return lines;
     }
 }

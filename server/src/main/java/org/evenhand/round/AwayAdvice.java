@@ -62,14 +62,7 @@ class AwayAdvice {
         if (evening.isBefore(now)) {
             return Optional.empty();
         }
-        List<Openings.Group> groups = Openings.ofAll(
-                        List.of(tree.forecast()), now, List.of(evening, evening.plus(Duration.ofHours(24))))
-                .get(tree.forecast())
-                .taking(tree.forecast());
-        double next = groups.stream()
-                .filter(g -> g.moment() == 1)
-                .mapToDouble(Openings.Group::flowers)
-                .sum();
+        double next = Openings.openNextDay(tree.forecast(), now, evening);
         return next < 1
                 ? Optional.empty()
                 : Optional.of(String.format(

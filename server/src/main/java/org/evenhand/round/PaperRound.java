@@ -71,7 +71,10 @@ final class PaperRound {
             text(title, 0, 15, width);
             y -= 14;
             text("Write down how many you did. Clean brush, cup and hands between two pollen parents.", 0, 9, width);
-            List<String> care = wrapped(cautions, 8.5f);
+            List<String> care = new ArrayList<>();
+            for (String caution : cautions) {
+                care.addAll(type.wrapped(caution, 8.5f, width));
+            }
             float footer = care.size() * 10.5f + 18;
             float row = Math.min(HIGHEST_ROW, (y - MARGIN - footer - 22) / Math.max(1, stops.size()));
             y -= 18;
@@ -107,7 +110,10 @@ final class PaperRound {
             text(s.lotCode(), COLUMNS[3], size, columnWidth(3));
             text(String.valueOf(s.flowers()), COLUMNS[4], size, columnWidth(4));
             y = top - row * 0.85f;
-            String place = (s.block().isEmpty() ? "" : s.block() + ", ") + "row " + s.row() + ", place " + s.position();
+            String place = (s.block().isEmpty() ? "" : s.block() + ", ") + "row " + s.row() + ", place " + s.position()
+                    + (s.cross() == null || s.cross().label() == null
+                            ? ""
+                            : ", cross " + s.cross().label());
             text(place, COLUMNS[1], size * 0.8f, columnWidth(1));
             text(s.pollenParent(), COLUMNS[3], size * 0.8f, columnWidth(3));
             if (!s.cleanBefore().isEmpty()) {
@@ -121,22 +127,6 @@ final class PaperRound {
 
         private float columnWidth(int c) {
             return (c + 1 < COLUMNS.length ? COLUMNS[c + 1] : width) - COLUMNS[c] - 6;
-        }
-
-        private List<String> wrapped(List<String> texts, float size) throws IOException {
-            List<String> lines = new ArrayList<>();
-            for (String text : texts) {
-                StringBuilder line = new StringBuilder();
-                for (String word : text.split(" ")) {
-                    if (!line.isEmpty() && type.width(type.printable(line + " " + word), size) > width) {
-                        lines.add(line.toString());
-                        line.setLength(0);
-                    }
-                    line.append(line.isEmpty() ? "" : " ").append(word);
-                }
-                lines.add(line.toString());
-            }
-            return lines;
         }
 
         private void text(String text, float x, float size, float room) throws IOException {

@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -14,14 +13,13 @@ import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.bloom.TreeForecast;
+import org.evenhand.core.round.BestHours;
 import org.evenhand.core.round.FreeHours;
 import org.evenhand.core.round.RoundRequest;
 
 /** The hours at which to walk: the best of each free stretch; and what stands in the way of any. One use each. */
 final class PlanSlots {
     private static final Duration GRAIN = Duration.ofMinutes(30);
-    /** Among hours nearly as good as the best the earliest is taken. Our convention. */
-    private static final double NEARLY = 0.95;
     /** Half a flower is none. */
     static final double THERE = 0.5;
 
@@ -83,20 +81,8 @@ final class PlanSlots {
     List<PlanSlot> slots() {
         List<PlanSlot> slots = new ArrayList<>();
         for (FreeHours.Stretch stretch : free) {
-            List<Integer> inside = IntStream.range(0, moments.size())
-                    .filter(i -> !moments.get(i).isBefore(stretch.from())
-                            && moments.get(i).isBefore(stretch.until()))
-                    .boxed()
-                    .toList();
-            double most = inside.stream().mapToDouble(i -> taking[i]).max().orElse(0);
-            if (most >= THERE) {
-                int at = inside.stream()
-                        .filter(i -> taking[i] >= NEARLY * most)
-                        .max(Comparator.comparingDouble((Integer i) -> Math.min(giving[i], 1))
-                                .thenComparing(Comparator.reverseOrder()))
-                        .orElseThrow();
-                slots.add(slot(stretch, moments.get(at), taking[at], giving[at]));
-            }
+            BestHours.within(stretch, moments, taking, giving)
+                    .ifPresent(at -> slots.add(slot(stretch, moments.get(at), taking[at], giving[at])));
         }
         return slots;
     }

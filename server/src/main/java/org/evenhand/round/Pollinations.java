@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -15,6 +16,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.Mark;
+import org.evenhand.core.fruitset.CheckCalendar;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
@@ -36,8 +38,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Flowers given pollen, written down and looked up. */
 @Service
 public class Pollinations {
-    /** Petals may be down after so many days; common practice. */
-    private static final int PETAL_DAYS = 5;
     /** What stands in place of a jar where flowers serve one another. */
     static final String FLOWER_TO_FLOWER = "from flower to flower";
 
@@ -343,15 +343,10 @@ public class Pollinations {
 
     /** Where the only mark will be gone before anybody looks. */
     private String warning(Caller caller, Pollination p, TreeView tree) {
-        if (p.markLasts() != Mark.Lasts.PETALS) {
-            return null;
-        }
-        return crops.of(caller, tree.crop()).checks().stream()
-                .map(c -> c.days())
-                .min(Integer::compare)
-                .filter(days -> days > PETAL_DAYS)
-                .map(days -> "The petals with this mark fall within days, and the first look is due after " + days
-                        + " days: add a tie or a tag that lasts.")
-                .orElse(null);
+        OptionalInt days = CheckCalendar.markGoneBefore(crops.of(caller, tree.crop()), p.markLasts());
+        return days.isEmpty()
+                ? null
+                : "The petals with this mark fall within days, and the first look is due after " + days.getAsInt()
+                        + " days: add a tie or a tag that lasts.";
     }
 }

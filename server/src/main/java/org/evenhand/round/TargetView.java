@@ -34,10 +34,12 @@ public record TargetView(
     record Budget(
             UUID treeId,
             String tree,
+            UUID varietyId,
             String variety,
             String crop,
             @Schema(description = OPTIONAL) TargetView target,
             boolean ofVariety,
+            @Schema(description = OPTIONAL) TargetView varietyTarget,
             @Schema(description = OPTIONAL) Integer wanted,
             @Schema(description = OPTIONAL) Integer carries,
             boolean young,

@@ -2,7 +2,6 @@ package org.evenhand.round;
 
 import java.time.InstantSource;
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -18,8 +17,9 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.LoadHabit;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.round.CropLoad;
 import org.evenhand.core.round.FlowerBudget;
+import org.evenhand.core.round.SetBelief;
+import org.evenhand.core.round.TreeCarries;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -35,13 +35,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** How many fruits are wanted, and how many flowers that takes. */
 @Service
 public class Targets {
-    /** What is believed before anything was seen weighs as much as so many flowers. Our convention. */
-    private static final double PRIOR_WEIGHT = 4;
-    /** The same crop's other varieties weigh as so many flowers at most. Our convention. */
-    private static final double MOST_OF_CROP = 20;
-    /** Where the crop sheet does not say how many set; our assumption. */
-    private static final double USUAL_SHARE = 0.3;
-
     private final FruitTargetRepository targets;
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -102,45 +95,43 @@ public class Targets {
             CropSheet sheet = crops.of(caller, tree.crop());
             TargetView own = ofTree.get(tree.id());
             TargetView target = own == null ? ofVariety.get(tree.varietyId()) : own;
-            Carries carries = carries(tree, sheet.load(), own);
+            TreeCarries carries = carries(tree, sheet.load(), own);
             Integer wanted = target == null ? null : wanted(target, carries);
             TreeResults.Result got = seen.getOrDefault(tree.id(), new TreeResults.Result(tree.id(), 0, 0, 0));
-            Learned learned = learned(tree, sheet);
+            SetBelief learned = learned(tree, sheet);
             int confidence = target == null ? 90 : target.confidence();
-            List<TargetView.Sure> sure = wanted == null ? List.of() : sure(wanted - got.taken(), learned.belief());
+            List<TargetView.Sure> sure = wanted == null ? List.of() : sure(wanted - got.taken(), learned.share());
             Integer flowers = sure.stream()
                     .filter(s -> s.confidence() == confidence)
                     .map(TargetView.Sure::flowers)
                     .findFirst()
                     .orElse(null);
-            Proportion.Interval interval = learned.belief().interval(0.8);
+            Proportion.Interval interval = learned.share().interval(0.8);
             return new TargetView.Budget(
                     tree.id(),
                     tree.name(),
+                    tree.varietyId(),
                     tree.varietyName(),
                     tree.crop(),
                     target,
                     own == null && target != null,
+                    ofVariety.get(tree.varietyId()),
                     wanted,
                     carries == null ? null : carries.fruits(),
                     carries != null && carries.young(),
                     got.taken(),
                     got.pending(),
-                    learned.belief().mean(),
+                    learned.share().mean(),
                     interval.lower(),
                     interval.upper(),
-                    learned.flowers(),
+                    learned.learnedFrom(),
                     flowers,
                     flowers == null ? null : Math.max(0, flowers - got.pending()),
                     sure,
                     why(tree, carries, wanted, got, learned));
         }
 
-        private record Carries(int fruits, boolean young, String how) {}
-
-        private record Learned(BetaBelief belief, int flowers) {}
-
-        private Integer wanted(TargetView target, Carries carries) {
+        private Integer wanted(TargetView target, TreeCarries carries) {
             if (target.priority() == 0) {
                 return 0;
             }
@@ -151,66 +142,29 @@ public class Targets {
         }
 
         /** What it can carry; nothing where that cannot be said. */
-        private Carries carries(TreeView tree, Optional<LoadHabit> load, TargetView own) {
-            if (load.isEmpty()) {
-                return null;
-            }
-            double young = load.get().youngUntilYears().value();
-            if (tree.plantedOn() != null && ChronoUnit.YEARS.between(tree.plantedOn(), today) < young) {
-                return new Carries(
-                        0,
-                        true,
-                        "planted " + tree.plantedOn() + ", younger than " + Math.round(young)
-                                + " years: better without fruit");
-            }
-            if (own == null || (own.girthCm() == null && own.limbsMm().isEmpty())) {
-                return null;
-            }
-            return measured(load.get(), own);
+        private TreeCarries carries(TreeView tree, Optional<LoadHabit> load, TargetView own) {
+            TreeCarries.Measured measured = new TreeCarries.Measured(
+                    Optional.ofNullable(tree.plantedOn()),
+                    Optional.ofNullable(own).map(TargetView::girthCm),
+                    own == null ? List.of() : own.limbsMm());
+            return load.flatMap(l -> TreeCarries.of(l, measured, today)).orElse(null);
         }
 
-        private static Carries measured(LoadHabit load, TargetView own) {
-            List<String> how = new ArrayList<>();
-            int most = Integer.MAX_VALUE;
-            if (own.girthCm() != null) {
-                double area = CropLoad.areaOfGirth(own.girthCm());
-                most = CropLoad.whole(
-                        CropLoad.exactTarget(area, load.fruitsPerCm2().value()));
-                how.add(String.format(
-                        Locale.ROOT,
-                        "girth %.1f cm is %.0f cm² of trunk, at %s a cm² %d",
-                        own.girthCm(),
-                        area,
-                        load.fruitsPerCm2().value(),
-                        most));
-            }
-            if (!own.limbsMm().isEmpty()) {
-                int limbs = CropLoad.limbFruits(own.limbsMm(), load.twigMm().value()).stream()
-                        .mapToInt(Integer::intValue)
-                        .sum();
-                how.add("its " + own.limbsMm().size() + " limbs carry " + limbs);
-                most = Math.min(most, limbs);
-            }
-            return new Carries(most, false, String.join("; ", how));
-        }
-
-        private Learned learned(TreeView tree, CropSheet sheet) {
-            double before = sheet.load().map(l -> l.setShare().value()).orElse(USUAL_SHARE);
-            int[] variety = new int[2];
-            int[] crop = new int[2];
+        private SetBelief learned(TreeView tree, CropSheet sheet) {
+            SetBelief.Seen variety = SetBelief.Seen.NOTHING;
+            SetBelief.Seen others = SetBelief.Seen.NOTHING;
             for (TreeView other : trees) {
                 TreeResults.Result r = seen.get(other.id());
                 if (r != null && other.crop().equals(tree.crop())) {
-                    int[] sum = other.varietyId().equals(tree.varietyId()) ? variety : crop;
-                    sum[0] += r.taken();
-                    sum[1] += r.taken() + r.failed();
+                    SetBelief.Seen of = new SetBelief.Seen(r.taken(), r.failed());
+                    if (other.varietyId().equals(tree.varietyId())) {
+                        variety = variety.plus(of);
+                    } else {
+                        others = others.plus(of);
+                    }
                 }
             }
-            double weight = crop[1] == 0 ? 0 : Math.min(1, MOST_OF_CROP / crop[1]);
-            BetaBelief belief = BetaBelief.ofMean(before, PRIOR_WEIGHT)
-                    .after(crop[0] * weight, crop[1] * weight)
-                    .after(variety[0], variety[1]);
-            return new Learned(belief, variety[1] + crop[1]);
+            return SetBelief.of(sheet.load(), variety, others);
         }
 
         /** None where so many fruits are out of reach. */
@@ -230,7 +184,7 @@ public class Targets {
         }
 
         private static String why(
-                TreeView tree, Carries carries, Integer wanted, TreeResults.Result got, Learned learned) {
+                TreeView tree, TreeCarries carries, Integer wanted, TreeResults.Result got, SetBelief learned) {
             List<String> why = new ArrayList<>();
             if (carries != null) {
                 why.add("It can carry " + carries.fruits() + ": " + carries.how() + ".");
@@ -241,10 +195,10 @@ public class Targets {
             why.add(String.format(
                     Locale.ROOT,
                     "Of pollinated flowers about %.0f %% set here, %s.",
-                    100 * learned.belief().mean(),
-                    learned.flowers() == 0
+                    100 * learned.share().mean(),
+                    learned.learnedFrom() == 0
                             ? "as the crop sheet says; nothing was checked here yet"
-                            : "learned from " + learned.flowers() + " flowers of " + tree.crop()));
+                            : "learned from " + learned.learnedFrom() + " flowers of " + tree.crop()));
             if (got.pending() > 0) {
                 why.add(got.pending() + " flowers are done and not yet known.");
             }

@@ -1,5 +1,6 @@
 package org.evenhand.core.bloom;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -119,6 +120,20 @@ public final class Openings {
             before = now;
         }
         return groups;
+    }
+
+    /**
+     * Expected flowers of a tree that open in the day after a moment; those only just opening then can be parted by hand. Common
+     * practice, where the grower will be away.
+     *
+     * @param from the moment from which the tree is foreseen
+     * @param evening not before it
+     */
+    public static double openNextDay(TreeForecast tree, Instant from, Instant evening) {
+        return of(tree.supply(), from, List.of(evening, evening.plus(Duration.ofHours(24)))).taking(tree).stream()
+                .filter(g -> g.moment() == 1)
+                .mapToDouble(Group::flowers)
+                .sum();
     }
 
     /** Expected flowers that begin to give pollen by each moment, those that gave at the moment before left out. */

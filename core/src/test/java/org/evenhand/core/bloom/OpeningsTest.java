@@ -56,6 +56,24 @@ class OpeningsTest {
                 .toList();
     }
 
+    @Test
+    void flowers_that_open_the_day_after_are_those_that_the_next_evening_finds_new() {
+        BudSupply supply = supply("cherimoya");
+        TreeForecast tree = tree(supply, 9);
+        Instant evening = evenings(1).get(0);
+
+        double next = Openings.openNextDay(tree, AFTERNOON, evening);
+
+        double then = Openings.of(supply, AFTERNOON, evenings(2)).course(tree).taking()[1];
+        assertThat(next).isPositive().isLessThanOrEqualTo(then + 1e-9);
+        assertThat(Openings.openNextDay(
+                        TreeForecast.of(supply, List.of(new FlowerReading(AFTERNOON, List.of(0, 0, 0, 0, 5, 9)))),
+                        AFTERNOON,
+                        evening))
+                .as("none is shut any more")
+                .isZero();
+    }
+
     /** Nobody is lost and nobody counted twice: the groups' receptivity adds up to that of the tree's own forecast. */
     @ParameterizedTest
     @ValueSource(strings = {"cherimoya", "apple", "pawpaw", "dragon-fruit", "feijoa"})

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.crop.Mark;
 import org.evenhand.core.findings.Proportion;
 import org.junit.jupiter.api.Test;
 
@@ -22,6 +23,13 @@ class FruitSetTest {
         assertThat(due(List.of(DONE.plusDays(8)))).isEqualTo(LocalDate.of(2026, 11, 24));
         assertThat(CheckCalendar.next(CHERIMOYA, DONE, List.of(DONE.plusDays(12))))
                 .isEmpty();
+    }
+
+    @Test
+    void a_mark_on_the_petals_is_gone_before_a_first_look_on_day_seven_and_no_other_mark_is() {
+        assertThat(CheckCalendar.markGoneBefore(CHERIMOYA, Mark.Lasts.PETALS)).hasValue(7);
+        assertThat(CheckCalendar.markGoneBefore(CHERIMOYA, Mark.Lasts.HARVEST)).isEmpty();
+        assertThat(CheckCalendar.markGoneBefore(CHERIMOYA, null)).isEmpty();
     }
 
     @Test

@@ -1,0 +1,48 @@
+package org.evenhand.core.round;
+
+import java.util.Optional;
+import org.evenhand.core.crop.LoadHabit;
+import org.evenhand.core.findings.BetaBelief;
+
+/**
+ * What is believed of the share of pollinated flowers that set on a tree: the crop sheet's share first, moved by what was seen on the
+ * crop's other varieties, which weighs little, and on its own variety, which weighs in full.
+ *
+ * @param share the belief
+ * @param learnedFrom flowers of the crop whose outcome is known
+ */
+public record SetBelief(BetaBelief share, int learnedFrom) {
+    /** What is believed before anything was seen weighs as much as so many flowers. Our convention. */
+    private static final double PRIOR_WEIGHT = 4;
+    /** The same crop's other varieties weigh as so many flowers at most. Our convention. */
+    private static final double MOST_OF_CROP = 20;
+    /** Where the crop sheet does not say how many set; our assumption. */
+    private static final double USUAL_SHARE = 0.3;
+
+    /** Flowers whose outcome is known: those that took and those that failed. */
+    public record Seen(int taken, int failed) {
+        public static final Seen NOTHING = new Seen(0, 0);
+
+        public Seen plus(Seen other) {
+            return new Seen(taken + other.taken, failed + other.failed);
+        }
+
+        int flowers() {
+            return taken + failed;
+        }
+    }
+
+    /**
+     * @param load of the crop sheet
+     * @param variety what was seen of the tree's own variety
+     * @param others of the crop's other varieties
+     */
+    public static SetBelief of(Optional<LoadHabit> load, Seen variety, Seen others) {
+        double before = load.map(l -> l.setShare().value()).orElse(USUAL_SHARE);
+        double weight = others.flowers() == 0 ? 0 : Math.min(1, MOST_OF_CROP / others.flowers());
+        BetaBelief share = BetaBelief.ofMean(before, PRIOR_WEIGHT)
+                .after(others.taken() * weight, others.flowers() * weight)
+                .after(variety.taken(), variety.flowers());
+        return new SetBelief(share, variety.flowers() + others.flowers());
+    }
+}
