@@ -15,6 +15,20 @@ const full = {
   cautions: ['Needles: cap them.'],
   ovuleDays: { value: 8, basis: 'MEMORY' },
   stigmaDays: { value: 6, basis: 'MEMORY' },
+  hand: { ...sheet.hand, handling: ['Cup under the flower.'], passes: { value: 2, basis: 'PRACTICE' } },
+  cross: {
+    prepareAt: 'closed',
+    keep: { value: 3, basis: 'PRACTICE' },
+    thin: 'Keep three balloons.',
+    bag: 'Bag the cluster.',
+    atOnce: { value: 0.6, basis: 'MEMORY' },
+    ripeAfterHours: { value: 24, basis: 'MEMORY' },
+    lastsHours: { value: 144, basis: 'MEMORY' },
+    bagOffDays: { value: 30, basis: 'PRACTICE' },
+    setShare: { value: 0.3, basis: 'MEMORY' },
+    seeds: { value: 5, basis: 'MEMORY' },
+    ovules: { value: 10, basis: 'PRACTICE' },
+  },
 };
 
 describe('a crop sheet', () => {
@@ -27,6 +41,15 @@ describe('a crop sheet', () => {
     expect(screen.getByText('Few seeds are wanted.')).toBeVisible();
     expect(screen.getByText('Needles: cap them.')).toBeVisible();
     expect(screen.getByText(/Ovules live 8 days/)).toBeVisible();
+    expect(screen.getByText(/2 times over each flower/)).toHaveTextContent('common practice');
+    expect(screen.getByText('Cup under the flower.')).toBeVisible();
+    expect(screen.getByText('Keep three balloons.')).toBeVisible();
+    expect(screen.getByText(/At once it takes pollen at 60/)).toHaveTextContent(
+      'past after 6 days (from memory)',
+    );
+    expect(screen.getByText(/give a fruit/)).toHaveTextContent(
+      '5 seeds in it as a rule (from memory) and 10 at most',
+    );
     expect(screen.getByText('The sheet is as shipped.')).toBeVisible();
     expect(screen.getByText('Try it on a flower')).toHaveAttribute('href', '/bloom/key?crop=cherimoya');
   });

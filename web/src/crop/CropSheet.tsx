@@ -138,7 +138,23 @@ function Work({ sheet }: { sheet: Sheet }) {
     <div className={classes.two}>
       <section className="card stack">
         <h2>By hand</h2>
-        <p>{sheet.hand.strokes}</p>
+        <p>
+          {sheet.hand.strokes}
+          {sheet.hand.passes && (
+            <>
+              {' '}
+              {sheet.hand.passes.value} times over each flower
+              <Basis of={sheet.hand.passes} />.
+            </>
+          )}
+        </p>
+        {sheet.hand.handling.length > 0 && (
+          <ul style={{ margin: 0, paddingLeft: 20 }}>
+            {sheet.hand.handling.map((h) => (
+              <li key={h}>{h}</li>
+            ))}
+          </ul>
+        )}
         <p>Carry: {sheet.hand.tools.join(', ')}.</p>
         <ul style={{ margin: 0, paddingLeft: 20 }}>
           {sheet.hand.marks.map((m) => (
@@ -178,6 +194,42 @@ function Work({ sheet }: { sheet: Sheet }) {
         )}
       </section>
     </div>
+  );
+}
+
+/** How a flower is made ready for a cross. */
+function Cross({ sheet }: { sheet: Sheet }) {
+  const cross = sheet.cross;
+  if (!cross) return null;
+  const stage = sheet.stages.find((s) => s.key === cross.prepareAt);
+  return (
+    <section className="card stack">
+      <h2>For a cross</h2>
+      <p>
+        Made ready at the stage <b>{stage?.name.toLowerCase()}</b>, {cross.keep.value} of a cluster
+        <Basis of={cross.keep} />.
+      </p>
+      <ol style={{ margin: 0, paddingLeft: 20 }}>
+        {[cross.thin, cross.emasculate, cross.bag].filter(Boolean).map((how) => (
+          <li key={how}>{how}</li>
+        ))}
+      </ol>
+      <p>
+        {cross.atOnce.value === 0
+          ? 'It takes no pollen at once'
+          : `At once it takes pollen at ${percent(cross.atOnce.value)}`}
+        <Basis of={cross.atOnce} />; the stigma is ripe after {span(cross.ripeAfterHours.value)}
+        <Basis of={cross.ripeAfterHours} /> and past after {span(cross.lastsHours.value)}
+        <Basis of={cross.lastsHours} />. The bag comes off {cross.bagOffDays.value} days after the pollen
+        <Basis of={cross.bagOffDays} />.
+      </p>
+      <p>
+        About {percent(cross.setShare.value)} of crossed flowers give a fruit
+        <Basis of={cross.setShare} />, with {cross.seeds.value} seeds in it as a rule
+        <Basis of={cross.seeds} /> and {cross.ovules.value} at most
+        <Basis of={cross.ovules} />.
+      </p>
+    </section>
   );
 }
 
@@ -307,6 +359,7 @@ function Sheet({ sheet }: { sheet: Sheet }) {
           </p>
         ))}
       </section>
+      <Cross sheet={sheet} />
       <Schools sheet={sheet} />
       <OwnNumbers sheet={sheet} />
       <section className="card">

@@ -178,7 +178,13 @@ class CrossingTest {
                 .contains("left 4 on cross 26-1");
         assertThat(step(crossing, "THIN", 9).expect(400).errorAt("flowers")).contains("Count again");
         assertThat(step(crossing, "POLLINATE", 1).expect(400).errorAt("kind")).contains("with its jar");
+        pollinate(pollen(crossing, jar, 1)).expect(200);
+        assertThat(pollinate(pollen(crossing, jar, 4)).expect(400).errorAt("flowers"))
+                .contains("are 4 besides 1 done, but the step before left 4");
         pollinate(pollen(crossing, jar, 3)).expect(200);
+        assertThat(crossings().path("crossings").get(0).path("flowers").asInt())
+                .as("two who shared the work")
+                .isEqualTo(4);
         assertThat(crossings().path("crossings").get(0).path("over").asBoolean())
                 .as("neither bag nor second visit was meant")
                 .isTrue();
@@ -372,5 +378,152 @@ class CrossingTest {
                         "LOOSENING_GREEN",
                         "measuredAt",
                         now.toString()));
+    }
+
+    @Test
+    void over_the_coming_days_a_shut_flower_is_bagged_today_given_that_fathers_pollen_tomorrow_and_once_more() {
+        String ridge = api.variety("Pale Ridge");
+        String lantern = api.variety("Lantern");
+        String taker = api.tree(ridge, "Pale Ridge 1");
+        String giver = api.tree(lantern, "Lantern 1");
+        api.read(taker, now, Map.of("closed", 30, "half-open", 6)).expect(200);
+        String fathers = api.lot(giver, now, 60).expect(200).id();
+        String others = api.lot(api.tree(api.variety("Far Hill"), "Far Hill 1"), now, 60)
+                .expect(200)
+                .id();
+        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ridge, "fatherId", lantern, "flowers", 5))
+                .expect(200);
+
+        Map<String, Object> evenings = new HashMap<>(PlanTest.settings());
+        evenings.put("everyDay", List.of(Map.of("from", "16:00", "until", "17:00")));
+        api.put("/api/round-settings/" + Api.newId(), evenings).expect(200);
+
+        JsonNode plan = api.get("/api/plan?days=4").expect(200).body();
+
+        Map<String, Integer> roundOf = new HashMap<>();
+        Map<String, Integer> drawn = new HashMap<>();
+        for (int r = 0; r < plan.path("rounds").size(); r++) {
+            for (JsonNode stop : plan.path("rounds").get(r).path("stops")) {
+                drawn.merge(
+                        stop.path("lotId").asString(""), stop.path("flowers").asInt(), Integer::sum);
+                if (stop.has("cross")) {
+                    roundOf.putIfAbsent(stop.path("kind").asString(), r);
+                    assertThat(stop.path("flowers").asInt()).isEqualTo(5);
+                    assertThat(stop.path("lotId").asString(fathers))
+                            .as("never the other father's")
+                            .isEqualTo(fathers);
+                }
+            }
+        }
+        assertThat(roundOf).as("%s %s", plan.path("left"), plan.path("rounds")).containsEntry("BAG", 0);
+        assertThat(roundOf.get("POLLINATE")).isPositive();
+        assertThat(roundOf.get("POLLINATE_AGAIN")).isGreaterThan(roundOf.get("POLLINATE"));
+        assertThat(roundOf.get("REBAG")).isEqualTo(roundOf.get("POLLINATE"));
+        assertThat(drawn.get(fathers)).isLessThanOrEqualTo(60);
+        assertThat(drawn.getOrDefault(others, 0)).isLessThanOrEqualTo(60);
+    }
+
+    @Test
+    void a_wish_to_be_left_alone_asks_for_nothing_and_one_before_others_gets_scarce_pollen() {
+        JsonNode wish = wish(Map.of("flowers", 6, "priority", 0));
+        assertThat(kinds(api.get("/api/round?at=" + now.plusSeconds(9)).body().path("stops")))
+                .doesNotContain("THIN");
+
+        Map<String, Object> more =
+                new HashMap<>(Map.of("motherId", harrow, "fatherId", ember, "flowers", 6, "priority", 3, "version", 0));
+        api.put("/api/wishes/" + wish.path("id").asString(), more).expect(200);
+        api.read(mother, now, Map.of("balloon", 20, "open-dust", 30)).expect(200);
+        String few =
+                api.lot(father, now.minus(Duration.ofHours(100)), 6).expect(200).id();
+        api.put(
+                        "/api/lots/" + jar + "/lines/" + Api.newId(),
+                        Map.of("kind", "SPILLED", "doses", 40, "at", now.toString()))
+                .expect(200);
+
+        JsonNode stops = api.get("/api/round?at=" + now.plusSeconds(9))
+                .expect(200)
+                .body()
+                .path("stops");
+
+        JsonNode visit = list(stops).stream()
+                .filter(s -> s.path("lotId").asString("").equals(few))
+                .findFirst()
+                .orElseThrow();
+        assertThat(visit.path("cross").path("father").asString())
+                .as("six doses for thirty open flowers and six of the cross")
+                .isEqualTo("Ember");
+        assertThat(api.put("/api/wishes/" + wish.path("id").asString(), more).status())
+                .as("changed by somebody meanwhile")
+                .isEqualTo(409);
+    }
+
+    @Test
+    void a_step_taken_back_is_to_do_again_and_the_way_can_be_changed_until_then() {
+        JsonNode crossing = begin(4, Map.of());
+        String path = "/api/crossings/" + crossing.path("id").asString();
+        JsonNode bagged = step(crossing, "BAG", 4).expect(200).body();
+        assertThat(bagged.path("due").get(0).path("step").asString()).isEqualTo("POLLINATE_AGAIN");
+        String step = bagged.path("done").get(0).path("id").asString();
+
+        api.post(path + "/steps/" + step + "/void", Api.voiding(0)).expect(204);
+
+        assertThat(crossings()
+                        .path("crossings")
+                        .get(0)
+                        .path("due")
+                        .get(0)
+                        .path("step")
+                        .asString())
+                .isEqualTo("THIN");
+        Map<String, Object> way = Map.of(
+                "treeId", mother, "fatherId", ember, "planned", 9, "bag", false, "visits", "WHEN_RIPE", "version", 0);
+        JsonNode changed = api.put(path, way).expect(200).body();
+        assertThat(list(changed.path("due")).stream().map(d -> d.path("step").asString()))
+                .containsExactly("THIN", "EMASCULATE", "POLLINATE");
+        assertThat(changed.path("flowers").asInt()).isEqualTo(9);
+        api.put(path, way).expect(409);
+        assertThat(TestServer.get()
+                        .database()
+                        .queryForObject(
+                                "select count(*) from crossing_history where id = ?::uuid",
+                                Integer.class,
+                                crossing.path("id").asString()))
+                .as("history keeps both")
+                .isEqualTo(2);
+    }
+
+    @Test
+    void on_paper_the_steps_stand_with_the_number_of_their_cross() throws Exception {
+        wish(Map.of("flowers", 6));
+        String walk = Api.newId();
+        api.put("/api/walks/" + walk, Map.of()).expect(200);
+        try (var pdf = Loader.loadPDF(api.bytes("/api/walks/" + walk + "/paper"))) {
+            assertThat(pdf.getNumberOfPages()).isEqualTo(1);
+            assertThat(new PDFTextStripper().getText(pdf))
+                    .contains("Thin the cluster: 6 balloon")
+                    .contains("Emasculate: 6 balloon")
+                    .contains("cross 26-1");
+        }
+    }
+
+    @Test
+    void where_a_cross_takes_two_jars_it_is_made_ready_once_before_and_bagged_once_after() {
+        api.put(
+                        "/api/lots/" + jar + "/lines/" + Api.newId(),
+                        Map.of("kind", "SPILLED", "doses", 36, "at", now.toString()))
+                .expect(200);
+        api.lot(father, now.minus(Duration.ofHours(90)), 5).expect(200);
+        wish(Map.of("flowers", 8));
+
+        JsonNode stops = api.get("/api/round?at=" + now.plusSeconds(9))
+                .expect(200)
+                .body()
+                .path("stops");
+
+        assertThat(kinds(stops)).containsExactly("THIN", "EMASCULATE", "POLLINATE", "POLLINATE", "BAG");
+        assertThat(stops.get(2).path("flowers").asInt()
+                        + stops.get(3).path("flowers").asInt())
+                .isEqualTo(8);
+        assertThat(stops.get(3).path("cleanBefore").size()).as("one father").isZero();
     }
 }

@@ -420,7 +420,7 @@ public class Crossings {
         }
         Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
         int flowers = Require.within("flowers", Given.required("flowers", r.flowers()), 0, 20_000);
-        refuseMoreThanThere(caller, crossing, flowers, doneAt);
+        refuseMoreThanThere(caller, crossing, kind, flowers, doneAt);
         if ((r.walkId() == null) != (r.stop() == null)) {
             throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
         }
@@ -432,16 +432,25 @@ public class Crossings {
                 kind, flowers, doneAt, Given.optionalText("note", r.note(), 2000), r.walkId(), r.stop());
     }
 
-    /** Flowers get fewer from step to step, never more. */
-    void refuseMoreThanThere(Caller caller, Crossing crossing, int flowers, Instant at) {
-        doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
-                .filter(d -> !d.doneAt().isAfter(at))
+    /** Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are. */
+    void refuseMoreThanThere(Caller caller, Crossing crossing, CrossWork.Step kind, int flowers, Instant at) {
+        List<CrossingView.Done> before =
+                doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
+                        .filter(d -> !d.doneAt().isAfter(at))
+                        .toList();
+        int given = before.stream()
+                .filter(d -> d.pollination() && d.kind() == kind)
+                .mapToInt(CrossingView.Done::flowers)
+                .sum();
+        before.stream()
+                .filter(d -> !d.pollination())
                 .reduce((a, b) -> b)
-                .filter(last -> flowers > last.flowers())
+                .filter(last -> given + flowers > last.flowers())
                 .ifPresent(last -> {
                     throw new InvalidInputException(
                             "flowers",
-                            "are " + flowers + ", but the step before left " + last.flowers() + " on cross "
+                            "are " + flowers + (given == 0 ? "" : " besides " + given + " done")
+                                    + ", but the step before left " + last.flowers() + " on cross "
                                     + crossing.label() + ". Count again, or begin another cross.");
                 });
     }

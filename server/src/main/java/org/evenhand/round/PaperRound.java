@@ -110,19 +110,26 @@ final class PaperRound {
             text(s.lotCode(), COLUMNS[3], size, columnWidth(3));
             text(String.valueOf(s.flowers()), COLUMNS[4], size, columnWidth(4));
             y = top - row * 0.85f;
-            String place = (s.block().isEmpty() ? "" : s.block() + ", ") + "row " + s.row() + ", place " + s.position()
-                    + (s.cross() == null || s.cross().label() == null
-                            ? ""
-                            : ", cross " + s.cross().label());
+            String place = (s.block().isEmpty() ? "" : s.block() + ", ") + "row " + s.row() + ", place " + s.position();
             text(place, COLUMNS[1], size * 0.8f, columnWidth(1));
             text(s.pollenParent(), COLUMNS[3], size * 0.8f, columnWidth(3));
-            if (!s.cleanBefore().isEmpty()) {
-                text("first clean brush and cup", COLUMNS[2], size * 0.8f, columnWidth(2));
-            }
+            text(beside(s), COLUMNS[2], size * 0.8f, columnWidth(2));
             box(COLUMNS[5], top - row + 3, 40, row - 6);
             box(COLUMNS[6], top - row + 3, width - COLUMNS[6], row - 6);
             y = top - row;
             line();
+        }
+
+        /** The cross that the flowers belong to, and what to clean first. */
+        private static String beside(RoundView.StopView s) {
+            List<String> words = new ArrayList<>();
+            if (s.cross() != null && s.cross().label() != null) {
+                words.add("cross " + s.cross().label());
+            }
+            if (!s.cleanBefore().isEmpty()) {
+                words.add("first clean brush and cup");
+            }
+            return String.join("; ", words);
         }
 
         private float columnWidth(int c) {

@@ -18,6 +18,7 @@ import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.CheckCalendar;
 import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.round.CrossWork;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -219,7 +220,9 @@ public class Pollinations {
                             + " is with "
                             + orchards.variety(caller, cross.fatherId()).name() + " alone. Take another jar.");
         }
-        crossings.refuseMoreThanThere(caller, cross, flowers, doneAt);
+        CrossWork.Step visit =
+                Boolean.TRUE.equals(request.again()) ? CrossWork.Step.POLLINATE_AGAIN : CrossWork.Step.POLLINATE;
+        crossings.refuseMoreThanThere(caller, cross, visit, flowers, doneAt);
         return Optional.of(cross);
     }
 

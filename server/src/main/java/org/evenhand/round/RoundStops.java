@@ -101,22 +101,16 @@ final class RoundStops {
     private List<RoundView.StopView> views(RoundPlan.Stop stop, PlanSource source) {
         List<RoundView.StopView> views = new ArrayList<>();
         List<RoundPlan.Part> plain = new ArrayList<>();
+        Set<CrossJob> told = new HashSet<>();
         for (RoundPlan.Part part : stop.parts()) {
             Optional<CrossJob> job = made.crosses().jobs().stream()
                     .filter(j -> j.owns(part.stage()))
                     .findFirst();
             RoundView.Cross apart = made.crosses().setApartFor(part.stage());
             if (job.isPresent()) {
-                for (CrossWork.Step step : steps.get(job.get()).get(stop.round())) {
-                    views.add(
-                            givesPollen(step)
-                                    ? pollen(
-                                            stop,
-                                            source,
-                                            List.of(part),
-                                            step,
-                                            job.get().ref())
-                                    : step(job.get(), step));
+                // A first and a second visit that fall into one round are one visit.
+                if (told.add(job.get())) {
+                    views.addAll(visit(stop, source, part, job.get()));
                 }
             } else if (apart != null) {
                 views.add(pollen(stop, source, List.of(part), CrossWork.Step.POLLINATE, apart));
@@ -126,6 +120,29 @@ final class RoundStops {
         }
         if (!plain.isEmpty()) {
             views.add(0, pollen(stop, source, plain, CrossWork.Step.POLLINATE, null));
+        }
+        return views;
+    }
+
+    /**
+     * The visit to a cross with a jar. Where its flowers take more than one jar, what leads up to the visit comes with the first and
+     * what follows it with the last.
+     */
+    private List<RoundView.StopView> visit(RoundPlan.Stop stop, PlanSource source, RoundPlan.Part part, CrossJob job) {
+        List<RoundPlan.Stop> withJars = made.plan().stops().stream()
+                .filter(s -> s.round() == stop.round() && s.parts().stream().anyMatch(p -> job.owns(p.stage())))
+                .toList();
+        boolean first = withJars.indexOf(stop) == 0;
+        boolean last = withJars.indexOf(stop) == withJars.size() - 1;
+        List<RoundView.StopView> views = new ArrayList<>();
+        boolean before = true;
+        for (CrossWork.Step step : steps.get(job).get(stop.round())) {
+            if (givesPollen(step)) {
+                views.add(pollen(stop, source, List.of(part), step, job.ref()));
+                before = false;
+            } else if (before ? first : last) {
+                views.add(step(job, step));
+            }
         }
         return views;
     }

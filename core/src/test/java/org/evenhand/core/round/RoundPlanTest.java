@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -38,6 +39,9 @@ class RoundPlanTest {
             withOwnVariety(new OwnVariety(false, Sourced.practice(0), "Its own variety does not serve it."));
     private static final VarietyId LANTERN = new VarietyId(id(1));
     private static final VarietyId RIDGE = new VarietyId(id(2));
+
+    /** Names of flowers that are set apart for a cross begin so. */
+    private static final String CROSS = "cross ";
 
     /** What each tree and jar is of. */
     private final Map<UUID, MatingPartner> partners = new HashMap<>();
@@ -232,7 +236,16 @@ class RoundPlanTest {
         assertThat(RoundPlan.of(request)).isEqualTo(plan);
     }
 
-    private static void keepsTheLimits(RoundRequest request, RoundPlan plan) {
+    private void keepsTheLimits(RoundRequest request, RoundPlan plan) {
+        assertThat(plan.value()).isCloseTo(recomputed(request, plan), within(1e-6));
+        for (Stop stop : plan.stops()) {
+            stop.parts().stream()
+                    .filter(p -> p.stage().startsWith(CROSS))
+                    .forEach(p -> assertThat(
+                                    group(request, stop, p.stage()).only().orElseThrow())
+                            .as("flowers of a cross get its father's pollen only")
+                            .contains(stop.lot()));
+        }
         assertThat(plan.stops().stream().mapToDouble(Stop::expected).sum()).isCloseTo(plan.value(), within(1e-9));
         Map<LotId, Integer> drawn =
                 plan.stops().stream().collect(Collectors.groupingBy(Stop::lot, Collectors.summingInt(Stop::flowers)));
@@ -272,18 +285,47 @@ class RoundPlanTest {
         int at = random.nextInt(more.size());
         Lot lot = more.get(at);
         more.set(at, new Lot(lot.id(), lot.doses() + 1 + random.nextInt(5), lot.viability(), lot.useRank()));
-        RoundPlan richer =
-                RoundPlan.of(new RoundRequest(request.mostFlowers(), request.mothers(), more, crosses, List.of()));
+        RoundPlan richer = RoundPlan.of(new RoundRequest(
+                request.mostFlowers(), request.mothers(), more, crosses, List.of(), request.certainty()));
         assertThat(richer.value()).isGreaterThanOrEqualTo(plan.value() - 1e-5);
 
         Stop some = plan.stops().get(random.nextInt(plan.stops().size()));
         Choice never = Choice.forbid(some.tree(), some.lot(), OptionalInt.empty());
-        RoundPlan without = RoundPlan.of(
-                new RoundRequest(request.mostFlowers(), request.mothers(), request.lots(), crosses, List.of(never)));
+        RoundPlan without = RoundPlan.of(request.with(List.of(never)));
         assertThat(without.stops())
                 .noneMatch(s -> s.tree().equals(some.tree()) && s.lot().equals(some.lot()));
         assertThat(without.value()).isLessThanOrEqualTo(plan.value() + 1e-5);
         keepsTheLimits(request, without);
+    }
+
+    /** What a plan is worth, reckoned anew from the request for every part of every stop. */
+    private double recomputed(RoundRequest request, RoundPlan plan) {
+        double sum = 0;
+        for (Stop s : plan.stops()) {
+            Lot lot = request.lots().stream()
+                    .filter(l -> l.id().equals(s.lot()))
+                    .findFirst()
+                    .orElseThrow();
+            for (RoundPlan.Part part : s.parts()) {
+                OpenFlowers group = group(request, s, part.stage());
+                sum += part.flowers()
+                        * group.weight()
+                        * group.receptivity().get(s.round())
+                        * lot.viability().get(s.round())
+                        * crosses.between(s.tree(), s.lot()).worth()
+                        * request.certainty().get(s.round());
+            }
+        }
+        return sum;
+    }
+
+    private static OpenFlowers group(RoundRequest request, Stop stop, String stage) {
+        return request.mothers().stream()
+                .filter(m -> m.id().equals(stop.tree()))
+                .flatMap(m -> m.flowers().stream())
+                .filter(f -> f.stage().equals(stage))
+                .findFirst()
+                .orElseThrow();
     }
 
     private RoundRequest randomRequest(SplittableRandom random) {
@@ -309,7 +351,33 @@ class RoundPlanTest {
                     hundredths(random, rounds),
                     l));
         }
-        return request(mothers, lots, random.ints(rounds, 0, 6).boxed().toList(), List.of());
+        return uncertain(
+                random,
+                request(
+                        crossed(random, mothers, lots),
+                        lots,
+                        random.ints(rounds, 0, 6).boxed().toList(),
+                        List.of()));
+    }
+
+    /** Some of the flowers set apart for one jar each, and worth more. */
+    private static List<Mother> crossed(SplittableRandom random, List<Mother> mothers, List<Lot> lots) {
+        return mothers.stream()
+                .map(m -> {
+                    LotId only = lots.get(random.nextInt(lots.size())).id();
+                    List<OpenFlowers> flowers = random.nextInt(3) == 0
+                            ? FlowersToDo.reserve(m.flowers(), 1 + random.nextInt(2), Set.of(only), 2, s -> CROSS + s)
+                            : m.flowers();
+                    return new Mother(m.id(), m.place(), m.wanted(), flowers);
+                })
+                .toList();
+    }
+
+    /** The same with later rounds that count for less. */
+    private static RoundRequest uncertain(SplittableRandom random, RoundRequest r) {
+        List<Double> certainty =
+                random.doubles(r.mostFlowers().size(), 0.5, 1).boxed().toList();
+        return new RoundRequest(r.mostFlowers(), r.mothers(), r.lots(), r.crosses(), r.choices(), certainty);
     }
 
     private RoundRequest largeRequest(SplittableRandom random) {
@@ -320,7 +388,7 @@ class RoundPlanTest {
             List<OpenFlowers> groups = new ArrayList<>();
             for (int g = 0; g < 3; g++) {
                 groups.add(OpenFlowers.ofAny(
-                        "half-open", random.nextInt(8), 1 + random.nextInt(2), hundredths(random, rounds)));
+                        "half-open " + g, random.nextInt(8), 1 + random.nextInt(2), hundredths(random, rounds)));
             }
             mothers.add(new Mother(tree(100 + m), new Place("", 1 + m / 4, m % 4), random.nextInt(15), groups));
         }
@@ -334,7 +402,13 @@ class RoundPlanTest {
                     hundredths(random, rounds),
                     l));
         }
-        return request(mothers, lots, random.ints(rounds, 8, 25).boxed().toList(), List.of());
+        return uncertain(
+                random,
+                request(
+                        crossed(random, mothers, lots),
+                        lots,
+                        random.ints(rounds, 8, 25).boxed().toList(),
+                        List.of()));
     }
 
     private static List<Double> hundredths(SplittableRandom random, int values) {
@@ -344,15 +418,18 @@ class RoundPlanTest {
     /** Every way, flower by flower. */
     private final class Trying {
         private final RoundRequest request;
-        private final List<Mother> flowers = new ArrayList<>();
+        private final List<Flower> flowers = new ArrayList<>();
+
+        private record Flower(Mother mother, OpenFlowers group) {}
 
         Trying(RoundRequest request) {
             this.request = request;
-            request.mothers().forEach(m -> {
-                for (int i = 0; i < m.open(); i++) {
-                    flowers.add(m);
-                }
-            });
+            request.mothers()
+                    .forEach(m -> m.flowers().forEach(g -> {
+                        for (int i = 0; i < g.flowers(); i++) {
+                            flowers.add(new Flower(m, g));
+                        }
+                    }));
         }
 
         double best() {
@@ -365,17 +442,20 @@ class RoundPlanTest {
             if (next == flowers.size()) {
                 return 0;
             }
-            Mother mother = flowers.get(next);
+            Flower flower = flowers.get(next);
             double best = best(next + 1, doses, most);
             for (int l = 0; l < doses.length; l++) {
                 Lot lot = request.lots().get(l);
-                boolean serves = crosses.between(mother.id(), lot.id()).serves();
+                boolean serves = crosses.between(flower.mother().id(), lot.id()).serves()
+                        && flower.group().only().map(o -> o.contains(lot.id())).orElse(true);
                 for (int r = 0; serves && doses[l] > 0 && r < most.length; r++) {
                     if (most[r] > 0) {
                         doses[l]--;
                         most[r]--;
                         double here = lot.viability().get(r)
-                                * mother.flowers().get(0).receptivity().get(r);
+                                * flower.group().weight()
+                                * flower.group().receptivity().get(r)
+                                * request.certainty().get(r);
                         best = Math.max(best, here + best(next + 1, doses, most));
                         doses[l]++;
                         most[r]++;

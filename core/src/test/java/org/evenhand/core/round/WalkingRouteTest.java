@@ -5,11 +5,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.UUID;
 import java.util.stream.IntStream;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.mating.CrossCompatibility;
 import org.junit.jupiter.api.Test;
 
 class WalkingRouteTest {
+    private static final CropSheet APPLE = CropSheets.shipped().find("apple").orElseThrow();
     private final SplittableRandom random = new SplittableRandom(31);
 
     @Test
@@ -86,5 +92,40 @@ class WalkingRouteTest {
 
     private Place place() {
         return new Place(random.nextInt(4) == 0 ? "South" : "North", 1 + random.nextInt(8), 1 + random.nextInt(20));
+    }
+
+    /** Two jars of one father, and another father's that should be used in between. */
+    @Test
+    void jars_of_one_father_are_walked_one_after_the_other_though_another_should_go_sooner() {
+        VarietyId ember = new VarietyId(new UUID(1, 1));
+        VarietyId wick = new VarietyId(new UUID(1, 2));
+        List<RoundRequest.Lot> lots = List.of(
+                lot(1, 0, Optional.of(ember)),
+                lot(2, 1, Optional.of(wick)),
+                lot(3, 2, Optional.of(ember)),
+                lot(4, 3, Optional.empty()));
+        RoundRequest request = new RoundRequest(
+                List.of(9),
+                lots.stream().map(l -> mother(l.id())).toList(),
+                lots,
+                (tree, lot) -> CrossCompatibility.ofCrops(APPLE, APPLE, false),
+                List.of());
+
+        assertThat(RoundPlan.of(request).stops())
+                .extracting(s -> s.lot().value().getLeastSignificantBits())
+                .containsExactly(1L, 3L, 2L, 4L);
+    }
+
+    private static RoundRequest.Lot lot(int id, int rank, Optional<VarietyId> father) {
+        return new RoundRequest.Lot(new LotId(new UUID(0, id)), 1, List.of(0.8), rank, father);
+    }
+
+    /** A tree with one flower that only this jar may serve. */
+    private static RoundRequest.Mother mother(LotId only) {
+        return new RoundRequest.Mother(
+                new TreeId(only.value()),
+                new Place("North", 1, (int) only.value().getLeastSignificantBits()),
+                1,
+                List.of(new RoundRequest.OpenFlowers("open", 1, 1, List.of(1.0), Optional.of(Set.of(only)))));
     }
 }
