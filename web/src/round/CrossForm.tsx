@@ -1,6 +1,7 @@
 import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { queries } from '../kit/queries';
@@ -55,6 +56,17 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
       close();
     },
   );
+  if (mothers.length === 0)
+    return (
+      <p className="line">
+        <span>
+          No tree of {wanted.mother} stands in the <Link to="/orchard">orchard</Link> yet.
+        </span>
+        <Button variant="subtle" onClick={close}>
+          Cancel
+        </Button>
+      </p>
+    );
   return (
     <form
       className="stack"

@@ -1,7 +1,7 @@
 import { Button, Checkbox } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link } from 'react-router';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useLocation } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../kit/LabelParts';
 import { useHere } from '../kit/orchard-context';
@@ -85,6 +85,11 @@ interface CardProps {
 }
 
 function CrossCard({ crossing, chosen, choose }: CardProps) {
+  const card = useRef<HTMLElement>(null);
+  const called = useLocation().hash === `#${crossing.label}`;
+  useEffect(() => {
+    if (called) card.current?.scrollIntoView?.({ block: 'start' });
+  }, [called]);
   const remove = useSubmit(
     () =>
       answer(
@@ -97,7 +102,12 @@ function CrossCard({ crossing, chosen, choose }: CardProps) {
     () => undefined,
   );
   return (
-    <section className="card stack" id={crossing.label} data-cross={crossing.label}>
+    <section
+      ref={card}
+      className={`card stack ${called ? classes.called : ''}`}
+      id={crossing.label}
+      data-cross={crossing.label}
+    >
       <header style={{ margin: 0 }}>
         <h2>
           {crossing.label}{' '}
@@ -153,7 +163,7 @@ function CrossCard({ crossing, chosen, choose }: CardProps) {
 function WantedRow({ wanted }: { wanted: Schemas['WantedCross'] }) {
   const [beginning, setBeginning] = useState(false);
   return (
-    <div className={classes.wanted}>
+    <div className={classes.wanted} data-wanted={`${wanted.mother} × ${wanted.father}`}>
       <div className="line" style={{ justifyContent: 'space-between' }}>
         <span>
           <b>

@@ -51,3 +51,7 @@ export function wantedWords(w: Schemas['WantedCross']): string {
   ];
   return `${parts.join(', ')}.`;
 }
+
+/** Crosses on which a step is due. */
+export const dueNow = (crossings: Schemas['Crossing'][], now: Date): Schemas['Crossing'][] =>
+  crossings.filter((c) => c.begun && c.due.length > 0 && new Date(c.due[0]!.from) <= now);

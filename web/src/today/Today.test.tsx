@@ -37,6 +37,7 @@ const answers = (more: Server = {}): Server => ({
   'GET /api/lots': [lot({ code: 'LA-01' }, '2026-11-25T08:00:00Z')],
   'GET /api/crops': [sheet],
   'GET /api/light': { suns: [] },
+  'GET /api/crossings': { crossings: [], wanted: [] },
   ...more,
 });
 const heading = async () =>
@@ -78,6 +79,27 @@ describe('today', () => {
     );
     show(<Today />);
     expect(await heading()).toMatch(/No flower is expected to take pollen in the coming day/);
+  });
+
+  it('tells crosses with a step due, and leads to each', async () => {
+    const crossing = (label: string, from: string, begun = true) => ({
+      id: label,
+      label,
+      begun,
+      due: [{ step: 'BAG_OFF', from, say: '' }],
+    });
+    const crossings = [
+      crossing('26-1', '2026-11-23T00:00:00Z'),
+      crossing('26-2', '2026-12-23T00:00:00Z'),
+      crossing('26-3', '2026-11-23T00:00:00Z', false),
+      crossing('26-4', '2026-11-24T00:00:00Z'),
+    ];
+    serve(answers({ 'GET /api/crossings': { crossings, wanted: [] } }));
+    show(<Today />);
+    expect(await screen.findByText(/2 crosses have a step due/)).toHaveTextContent(
+      '26-1 take the bag off, 26-4 take the bag off.',
+    );
+    expect(screen.getByText('26-4')).toHaveAttribute('href', '/round/crosses#26-4');
   });
 
   it('shows a new orchard the way in', async () => {

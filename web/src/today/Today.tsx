@@ -10,6 +10,7 @@ import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { Why } from '../kit/Why';
 import { ShelfStrip } from '../pollen/ShelfStrip';
+import { dueNow, STEP } from '../round/cross-words';
 import { todayWords } from './today-words';
 
 function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['Round'] }) {
@@ -69,6 +70,26 @@ function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['R
   );
 }
 
+/** Crosses on which a step is due, bags that come off a month later too. */
+function CrossesDue() {
+  const { now } = useHere();
+  const { data } = useQuery(queries.crossings());
+  const due = dueNow(data?.crossings ?? [], now);
+  if (due.length === 0) return null;
+  return (
+    <p className="note">
+      {due.length === 1 ? 'A cross has' : `${due.length} crosses have`} a step due:{' '}
+      {due.map((c, i) => (
+        <span key={c.id}>
+          {i > 0 && ', '}
+          <Link to={`/round/crosses#${c.label}`}>{c.label}</Link> {STEP[c.due[0]!.step].toLowerCase()}
+        </span>
+      ))}
+      .
+    </p>
+  );
+}
+
 /** What to do this evening, in five seconds. */
 export function Today() {
   const bloom = useQuery(queries.bloom(48));
@@ -106,6 +127,7 @@ export function Today() {
                     )}
                   </div>
                 </div>
+                <CrossesDue />
                 <Board bloom={b} rows={byMostToDo(b.trees)} title="Next 48 hours" />
                 {lots.data && <ShelfStrip lots={lots.data} />}
               </>
