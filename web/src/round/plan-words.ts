@@ -14,6 +14,7 @@ const REASONS: Record<string, string> = {
   NO_LOT_THAT_SERVES: 'no pollen that there is or will be serves it',
   DOSES_RUN_OUT: 'the doses run out',
   MORE_THAN_CAN_BE_DONE: 'more than can be done in your hours',
+  CROSS_NOT_READY: 'no flower stands at the stage at which it is made ready',
   CROSS_WITHOUT_POLLEN: 'there is no pollen of this father alone',
 };
 

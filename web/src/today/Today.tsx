@@ -15,7 +15,8 @@ import { todayWords } from './today-words';
 
 function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['Round'] }) {
   const { now, zone } = useHere();
-  const words = todayWords(bloom, round, now, zone);
+  const { data: crops = [] } = useQuery(queries.crops());
+  const words = todayWords(bloom, round, crops, now, zone);
   if (!bloom.trees.some((t) => t.reading)) {
     return <h1>No tree has been read lately. Read one, and you will see here what to do this evening.</h1>;
   }

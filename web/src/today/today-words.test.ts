@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
 import { bloomOf, bloomRow, NOW, stretch, ZONE } from '../test/samples';
+import { sheet } from '../test/screen';
 import { todayWords } from './today-words';
 
 const round = (from: string, until: string): Schemas['Round'] => ({
@@ -24,7 +25,9 @@ describe('today’s sentence', () => {
         nextGiving: stretch('2026-11-24T04:15:00Z', '2026-11-24T18:00:00Z'),
       }),
     ]);
-    expect(todayWords(bloom, round('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z'), NOW, ZONE)).toEqual({
+    expect(
+      todayWords(bloom, round('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z'), [sheet], NOW, ZONE),
+    ).toEqual({
       when: 'This evening',
       taking: 46,
       from: '16:40',
@@ -34,7 +37,13 @@ describe('today’s sentence', () => {
   });
 
   it('speaks of tomorrow when the hours are tomorrow’s', () => {
-    const words = todayWords(bloomOf([]), round('2026-11-24T19:00:00Z', '2026-11-24T21:00:00Z'), NOW, ZONE);
+    const words = todayWords(
+      bloomOf([]),
+      round('2026-11-24T19:00:00Z', '2026-11-24T21:00:00Z'),
+      [sheet],
+      NOW,
+      ZONE,
+    );
     expect(words?.when).toBe('Tomorrow morning');
     expect(words?.gather).toBeUndefined();
   });
@@ -42,6 +51,33 @@ describe('today’s sentence', () => {
   it('stays silent when there are no good hours', () => {
     const none = round(NOW.toISOString(), NOW.toISOString());
     delete none.bestHours;
-    expect(todayWords(bloomOf([]), none, NOW, ZONE)).toBeUndefined();
+    expect(todayWords(bloomOf([]), none, [sheet], NOW, ZONE)).toBeUndefined();
+  });
+
+  it('sends nobody gathering where flowers serve one another', () => {
+    const lime = { ...sheet, key: 'citrus', hand: { ...sheet.hand, flowerToFlower: true } };
+    const bloom = bloomOf([
+      {
+        ...bloomRow({
+          treeName: 'Pocket Lime 1',
+          gives: 40,
+          nextGiving: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
+        }),
+        crop: 'citrus',
+      },
+      bloomRow({
+        treeName: 'Lantern 1',
+        gives: 2,
+        nextGiving: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
+      }),
+    ]);
+    const words = todayWords(
+      bloom,
+      round('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z'),
+      [sheet, lime],
+      NOW,
+      ZONE,
+    );
+    expect(words?.gather?.tree).toBe('Lantern 1');
   });
 });

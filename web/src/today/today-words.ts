@@ -14,11 +14,18 @@ export interface TodayWords {
   gather: { tree: string; words: string } | undefined;
 }
 
-/** Where to gather: the tree that gives most at the best hour, or the first that will. */
-function gatherFrom(bloom: Schemas['Bloom'], at: Date, now: Date, zone: string) {
+/** Where to gather: the tree that gives most at the best hour, or the first that will; not where flowers serve one another. */
+function gatherFrom(
+  bloom: Schemas['Bloom'],
+  crops: Schemas['CropSheetView'][],
+  at: Date,
+  now: Date,
+  zone: string,
+) {
+  const noJar = new Set(crops.filter((c) => c.hand.flowerToFlower).map((c) => c.key));
   const index = Math.round((at.getTime() - Date.parse(bloom.from)) / (bloom.stepMinutes * 60_000));
   const giving = bloom.trees
-    .filter((t) => t.nextGiving)
+    .filter((t) => t.nextGiving && !noJar.has(t.crop))
     .map((t) => ({ t, at: t.giving.mean[index] ?? 0 }))
     .sort((a, b) => b.at - a.at)[0];
   if (!giving) return undefined;
@@ -35,6 +42,7 @@ function gatherFrom(bloom: Schemas['Bloom'], at: Date, now: Date, zone: string) 
 export function todayWords(
   bloom: Schemas['Bloom'],
   round: Schemas['Round'],
+  crops: Schemas['CropSheetView'][],
   now: Date,
   zone: string,
 ): TodayWords | undefined {
@@ -56,6 +64,6 @@ export function todayWords(
     taking: flowers(best.flowersAtStart),
     from: clock(from, zone),
     until: clock(new Date(best.until), zone),
-    gather: gatherFrom(bloom, from, now, zone),
+    gather: gatherFrom(bloom, crops, from, now, zone),
   };
 }

@@ -247,6 +247,17 @@ class CrossingTest {
                 .filter(l -> l.path("reason").asString().equals("CROSS_WITHOUT_POLLEN"))
                 .findFirst()
                 .orElseThrow();
+        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ember, "fatherId", harrow, "flowers", 4))
+                .expect(200);
+        api.read(father, now, Map.of("open-dust", 6)).expect(200);
+        api.lot(mother, now.minus(Duration.ofHours(100)), 9).expect(200);
+        assertThat(list(api.get("/api/plan?days=4").body().path("left")).stream()
+                        .filter(l -> l.path("reason").asString().equals("CROSS_NOT_READY"))
+                        .map(l -> l.path("tree").asString() + ": "
+                                + l.path("wouldServe").asString()))
+                .singleElement()
+                .asString()
+                .contains("Ember × Harrow: Flowers at the stage 'balloon'");
         assertThat(left.path("tree").asString()).isEqualTo("Harrow × Wick");
         assertThat(left.path("wouldServe").asString()).contains("Pollen of Wick alone");
         assertThat(api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ember, "fatherId", wick, "seeds", 90_000))

@@ -20,9 +20,11 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @RequestMapping("/api/crossings")
 class CrossingController {
     private final Crossings crossings;
+    private final CrossingLabels labels;
 
-    CrossingController(Crossings crossings) {
+    CrossingController(Crossings crossings, CrossingLabels labels) {
         this.crossings = crossings;
+        this.labels = labels;
     }
 
     @GetMapping
@@ -67,6 +69,6 @@ class CrossingController {
     LabelSheet.Sheet labels(@AuthenticationPrincipal Caller caller, @RequestBody CrossingRequests.Labels request) {
         String origin =
                 ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
-        return crossings.labels(caller, request, origin);
+        return labels.sheet(caller, request, origin);
     }
 }

@@ -4,9 +4,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,16 +12,12 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CrossHabit;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.round.CrossWork;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
-import org.evenhand.kit.LabelGrid;
-import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
@@ -44,14 +37,13 @@ public class Crossings {
     /** Crosses begun longer ago are of another season. */
     private static final Duration SEASON = Duration.ofDays(270);
 
-    private static final int MOST_LABELS = 500;
-
     /** What is done where nobody chose otherwise: covered, visited twice. */
     static final CrossWork.Way USUAL = new CrossWork.Way(true, CrossWork.Visits.TWICE);
 
     private final CrossingRepository crossings;
     private final CrossingStepRepository steps;
     private final PollinationRepository pollinations;
+    private final CrossingBooks books;
     private final WalkRepository walks;
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -65,6 +57,7 @@ public class Crossings {
             CrossingRepository crossings,
             CrossingStepRepository steps,
             PollinationRepository pollinations,
+            CrossingBooks books,
             WalkRepository walks,
             Orchards orchards,
             CropCatalogue crops,
@@ -76,6 +69,7 @@ public class Crossings {
         this.crossings = crossings;
         this.steps = steps;
         this.pollinations = pollinations;
+        this.books = books;
         this.walks = walks;
         this.orchards = orchards;
         this.crops = crops;
@@ -88,25 +82,25 @@ public class Crossings {
 
     @Transactional(readOnly = true)
     public CrossingView.All all(Caller caller) {
-        Look look = new Look(caller, thisSeason(caller));
+        CrossingBook book = books.read(caller, thisSeason(caller));
         return new CrossingView.All(
-                look.found.stream().map(look::view).toList(),
-                wishes.wanted(caller).stream().map(look::wanted).toList());
+                book.crossings().stream().map(book::view).toList(),
+                wishes.wanted(caller).stream().map(book::wanted).toList());
     }
 
     /** What crosses ask of the rounds to come. */
     @Transactional(readOnly = true)
     public CrossNeeds needs(Caller caller) {
-        Look look = new Look(caller, thisSeason(caller));
+        CrossingBook book = books.read(caller, thisSeason(caller));
         Map<UUID, WantedCross> wanted =
                 wishes.wanted(caller).stream().collect(Collectors.toMap(WantedCross::id, Function.identity()));
         return new CrossNeeds(
-                look.found.stream()
-                        .filter(c -> !look.over(c))
-                        .map(c -> look.open(c, wanted.get(c.wishId())))
+                book.crossings().stream()
+                        .filter(c -> !book.over(c))
+                        .map(c -> book.open(c, wanted.get(c.wishId())))
                         .toList(),
                 wanted.values().stream()
-                        .map(w -> new CrossNeeds.Wished(w, look.wanted(w).more()))
+                        .map(w -> new CrossNeeds.Wished(w, book.wanted(w).more()))
                         .filter(w -> w.more() > 0)
                         .toList());
     }
@@ -114,176 +108,6 @@ public class Crossings {
     private List<Crossing> thisSeason(Caller caller) {
         return crossings.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
                 caller.orchardId(), clock.instant().minus(SEASON));
-    }
-
-    /** One look at some crosses. */
-    private final class Look {
-        private final Caller caller;
-        private final List<Crossing> found;
-        private final Instant now;
-        private final ZoneId zone;
-        private final Map<UUID, TreeView> trees;
-        private final Map<UUID, VarietyView> varieties;
-        private final Map<UUID, List<CrossingView.Done>> done;
-
-        Look(Caller caller, List<Crossing> found) {
-            this.caller = caller;
-            this.found = found;
-            this.now = orchards.now(caller);
-            this.zone = orchards.details(caller).site().zone();
-            this.trees = orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
-            this.varieties =
-                    orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity()));
-            this.done = doneOn(caller, found.stream().map(Crossing::id).toList());
-        }
-
-        private TreeView tree(Crossing c) {
-            return trees.computeIfAbsent(c.treeId(), id -> orchards.tree(caller, id));
-        }
-
-        private CropSheet sheet(Crossing c) {
-            return crops.of(caller, tree(c).crop());
-        }
-
-        private CrossHabit habit(Crossing c) {
-            return sheet(c).cross().orElseThrow();
-        }
-
-        private List<CrossingView.Done> done(Crossing c) {
-            return done.getOrDefault(c.id(), List.of());
-        }
-
-        private CrossWork work(Crossing c) {
-            return new CrossWork(habit(c), c.way(), work(done(c)));
-        }
-
-        /** Pollen is given once and once again, however many went with the brush. */
-        private static List<CrossWork.Done> work(List<CrossingView.Done> done) {
-            List<CrossWork.Done> work = new ArrayList<>();
-            done.stream()
-                    .filter(d -> !d.pollination())
-                    .forEach(d -> work.add(new CrossWork.Done(d.kind(), d.flowers(), d.doneAt())));
-            for (CrossWork.Step visit : List.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN)) {
-                List<CrossingView.Done> made =
-                        done.stream().filter(d -> d.kind() == visit).toList();
-                if (!made.isEmpty()) {
-                    work.add(new CrossWork.Done(
-                            visit,
-                            made.stream().mapToInt(CrossingView.Done::flowers).sum(),
-                            made.get(0).doneAt()));
-                }
-            }
-            return work;
-        }
-
-        private int flowers(Crossing c) {
-            return done(c).isEmpty() ? c.planned() : work(c).flowers();
-        }
-
-        boolean over(Crossing c) {
-            return work(c).due(now).isEmpty();
-        }
-
-        CrossNeeds.Open open(Crossing c, WantedCross wish) {
-            int priority = wish == null ? 1 : wish.priority();
-            return new CrossNeeds.Open(
-                    c.id(),
-                    c.label(),
-                    c.treeId(),
-                    c.fatherId(),
-                    c.wishId(),
-                    flowers(c),
-                    work(c),
-                    CrossNeeds.weight(priority));
-        }
-
-        CrossingView.Wanted wanted(WantedCross w) {
-            List<Crossing> made =
-                    found.stream().filter(c -> w.id().equals(c.wishId())).toList();
-            int pollinated = made.stream()
-                    .filter(c -> work(c).pollinated())
-                    .mapToInt(this::flowers)
-                    .sum();
-            int ready = made.stream()
-                    .filter(c -> !work(c).pollinated())
-                    .mapToInt(this::flowers)
-                    .sum();
-            return new CrossingView.Wanted(
-                    w.id(),
-                    w.motherId(),
-                    w.mother(),
-                    w.fatherId(),
-                    w.father(),
-                    w.flowers(),
-                    w.seeds(),
-                    w.priority(),
-                    pollinated,
-                    ready,
-                    w.priority() == 0 ? 0 : Math.max(0, w.flowers() - pollinated - ready),
-                    crops.of(caller, varieties.get(w.motherId()).crop()).cross().isPresent());
-        }
-
-        CrossingView view(Crossing c) {
-            TreeView tree = tree(c);
-            CrossWork work = work(c);
-            List<CrossWork.Due> due = work.due(now);
-            VarietyView father = varieties.get(c.fatherId());
-            return new CrossingView(
-                    c.id(),
-                    c.label(),
-                    tree.id(),
-                    tree.name(),
-                    tree.varietyName(),
-                    tree.crop(),
-                    tree.block(),
-                    tree.row(),
-                    tree.position(),
-                    father.id(),
-                    father.name(),
-                    c.wishId(),
-                    c.way().bag(),
-                    c.way().visits(),
-                    c.note(),
-                    flowers(c),
-                    work.begun().isPresent(),
-                    work.pollinated(),
-                    due.isEmpty(),
-                    done(c),
-                    due.stream()
-                            .map(d -> new CrossingView.Due(
-                                    d.step(),
-                                    d.from(),
-                                    d.until().orElse(null),
-                                    CrossingWords.say(sheet(c), habit(c), d.step())))
-                            .toList(),
-                    CrossingWords.metalTag(c.label(), tree.varietyName(), father.name(), day(c), zone),
-                    c.version());
-        }
-
-        /** The day that a label names: of the pollen, or today. */
-        private Instant day(Crossing c) {
-            return done(c).stream()
-                    .filter(d -> d.kind() == CrossWork.Step.POLLINATE)
-                    .map(CrossingView.Done::doneAt)
-                    .findFirst()
-                    .orElse(now);
-        }
-    }
-
-    private Map<UUID, List<CrossingView.Done>> doneOn(Caller caller, List<UUID> ids) {
-        if (ids.isEmpty()) {
-            return Map.of();
-        }
-        record Entry(UUID crossing, CrossingView.Done done) {}
-        List<Entry> all = new ArrayList<>();
-        steps.findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(caller.orchardId(), ids)
-                .forEach(s -> all.add(new Entry(s.crossingId(), s.view())));
-        pollinations
-                .findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(caller.orchardId(), ids)
-                .forEach(p -> all.add(new Entry(p.crossingId(), p.onCross())));
-        return all.stream()
-                .sorted(Comparator.comparing(e -> e.done().doneAt()))
-                .collect(Collectors.groupingBy(Entry::crossing, Collectors.mapping(Entry::done, Collectors.toList())));
     }
 
     // --- beginning and changing ---
@@ -435,7 +259,7 @@ public class Crossings {
     /** Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are. */
     void refuseMoreThanThere(Caller caller, Crossing crossing, CrossWork.Step kind, int flowers, Instant at) {
         List<CrossingView.Done> before =
-                doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
+                books.doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
                         .filter(d -> !d.doneAt().isAfter(at))
                         .toList();
         int given = before.stream()
@@ -488,7 +312,7 @@ public class Crossings {
     void dropIdle(Caller caller, UUID walkId) {
         List<Crossing> begun = crossings.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId);
         Map<UUID, List<CrossingView.Done>> done =
-                doneOn(caller, begun.stream().map(Crossing::id).toList());
+                books.doneOn(caller, begun.stream().map(Crossing::id).toList());
         begun.stream()
                 .filter(c -> !done.containsKey(c.id()))
                 .forEach(c -> c.voidBecause("the round ended without it", clock.instant()));
@@ -534,43 +358,10 @@ public class Crossings {
     }
 
     private CrossingView view(Caller caller, Crossing crossing) {
-        return new Look(caller, List.of(crossing)).view(crossing);
+        return books.read(caller, List.of(crossing)).view(crossing);
     }
 
     private ZoneId zone(Caller caller) {
         return orchards.details(caller).site().zone();
-    }
-
-    // --- labels ---
-
-    @Transactional(readOnly = true)
-    public LabelSheet.Sheet labels(Caller caller, CrossingRequests.Labels request, String origin) {
-        LabelGrid grid = Given.required("grid", request.grid());
-        int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
-        List<LabelSheet.Label> labels = new ArrayList<>();
-        List<CrossingRequests.Copies> wanted = Given.required("crossings", request.crossings());
-        for (int i = 0; i < wanted.size(); i++) {
-            String field = "crossings[" + i + "]";
-            int copies = Require.within(
-                    field + ".copies",
-                    Given.required(field + ".copies", wanted.get(i).copies()),
-                    1,
-                    MOST_LABELS);
-            Crossing crossing = require(
-                    caller, Given.required(field + ".crossingId", wanted.get(i).crossingId()));
-            Look look = new Look(caller, List.of(crossing));
-            labels.addAll(Collections.nCopies(
-                    copies,
-                    new LabelSheet.Label(
-                            crossing.label(),
-                            origin + "/round/crosses#" + crossing.label(),
-                            CrossingWords.printed(look.view(crossing), look.day(crossing), look.zone))));
-        }
-        if (labels.isEmpty() || labels.size() > MOST_LABELS) {
-            throw new InvalidInputException(
-                    "crossings",
-                    "make " + labels.size() + " labels; between 1 and " + MOST_LABELS + " can be printed at once.");
-        }
-        return LabelSheet.of(grid, labels, skip);
     }
 }

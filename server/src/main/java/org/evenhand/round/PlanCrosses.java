@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -13,6 +14,7 @@ import java.util.function.IntPredicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossHabit;
 import org.evenhand.core.round.CrossWork;
 import org.evenhand.core.round.FlowersToDo;
@@ -75,12 +77,11 @@ final class PlanCrosses {
         }
         Set<LotId> pollen = onlyOf(wished.wish().fatherId());
         if (pollen.isEmpty()) {
-            notPossible.add(new PlanView.Left(
-                    mothers.get(0).tree().id(),
-                    wished.wish().mother() + " × " + wished.wish().father(),
-                    wished.more(),
+            tellNotPossible(
+                    wished,
+                    mothers.get(0),
                     "CROSS_WITHOUT_POLLEN",
-                    "Pollen of " + wished.wish().father() + " alone; it can also be kept from earlier flowers."));
+                    "Pollen of " + wished.wish().father() + " alone; it can also be kept from earlier flowers.");
         } else if (mothers.get(0).sheet().cross().isPresent()) {
             prepare(wished, mothers);
         } else {
@@ -114,6 +115,25 @@ final class PlanCrosses {
                 }
             }
         }
+        if (left == wished.more()) {
+            CropSheet sheet = mothers.get(0).sheet();
+            String stage = sheet.stages().get(sheet.indexOf(habit.prepareAt())).name();
+            tellNotPossible(
+                    wished,
+                    mothers.get(0),
+                    "CROSS_NOT_READY",
+                    "Flowers at the stage '" + stage.toLowerCase(Locale.ROOT)
+                            + "'; read the tree again when there are.");
+        }
+    }
+
+    private void tellNotPossible(CrossNeeds.Wished wished, Foreseen mother, String reason, String wouldServe) {
+        notPossible.add(new PlanView.Left(
+                mother.tree().id(),
+                wished.wish().mother() + " × " + wished.wish().father(),
+                wished.more(),
+                reason,
+                wouldServe));
     }
 
     private static int ready(Foreseen tree, CrossHabit habit, Instant at) {
@@ -190,7 +210,7 @@ final class PlanCrosses {
         return group.startsWith(SET_APART) ? group.substring(SET_APART.length() + 37) : group;
     }
 
-    static UUID wishOf(String group) {
+    private static UUID wishOf(String group) {
         return group.startsWith(SET_APART)
                 ? UUID.fromString(group.substring(SET_APART.length(), SET_APART.length() + 36))
                 : null;
