@@ -184,7 +184,7 @@ function WantedRow({ wanted }: { wanted: Schemas['WantedCross'] }) {
 }
 
 function CrossLabels({ chosen }: { chosen: Crossing[] }) {
-  const [grid, setGrid] = useState<Grid>('A4_5_BY_13');
+  const [grid, setGrid] = useState<Grid>('A4_3_BY_7');
   const [skip, setSkip] = useState<number | string>(0);
   const [sheet, setSheet] = useState<MadeSheet>();
   const form = useSubmit(

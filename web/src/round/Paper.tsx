@@ -11,7 +11,19 @@ import { plural } from '../kit/time';
 import { TimeField } from '../kit/TimeField';
 import { useSubmit } from '../kit/use-submit';
 import { crossWords, givesPollen, STEP } from './cross-words';
+import classes from './Round.module.css';
 import { RoundTabs } from './RoundTabs';
+
+/** The jar, the step where it is one, and the cross. */
+function With({ stop }: { stop: Schemas['RoundStop'] }) {
+  return (
+    <>
+      {stop.lotCode}
+      {stop.kind !== 'POLLINATE' && <div className="small">{STEP[stop.kind]}</div>}
+      {stop.cross && <div className="small soft">{crossWords(stop)}</div>}
+    </>
+  );
+}
 
 function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: Date }) {
   const stop = walk.stops[index]!;
@@ -52,19 +64,19 @@ function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: D
     <tr>
       <td className="soft">{index + 1}</td>
       <td>
-        <b>{stop.treeName}</b> <span className="small soft">{stop.varietyName}</span>
+        <b>{stop.treeName}</b> <span className={`small soft ${classes.wide}`}>{stop.varietyName}</span>
+        <div className={classes.below}>
+          <With stop={stop} />
+        </div>
       </td>
-      <td>
-        {stop.lotCode}
-        {stop.kind !== 'POLLINATE' && <div className="small">{STEP[stop.kind]}</div>}
-        {stop.cross && <div className="small soft">{crossWords(stop)}</div>}
+      <td className={classes.which}>
+        <With stop={stop} />
       </td>
       <td className="num">{stop.flowers}</td>
       <td className="num">{done}</td>
       <td>
         <form
-          className="line"
-          style={{ flexWrap: 'nowrap' }}
+          className={classes.typed}
           onSubmit={(e) => {
             e.preventDefault();
             form.submit(undefined);
@@ -114,10 +126,10 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
               <tr>
                 <th aria-label="Order" />
                 <th>Tree</th>
-                <th>Jar</th>
+                <th className={classes.which}>Jar</th>
                 <th className="num">Planned</th>
-                <th className="num">Written down</th>
-                <th>Done, by the page</th>
+                <th className="num">Written</th>
+                <th>By the page</th>
               </tr>
             </thead>
             <tbody>
