@@ -97,6 +97,7 @@ class CrossingTest {
         assertThat(round.path("stops").get(2).path("lotId").asString()).isEqualTo(jar);
         assertThat(round.path("stops").get(2).path("cross").path("father").asString())
                 .isEqualTo("Ember");
+        assertThat(round.path("stops").get(2).path("strokes").asString()).contains("Cover the whole stigma");
     }
 
     @Test

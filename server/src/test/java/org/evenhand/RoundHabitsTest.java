@@ -171,6 +171,7 @@ class RoundHabitsTest {
         String todo = plan.path("away").get(0).path("todo").toString();
         assertThat(todo)
                 .contains("Until you leave the plan does the flowers first")
+                .contains("flowers open and are past while you are away, most of them")
                 .contains("LA-01 will be too old by then")
                 .contains("can be parted by hand and done before you go");
         plan.path("rounds")
@@ -202,5 +203,15 @@ class RoundHabitsTest {
                 .toString()));
         assertThat(days).doesNotContain("2026-11-25").contains("2026-11-24");
         assertThat(rounds.get(rounds.size() - 1).path("until").asString()).isEqualTo("2026-11-26T12:00:00Z");
+    }
+
+    @Test
+    void who_is_away_for_months_is_told_what_can_be_foreseen() {
+        api.read(one, now, Map.of("closed", 40, "half-open", 8)).expect(200);
+        settings(Map.of("away", List.of(Map.of("first", "2026-11-26", "last", "2027-03-05", "note", ""))));
+
+        JsonNode plan = api.get("/api/plan?days=10").expect(200).body();
+
+        assertThat(plan.path("away").get(0).path("todo").toString()).contains("as far as can be foreseen");
     }
 }

@@ -42,7 +42,9 @@ public class Forecasts {
 
     private static final Duration LEARN_BACK = Duration.ofDays(30);
     private static final Duration ONE_DAY = Duration.ofDays(1);
-    private static final Duration AHEAD = Duration.ofDays(12);
+    /** How far trees are foreseen. */
+    public static final Duration AHEAD = Duration.ofDays(12);
+
     private static final Duration MOST_WARM_UP = Duration.ofDays(76);
 
     private final ReadingRepository readings;

@@ -4,9 +4,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.pollen.LotView;
@@ -43,6 +46,7 @@ class AwayAdvice {
                     .flatMap(Optional::stream)
                     .forEach(todo::add);
         }
+        letGo(ground, leave, back).ifPresent(todo::add);
         for (LotView lot : shelf.all(ground.caller(), ground.now())) {
             if (lot.dosesLeft() > 0 && !lot.viability().spoiled()) {
                 boolean keeps = lot.viability().goodUntil() != null
@@ -54,6 +58,30 @@ class AwayAdvice {
             }
         }
         return todo;
+    }
+
+    /** Flowers that open and are past meanwhile, all trees together and the tree that loses most. */
+    private static Optional<String> letGo(PlanGround ground, Instant leave, Instant back) {
+        Instant from = leave.isBefore(ground.now()) ? ground.now() : leave;
+        Instant farthest = ground.now().plus(Forecasts.AHEAD);
+        Instant until = back.isAfter(farthest) ? farthest : back;
+        Map<String, Double> byTree = new LinkedHashMap<>();
+        ground.trees().stream()
+                .filter(t -> t.sheet().takes())
+                .forEach(t ->
+                        byTree.put(t.tree().name(), Openings.openAndPast(t.forecast(), ground.now(), from, until)));
+        double all = byTree.values().stream().mapToDouble(d -> d).sum();
+        return all < 1
+                ? Optional.empty()
+                : byTree.entrySet().stream()
+                        .max(Map.Entry.comparingByValue())
+                        .map(most -> String.format(
+                                Locale.ROOT,
+                                "About %.0f flowers open and are past while you are away, most of them, %.0f, on %s%s: let them go, or ask somebody.",
+                                all,
+                                most.getValue(),
+                                most.getKey(),
+                                until.isBefore(back) ? ", as far as can be foreseen" : ""));
     }
 
     /** Flowers that open on the day of leaving may be opened and done the evening before. */

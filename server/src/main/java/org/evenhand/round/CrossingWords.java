@@ -25,12 +25,16 @@ final class CrossingWords {
             case THIN -> habit.thin().orElse("");
             case EMASCULATE -> habit.emasculate().orElse("");
             case BAG -> habit.bag();
-            case POLLINATE -> sheet.hand().strokes();
-            case POLLINATE_AGAIN ->
-                "The same flowers once more. " + sheet.hand().strokes();
+            case POLLINATE -> strokes(sheet);
+            case POLLINATE_AGAIN -> "The same flowers once more. " + strokes(sheet);
             case REBAG -> "Close the cover again and look whether the label holds.";
             case BAG_OFF -> "When all petals are down take the cover off. The label stays.";
         };
+    }
+
+    /** How to lead the brush where seeds are wanted: as on the sheet, and the whole stigma. */
+    static String strokes(CropSheet sheet) {
+        return sheet.hand().strokes() + " Cover the whole stigma: seeds are wanted.";
     }
 
     /** A step in two words; empty for giving pollen. */

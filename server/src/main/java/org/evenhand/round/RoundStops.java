@@ -206,7 +206,7 @@ final class RoundStops {
                 parts.stream().mapToDouble(RoundPlan.Part::expected).sum(),
                 source.viability().get(stop.round()),
                 why(stop),
-                strokes(sheet),
+                strokes(sheet, cross != null),
                 List.of(),
                 kind,
                 stop.grounds().wanted(),
@@ -228,9 +228,10 @@ final class RoundStops {
                 : Optional.empty();
     }
 
-    private String strokes(CropSheet sheet) {
+    private String strokes(CropSheet sheet, boolean seedsWanted) {
         return switch (made.ground().settings().strokes()) {
-            case AS_SHEET -> sheet.hand().strokes();
+            case AS_SHEET ->
+                seedsWanted ? CrossingWords.strokes(sheet) : sheet.hand().strokes();
             case FULL -> "Many strokes, all round, until the whole stigma is covered.";
             case LIGHT -> "Once to the stigma and out: a light touch, for fewer seeds.";
         };

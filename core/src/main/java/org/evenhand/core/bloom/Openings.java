@@ -19,6 +19,8 @@ import org.evenhand.core.crop.Phase;
  * a weighted sum of these. A flower that opens and is past between two moments is in no group: nobody could do it.
  */
 public final class Openings {
+    private static final Duration HALF_A_DAY = Duration.ofHours(12);
+
     private final BudSupply supply;
     private final Instant from;
     private final List<Instant> moments;
@@ -133,6 +135,32 @@ public final class Openings {
         return of(tree.supply(), from, List.of(evening, evening.plus(Duration.ofHours(24)))).taking(tree).stream()
                 .filter(g -> g.moment() == 1)
                 .mapToDouble(Group::flowers)
+                .sum();
+    }
+
+    /**
+     * Expected flowers of a tree that open after one moment and can no longer take pollen at another: those that nobody does who is
+     * away between the two. Looked at every twelve hours; what opens and is past within less is not counted.
+     *
+     * @param from the moment from which the tree is foreseen
+     * @param leave not before it
+     * @param back after it
+     */
+    public static double openAndPast(TreeForecast tree, Instant from, Instant leave, Instant back) {
+        List<Instant> moments = new ArrayList<>();
+        for (Instant at = leave; at.isBefore(back); at = at.plus(HALF_A_DAY)) {
+            moments.add(at);
+        }
+        moments.add(back);
+        int last = moments.size() - 1;
+        return of(tree.supply(), from, moments).taking(tree).stream()
+                .filter(g -> g.moment() > 0)
+                .mapToDouble(g -> g.flowers()
+                        * (1
+                                - Math.min(
+                                        1,
+                                        g.receptivity().get(last)
+                                                / g.receptivity().get(g.moment()))))
                 .sum();
     }
 

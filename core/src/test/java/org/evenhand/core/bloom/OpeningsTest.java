@@ -74,6 +74,24 @@ class OpeningsTest {
                 .isZero();
     }
 
+    @Test
+    void who_is_away_lets_go_of_what_opens_and_is_past_meanwhile_the_more_the_longer() {
+        BudSupply supply = supply("cherimoya");
+        TreeForecast tree = TreeForecast.of(supply, List.of(new FlowerReading(AFTERNOON, List.of(40, 0, 0, 0, 0, 0))));
+        Instant leave = evenings(1).get(0);
+        double before = 0;
+        for (int days = 1; days <= 7; days++) {
+            double letGo = Openings.openAndPast(tree, AFTERNOON, leave, leave.plus(Duration.ofDays(days)));
+            assertThat(letGo).isBetween(before - 1e-9, 40.0);
+            before = letGo;
+        }
+        double done = Openings.of(supply, AFTERNOON, evenings(8)).course(tree).taking()[7];
+        double shut = tree.stagesAt(evenings(8).get(7))[0];
+        assertThat(before)
+                .as("of forty that were shut, those that are neither shut nor open after a week")
+                .isCloseTo(40 - done - shut, org.assertj.core.api.Assertions.within(4.0));
+    }
+
     /** Nobody is lost and nobody counted twice: the groups' receptivity adds up to that of the tree's own forecast. */
     @ParameterizedTest
     @ValueSource(strings = {"cherimoya", "apple", "pawpaw", "dragon-fruit", "feijoa"})
