@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.findings.PooledRatio;
 import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.TwoShares;
 import org.evenhand.core.round.FlowerBudget;
 
 /** Shares and their intervals. */
@@ -28,6 +30,9 @@ final class StatisticsTopic implements Topic {
                         inputs.whole("k"),
                         new BetaBelief(inputs.number("a"), inputs.number("b")),
                         inputs.number("c"))));
+            case "two_proportions" -> Optional.of(twoShares(inputs));
+            case "fisher" -> Optional.of(fisher(inputs));
+            case "mantel_haenszel_rr" -> Optional.of(pooled(inputs));
             default -> Optional.empty();
         };
     }
@@ -65,6 +70,47 @@ final class StatisticsTopic implements Topic {
                 "wilson", pair(proportion.wilson(confidence)),
                 "clopper_pearson", pair(proportion.clopperPearson(confidence)),
                 "jeffreys", pair(proportion.jeffreys(confidence)));
+    }
+
+    private static Map<String, Object> twoShares(Inputs in) {
+        TwoShares shares = new TwoShares(
+                new Proportion(in.whole("x1"), in.whole("n1")), new Proportion(in.whole("x2"), in.whole("n2")));
+        Map<String, Object> answer = new HashMap<>();
+        answer.put("newcombe_difference", estimate("difference", shares.difference(Proportion.USUAL_CONFIDENCE)));
+        answer.put(
+                "katz_risk_ratio",
+                shares.ratio(Proportion.USUAL_CONFIDENCE)
+                        .map(r -> estimate("ratio", r))
+                        .orElse(null));
+        answer.put("fisher_two_sided_p", shares.exactP());
+        return answer;
+    }
+
+    private static Map<String, Object> fisher(Inputs in) {
+        List<List<Double>> table = in.pairs("table");
+        return Map.of("p_two_sided", new TwoShares(share(table.get(0)), share(table.get(1))).exactP());
+    }
+
+    private static Proportion share(List<Double> row) {
+        return new Proportion(row.get(0).intValue(), (int) (row.get(0) + row.get(1)));
+    }
+
+    private static Map<String, Object> pooled(Inputs in) {
+        PooledRatio pooled = PooledRatio.of(
+                        in.children("strata").stream()
+                                .map(s -> new TwoShares(
+                                        new Proportion(s.whole("x1"), s.whole("n1")),
+                                        new Proportion(s.whole("x0"), s.whole("n0"))))
+                                .toList(),
+                        Proportion.USUAL_CONFIDENCE)
+                .orElseThrow();
+        Map<String, Object> answer = new HashMap<>(estimate("ratio", pooled.ratio()));
+        answer.put("se_log", pooled.standardErrorOfLog());
+        return answer;
+    }
+
+    private static Map<String, Object> estimate(String name, TwoShares.Estimate e) {
+        return Map.of(name, e.value(), "lower", e.lower(), "upper", e.upper());
     }
 
     private static List<Double> pair(Proportion.Interval interval) {
