@@ -105,7 +105,22 @@ record Inputs(String where, JsonNode node) {
         return optionalChild(field).orElseThrow();
     }
 
-    /** A list of lists of numbers. */
+    /** A list of lists of numbers, of any length. */
+    List<List<Double>> rows(String field) {
+        List<List<Double>> rows = new ArrayList<>();
+        for (JsonNode entry : list(field)) {
+            String at = field + "[" + rows.size() + "]";
+            if (!entry.isArray()) {
+                throw broken(at, "must be a list of numbers, is " + entry);
+            }
+            List<Double> row = new ArrayList<>();
+            entry.forEach(value -> row.add(number(at, value)));
+            rows.add(row);
+        }
+        return rows;
+    }
+
+    /** A list of pairs of numbers. */
     List<List<Double>> pairs(String field) {
         List<List<Double>> pairs = new ArrayList<>();
         for (JsonNode entry : list(field)) {

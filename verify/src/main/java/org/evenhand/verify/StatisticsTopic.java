@@ -1,11 +1,14 @@
 package org.evenhand.verify;
 
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.findings.LogisticRegression;
 import org.evenhand.core.findings.PooledRatio;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TwoShares;
@@ -33,6 +36,8 @@ final class StatisticsTopic implements Topic {
             case "two_proportions" -> Optional.of(twoShares(inputs));
             case "fisher" -> Optional.of(fisher(inputs));
             case "mantel_haenszel_rr" -> Optional.of(pooled(inputs));
+            case "logistic" -> Optional.of(logistic(inputs));
+            case "logistic_separated" -> Optional.of(separated(inputs));
             default -> Optional.empty();
         };
     }
@@ -107,6 +112,32 @@ final class StatisticsTopic implements Topic {
         Map<String, Object> answer = new HashMap<>(estimate("ratio", pooled.ratio()));
         answer.put("se_log", pooled.standardErrorOfLog());
         return answer;
+    }
+
+    private static Map<String, Object> logistic(Inputs in) {
+        LogisticRegression fit = LogisticRegression.of(groups(in)).orElseThrow();
+        return Map.of(
+                "coefficients_intercept_first", fit.coefficients(),
+                "standard_errors", fit.standardErrors(),
+                "log_likelihood", fit.logLikelihood(),
+                "deviance", fit.deviance());
+    }
+
+    private static Map<String, Object> separated(Inputs in) {
+        boolean exists = LogisticRegression.of(groups(in)).isPresent();
+        return Map.of("separated", !exists, "maximum_likelihood_exists", exists);
+    }
+
+    private static List<LogisticRegression.Group> groups(Inputs in) {
+        List<List<Double>> causes = in.rows("X");
+        List<Double> successes = in.numbers("y");
+        List<Double> trials = in.absent("n") ? Collections.nCopies(successes.size(), 1.0) : in.numbers("n");
+        return IntStream.range(0, causes.size())
+                .mapToObj(i -> new LogisticRegression.Group(
+                        causes.get(i),
+                        new Proportion(
+                                successes.get(i).intValue(), trials.get(i).intValue())))
+                .toList();
     }
 
     private static Map<String, Object> estimate(String name, TwoShares.Estimate e) {
