@@ -221,7 +221,9 @@ final class Browser implements AutoCloseable {
     }
 
     /** Violations of the accessibility rules, with the place of the first. */
+    /** Looked at from the top of the page: what stays in sight while one scrolls half covers whatever is just under it. */
     List<String> accessibilityViolations() {
+        driver.executeScript("window.scrollTo(0, 0)");
         return analysed().stream()
                 .map(r -> r.getId() + ": " + r.getNodes().get(0).getHtml())
                 .toList();
