@@ -12,7 +12,7 @@ import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { crossWords, STEP, STEP_DONE } from './cross-words';
 import type { StopProps } from './StopCard';
-import { CountRow, Looks, Where } from './StopParts';
+import { CountRow, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
 import { doneAt } from './walk-state';
 import classes from './Walk.module.css';
@@ -83,7 +83,6 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
     },
   );
   const error = form.errorFor('flowers', 'Flowers') ?? form.general;
-  const keep = sheet?.cross?.keep.value ?? 1;
   return (
     <>
       <section className={classes.card} data-tree={stop.treeName} data-step={stop.kind}>
@@ -92,12 +91,6 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
         <p className={classes.cross}>{crossWords(stop)}</p>
         <Looks stop={stop} sheet={sheet} />
         <p>{stop.say}</p>
-        {stop.kind === 'THIN' && (
-          <p className={classes.mark}>
-            About {plural(Math.ceil(stop.flowers / keep), 'cluster')} for {plural(stop.flowers, 'flower')}.
-            Count those you keep.
-          </p>
-        )}
         {(stop.kind === 'BAG' || stop.kind === 'REBAG') && <Tag crossing={crossing} />}
         <Said walk={walk} index={index} />
       </section>
@@ -108,25 +101,20 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
           {error}
         </p>
       )}
-      <footer className={classes.bar}>
-        <Button size="lg" variant="outline" onClick={goOn} disabled={form.busy}>
-          {index === walk.stops.length - 1 ? 'Skip, end' : 'Skip'}
-        </Button>
+      <StopBar
+        last={index === walk.stops.length - 1}
+        count={count}
+        busy={form.busy}
+        before="Count"
+        skip={goOn}
+        done={() => form.submit(undefined)}
+      >
         {count === 0 && (
-          <Button size="lg" variant="outline" ml="auto" onClick={() => setCount(stop.flowers)}>
+          <Button size="lg" variant="outline" onClick={() => setCount(stop.flowers)}>
             All {stop.flowers}
           </Button>
         )}
-        <Button
-          size="lg"
-          ml={count === 0 ? undefined : 'auto'}
-          disabled={count === 0}
-          loading={form.busy}
-          onClick={() => form.submit(undefined)}
-        >
-          {count === 0 ? 'Count' : `Done · ${plural(count, 'flower')}`}
-        </Button>
-      </footer>
+      </StopBar>
     </>
   );
 }

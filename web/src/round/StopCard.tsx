@@ -1,4 +1,3 @@
-import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
@@ -12,7 +11,7 @@ import { useSubmit } from '../kit/use-submit';
 import { crossWords } from './cross-words';
 import { voidPollination } from './DoneList';
 import { MarkFields, useMark } from './Marks';
-import { CountRow, Limbs, Looks, Where } from './StopParts';
+import { CountRow, Limbs, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
 import { doneAt } from './walk-state';
 import classes from './Walk.module.css';
@@ -164,20 +163,14 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
           {error}
         </p>
       )}
-      <footer className={classes.bar}>
-        <Button size="lg" variant="outline" onClick={goOn} disabled={form.busy}>
-          {index === walk.stops.length - 1 ? 'Skip, end' : 'Skip'}
-        </Button>
-        <Button
-          size="lg"
-          ml="auto"
-          disabled={count === 0}
-          loading={form.busy}
-          onClick={() => form.submit(undefined)}
-        >
-          {count === 0 ? 'Count as you go' : `Done · ${plural(count, 'flower')}`}
-        </Button>
-      </footer>
+      <StopBar
+        last={index === walk.stops.length - 1}
+        count={count}
+        busy={form.busy}
+        before="Count as you go"
+        skip={goOn}
+        done={() => form.submit(undefined)}
+      />
     </>
   );
 }

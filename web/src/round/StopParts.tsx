@@ -1,3 +1,5 @@
+import { Button } from '@mantine/core';
+import type { ReactNode } from 'react';
 import type { Schemas } from '../kit/api';
 import { Glyph } from '../kit/Glyph';
 import { plural } from '../kit/time';
@@ -84,5 +86,31 @@ export function CountRow({ count, setCount, of, done }: CountProps) {
         +
       </button>
     </div>
+  );
+}
+
+interface BarProps {
+  last: boolean;
+  count: number;
+  busy: boolean;
+  /** What the button says before anything is counted. */
+  before: string;
+  skip: () => void;
+  done: () => void;
+  children?: ReactNode;
+}
+
+/** The bar under the thumb: skip, or write down what was counted. */
+export function StopBar({ last, count, busy, before, skip, done, children }: BarProps) {
+  return (
+    <footer className={classes.bar}>
+      <Button size="lg" variant="outline" mr="auto" onClick={skip} disabled={busy}>
+        {last ? 'Skip, end' : 'Skip'}
+      </Button>
+      {children}
+      <Button size="lg" disabled={count === 0} loading={busy} onClick={done}>
+        {count === 0 ? before : `Done · ${plural(count, 'flower')}`}
+      </Button>
+    </footer>
   );
 }

@@ -12,6 +12,7 @@ import java.util.Optional;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
 import org.springframework.stereotype.Component;
@@ -40,11 +41,7 @@ class AwayAdvice {
         Instant back = a.last().plusDays(1).atStartOfDay(ground.zone()).toInstant();
         if (leave.isAfter(ground.now())) {
             todo.add("Until you leave the plan does the flowers first that will be past when you are back.");
-            ground.trees().stream()
-                    .filter(t -> t.sheet().takes())
-                    .map(t -> openedEarly(ground.now(), t, leave))
-                    .flatMap(Optional::stream)
-                    .forEach(todo::add);
+            todo.addAll(openedEarly(ground, leave.minus(Duration.ofHours(6))));
         }
         letGo(ground, leave, back).ifPresent(todo::add);
         for (LotView lot : shelf.all(ground.caller(), ground.now())) {
@@ -65,11 +62,12 @@ class AwayAdvice {
         Instant from = leave.isBefore(ground.now()) ? ground.now() : leave;
         Instant farthest = ground.now().plus(Forecasts.AHEAD);
         Instant until = back.isAfter(farthest) ? farthest : back;
+        Map<TreeForecast, Openings> openings = ground.openings(Openings.everyHalfDay(from, until));
         Map<String, Double> byTree = new LinkedHashMap<>();
         ground.trees().stream()
                 .filter(t -> t.sheet().takes())
                 .forEach(t ->
-                        byTree.put(t.tree().name(), Openings.openAndPast(t.forecast(), ground.now(), from, until)));
+                        byTree.put(t.tree().name(), openings.get(t.forecast()).openAndPast(t.forecast())));
         double all = byTree.values().stream().mapToDouble(d -> d).sum();
         return all < 1
                 ? Optional.empty()
@@ -85,12 +83,18 @@ class AwayAdvice {
     }
 
     /** Flowers that open on the day of leaving may be opened and done the evening before. */
-    private static Optional<String> openedEarly(Instant now, Foreseen tree, Instant leave) {
-        Instant evening = leave.minus(Duration.ofHours(6));
-        if (evening.isBefore(now)) {
-            return Optional.empty();
+    private static List<String> openedEarly(PlanGround ground, Instant evening) {
+        if (evening.isBefore(ground.now())) {
+            return List.of();
         }
-        double next = Openings.openNextDay(tree.forecast(), now, evening);
+        Map<TreeForecast, Openings> openings = ground.openings(List.of(evening, evening.plus(Duration.ofHours(24))));
+        return ground.trees().stream()
+                .filter(t -> t.sheet().takes())
+                .flatMap(t -> openedEarly(t, openings.get(t.forecast()).openAfterFirst(t.forecast())).stream())
+                .toList();
+    }
+
+    private static Optional<String> openedEarly(Foreseen tree, double next) {
         return next < 1
                 ? Optional.empty()
                 : Optional.of(String.format(

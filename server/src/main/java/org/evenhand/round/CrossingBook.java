@@ -171,7 +171,7 @@ final class CrossingBook {
                                 d.step(),
                                 d.from(),
                                 d.until().orElse(null),
-                                CrossingWords.say(sheet(c), habit(c), d.step())))
+                                CrossingWords.say(sheet(c), habit(c), d.step(), flowers(c))))
                         .toList(),
                 CrossingWords.metalTag(c.label(), tree.varietyName(), father.name(), day(c), zone),
                 c.version());

@@ -20,9 +20,9 @@ final class CrossingWords {
     private CrossingWords() {}
 
     /** How a step is done, as its crop's growers say it. */
-    static String say(CropSheet sheet, CrossHabit habit, CrossWork.Step step) {
+    static String say(CropSheet sheet, CrossHabit habit, CrossWork.Step step, int flowers) {
         return switch (step) {
-            case THIN -> habit.thin().orElse("");
+            case THIN -> habit.thin().orElse("") + clusters(habit, flowers);
             case EMASCULATE -> habit.emasculate().orElse("");
             case BAG -> habit.bag();
             case POLLINATE -> strokes(sheet);
@@ -30,6 +30,11 @@ final class CrossingWords {
             case REBAG -> "Close the cover again and look whether the label holds.";
             case BAG_OFF -> "When all petals are down take the cover off. The label stays.";
         };
+    }
+
+    private static String clusters(CrossHabit habit, int flowers) {
+        int clusters = (int) Math.ceil(flowers / habit.keep().value());
+        return " About " + clusters + (clusters == 1 ? " cluster" : " clusters") + "; count the flowers you keep.";
     }
 
     /** How to lead the brush where seeds are wanted: as on the sheet, and the whole stigma. */

@@ -238,7 +238,7 @@ public class Crossings {
 
     private CrossingRequests.Step checked(Caller caller, Crossing crossing, CrossingRequests.Step r) {
         CrossWork.Step kind = Given.required("kind", r.kind());
-        if (kind == CrossWork.Step.POLLINATE || kind == CrossWork.Step.POLLINATE_AGAIN) {
+        if (kind.givesPollen()) {
             throw new InvalidInputException(
                     "kind", "is " + kind + "; pollen that was given is written down as a pollination, with its jar.");
         }

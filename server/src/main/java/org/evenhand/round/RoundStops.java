@@ -52,7 +52,7 @@ final class RoundStops {
     }
 
     List<RoundView.StopView> of(int round) {
-        List<RoundView.StopView> stops = new ArrayList<>(idle(round, RoundStops::makesReady));
+        List<RoundView.StopView> stops = new ArrayList<>(idle(round, CrossWork.Step::makesReady));
         Set<UUID> before = Set.of();
         for (RoundPlan.Stop stop : made.plan().stops()) {
             if (stop.round() == round) {
@@ -66,16 +66,12 @@ final class RoundStops {
                 before = source.fathers();
             }
         }
-        stops.addAll(idle(round, s -> !makesReady(s)));
+        stops.addAll(idle(round, s -> !s.makesReady()));
         return stops;
     }
 
     private Foreseen tree(RoundPlan.Stop stop) {
         return byTree.get(stop.tree().value());
-    }
-
-    private static boolean makesReady(CrossWork.Step step) {
-        return step == CrossWork.Step.THIN || step == CrossWork.Step.EMASCULATE || step == CrossWork.Step.BAG;
     }
 
     /** Steps of crosses that get no pollen in this round, near trees together. */
@@ -90,11 +86,7 @@ final class RoundStops {
     }
 
     private boolean visited(CrossJob job, int round) {
-        return steps.get(job).get(round).stream().anyMatch(RoundStops::givesPollen);
-    }
-
-    private static boolean givesPollen(CrossWork.Step step) {
-        return step == CrossWork.Step.POLLINATE || step == CrossWork.Step.POLLINATE_AGAIN;
+        return steps.get(job).get(round).stream().anyMatch(CrossWork.Step::givesPollen);
     }
 
     /** One jar at one tree: its ordinary flowers, and each cross with what leads up to its visit and follows it. */
@@ -137,7 +129,7 @@ final class RoundStops {
         List<RoundView.StopView> views = new ArrayList<>();
         boolean before = true;
         for (CrossWork.Step step : steps.get(job).get(stop.round())) {
-            if (givesPollen(step)) {
+            if (step.givesPollen()) {
                 views.add(pollen(stop, source, List.of(part), step, job.ref()));
                 before = false;
             } else if (before ? first : last) {
@@ -162,7 +154,7 @@ final class RoundStops {
                 "",
                 job.father().name(),
                 job.flowers(),
-                makesReady(step) && job.work().begun().isEmpty()
+                step.makesReady() && job.work().begun().isEmpty()
                         ? List.of(new RoundView.StageFlowers(job.habit().prepareAt(), job.flowers(), 0))
                         : List.of(),
                 0,
@@ -173,7 +165,7 @@ final class RoundStops {
                 step,
                 false,
                 job.ref(),
-                CrossingWords.say(sheet, job.habit(), step),
+                CrossingWords.say(sheet, job.habit(), step, job.flowers()),
                 List.of(),
                 null,
                 List.of(),

@@ -91,7 +91,7 @@ record RoundView(
         }
 
         boolean givesPollen() {
-            return kind == CrossWork.Step.POLLINATE || kind == CrossWork.Step.POLLINATE_AGAIN;
+            return kind.givesPollen();
         }
 
         /** The same, of a cross that has been begun. */

@@ -5,6 +5,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
@@ -74,7 +77,7 @@ class Rounds {
                 pollinations.since(caller, ground.now().minus(THIS_ROUND)),
                 stops.stream().mapToDouble(RoundView.StopView::expected).sum(),
                 made.plan().proven(),
-                cautions(ground));
+                cautions(ground, stops));
     }
 
     /** The hour itself, and the rounds that could follow it in later free hours. */
@@ -87,8 +90,11 @@ class Rounds {
         return slots;
     }
 
-    private static List<String> cautions(PlanGround ground) {
+    /** Of the crops that the walk comes to. */
+    private static List<String> cautions(PlanGround ground, List<RoundView.StopView> stops) {
+        Set<UUID> walked = stops.stream().map(RoundView.StopView::treeId).collect(Collectors.toSet());
         return ground.trees().stream()
+                .filter(t -> walked.contains(t.tree().id()))
                 .map(Foreseen::sheet)
                 .distinct()
                 .flatMap(s -> s.cautions().stream())

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Phase;
@@ -124,44 +125,37 @@ public final class Openings {
         return groups;
     }
 
-    /**
-     * Expected flowers of a tree that open in the day after a moment; those only just opening then can be parted by hand. Common
-     * practice, where the grower will be away.
-     *
-     * @param from the moment from which the tree is foreseen
-     * @param evening not before it
-     */
-    public static double openNextDay(TreeForecast tree, Instant from, Instant evening) {
-        return of(tree.supply(), from, List.of(evening, evening.plus(Duration.ofHours(24)))).taking(tree).stream()
-                .filter(g -> g.moment() == 1)
-                .mapToDouble(Group::flowers)
-                .sum();
-    }
-
-    /**
-     * Expected flowers of a tree that open after one moment and can no longer take pollen at another: those that nobody does who is
-     * away between the two. Looked at every twelve hours; what opens and is past within less is not counted.
-     *
-     * @param from the moment from which the tree is foreseen
-     * @param leave not before it
-     * @param back after it
-     */
-    public static double openAndPast(TreeForecast tree, Instant from, Instant leave, Instant back) {
+    /** Moments every twelve hours from one to another, both included. */
+    public static List<Instant> everyHalfDay(Instant leave, Instant back) {
         List<Instant> moments = new ArrayList<>();
         for (Instant at = leave; at.isBefore(back); at = at.plus(HALF_A_DAY)) {
             moments.add(at);
         }
         moments.add(back);
+        return moments;
+    }
+
+    /** Expected flowers of a tree that begin to take pollen after the first moment. */
+    public double openAfterFirst(TreeForecast tree) {
+        return afterFirst(tree).mapToDouble(Group::flowers).sum();
+    }
+
+    /**
+     * Expected flowers of a tree that open after the first moment and can no longer take pollen at the last: those that nobody does
+     * who is away between the two. What opens and is past between two moments is not counted.
+     */
+    public double openAndPast(TreeForecast tree) {
         int last = moments.size() - 1;
-        return of(tree.supply(), from, moments).taking(tree).stream()
-                .filter(g -> g.moment() > 0)
-                .mapToDouble(g -> g.flowers()
-                        * (1
-                                - Math.min(
-                                        1,
-                                        g.receptivity().get(last)
-                                                / g.receptivity().get(g.moment()))))
+        return afterFirst(tree)
+                .mapToDouble(g -> {
+                    double left = g.receptivity().get(last) / g.receptivity().get(g.moment());
+                    return g.flowers() * (1 - Math.min(1, left));
+                })
                 .sum();
+    }
+
+    private Stream<Group> afterFirst(TreeForecast tree) {
+        return taking(tree).stream().filter(g -> g.moment() > 0);
     }
 
     /** Expected flowers that begin to give pollen by each moment, those that gave at the moment before left out. */

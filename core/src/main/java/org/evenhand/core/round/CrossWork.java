@@ -41,7 +41,17 @@ public final class CrossWork {
         /** Cover it again after a visit. */
         REBAG,
         /** Take the cover off. */
-        BAG_OFF
+        BAG_OFF;
+
+        /** Whether it is a visit with pollen. */
+        public boolean givesPollen() {
+            return this == POLLINATE || this == POLLINATE_AGAIN;
+        }
+
+        /** Whether it comes before any pollen. */
+        public boolean makesReady() {
+            return this == THIN || this == EMASCULATE || this == BAG;
+        }
     }
 
     /** When a flower that was made ready is given pollen. */
@@ -119,8 +129,7 @@ public final class CrossWork {
             if (step == Step.POLLINATE_AGAIN && from.isAfter(past)) {
                 continue;
             }
-            boolean given = step == Step.POLLINATE || step == Step.POLLINATE_AGAIN;
-            due.add(new Due(step, from, given ? Optional.of(past) : Optional.empty()));
+            due.add(new Due(step, from, step.givesPollen() ? Optional.of(past) : Optional.empty()));
             before = from;
             visit = step == Step.POLLINATE ? Optional.of(from) : visit;
         }
@@ -204,11 +213,10 @@ public final class CrossWork {
                     break;
                 }
                 Step next = due.get(0).step();
-                boolean given = next == Step.POLLINATE || next == Step.POLLINATE_AGAIN;
-                if (given && !visit) {
+                if (next.givesPollen() && !visit) {
                     break;
                 }
-                visit = visit && !given;
+                visit = visit && !next.givesPollen();
                 now.add(next);
                 sofar.add(new Done(next, Math.max(1, flowers()), at));
             }

@@ -60,16 +60,13 @@ class OpeningsTest {
     void flowers_that_open_the_day_after_are_those_that_the_next_evening_finds_new() {
         BudSupply supply = supply("cherimoya");
         TreeForecast tree = tree(supply, 9);
-        Instant evening = evenings(1).get(0);
-
-        double next = Openings.openNextDay(tree, AFTERNOON, evening);
+        double next = Openings.of(supply, AFTERNOON, evenings(2)).openAfterFirst(tree);
 
         double then = Openings.of(supply, AFTERNOON, evenings(2)).course(tree).taking()[1];
         assertThat(next).isPositive().isLessThanOrEqualTo(then + 1e-9);
-        assertThat(Openings.openNextDay(
-                        TreeForecast.of(supply, List.of(new FlowerReading(AFTERNOON, List.of(0, 0, 0, 0, 5, 9)))),
-                        AFTERNOON,
-                        evening))
+        assertThat(Openings.of(supply, AFTERNOON, evenings(2))
+                        .openAfterFirst(TreeForecast.of(
+                                supply, List.of(new FlowerReading(AFTERNOON, List.of(0, 0, 0, 0, 5, 9))))))
                 .as("none is shut any more")
                 .isZero();
     }
@@ -81,7 +78,9 @@ class OpeningsTest {
         Instant leave = evenings(1).get(0);
         double before = 0;
         for (int days = 1; days <= 7; days++) {
-            double letGo = Openings.openAndPast(tree, AFTERNOON, leave, leave.plus(Duration.ofDays(days)));
+            double letGo = Openings.of(
+                            supply, AFTERNOON, Openings.everyHalfDay(leave, leave.plus(Duration.ofDays(days))))
+                    .openAndPast(tree);
             assertThat(letGo).isBetween(before - 1e-9, 40.0);
             before = letGo;
         }
