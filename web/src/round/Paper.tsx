@@ -67,13 +67,14 @@ function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: D
         <b>{stop.treeName}</b> <span className={`small soft ${classes.wide}`}>{stop.varietyName}</span>
         <div className={classes.below}>
           <With stop={stop} />
+          {done > 0 && <div className="small">{done} written down</div>}
         </div>
       </td>
       <td className={classes.which}>
         <With stop={stop} />
       </td>
       <td className="num">{stop.flowers}</td>
-      <td className="num">{done}</td>
+      <td className={`num ${classes.which}`}>{done}</td>
       <td>
         <form
           className={classes.typed}
@@ -128,7 +129,7 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
                 <th>Tree</th>
                 <th className={classes.which}>Jar</th>
                 <th className="num">Planned</th>
-                <th className="num">Written</th>
+                <th className={`num ${classes.which}`}>Written</th>
                 <th>By the page</th>
               </tr>
             </thead>
