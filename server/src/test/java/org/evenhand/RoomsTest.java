@@ -236,14 +236,13 @@ class RoomsTest {
         String done = api.pollinate(taker, lot, 4, now).expect(200).id();
         JsonNode findings = api.get("/api/findings").expect(200).body();
         assertThat(findings.has("all")).isFalse();
-        assertThat(findings.path("pollinations").get(0).path("unknown").asInt()).isEqualTo(4);
+        assertThat(findings.path("undecided").asInt()).isEqualTo(4);
 
         api.check(done, now, 0, 0, 4).expect(200);
 
-        JsonNode after =
-                api.get("/api/findings").expect(200).body().path("pollinations").get(0);
-        assertThat(after.path("checked").asBoolean()).isTrue();
-        assertThat(after.has("rate")).isFalse();
+        JsonNode after = api.get("/api/findings").expect(200).body();
+        assertThat(after.has("all")).isFalse();
+        assertThat(after.path("undecided").asInt()).isEqualTo(4);
     }
 
     @Test

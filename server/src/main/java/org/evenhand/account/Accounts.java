@@ -1,8 +1,10 @@
 package org.evenhand.account;
 
 import java.time.InstantSource;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -38,6 +40,12 @@ public class Accounts {
     @Transactional(readOnly = true)
     public boolean none() {
         return accounts.count() == 0;
+    }
+
+    /** Names of those who work in the caller's orchard. */
+    @Transactional(readOnly = true)
+    public Map<UUID, String> names(Caller caller) {
+        return accounts.ofOrchard(caller.orchardId()).stream().collect(Collectors.toMap(Account::id, Account::name));
     }
 
     /** Makes an account that works in an orchard. */

@@ -130,7 +130,7 @@ public class Seasons {
             this.zone = orchard.site().zone();
             this.basis = basis;
             this.start = startBefore(basis.today());
-            this.year = bloomYear(start);
+            this.year = orchard.site().bloomYear(start);
             this.coming = coming();
         }
 
@@ -143,10 +143,6 @@ public class Seasons {
             Month month = south() ? Month.MAY : Month.NOVEMBER;
             LocalDate thisYear = LocalDate.of(day.getYear(), month, 1);
             return day.isBefore(thisYear) ? thisYear.minusYears(1) : thisYear;
-        }
-
-        private int bloomYear(LocalDate seasonStart) {
-            return south() ? seasonStart.getYear() : seasonStart.getYear() + 1;
         }
 
         private LocalDate startOf(int bloomYear) {

@@ -446,13 +446,13 @@ class DemoOrchard implements ApplicationRunner {
 
         private UUID pollination(UUID tree, UUID lot, int flowers, Instant at) {
             UUID id = ids.next();
-            pollinations.put(tomas, id, PollinationRequest.simple(tree, lot, flowers, at, "petal nick"));
+            pollinations.put(tomas, id, PollinationRequest.simple(tree, lot, flowers, at, "petal nick", null));
             return id;
         }
 
         private void check(UUID pollination, int daysAgo, int taken, int failed, int unknown) {
             Instant at = now.minus(daysAgo, ChronoUnit.DAYS).minus(5, ChronoUnit.HOURS);
-            checks.put(ines, ids.next(), new CheckRequest(pollination, at, taken, failed, unknown, null));
+            checks.put(ines, ids.next(), CheckRequest.simple(pollination, at, taken, failed, unknown));
         }
     }
 }

@@ -1,53 +1,326 @@
 package org.evenhand.findings;
 
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.findings.CauseModel;
+import org.evenhand.core.findings.Contrast;
+import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.PooledRatio;
 import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.fruitset.CheckOutcome;
-import org.evenhand.findings.FindingsView.Finding;
+import org.evenhand.core.findings.Retention;
+import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.findings.FindingsView.EstimateView;
+import org.evenhand.findings.FindingsView.FactorView;
+import org.evenhand.findings.FindingsView.LevelView;
+import org.evenhand.findings.FindingsView.SeasonView;
 import org.evenhand.findings.FindingsView.SetRate;
-import org.evenhand.fruitset.FruitChecks;
+import org.evenhand.fruitset.Fates;
 import org.evenhand.kit.Caller;
-import org.evenhand.round.PollinationView;
-import org.evenhand.round.Pollinations;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
-/** Puts the latest check of every pollination together into shares. */
+/** What the counts of a season say, factor by factor. */
 @Service
 class Findings {
-    private final Pollinations pollinations;
-    private final FruitChecks checks;
+    /** Of more classes the rest is only counted: nobody reads hundreds of lines. */
+    private static final int MOST_LEVELS = 12;
 
-    Findings(Pollinations pollinations, FruitChecks checks) {
-        this.pollinations = pollinations;
-        this.checks = checks;
+    private static final int MOST_CURVES = 6;
+    private static final List<Factor> TOLD = List.of(
+            Factor.LOT_AGE,
+            Factor.STORAGE,
+            Factor.HOUR,
+            Factor.FATHER,
+            Factor.VARIETY,
+            Factor.STAGE,
+            Factor.TEMPERATURE,
+            Factor.DRY_AIR,
+            Factor.STROKES,
+            Factor.VISITS,
+            Factor.TOOL,
+            Factor.LIMB,
+            Factor.HELPER,
+            Factor.LOT,
+            Factor.TREE,
+            Factor.EVENING);
+
+    private final Fates fates;
+    private final FactorNames factorNames;
+    private final CropCatalogue crops;
+    private final FruitFindings fruit;
+
+    Findings(Fates fates, FactorNames factorNames, CropCatalogue crops, FruitFindings fruit) {
+        this.fates = fates;
+        this.factorNames = factorNames;
+        this.crops = crops;
+        this.fruit = fruit;
     }
 
-    @Transactional(readOnly = true)
-    FindingsView of(Caller caller) {
-        Map<UUID, CheckOutcome> outcomes = checks.latestOutcomes(caller);
-        List<PollinationView> all = pollinations.all(caller);
-        List<Proportion> decided = all.stream()
-                .flatMap(p -> Optional.ofNullable(outcomes.get(p.id())).stream())
-                .flatMap(outcome -> outcome.setRate().stream())
+    /** @param season year of bloom; the latest where none is asked */
+    FindingsView of(Caller caller, Integer season, String crop) {
+        int waiting = fates.refresh(caller);
+        List<SeasonView> seasons = seasons(caller);
+        Optional<SeasonView> shown = shown(seasons, season, crop);
+        return shown.map(s -> new Look(caller, s).view(seasons, waiting))
+                .orElse(new FindingsView(seasons, null, waiting, null, 0, List.of(), null, List.of(), List.of(), 0));
+    }
+
+    private List<SeasonView> seasons(Caller caller) {
+        return fates.seasons(caller).stream()
+                .map(s -> new SeasonView(
+                        s.season(), s.crop(), crops.of(caller, s.crop()).name(), s.flowers()))
                 .toList();
-        return new FindingsView(
-                Proportion.pooled(decided).map(SetRate::of).orElse(null),
-                all.stream().map(p -> finding(p, outcomes.get(p.id()))).toList());
     }
 
-    private static Finding finding(PollinationView pollination, CheckOutcome outcome) {
-        if (outcome == null) {
-            return new Finding(pollination, pollination.flowers(), 0, false, null);
+    private static Optional<SeasonView> shown(List<SeasonView> seasons, Integer season, String crop) {
+        if (season == null && crop == null) {
+            return seasons.stream().findFirst();
         }
-        return new Finding(
-                pollination,
-                outcome.unknown(),
-                outcome.notFound(),
-                true,
-                outcome.setRate().map(SetRate::of).orElse(null));
+        return seasons.stream()
+                .filter(s -> (season == null || s.season() == season)
+                        && (crop == null || s.crop().equals(crop)))
+                .findFirst();
+    }
+
+    private SeasonView required(Caller caller, Integer season, String crop) {
+        return shown(seasons(caller), season, crop)
+                .orElseThrow(() -> new InvalidInputException("season", "has no records of this crop."));
+    }
+
+    private static Optional<Proportion> share(Fates.Level level) {
+        return level.decided() == 0 ? Optional.empty() : Optional.of(new Proportion(level.took(), level.decided()));
+    }
+
+    /** One season of one crop. */
+    private final class Look {
+        private final SeasonView season;
+        private final FactorNames.OfCrop names;
+        private final Map<Factor, List<Fates.Level>> levels;
+        private final Caller caller;
+
+        Look(Caller caller, SeasonView season) {
+            this.caller = caller;
+            this.season = season;
+            this.names = factorNames.of(caller, season.crop());
+            this.levels = fates.levels(caller, season.season(), season.crop()).stream()
+                    .collect(Collectors.groupingBy(Fates.Level::factor));
+        }
+
+        FindingsView view(List<SeasonView> seasons, int waiting) {
+            Optional<Fates.Level> byHand = treatment(Treatment.HAND);
+            int comparisons = TOLD.stream()
+                    .mapToInt(f -> Math.max(0, (int) comparable(f).count() - 1))
+                    .sum();
+            return new FindingsView(
+                    seasons,
+                    season,
+                    waiting,
+                    byHand.flatMap(Findings::share).map(SetRate::of).orElse(null),
+                    byHand.map(Fates.Level::undecided).orElse(0),
+                    TOLD.stream().flatMap(f -> factor(f, comparisons).stream()).toList(),
+                    hand(),
+                    fruit.seeds(caller, season.season(), season.crop()),
+                    fruit.yield(caller, season.season(), season.crop()),
+                    comparisons);
+        }
+
+        private Optional<Fates.Level> treatment(Treatment treatment) {
+            return of(Factor.TREATMENT).stream()
+                    .filter(l -> l.level().equals(treatment.name()))
+                    .findFirst();
+        }
+
+        private List<Fates.Level> of(Factor factor) {
+            return levels.getOrDefault(factor, List.of());
+        }
+
+        private java.util.stream.Stream<Contrast.Class> comparable(Factor factor) {
+            return of(factor).stream()
+                    .filter(l -> !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
+                    .map(l -> new Contrast.Class(l.level(), share(l).orElseThrow()));
+        }
+
+        /** A factor with at least two classes; those of one class alone compare nothing. */
+        private Optional<FactorView> factor(Factor factor, int comparisons) {
+            List<Fates.Level> all = of(factor);
+            if (all.stream().filter(l -> !l.level().isEmpty()).count() < 2) {
+                return Optional.empty();
+            }
+            Optional<Contrast> contrast = Contrast.of(comparable(factor).toList());
+            List<Fates.Level> told = told(factor, all);
+            return Optional.of(new FactorView(
+                    factor,
+                    FactorNames.title(factor),
+                    told.stream().map(l -> level(factor, l)).toList(),
+                    all.size() - told.size(),
+                    contrast.map(c -> FindingWords.contrast(c, factor, names))
+                            .orElse("Too few flowers are decided to compare anything yet."),
+                    contrast.map(c -> FindingWords.change(c, factor, names)).orElse(""),
+                    contrast.filter(Contrast::sure).isPresent(),
+                    contrast.filter(c -> c.sure() && c.sureAmong(comparisons)).isPresent()));
+        }
+
+        /** Those with most flowers; classes with an order in their order. */
+        private List<Fates.Level> told(Factor factor, List<Fates.Level> all) {
+            List<Fates.Level> most = all.stream()
+                    .sorted(Comparator.comparingInt(Fates.Level::flowers)
+                            .reversed()
+                            .thenComparing(Fates.Level::level))
+                    .limit(MOST_LEVELS)
+                    .toList();
+            return factor.ordered() || factor == Factor.EVENING
+                    ? most.stream()
+                            .sorted(Comparator.comparing(
+                                            (Fates.Level l) -> l.level().isEmpty())
+                                    .thenComparing(Fates.Level::level))
+                            .toList()
+                    : most;
+        }
+
+        private LevelView level(Factor factor, Fates.Level l) {
+            return new LevelView(
+                    l.level(),
+                    names.name(factor, l.level()),
+                    share(l).map(SetRate::of).orElse(null),
+                    l.undecided(),
+                    l.decided() < Contrast.FEW_FLOWERS);
+        }
+
+        private FindingsView.HandView hand() {
+            List<Fates.Level> ways = of(Factor.TREATMENT);
+            if (ways.size() < 2) {
+                return null;
+            }
+            Optional<TwoShares> two = treatment(Treatment.HAND)
+                    .flatMap(Findings::share)
+                    .flatMap(h ->
+                            treatment(Treatment.NATURE).flatMap(Findings::share).map(n -> new TwoShares(h, n)));
+            List<TwoShares> trees = trees();
+            Optional<TwoShares.Estimate> difference = two.map(t -> t.difference(Proportion.USUAL_CONFIDENCE));
+            return new FindingsView.HandView(
+                    ways.stream().map(l -> level(Factor.TREATMENT, l)).toList(),
+                    difference.map(EstimateView::of).orElse(null),
+                    two.flatMap(t -> t.ratio(Proportion.USUAL_CONFIDENCE))
+                            .map(EstimateView::of)
+                            .orElse(null),
+                    trees.isEmpty()
+                            ? null
+                            : PooledRatio.of(trees, Proportion.USUAL_CONFIDENCE)
+                                    .map(p -> EstimateView.of(p.ratio()))
+                                    .orElse(null),
+                    trees.size(),
+                    two.map(t -> FindingWords.hand(t, difference.orElseThrow()))
+                            .orElse(
+                                    "Flowers left to nature are tagged; none of them, or none by hand, is decided yet."));
+        }
+
+        /** Trees that have flowers of both kinds, each compared within itself. */
+        private List<TwoShares> trees() {
+            Map<String, Map<String, Proportion>> byTree = new HashMap<>();
+            for (Fates.Level l : of(Factor.TREE_AND_TREATMENT)) {
+                String[] parts = l.level().split(" ");
+                share(l).ifPresent(s ->
+                        byTree.computeIfAbsent(parts[0], t -> new HashMap<>()).put(parts[1], s));
+            }
+            return byTree.values().stream()
+                    .filter(t -> t.containsKey(Treatment.HAND.name()) && t.containsKey(Treatment.NATURE.name()))
+                    .map(t -> new TwoShares(t.get(Treatment.HAND.name()), t.get(Treatment.NATURE.name())))
+                    .toList();
+        }
+    }
+
+    /** The curves of a factor's classes with most flowers. */
+    FindingsView.RetentionView retention(Caller caller, Integer season, String crop, Factor factor) {
+        fates.refresh(caller);
+        SeasonView shown = required(caller, season, crop);
+        FactorNames.OfCrop names = factorNames.of(caller, shown.crop());
+        Map<String, List<Retention.At>> courses = fates.courses(caller, shown.season(), shown.crop(), factor);
+        List<String> most = courses.entrySet().stream()
+                .filter(e -> !e.getKey().isEmpty() || courses.size() == 1)
+                .sorted(Comparator.comparingInt((Map.Entry<String, List<Retention.At>> e) -> -followed(e.getValue()))
+                        .thenComparing(Map.Entry::getKey))
+                .limit(MOST_CURVES)
+                .map(Map.Entry::getKey)
+                .sorted(factor.ordered() ? Comparator.naturalOrder() : (a, b) -> 0)
+                .toList();
+        Optional<Retention.Alike> alike =
+                Retention.alike(most.stream().map(courses::get).toList());
+        return new FindingsView.RetentionView(
+                factor,
+                FactorNames.title(factor),
+                most.stream()
+                        .map(level -> curve(level, names.name(factor, level), courses.get(level)))
+                        .toList(),
+                alike.map(Retention.Alike::p).orElse(null),
+                alike.map(Findings::say).orElse("There is nothing to compare yet."));
+    }
+
+    private static int followed(List<Retention.At> course) {
+        return course.stream().mapToInt(a -> a.lost() + a.censored()).sum();
+    }
+
+    private static String say(Retention.Alike alike) {
+        return alike.p() < 0.05
+                ? "They do not lose alike: so large a difference would come by chance in fewer than "
+                        + (alike.p() < 0.001 ? "1 of 1000" : Math.max(1, Math.round(alike.p() * 100)) + " of 100")
+                        + " such seasons (log-rank test)."
+                : "Whether they lose differently is not sure: as large a difference would come by chance in "
+                        + Math.round(alike.p() * 100) + " of 100 such seasons (log-rank test).";
+    }
+
+    private static FindingsView.CurveView curve(String level, String name, List<Retention.At> course) {
+        Retention r = Retention.of(course, Proportion.USUAL_CONFIDENCE);
+        List<FindingsView.StepView> steps = new ArrayList<>();
+        for (Retention.Step s : r.steps()) {
+            steps.add(new FindingsView.StepView(
+                    (int) s.time(),
+                    s.atRisk(),
+                    s.share(),
+                    s.interval().map(Proportion.Interval::lower).orElse(null),
+                    s.interval().map(Proportion.Interval::upper).orElse(null)));
+        }
+        return new FindingsView.CurveView(
+                level,
+                name,
+                r.followed(),
+                r.lost(),
+                (int) course.stream().mapToDouble(Retention.At::time).max().orElse(0),
+                r.median().isPresent() ? (int) r.median().getAsDouble() : null,
+                steps);
+    }
+
+    /** Several causes at once. */
+    FindingsView.CausesView causes(Caller caller, Integer season, String crop) {
+        fates.refresh(caller);
+        SeasonView shown = required(caller, season, crop);
+        FactorNames.OfCrop names = factorNames.of(caller, shown.crop());
+        Optional<CauseModel> model = CauseModel.of(Factor.CAUSES, fates.patterns(caller, shown.season(), shown.crop()));
+        Function<CauseModel, List<FindingsView.EffectView>> effects = m -> m.effects().stream()
+                .map(e -> new FindingsView.EffectView(
+                        e.factor(),
+                        FactorNames.title(e.factor()),
+                        names.name(e.factor(), e.level()),
+                        names.name(e.factor(), m.usual().get(e.factor())),
+                        e.flowers(),
+                        EstimateView.of(e.oddsRatio())))
+                .toList();
+        return new FindingsView.CausesView(
+                model.map(CauseModel::flowers).orElse(0),
+                model.map(effects).orElse(List.of()),
+                model.map(m -> m.leftOut().stream()
+                                .map(l -> FindingWords.leftOut(l, names))
+                                .toList())
+                        .orElse(List.of()),
+                model.isPresent()
+                        ? "Each against the usual one of its kind, all else equal. An interval that holds 1 leaves open whether it matters."
+                        : "The records do not tell several causes apart yet: too few flowers are decided, or everything was done in one way.");
     }
 }

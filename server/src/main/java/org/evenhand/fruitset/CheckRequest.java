@@ -4,13 +4,29 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
 
-/** What a look at the flowers of one pollination found. */
+/**
+ * What a look at the flowers of one pollination found; each number of all its flowers up to that day.
+ *
+ * @param thinned fruitlets taken off by hand
+ * @param lost flowers whose mark is gone
+ * @param confirmed questions answered with yes
+ */
 public record CheckRequest(
         UUID pollinationId,
         Instant checkedAt,
         Integer taken,
         Integer failed,
         Integer unknown,
-        @Schema(description = OPTIONAL) String note) {}
+        @Schema(description = OPTIONAL) Integer thinned,
+        @Schema(description = OPTIONAL) Integer lost,
+        @Schema(description = OPTIONAL) CheckDetail detail,
+        @Schema(description = OPTIONAL) String note,
+        @Schema(description = OPTIONAL) List<String> confirmed) {
+    /** With nothing but the three numbers. */
+    public static CheckRequest simple(UUID pollinationId, Instant checkedAt, int taken, int failed, int unknown) {
+        return new CheckRequest(pollinationId, checkedAt, taken, failed, unknown, null, null, null, null, null);
+    }
+}

@@ -11,6 +11,10 @@ public record CheckView(
         int taken,
         int failed,
         int unknown,
+        int thinned,
+        int lost,
         int notFound,
+        CheckDetail detail,
         String note,
+        UUID recordedBy,
         long version) {}

@@ -4,7 +4,6 @@ import java.util.List;
 import org.evenhand.kit.Caller;
 import org.evenhand.round.CheckDays;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
 /** The next look that is due at each pollination. */
 @Component
@@ -16,7 +15,6 @@ class DueLooks implements CheckDays {
     }
 
     @Override
-    @Transactional(readOnly = true)
     public List<Day> of(Caller caller) {
         return checks.all(caller).rows().stream()
                 .filter(r -> r.due() != null)

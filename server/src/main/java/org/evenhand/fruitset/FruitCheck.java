@@ -18,6 +18,14 @@ class FruitCheck extends OrchardRecord {
     private int taken;
     private int failed;
     private int unknown;
+    private int thinned;
+    private int lost;
+    private Integer resting;
+    private Integer fruits;
+    private Integer whole;
+    private Integer oneSided;
+    private Integer crooked;
+    private Double sizeMm;
     private String note;
 
     protected FruitCheck() {}
@@ -30,6 +38,7 @@ class FruitCheck extends OrchardRecord {
             UUID pollinationId,
             Instant checkedAt,
             CheckOutcome outcome,
+            CheckDetail detail,
             String note) {
         super(id, caller, now, zone);
         this.pollinationId = pollinationId;
@@ -38,6 +47,14 @@ class FruitCheck extends OrchardRecord {
         this.taken = outcome.taken();
         this.failed = outcome.failed();
         this.unknown = outcome.unknown();
+        this.thinned = outcome.thinned();
+        this.lost = outcome.lost();
+        this.resting = detail.resting();
+        this.fruits = detail.fruits();
+        this.whole = detail.whole();
+        this.oneSided = detail.oneSided();
+        this.crooked = detail.crooked();
+        this.sizeMm = detail.sizeMm();
         this.note = note;
     }
 
@@ -50,7 +67,7 @@ class FruitCheck extends OrchardRecord {
     }
 
     CheckOutcome outcome() {
-        return new CheckOutcome(flowers, taken, failed, unknown);
+        return new CheckOutcome(flowers, taken, failed, unknown, thinned, lost);
     }
 
     CheckView view() {
@@ -61,8 +78,12 @@ class FruitCheck extends OrchardRecord {
                 taken,
                 failed,
                 unknown,
+                thinned,
+                lost,
                 outcome().notFound(),
+                new CheckDetail(resting, fruits, whole, oneSided, crooked, sizeMm),
                 note,
+                recordedBy(),
                 version());
     }
 }

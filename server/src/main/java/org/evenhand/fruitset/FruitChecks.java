@@ -4,23 +4,32 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.Comparator;
+import java.time.temporal.ChronoUnit;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.CheckCalendar;
 import org.evenhand.core.fruitset.CheckOutcome;
+import org.evenhand.core.round.Place;
+import org.evenhand.core.round.WalkingOrder;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
 import org.evenhand.round.PollinationView;
 import org.evenhand.round.PollinationVoided;
 import org.evenhand.round.Pollinations;
@@ -31,7 +40,14 @@ import org.springframework.transaction.annotation.Transactional;
 /** Looks for fruit, written down and due. */
 @Service
 public class FruitChecks {
+    private static final String PETALS_ON = "petals-still-on";
+    private static final int MOST_ROWS = 300;
+    private static final int MOST_LOOKED = 100;
+    private static final int FORESEEN_DAYS = 60;
+    private static final int SEASON_DAYS = 270;
+
     private final FruitCheckRepository checks;
+    private final Fates fates;
     private final Pollinations pollinations;
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -40,12 +56,14 @@ public class FruitChecks {
 
     FruitChecks(
             FruitCheckRepository checks,
+            Fates fates,
             Pollinations pollinations,
             Orchards orchards,
             CropCatalogue crops,
             OnceWriter once,
             InstantSource clock) {
         this.checks = checks;
+        this.fates = fates;
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.crops = crops;
@@ -53,48 +71,82 @@ public class FruitChecks {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    /** Looks due and to come, and those of this season that want no look any more. */
     FruitSetView all(Caller caller) {
-        ZoneId zone = orchards.details(caller).site().zone();
+        int waiting = fates.refresh(caller);
         LocalDate today = orchards.today(caller);
-        Map<UUID, List<FruitCheck>> byPollination = byPollination(caller);
-        List<FruitSetView.Row> rows = pollinations.all(caller).stream()
-                .map(p -> row(caller, p, byPollination.getOrDefault(p.id(), List.of()), zone, today))
-                .sorted(Comparator.comparing((FruitSetView.Row r) ->
-                        r.due() == null ? LocalDate.MAX : r.due().on()))
+        List<UUID> due = fates.due(caller, today, MOST_ROWS);
+        List<UUID> coming = fates.due(caller, today.plusDays(FORESEEN_DAYS), due.size() + MOST_ROWS);
+        List<UUID> looked = fates.looked(caller, today.minusDays(SEASON_DAYS), MOST_LOOKED);
+        List<UUID> ids = Stream.of(coming, looked).flatMap(List::stream).toList();
+        Map<UUID, FruitSetView.Row> rows = rows(caller, ids, today);
+        return new FruitSetView(
+                today,
+                fates.countDue(caller, today),
+                waiting,
+                Stream.of(
+                                inWalkingOrder(there(due, rows)),
+                                there(coming.subList(due.size(), coming.size()), rows),
+                                there(looked, rows))
+                        .flatMap(List::stream)
+                        .toList());
+    }
+
+    private static List<FruitSetView.Row> there(List<UUID> ids, Map<UUID, FruitSetView.Row> rows) {
+        return ids.stream().map(rows::get).filter(Objects::nonNull).toList();
+    }
+
+    private static List<FruitSetView.Row> inWalkingOrder(List<FruitSetView.Row> rows) {
+        // Flowers of one tree stay together, so that the way is sought past trees.
+        Map<UUID, List<FruitSetView.Row>> byTree = rows.stream()
+                .collect(Collectors.groupingBy(r -> r.pollination().treeId(), LinkedHashMap::new, Collectors.toList()));
+        return WalkingOrder.past(
+                        List.copyOf(byTree.values()),
+                        t -> new Place(
+                                t.get(0).block(), t.get(0).row(), t.get(0).position()),
+                        Optional.empty())
+                .stream()
+                .flatMap(List::stream)
                 .toList();
-        return new FruitSetView(today, rows);
+    }
+
+    private Map<UUID, FruitSetView.Row> rows(Caller caller, List<UUID> ids, LocalDate today) {
+        ZoneId zone = orchards.details(caller).site().zone();
+        Map<UUID, List<FruitCheck>> looks =
+                checks
+                        .findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAt(caller.orchardId(), ids)
+                        .stream()
+                        .collect(Collectors.groupingBy(FruitCheck::pollinationId));
+        Map<UUID, TreeView> trees =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+        return pollinations.withIds(caller, ids).stream()
+                .map(p -> row(
+                        caller,
+                        p,
+                        trees.computeIfAbsent(p.treeId(), removed -> orchards.tree(caller, removed)),
+                        looks.getOrDefault(p.id(), List.of()),
+                        zone,
+                        today))
+                .collect(Collectors.toMap(r -> r.pollination().id(), Function.identity()));
     }
 
     private FruitSetView.Row row(
-            Caller caller, PollinationView p, List<FruitCheck> done, ZoneId zone, LocalDate today) {
+            Caller caller, PollinationView p, TreeView tree, List<FruitCheck> done, ZoneId zone, LocalDate today) {
         LocalDate pollinatedOn = p.doneAt().atZone(zone).toLocalDate();
-        List<LocalDate> dates =
-                done.stream().map(c -> c.checkedAt().atZone(zone).toLocalDate()).toList();
-        FruitSetView.Due due = CheckCalendar.next(crops.of(caller, p.crop()), pollinatedOn, dates)
-                .map(d -> new FruitSetView.Due(
-                        d.due(),
-                        !today.isBefore(d.due()),
-                        d.day().days(),
-                        d.day().name(),
-                        d.day().lookFor()))
+        List<CheckCalendar.Taken> taken = done.stream()
+                .map(c -> new CheckCalendar.Taken(c.checkedAt().atZone(zone).toLocalDate(), c.outcome()))
+                .toList();
+        FruitSetView.Due due = CheckCalendar.next(crops.of(caller, p.crop()), pollinatedOn, taken)
+                .map(d -> new FruitSetView.Due(d.due(), !today.isBefore(d.due()), d.day(), d.name(), d.lookFor()))
                 .orElse(null);
         return new FruitSetView.Row(
-                p, pollinatedOn, done.stream().map(FruitCheck::view).toList(), due);
-    }
-
-    /** What the latest check of each pollination found. */
-    @Transactional(readOnly = true)
-    public Map<UUID, CheckOutcome> latestOutcomes(Caller caller) {
-        return byPollination(caller).entrySet().stream()
-                .collect(Collectors.toMap(
-                        Map.Entry::getKey,
-                        e -> e.getValue().get(e.getValue().size() - 1).outcome()));
-    }
-
-    private Map<UUID, List<FruitCheck>> byPollination(Caller caller) {
-        return checks.findByOrchardIdAndVoidedAtIsNullOrderByCheckedAt(caller.orchardId()).stream()
-                .collect(Collectors.groupingBy(FruitCheck::pollinationId));
+                p,
+                tree.block(),
+                tree.row(),
+                tree.position(),
+                pollinatedOn,
+                done.stream().map(FruitCheck::view).toList(),
+                due);
     }
 
     public CheckView put(Caller caller, UUID id, CheckRequest request) {
@@ -111,7 +163,9 @@ public class FruitChecks {
         boolean same = now.pollinationId().equals(request.pollinationId())
                 && Optional.of(now.taken()).equals(Optional.ofNullable(request.taken()))
                 && Optional.of(now.failed()).equals(Optional.ofNullable(request.failed()))
-                && Optional.of(now.unknown()).equals(Optional.ofNullable(request.unknown()));
+                && Optional.of(now.unknown()).equals(Optional.ofNullable(request.unknown()))
+                && now.thinned() == (request.thinned() == null ? 0 : request.thinned())
+                && now.lost() == (request.lost() == null ? 0 : request.lost());
         if (!same) {
             throw new ConflictException(
                     "This check is already written down with other numbers. Void it and count again.");
@@ -134,11 +188,35 @@ public class FruitChecks {
                 pollination.flowers(),
                 Given.required("taken", request.taken()),
                 Given.required("failed", request.failed()),
-                Given.required("unknown", request.unknown()));
+                Given.required("unknown", request.unknown()),
+                request.thinned() == null ? 0 : request.thinned(),
+                request.lost() == null ? 0 : request.lost());
+        CheckDetail detail = request.detail() == null ? CheckDetail.NONE : request.detail();
+        detail.check(outcome);
+        askWhilePetalsAreOn(pollination, checkedAt, outcome, zone, request);
         String note = Given.optionalText("note", request.note(), 2000);
-        FruitCheck check =
-                new FruitCheck(id, caller, clock.instant(), zone, pollination.id(), checkedAt, outcome, note);
-        return checks.saveAndFlush(check).view();
+        return checks.saveAndFlush(new FruitCheck(
+                        id, caller, clock.instant(), zone, pollination.id(), checkedAt, outcome, detail, note))
+                .view();
+    }
+
+    /** With the petals on nobody can tell, least of all where their nick is the only mark. */
+    private static void askWhilePetalsAreOn(
+            PollinationView pollination, Instant checkedAt, CheckOutcome outcome, ZoneId zone, CheckRequest request) {
+        long day = ChronoUnit.DAYS.between(
+                pollination.doneAt().atZone(zone).toLocalDate(),
+                checkedAt.atZone(zone).toLocalDate());
+        boolean told = outcome.taken() + outcome.failed() > 0;
+        boolean early = CheckCalendar.petalsOn(day) && pollination.markLasts() == Mark.Lasts.PETALS;
+        if (told
+                && early
+                && (request.confirmed() == null || !request.confirmed().contains(PETALS_ON))) {
+            throw new QuestionException(
+                    PETALS_ON,
+                    "It is day " + day
+                            + ", the petals are on as a rule, and a nick in them is the only mark. What took cannot be"
+                            + " told yet; as \"not yet known\" they come back by themselves. Write it down as told all the same?");
+        }
     }
 
     @Transactional

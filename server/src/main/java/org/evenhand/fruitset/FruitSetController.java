@@ -1,5 +1,6 @@
 package org.evenhand.fruitset;
 
+import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
@@ -11,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -18,9 +20,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class FruitSetController {
     private final FruitChecks checks;
+    private final LimbCounts limbs;
+    private final Fruits fruits;
 
-    FruitSetController(FruitChecks checks) {
+    FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
         this.checks = checks;
+        this.limbs = limbs;
+        this.fruits = fruits;
     }
 
     @GetMapping("/fruit-set")
@@ -38,5 +44,54 @@ class FruitSetController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidCheck(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
         checks.voidCheck(caller, id, request);
+    }
+
+    @GetMapping("/limbs")
+    List<LimbView> limbs(@AuthenticationPrincipal Caller caller) {
+        return limbs.all(caller);
+    }
+
+    @PutMapping("/limb-counts/{id}")
+    LimbView putLimbCount(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody LimbRequest request) {
+        return limbs.put(caller, id, request);
+    }
+
+    @PostMapping("/limb-counts/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidLimbCount(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        limbs.voidCount(caller, id, request);
+    }
+
+    @GetMapping("/fruits")
+    FruitsView fruits(@AuthenticationPrincipal Caller caller) {
+        return fruits.all(caller);
+    }
+
+    @GetMapping("/trees/{tree}/fallen")
+    List<FruitsView.Candidate> fallen(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID tree,
+            @RequestParam(required = false) Boolean sepalsMissing) {
+        return fruits.fallen(caller, tree, sepalsMissing);
+    }
+
+    @PutMapping("/fruits/{id}")
+    FruitsView.FruitView putFruit(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody FruitRequests.Fruit request) {
+        return fruits.put(caller, id, request);
+    }
+
+    @PutMapping("/fruits/{id}/end")
+    FruitsView.FruitView endFruit(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody FruitRequests.End request) {
+        return fruits.end(caller, id, request);
+    }
+
+    @PostMapping("/fruits/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidFruit(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        fruits.voidFruit(caller, id, request);
     }
 }

@@ -7,14 +7,23 @@ import java.time.LocalDate;
 import java.util.List;
 import org.evenhand.round.PollinationView;
 
-/** Every pollination with its checks and the next look that is wanted. */
+/**
+ * Pollinations with their checks and the next look that is wanted: those due in the order of walking, then those to come, then those of
+ * this season with every look taken.
+ *
+ * @param due how many are due in all; no more than some hundreds are told
+ * @param waiting records that are still being put in order; the lists may lack them
+ */
 @Schema(name = "FruitSet")
-record FruitSetView(LocalDate today, List<Row> rows) {
+record FruitSetView(LocalDate today, int due, int waiting, List<Row> rows) {
 
-    /** A pollination; {@code due} is absent when every look has been taken. */
+    /** A pollination and its place; {@code due} is absent when every look has been taken. */
     @Schema(name = "FruitSetRow")
     record Row(
             PollinationView pollination,
+            String block,
+            int row,
+            int position,
             LocalDate pollinatedOn,
             List<CheckView> checks,
             @Schema(description = OPTIONAL) Due due) {}

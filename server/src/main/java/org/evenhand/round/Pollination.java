@@ -7,7 +7,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
 import org.evenhand.core.crop.Mark;
+import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.round.CrossWork;
+import org.evenhand.core.round.LimbClass;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -32,6 +34,22 @@ class Pollination extends OrchardRecord {
     private UUID crossingId;
     private boolean again;
 
+    @Enumerated(EnumType.STRING)
+    private Treatment treatment;
+
+    private String stage;
+
+    @Enumerated(EnumType.STRING)
+    private Strokes strokes;
+
+    private String tool;
+
+    @Enumerated(EnumType.STRING)
+    private LimbClass limb;
+
+    private UUID comparisonId;
+    private Integer slot;
+
     protected Pollination() {}
 
     Pollination(UUID id, Caller caller, Instant now, ZoneId zone, Done done) {
@@ -49,6 +67,13 @@ class Pollination extends OrchardRecord {
         this.stop = done.stop();
         this.crossingId = done.crossingId();
         this.again = done.again();
+        this.treatment = done.how().treatment();
+        this.stage = done.how().stage();
+        this.strokes = done.how().strokes();
+        this.tool = done.how().tool();
+        this.limb = done.how().limb();
+        this.comparisonId = done.comparisonId();
+        this.slot = done.slot();
     }
 
     /**
@@ -70,7 +95,10 @@ class Pollination extends OrchardRecord {
             UUID walkId,
             Integer stop,
             UUID crossingId,
-            boolean again) {}
+            boolean again,
+            PollinationHow how,
+            UUID comparisonId,
+            Integer slot) {}
 
     UUID treeId() {
         return treeId;
@@ -118,6 +146,18 @@ class Pollination extends OrchardRecord {
 
     boolean again() {
         return again;
+    }
+
+    PollinationHow how() {
+        return new PollinationHow(treatment, stage, strokes, tool.isEmpty() ? null : tool, limb);
+    }
+
+    UUID comparisonId() {
+        return comparisonId;
+    }
+
+    Integer slot() {
+        return slot;
     }
 
     /** As a step of its cross. */

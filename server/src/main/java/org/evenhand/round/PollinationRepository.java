@@ -11,11 +11,19 @@ import org.springframework.data.jpa.repository.Query;
 interface PollinationRepository extends JpaRepository<Pollination, UUID> {
     Optional<Pollination> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    /** Those of flowers that had no pollen before. */
-    List<Pollination> findByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
+    List<Pollination> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
 
-    List<Pollination> findByOrchardIdAndAgainIsFalseAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
-            UUID orchardId, Instant after);
+    List<Pollination> findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
+
+    /** By hand, of flowers that had no pollen before. */
+    @Query("select p from Pollination p where p.orchardId = :orchardId and not p.again and p.treatment = 'HAND'"
+            + " and p.doneAt > :after and p.voidedAt is null order by p.doneAt")
+    List<Pollination> byHandSince(UUID orchardId, Instant after);
+
+    List<Pollination> findByOrchardIdAndComparisonIdAndVoidedAtIsNullOrderBySlot(UUID orchardId, UUID comparisonId);
+
+    Optional<Pollination> findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
+            UUID orchardId, UUID comparisonId, Integer slot);
 
     List<Pollination> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, List<UUID> crossingIds);
 

@@ -16,6 +16,8 @@ import java.util.UUID;
  * @param walkId walk and stop it belongs to, both or neither
  * @param crossingId the cross whose flowers they are
  * @param again whether the same flowers of the cross had pollen before
+ * @param how what else is worth comparing later
+ * @param comparisonId the comparison they belong to, with the place that was drawn by lot, both or neither
  */
 public record PollinationRequest(
         UUID treeId,
@@ -28,9 +30,14 @@ public record PollinationRequest(
         @Schema(description = OPTIONAL) UUID walkId,
         @Schema(description = OPTIONAL) Integer stop,
         @Schema(description = OPTIONAL) UUID crossingId,
-        @Schema(description = OPTIONAL) Boolean again) {
+        @Schema(description = OPTIONAL) Boolean again,
+        @Schema(description = OPTIONAL) PollinationHow how,
+        @Schema(description = OPTIONAL) UUID comparisonId,
+        @Schema(description = OPTIONAL) Integer slot) {
     /** Done outside a walk, with a mark that says all. */
-    public static PollinationRequest simple(UUID treeId, UUID lotId, Integer flowers, Instant doneAt, String mark) {
-        return new PollinationRequest(treeId, lotId, flowers, doneAt, mark, null, null, null, null, null, null);
+    public static PollinationRequest simple(
+            UUID treeId, UUID lotId, Integer flowers, Instant doneAt, String mark, PollinationHow how) {
+        return new PollinationRequest(
+                treeId, lotId, flowers, doneAt, mark, null, null, null, null, null, null, how, null, null);
     }
 }

@@ -34,5 +34,8 @@ public record PollinationView(
         @Schema(description = OPTIONAL) UUID crossingId,
         @Schema(description = OPTIONAL) String crossLabel,
         boolean again,
+        PollinationHow how,
+        @Schema(description = OPTIONAL) UUID comparisonId,
+        @Schema(description = OPTIONAL) Integer slot,
         UUID recordedBy,
         long version) {}

@@ -3,6 +3,7 @@ package org.evenhand.round;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -17,6 +18,7 @@ import org.evenhand.core.Require;
 import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.CheckCalendar;
+import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.round.CrossWork;
 import org.evenhand.crop.CropCatalogue;
@@ -42,6 +44,14 @@ public class Pollinations {
     /** What stands in place of a jar where flowers serve one another. */
     static final String FLOWER_TO_FLOWER = "from flower to flower";
 
+    private static final Map<Treatment, String> WITHOUT_JAR = Map.of(
+            Treatment.HAND,
+            FLOWER_TO_FLOWER,
+            Treatment.NATURE,
+            "left to nature",
+            Treatment.BAGGED,
+            "bagged, no pollen");
+
     private final PollinationRepository pollinations;
     private final Orchards orchards;
     private final PollenShelf shelf;
@@ -50,6 +60,7 @@ public class Pollinations {
     private final CropCatalogue crops;
     private final WalkRepository walks;
     private final Crossings crossings;
+    private final Settings settings;
     private final ApplicationEventPublisher events;
     private final InstantSource clock;
 
@@ -62,6 +73,7 @@ public class Pollinations {
             CropCatalogue crops,
             WalkRepository walks,
             Crossings crossings,
+            Settings settings,
             ApplicationEventPublisher events,
             InstantSource clock) {
         this.pollinations = pollinations;
@@ -72,25 +84,43 @@ public class Pollinations {
         this.crops = crops;
         this.walks = walks;
         this.crossings = crossings;
+        this.settings = settings;
         this.events = events;
         this.clock = clock;
     }
 
-    /** Every pollination that is not voided, second visits to the same flowers left out; the latest first. */
+    /** The latest 500, second visits to the same flowers left out; the latest first. */
     @Transactional(readOnly = true)
-    public List<PollinationView> all(Caller caller) {
+    public List<PollinationView> latest(Caller caller) {
         return views(
                 caller,
-                pollinations.findByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(caller.orchardId()));
+                pollinations.findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(
+                        caller.orchardId()));
     }
 
-    /** Those done after a moment, second visits left out; the earliest first. */
+    /** Those by hand done after a moment, second visits to the same flowers left out; the earliest first. */
     @Transactional(readOnly = true)
     public List<PollinationView> since(Caller caller, Instant after) {
+        return views(caller, pollinations.byHandSince(caller.orchardId(), after));
+    }
+
+    /** Those with these ids, in no order; voided ones and those of others are left out. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> withIds(Caller caller, Collection<UUID> ids) {
         return views(
                 caller,
-                pollinations.findByOrchardIdAndAgainIsFalseAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
-                        caller.orchardId(), after));
+                pollinations.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
+                        .filter(p -> !p.voided())
+                        .toList());
+    }
+
+    /** The flowers of a comparison, by the places that were drawn. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> ofComparison(Caller caller, UUID comparisonId) {
+        return views(
+                caller,
+                pollinations.findByOrchardIdAndComparisonIdAndVoidedAtIsNullOrderBySlot(
+                        caller.orchardId(), comparisonId));
     }
 
     /** The pollination, or "not found"; a voided one is not found either. */
@@ -144,10 +174,49 @@ public class Pollinations {
 
     /** The jar; none only where the crop's own flowers serve one another. */
     private Optional<LotView> jar(Caller caller, TreeView tree, PollinationRequest request) {
-        boolean without = request.lotId() == null
-                && request.crossingId() == null
-                && crops.of(caller, tree.crop()).hand().flowerToFlower();
+        if (treatment(request) != Treatment.HAND && (request.lotId() != null || request.crossingId() != null)) {
+            throw new InvalidInputException("lotId", "does not go with flowers that nobody pollinates; leave it out.");
+        }
+        boolean without = treatment(request) != Treatment.HAND
+                || (request.lotId() == null
+                        && request.crossingId() == null
+                        && crops.of(caller, tree.crop()).hand().flowerToFlower());
         return without ? Optional.empty() : Optional.of(shelf.lot(caller, Given.required("lotId", request.lotId())));
+    }
+
+    private static Treatment treatment(PollinationRequest request) {
+        boolean said = request.how() != null && request.how().treatment() != null;
+        return said ? request.how().treatment() : Treatment.HAND;
+    }
+
+    private PollinationHow how(Caller caller, TreeView tree, PollinationRequest request) {
+        PollinationHow said = request.how() == null ? PollinationHow.UNSAID : request.how();
+        boolean byHand = treatment(request) == Treatment.HAND;
+        if (said.stage() != null
+                && crops.of(caller, tree.crop()).stages().stream()
+                        .noneMatch(s -> s.key().equals(said.stage()))) {
+            throw new InvalidInputException("how.stage", "is '" + said.stage() + "', no stage of this crop.");
+        }
+        Strokes strokes = said.strokes() == null && byHand ? settings.of(caller).strokes() : said.strokes();
+        return new PollinationHow(
+                treatment(request),
+                said.stage(),
+                strokes == Strokes.AS_SHEET ? null : strokes,
+                Given.optionalText("how.tool", said.tool(), 60),
+                said.limb());
+    }
+
+    private void refuseSlotTwice(Caller caller, PollinationRequest request) {
+        if ((request.comparisonId() == null) != (request.slot() == null)) {
+            throw new InvalidInputException("slot", "and comparison belong together: give both or neither.");
+        }
+        if (request.comparisonId() != null
+                && pollinations
+                        .findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
+                                caller.orchardId(), request.comparisonId(), request.slot())
+                        .isPresent()) {
+            throw new InvalidInputException("slot", "was done already; somebody was first.");
+        }
     }
 
     private Pollination.Done done(
@@ -159,6 +228,7 @@ public class Pollinations {
             ZoneId zone,
             PollinationRequest request) {
         Optional<Crossing> cross = cross(caller, tree, lot, flowers, doneAt, request);
+        refuseSlotTwice(caller, request);
         String mark = Given.optionalText("mark", request.mark(), 80);
         String tag = Given.optionalText("tag", request.tag(), 40);
         if (!tag.isEmpty()) {
@@ -188,7 +258,10 @@ public class Pollinations {
                 request.walkId(),
                 request.stop(),
                 cross.map(Crossing::id).orElse(null),
-                Boolean.TRUE.equals(request.again()));
+                Boolean.TRUE.equals(request.again()),
+                how(caller, tree, request),
+                request.comparisonId(),
+                request.slot());
     }
 
     /** The cross whose flowers are given pollen: its tree, its father and no more flowers than there are. */
@@ -326,8 +399,8 @@ public class Pollinations {
                 tree.name(),
                 tree.crop(),
                 p.lotId(),
-                lot == null ? FLOWER_TO_FLOWER : lot.code(),
-                lot == null ? tree.varietyName() : lot.varietyName(),
+                lot == null ? WITHOUT_JAR.get(p.how().treatment()) : lot.code(),
+                lot == null ? withoutJar(p, tree) : lot.varietyName(),
                 p.flowers(),
                 p.doneAt(),
                 p.mark(),
@@ -340,8 +413,15 @@ public class Pollinations {
                 p.crossingId(),
                 crossLabel,
                 p.again(),
+                p.how(),
+                p.comparisonId(),
+                p.slot(),
                 p.recordedBy(),
                 p.version());
+    }
+
+    private static String withoutJar(Pollination p, TreeView tree) {
+        return p.how().treatment() == Treatment.HAND ? tree.varietyName() : "";
     }
 
     /** Where the only mark will be gone before anybody looks. */

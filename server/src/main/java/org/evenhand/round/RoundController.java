@@ -38,7 +38,7 @@ class RoundController {
 
     @GetMapping("/pollinations")
     List<PollinationView> pollinations(@AuthenticationPrincipal Caller caller) {
-        return pollinations.all(caller);
+        return pollinations.latest(caller);
     }
 
     @PutMapping("/pollinations/{id}")

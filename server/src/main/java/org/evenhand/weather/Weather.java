@@ -16,6 +16,7 @@ import org.evenhand.core.weather.SunDay;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -23,15 +24,21 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /** What the air and the sun do at an orchard. */
 @Service
 public class Weather {
+    /** A day's range shapes hours as far as the next; a gap is bridged for less. */
+    private static final Duration LENT = Duration.ofHours(36);
+
     private final Orchards orchards;
     private final WeatherRows rows;
 
     /** Counts changes of an orchard's weather, so that others know when what they reckoned with it is old. */
     private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
 
-    Weather(Orchards orchards, WeatherRows rows) {
+    private final ApplicationEventPublisher events;
+
+    Weather(Orchards orchards, WeatherRows rows, ApplicationEventPublisher events) {
         this.orchards = orchards;
         this.rows = rows;
+        this.events = events;
     }
 
     /** What the weather of a stretch rests on; equal as long as nothing of it has changed. */
@@ -41,8 +48,14 @@ public class Weather {
         return new Version(orchard, changes.getOrDefault(caller.orchardId(), 0L));
     }
 
+    /** Told of a change of the air in a stretch of time, both ends included; see {@link #changed(UUID)}. */
+    void changed(UUID orchardId, Instant first, Instant last) {
+        changed(orchardId);
+        events.publishEvent(new AirChanged(orchardId, first.minus(LENT), last.plus(LENT)));
+    }
+
     /** Told of a change; it counts once it can be read, so that nobody keeps the weather before it under the new count. */
-    void changed(UUID orchardId) {
+    private void changed(UUID orchardId) {
         if (!TransactionSynchronizationManager.isSynchronizationActive()) {
             changes.merge(orchardId, 1L, Long::sum);
             return;

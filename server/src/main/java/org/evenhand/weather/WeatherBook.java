@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -167,7 +168,16 @@ public class WeatherBook {
             hours.add(hour("hours[" + i + "].", posted.get(i)));
         }
         rows.addHours(station.id(), hours);
-        weather.changed(station.orchardId());
+        weather.changed(
+                station.orchardId(),
+                hours.stream()
+                        .map(WeatherFile.Hour::at)
+                        .min(Comparator.naturalOrder())
+                        .orElseThrow(),
+                hours.stream()
+                        .map(WeatherFile.Hour::at)
+                        .max(Comparator.naturalOrder())
+                        .orElseThrow());
         return hours.size();
     }
 
@@ -189,8 +199,8 @@ public class WeatherBook {
                 .orElseThrow(() -> new NotFoundException("weather record", id));
         if (!record.voided()) {
             record.requireVersion("weather record", request.version());
+            rows.extent(id).ifPresent(e -> weather.changed(caller.orchardId(), e.first(), e.last()));
             record.voidBecause(request.reason(), clock.instant());
-            weather.changed(caller.orchardId());
         }
     }
 
@@ -206,7 +216,7 @@ public class WeatherBook {
                     addRows.run();
                     return id;
                 });
-        weather.changed(caller.orchardId());
+        rows.extent(id).ifPresent(e -> weather.changed(caller.orchardId(), e.first(), e.last()));
     }
 
     /** Everything the weather of the last two weeks and the next ten days rests on. */

@@ -10,6 +10,7 @@ import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import org.evenhand.core.weather.Air;
@@ -123,6 +124,23 @@ class WeatherRows {
                 },
                 orchard);
         return extents;
+    }
+
+    /** Rows of one record; empty where it has none. */
+    Optional<Extent> extent(UUID record) {
+        return jdbc
+                .query(
+                        "select count(*), min(x.at), max(x.at) from (select at from weather_hour where record_id = ? union all"
+                                + " select date::timestamp at time zone 'UTC' from weather_day where record_id = ?) x"
+                                + " having count(*) > 0",
+                        (row, i) -> new Extent(
+                                row.getInt(1),
+                                row.getObject(2, OffsetDateTime.class).toInstant(),
+                                row.getObject(3, OffsetDateTime.class).toInstant()),
+                        record,
+                        record)
+                .stream()
+                .findFirst();
     }
 
     /** Rows of a record; for days the moments are midnights in UTC and only their dates mean anything. */

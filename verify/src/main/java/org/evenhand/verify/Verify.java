@@ -33,7 +33,8 @@ public final class Verify {
             new CropLoadTopic(),
             new RoundPlanTopic(),
             new AllocationTopic(),
-            new StatisticsTopic());
+            new StatisticsTopic(),
+            new SurvivalTopic());
 
     private final PrintStream out;
 

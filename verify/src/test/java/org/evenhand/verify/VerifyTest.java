@@ -34,7 +34,8 @@ class VerifyTest {
         "suspension,14",
         "crop-load,11",
         "round-plan,6",
-        "allocation,10"
+        "allocation,10",
+        "survival,5"
     })
     void the_reference_cases_pass(String topic, int cases) {
         int exit = run(CHECKS.resolve(topic + ".json"));

@@ -35,6 +35,8 @@ public record LogisticRegression(
     private static final int MOST_STEPS = 100;
     private static final double SETTLED = 1e-12;
     private static final double SPLITS = 1e-7;
+    /** Log odds beyond which a group's estimate is suspected of having no end. */
+    private static final double SURE = 12;
 
     static {
         Loader.loadNativeLibraries();
@@ -78,7 +80,17 @@ public record LogisticRegression(
         if (groups.stream().anyMatch(g -> g.causes().size() != causes)) {
             throw new InvalidInputException("groups", "have different numbers of causes; give each the same.");
         }
-        return separated(groups) ? Optional.empty() : Optional.of(new Fitting(groups).fit());
+        Fitting fitting = new Fitting(groups);
+        Optional<LogisticRegression> fit = fitting.fit();
+        // A linear program over all groups takes long, so it is asked only where something looks split.
+        boolean doubtful = fit.isEmpty() || fitting.surest(fit.get().coefficients()) > SURE;
+        if (doubtful && separated(groups)) {
+            return Optional.empty();
+        }
+        if (fit.isEmpty()) {
+            throw new InvalidInputException("groups", "have causes that depend on one another; leave one of them out.");
+        }
+        return fit;
     }
 
     /** Whether some combination of the causes is never negative for what took and never positive for what failed, and not always 0. */
@@ -106,91 +118,135 @@ public record LogisticRegression(
         return objective.value() > SPLITS;
     }
 
-    /** Newton's steps, halved where they would go too far. */
+    /** Newton's steps, halved where they would go too far. Only what is not 0 of each row is kept. */
     private static final class Fitting {
-        private final List<Group> groups;
-        private final double[][] rows;
+        private final int size;
+        private final int[][] columns;
+        private final double[][] values;
+        private final int[] trials;
+        private final int[] successes;
 
         Fitting(List<Group> groups) {
-            this.groups = groups;
-            this.rows = groups.stream().map(Group::row).toArray(double[][]::new);
+            this.size = groups.get(0).causes().size() + 1;
+            this.columns = new int[groups.size()][];
+            this.values = new double[groups.size()][];
+            this.trials = groups.stream().mapToInt(g -> g.share().trials()).toArray();
+            this.successes =
+                    groups.stream().mapToInt(g -> g.share().successes()).toArray();
+            for (int g = 0; g < columns.length; g++) {
+                double[] row = groups.get(g).row();
+                columns[g] = IntStream.range(0, size).filter(i -> row[i] != 0).toArray();
+                values[g] = IntStream.of(columns[g]).mapToDouble(i -> row[i]).toArray();
+            }
         }
 
-        LogisticRegression fit() {
-            RealVector b = new ArrayRealVector(rows[0].length);
+        /** Empty where no estimate settles, or causes depend on one another. */
+        Optional<LogisticRegression> fit() {
+            double[] b = new double[size];
             double likelihood = logLikelihood(b);
             for (int step = 0; step < MOST_STEPS; step++) {
-                RealVector move = information(b).getSolver().solve(score(b));
-                RealVector next = b.add(move);
-                for (int half = 0; half < 40 && logLikelihood(next) < likelihood; half++) {
-                    move = move.mapMultiply(0.5);
-                    next = b.add(move);
+                Optional<CholeskyDecomposition> information = information(b);
+                if (information.isEmpty()) {
+                    return Optional.empty();
                 }
+                RealVector move = information.get().getSolver().solve(score(b));
+                double[] next = moved(b, move, 1);
                 double better = logLikelihood(next);
+                for (int half = 1; half < 40 && better < likelihood; half++) {
+                    next = moved(b, move, Math.pow(0.5, half));
+                    better = logLikelihood(next);
+                }
                 b = next;
                 if (better - likelihood < SETTLED * (1 + Math.abs(better))) {
                     return answer(b);
                 }
                 likelihood = better;
             }
-            throw new InvalidInputException("groups", "lead to no stable estimate; leave a cause out.");
+            return Optional.empty();
         }
 
-        private LogisticRegression answer(RealVector b) {
-            RealMatrix spread = information(b).getSolver().getInverse();
-            return new LogisticRegression(
-                    IntStream.range(0, b.getDimension()).mapToObj(b::getEntry).toList(),
-                    IntStream.range(0, b.getDimension())
-                            .mapToObj(i -> Math.sqrt(spread.getEntry(i, i)))
-                            .toList(),
-                    logLikelihood(b),
-                    2 * (exactLikelihood() - logLikelihood(b)));
+        private static double[] moved(double[] b, RealVector move, double share) {
+            return IntStream.range(0, b.length)
+                    .mapToDouble(i -> b[i] + share * move.getEntry(i))
+                    .toArray();
         }
 
-        private double chance(int group, RealVector b) {
-            return 1 / (1 + Math.exp(-b.dotProduct(new ArrayRealVector(rows[group], false))));
+        private Optional<LogisticRegression> answer(double[] b) {
+            return information(b).map(information -> {
+                RealMatrix spread = information.getSolver().getInverse();
+                return new LogisticRegression(
+                        DoubleStream.of(b).boxed().toList(),
+                        IntStream.range(0, size)
+                                .mapToObj(i -> Math.sqrt(spread.getEntry(i, i)))
+                                .toList(),
+                        logLikelihood(b),
+                        2 * (exactLikelihood() - logLikelihood(b)));
+            });
         }
 
-        private RealVector score(RealVector b) {
-            RealVector score = new ArrayRealVector(b.getDimension());
-            for (int g = 0; g < rows.length; g++) {
-                Proportion share = groups.get(g).share();
-                double miss = share.successes() - share.trials() * chance(g, b);
-                score = score.add(new ArrayRealVector(rows[g], false).mapMultiply(miss));
+        /** The largest of the groups' log odds, whichever their sign. */
+        double surest(List<Double> b) {
+            double[] coefficients = b.stream().mapToDouble(c -> c).toArray();
+            return IntStream.range(0, trials.length)
+                    .mapToDouble(g -> Math.abs(odds(g, coefficients)))
+                    .max()
+                    .orElse(0);
+        }
+
+        private double odds(int group, double[] b) {
+            double sum = 0;
+            for (int i = 0; i < columns[group].length; i++) {
+                sum += values[group][i] * b[columns[group][i]];
             }
-            return score;
+            return sum;
         }
 
-        private CholeskyDecomposition information(RealVector b) {
-            RealMatrix sum = new Array2DRowRealMatrix(b.getDimension(), b.getDimension());
-            for (int g = 0; g < rows.length; g++) {
+        private double chance(int group, double[] b) {
+            return 1 / (1 + Math.exp(-odds(group, b)));
+        }
+
+        private RealVector score(double[] b) {
+            double[] score = new double[size];
+            for (int g = 0; g < trials.length; g++) {
+                double miss = successes[g] - trials[g] * chance(g, b);
+                for (int i = 0; i < columns[g].length; i++) {
+                    score[columns[g][i]] += values[g][i] * miss;
+                }
+            }
+            return new ArrayRealVector(score, false);
+        }
+
+        /** Empty where it has no inverse. */
+        private Optional<CholeskyDecomposition> information(double[] b) {
+            double[][] sum = new double[size][size];
+            for (int g = 0; g < trials.length; g++) {
                 double p = chance(g, b);
-                RealVector row = new ArrayRealVector(rows[g], false);
-                sum = sum.add(row.outerProduct(row)
-                        .scalarMultiply(groups.get(g).share().trials() * p * (1 - p)));
+                double weight = trials[g] * p * (1 - p);
+                for (int i = 0; i < columns[g].length; i++) {
+                    for (int j = 0; j < columns[g].length; j++) {
+                        sum[columns[g][i]][columns[g][j]] += weight * values[g][i] * values[g][j];
+                    }
+                }
             }
             try {
-                return new CholeskyDecomposition(sum);
+                return Optional.of(new CholeskyDecomposition(new Array2DRowRealMatrix(sum, false)));
             } catch (MathIllegalArgumentException e) {
-                throw new InvalidInputException(
-                        "groups", "have causes that depend on one another; leave one of them out.");
+                return Optional.empty();
             }
         }
 
-        private double logLikelihood(RealVector b) {
+        private double logLikelihood(double[] b) {
             double sum = 0;
-            for (int g = 0; g < rows.length; g++) {
-                double odds = b.dotProduct(new ArrayRealVector(rows[g], false));
-                sum += groups.get(g).share().successes() * odds
-                        - groups.get(g).share().trials() * (Math.max(0, odds) + Math.log1p(Math.exp(-Math.abs(odds))));
+            for (int g = 0; g < trials.length; g++) {
+                double odds = odds(g, b);
+                sum += successes[g] * odds - trials[g] * (Math.max(0, odds) + Math.log1p(Math.exp(-Math.abs(odds))));
             }
             return sum;
         }
 
         private double exactLikelihood() {
-            return groups.stream()
-                    .mapToDouble(g -> xLogOf(g.share().successes(), g.share().trials())
-                            + xLogOf(g.failures(), g.share().trials()))
+            return IntStream.range(0, trials.length)
+                    .mapToDouble(g -> xLogOf(successes[g], trials[g]) + xLogOf(trials[g] - successes[g], trials[g]))
                     .sum();
         }
 

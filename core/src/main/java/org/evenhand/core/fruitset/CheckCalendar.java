@@ -1,6 +1,7 @@
 package org.evenhand.core.fruitset;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -12,16 +13,26 @@ import org.evenhand.core.crop.Mark;
 public final class CheckCalendar {
     private CheckCalendar() {}
 
+    /** Petals may be down after so many days; common practice. */
+    private static final int PETAL_DAYS = 5;
+    /** Flowers not yet known are looked at again after so many days. Our convention. */
+    private static final int AGAIN_DAYS = 5;
+
     /**
      * A look that is wanted.
      *
-     * @param day which of the crop's looks
+     * @param day days after the pollination
      * @param due the date from which it is due
      */
-    public record Due(CheckDay day, LocalDate due) {}
+    public record Due(int day, String name, String lookFor, LocalDate due) {}
 
-    /** Petals may be down after so many days; common practice. */
-    private static final int PETAL_DAYS = 5;
+    /** A look that was taken. */
+    public record Taken(LocalDate on, CheckOutcome outcome) {}
+
+    /** Whether the petals are still on as a rule, so many days after the pollination. */
+    public static boolean petalsOn(long day) {
+        return day < PETAL_DAYS;
+    }
 
     /**
      * Days until the first look, where the only mark goes with the petals before it; empty where the mark is still there.
@@ -39,19 +50,39 @@ public final class CheckCalendar {
     }
 
     /**
-     * The next look that nobody has taken yet. A look counts as taken when there is a check on or after its date; a check before
-     * the first date does not count, it was too early to tell.
+     * The next look that is wanted. A look counts as taken when there is a check on or after its date; a check before the first date
+     * does not count, it was too early to tell. Where the latest look left flowers not yet known, they come back by themselves some
+     * days later, if no other look comes before. Flowers that are all gone want no look.
      *
      * @param pollinated local date of the pollination
-     * @param checked local dates of the checks there are
+     * @param looks local date and outcome of each look there is, in order
      */
-    public static Optional<Due> next(CropSheet sheet, LocalDate pollinated, List<LocalDate> checked) {
-        for (CheckDay day : sheet.checks()) {
-            LocalDate due = pollinated.plusDays(day.days());
-            if (checked.stream().allMatch(date -> date.isBefore(due))) {
-                return Optional.of(new Due(day, due));
-            }
+    public static Optional<Due> next(CropSheet sheet, LocalDate pollinated, List<Taken> looks) {
+        Optional<CheckOutcome> last = looks.isEmpty()
+                ? Optional.empty()
+                : Optional.of(looks.get(looks.size() - 1).outcome());
+        if (last.filter(o -> o.failed() + o.thinned() == o.flowers()).isPresent()) {
+            return Optional.empty();
         }
-        return Optional.empty();
+        Optional<Due> planned = sheet.checks().stream()
+                .map(day -> new Due(day.days(), day.name(), day.lookFor(), pollinated.plusDays(day.days())))
+                .filter(due -> looks.stream().allMatch(look -> look.on().isBefore(due.due())))
+                .findFirst();
+        boolean tooEarly =
+                planned.filter(p -> p.day() == sheet.checks().get(0).days()).isPresent();
+        if (tooEarly || last.filter(o -> o.unknown() > 0).isEmpty()) {
+            return planned;
+        }
+        LocalDate again = looks.get(looks.size() - 1).on().plusDays(AGAIN_DAYS);
+        return planned.filter(p -> !p.due().isAfter(again)).or(() -> Optional.of(again(pollinated, again)));
+    }
+
+    private static Due again(LocalDate pollinated, LocalDate on) {
+        return new Due(
+                (int) ChronoUnit.DAYS.between(pollinated, on),
+                "Look again",
+                "Some could not be told last time. Petals still on: do not pull. Green stalk and bulge, taken; browning or gone,"
+                        + " failed.",
+                on);
     }
 }

@@ -6,24 +6,29 @@ import org.evenhand.core.Require;
 import org.evenhand.core.findings.Proportion;
 
 /**
- * What one look at the flowers of one pollination found.
+ * What one look at the flowers of one pollination found. Each number is of all its flowers up to that day, so that a later look takes
+ * the place of an earlier one.
  *
  * @param flowers flowers that were pollinated, at least 1
- * @param taken green stalk and bulge
- * @param failed browning stalk, or stalk gone
- * @param unknown not known yet
+ * @param taken green stalk and bulge, also where a fruitlet rests and does not grow
+ * @param failed browning stalk, stalk gone, or fruitlet dropped
+ * @param unknown not known yet, as where the petals are still on
+ * @param thinned fruitlets that somebody took off; they had taken
+ * @param lost flowers whose mark is gone, so that nothing can be said of them
  */
-public record CheckOutcome(int flowers, int taken, int failed, int unknown) {
+public record CheckOutcome(int flowers, int taken, int failed, int unknown, int thinned, int lost) {
     public CheckOutcome {
         Require.within("flowers", flowers, 1, Integer.MAX_VALUE);
         Require.within("taken", taken, 0, Integer.MAX_VALUE);
         Require.within("failed", failed, 0, Integer.MAX_VALUE);
         Require.within("unknown", unknown, 0, Integer.MAX_VALUE);
-        long seen = (long) taken + failed + unknown;
+        Require.within("thinned", thinned, 0, Integer.MAX_VALUE);
+        Require.within("lost", lost, 0, Integer.MAX_VALUE);
+        long seen = (long) taken + failed + unknown + thinned + lost;
         if (seen > flowers) {
             throw new InvalidInputException(
                     "taken",
-                    "together with failed and not yet known makes " + seen + ", but only " + flowers
+                    "together with the other numbers makes " + seen + ", but only " + flowers
                             + " flowers were pollinated. Count again, or look whether a neighbour slipped in.");
         }
         if (seen == 0) {
@@ -31,14 +36,19 @@ public record CheckOutcome(int flowers, int taken, int failed, int unknown) {
         }
     }
 
-    /** Flowers that were not found again; they count neither way. */
+    /** Without any taken off and with every mark in its place. */
+    public static CheckOutcome of(int flowers, int taken, int failed, int unknown) {
+        return new CheckOutcome(flowers, taken, failed, unknown, 0, 0);
+    }
+
+    /** Flowers that were not found again, whether their mark is said to be gone or not; they count neither way. */
     public int notFound() {
-        return flowers - taken - failed - unknown;
+        return flowers - taken - failed - unknown - thinned;
     }
 
     /** The share that took of those that are decided; absent while none is. */
     public Optional<Proportion> setRate() {
-        int decided = taken + failed;
-        return decided == 0 ? Optional.empty() : Optional.of(new Proportion(taken, decided));
+        int took = taken + thinned;
+        return took + failed == 0 ? Optional.empty() : Optional.of(new Proportion(took, took + failed));
     }
 }

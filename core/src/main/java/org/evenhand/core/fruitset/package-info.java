@@ -1,5 +1,6 @@
 /**
- * Looking for fruit: when a look is due ({@link org.evenhand.core.fruitset.CheckCalendar}) and what was found ({@link
- * org.evenhand.core.fruitset.CheckOutcome}).
+ * Looking for fruit: when a look is due ({@link org.evenhand.core.fruitset.CheckCalendar}), what was found ({@link
+ * org.evenhand.core.fruitset.CheckOutcome}), what has become of the flowers by all looks together ({@link
+ * org.evenhand.core.fruitset.Fate}), and limbs counted as a whole ({@link org.evenhand.core.fruitset.LimbTally}).
  */
 package org.evenhand.core.fruitset;

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.evenhand.core.round.RoundPlan.Stop;
 import org.evenhand.core.round.RoundRequest.Lot;
@@ -17,7 +18,7 @@ import org.evenhand.core.round.RoundRequest.Mother;
  * The order of walking each round: one father after another, so that the brush is changed once a father, pollen that should be used
  * first in front; for each jar a short way past its trees, beginning near where the jar before it ended.
  */
-final class WalkingOrder {
+public final class WalkingOrder {
     private WalkingOrder() {}
 
     static List<Stop> of(List<Stop> stops, RoundRequest request) {
@@ -60,29 +61,36 @@ final class WalkingOrder {
     }
 
     private static List<Stop> shortWay(List<Stop> stops, Map<TreeId, Place> places, Optional<Place> standing) {
-        List<Stop> downAndBack = downAndBack(stops, places);
-        return WalkingRoute.past(
-                        downAndBack.stream().map(s -> places.get(s.tree())).toList(), standing)
-                .stream()
+        return past(stops, s -> places.get(s.tree()), standing);
+    }
+
+    /**
+     * A short way past things that stand somewhere.
+     *
+     * @param things in any order
+     * @param standing where one stands before; empty to begin anywhere
+     */
+    public static <T> List<T> past(List<T> things, Function<T, Place> place, Optional<Place> standing) {
+        List<T> downAndBack = downAndBack(things, place);
+        return WalkingRoute.past(downAndBack.stream().map(place).toList(), standing).stream()
                 .map(downAndBack::get)
                 .toList();
     }
 
     /** Block by block, down one row and back up the next: where the search for a short way begins. */
-    private static List<Stop> downAndBack(List<Stop> stops, Map<TreeId, Place> places) {
-        Map<String, Map<Integer, List<Stop>>> rows = new TreeMap<>();
-        for (Stop stop : stops) {
-            Place place = places.get(stop.tree());
-            rows.computeIfAbsent(place.block(), b -> new TreeMap<>())
-                    .computeIfAbsent(place.row(), r -> new ArrayList<>())
-                    .add(stop);
+    private static <T> List<T> downAndBack(List<T> things, Function<T, Place> place) {
+        Map<String, Map<Integer, List<T>>> rows = new TreeMap<>();
+        for (T thing : things) {
+            Place at = place.apply(thing);
+            rows.computeIfAbsent(at.block(), b -> new TreeMap<>())
+                    .computeIfAbsent(at.row(), r -> new ArrayList<>())
+                    .add(thing);
         }
-        Comparator<Stop> down =
-                Comparator.comparingInt(s -> places.get(s.tree()).position());
-        List<Stop> ordered = new ArrayList<>();
-        for (Map<Integer, List<Stop>> block : rows.values()) {
+        Comparator<T> down = Comparator.comparingInt(t -> place.apply(t).position());
+        List<T> ordered = new ArrayList<>();
+        for (Map<Integer, List<T>> block : rows.values()) {
             boolean goingDown = true;
-            for (List<Stop> row : block.values()) {
+            for (List<T> row : block.values()) {
                 row.stream().sorted(goingDown ? down : down.reversed()).forEach(ordered::add);
                 goingDown = !goingDown;
             }

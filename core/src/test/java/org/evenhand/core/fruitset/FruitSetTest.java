@@ -19,10 +19,31 @@ class FruitSetTest {
     @Test
     void the_first_look_is_due_on_the_crops_day_then_the_count_then_nothing() {
         assertThat(due(List.of())).isEqualTo(LocalDate.of(2026, 11, 19));
-        assertThat(due(List.of(DONE.plusDays(3)))).isEqualTo(LocalDate.of(2026, 11, 19));
-        assertThat(due(List.of(DONE.plusDays(8)))).isEqualTo(LocalDate.of(2026, 11, 24));
-        assertThat(CheckCalendar.next(CHERIMOYA, DONE, List.of(DONE.plusDays(12))))
+        assertThat(due(List.of(looked(3, 8, 0, 0)))).isEqualTo(LocalDate.of(2026, 11, 19));
+        assertThat(due(List.of(looked(8, 8, 0, 0)))).isEqualTo(LocalDate.of(2026, 11, 24));
+        assertThat(CheckCalendar.next(CHERIMOYA, DONE, List.of(looked(12, 6, 2, 0))))
                 .isEmpty();
+    }
+
+    @Test
+    void what_was_not_known_comes_back_by_itself_and_what_is_all_gone_does_not() {
+        assertThat(next(looked(7, 4, 2, 2))).as("the count comes first").isEqualTo(DONE.plusDays(12));
+        CheckCalendar.Due again = CheckCalendar.next(CHERIMOYA, DONE, List.of(looked(12, 4, 3, 1)))
+                .orElseThrow();
+        assertThat(again.due()).isEqualTo(DONE.plusDays(17));
+        assertThat(again.day()).isEqualTo(17);
+        assertThat(again.name()).isEqualTo("Look again");
+        assertThat(next(looked(2, 0, 0, 8))).as("too early to tell").isEqualTo(DONE.plusDays(7));
+        assertThat(CheckCalendar.next(CHERIMOYA, DONE, List.of(looked(7, 0, 8, 0))))
+                .isEmpty();
+    }
+
+    private static LocalDate next(CheckCalendar.Taken look) {
+        return due(List.of(look));
+    }
+
+    private static CheckCalendar.Taken looked(int day, int taken, int failed, int unknown) {
+        return new CheckCalendar.Taken(DONE.plusDays(day), CheckOutcome.of(8, taken, failed, unknown));
     }
 
     @Test
@@ -34,23 +55,23 @@ class FruitSetTest {
 
     @Test
     void the_set_rate_leaves_out_what_nobody_knows_yet() {
-        CheckOutcome outcome = new CheckOutcome(14, 9, 2, 1);
+        CheckOutcome outcome = CheckOutcome.of(14, 9, 2, 1);
 
         assertThat(outcome.setRate()).contains(new Proportion(9, 11));
         assertThat(outcome.notFound()).isEqualTo(2);
-        assertThat(new CheckOutcome(5, 0, 0, 5).setRate()).isEmpty();
+        assertThat(CheckOutcome.of(5, 0, 0, 5).setRate()).isEmpty();
     }
 
     @Test
     void there_are_never_more_outcomes_than_flowers() {
-        assertThatThrownBy(() -> new CheckOutcome(9, 5, 4, 1))
+        assertThatThrownBy(() -> CheckOutcome.of(9, 5, 4, 1))
                 .hasMessageContaining("makes 10, but only 9 flowers were pollinated");
-        assertThatThrownBy(() -> new CheckOutcome(9, Integer.MAX_VALUE, 4, 1)).hasMessageContaining("only 9");
-        assertThatThrownBy(() -> new CheckOutcome(9, -1, 4, 1)).hasMessageContaining("taken: is -1");
-        assertThatThrownBy(() -> new CheckOutcome(9, 0, 0, 0)).hasMessageContaining("give at least one number");
+        assertThatThrownBy(() -> CheckOutcome.of(9, Integer.MAX_VALUE, 4, 1)).hasMessageContaining("only 9");
+        assertThatThrownBy(() -> CheckOutcome.of(9, -1, 4, 1)).hasMessageContaining("taken: is -1");
+        assertThatThrownBy(() -> CheckOutcome.of(9, 0, 0, 0)).hasMessageContaining("give at least one number");
     }
 
-    private static LocalDate due(List<LocalDate> checked) {
+    private static LocalDate due(List<CheckCalendar.Taken> checked) {
         return CheckCalendar.next(CHERIMOYA, DONE, checked).orElseThrow().due();
     }
 }

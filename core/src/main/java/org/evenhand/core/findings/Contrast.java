@@ -1,0 +1,69 @@
+package org.evenhand.core.findings;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The class of a factor that stands out most against the usual one, with what can be said for sure.
+ *
+ * @param usual the class with most flowers
+ * @param other the class that differs most for sure
+ * @param difference of the other's share less the usual one's, with the interval at 90 %: each end is passed with a chance of 5 % only,
+ *     so that "95 % sure that it is at least so much" can be said of the nearer end
+ * @param p Fisher's exact test
+ */
+public record Contrast(Class usual, Class other, TwoShares.Estimate difference, double p) {
+    /** Of fewer flowers nothing is compared. */
+    public static final int LEAST_FLOWERS = 5;
+    /** Fewer are called few. Our convention. */
+    public static final int FEW_FLOWERS = 20;
+
+    private static final double BOTH_ENDS = 0.9;
+
+    /** A class and its share. */
+    public record Class(String level, Proportion share) {}
+
+    /** The contrast; empty where fewer than two classes have flowers enough. */
+    public static Optional<Contrast> of(List<Class> classes) {
+        List<Class> enough = classes.stream()
+                .filter(c -> c.share().trials() >= LEAST_FLOWERS)
+                .toList();
+        if (enough.size() < 2) {
+            return Optional.empty();
+        }
+        Class usual = enough.stream()
+                .max(Comparator.<Class>comparingInt(c -> c.share().trials()).thenComparing(Class::level))
+                .orElseThrow();
+        return enough.stream()
+                .filter(c -> c != usual)
+                .map(c -> new Contrast(
+                        usual,
+                        c,
+                        new TwoShares(c.share(), usual.share()).difference(BOTH_ENDS),
+                        new TwoShares(c.share(), usual.share()).exactP()))
+                .max(Comparator.comparingDouble(Contrast::atLeast).thenComparing(c -> -c.p()));
+    }
+
+    /** How large the difference is at least, at 95 %; 0 or less where it may be none. */
+    public double atLeast() {
+        return Math.max(difference.lower(), -difference.upper());
+    }
+
+    public boolean sure() {
+        return atLeast() > 0;
+    }
+
+    public boolean few() {
+        return Math.min(usual.share().trials(), other.share().trials()) < FEW_FLOWERS;
+    }
+
+    /**
+     * Whether it would still be sure, were it the most striking of so many looked at: Bonferroni's bound.
+     *
+     * @param comparisons how many were looked at, at least 1
+     */
+    public boolean sureAmong(int comparisons) {
+        return p * Math.max(1, comparisons) < 0.05;
+    }
+}

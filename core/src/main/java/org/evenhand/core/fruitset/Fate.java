@@ -1,0 +1,99 @@
+package org.evenhand.core.fruitset;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.evenhand.core.findings.Retention;
+
+/**
+ * What has become of the flowers of one pollination, from all looks at them.
+ *
+ * @param flowers flowers pollinated
+ * @param took hold now, or were taken off by hand while they held
+ * @param failed gone by themselves
+ * @param course days after the pollination on which flowers were found gone, and on which they were last seen
+ */
+public record Fate(int flowers, int took, int failed, List<Retention.At> course) {
+    public Fate {
+        course = List.copyOf(course);
+    }
+
+    /**
+     * A look.
+     *
+     * @param day days after the pollination, 0 or more
+     */
+    public record Look(double day, CheckOutcome outcome) {}
+
+    /** Flowers of which nothing is known yet or any more. */
+    public int undecided() {
+        return flowers - took - failed;
+    }
+
+    /**
+     * The fate. A flower counts as gone on the day it was first found gone; what was seen alive later cannot have gone before. Flowers
+     * thinned, or not found again, were followed until then.
+     *
+     * @param flowers at least 1
+     * @param looks in order of their days
+     */
+    public static Fate of(int flowers, List<Look> looks) {
+        int[] gone = gone(flowers, looks);
+        List<Retention.At> course = new ArrayList<>();
+        int followed = flowers;
+        int failed = 0;
+        int thinned = 0;
+        double before = 0;
+        for (int i = 0; i < looks.size(); i++) {
+            Look look = looks.get(i);
+            int lost = Math.min(followed, Math.max(0, gone[i] - failed));
+            int off = Math.min(followed - lost, Math.max(0, look.outcome().thinned() - thinned));
+            add(course, look.day(), lost, off);
+            failed += lost;
+            thinned += off;
+            followed -= lost + off;
+            // Who is accounted for at no look from here on was followed until the look before.
+            int seen = Math.max(0, Math.min(followed, mostAccountedFor(looks, i) - failed - thinned));
+            add(course, before, 0, followed - seen);
+            followed = seen;
+            before = look.day();
+        }
+        add(course, before, 0, followed);
+        int alive = looks.isEmpty() ? 0 : looks.get(looks.size() - 1).outcome().taken();
+        return new Fate(flowers, Math.min(alive + thinned, flowers - failed), failed, course);
+    }
+
+    private static void add(List<Retention.At> course, double day, int lost, int censored) {
+        if (lost + censored > 0) {
+            course.add(new Retention.At(day, lost, censored));
+        }
+    }
+
+    private static int alive(CheckOutcome outcome) {
+        return outcome.taken() + outcome.unknown();
+    }
+
+    private static int mostAccountedFor(List<Look> looks, int from) {
+        return looks.subList(from, looks.size()).stream()
+                .mapToInt(l -> l.outcome().flowers() - l.outcome().notFound())
+                .max()
+                .orElse(0);
+    }
+
+    /** How many were gone by each look: never fewer than before, never more than what was seen alive later leaves room for. */
+    private static int[] gone(int flowers, List<Look> looks) {
+        int[] room = new int[looks.size()];
+        int least = flowers;
+        for (int i = looks.size() - 1; i >= 0; i--) {
+            CheckOutcome o = looks.get(i).outcome();
+            least = Math.min(least, flowers - alive(o) - o.thinned());
+            room[i] = least;
+        }
+        int[] gone = new int[looks.size()];
+        int most = 0;
+        for (int i = 0; i < gone.length; i++) {
+            most = Math.max(most, looks.get(i).outcome().failed());
+            gone[i] = Math.min(most, room[i]);
+        }
+        return gone;
+    }
+}

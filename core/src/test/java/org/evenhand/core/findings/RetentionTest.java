@@ -1,0 +1,113 @@
+package org.evenhand.core.findings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class RetentionTest {
+    private static Retention.At lost(double time, int n) {
+        return new Retention.At(time, n, 0);
+    }
+
+    private static Retention.At seen(double time, int n) {
+        return new Retention.At(time, 0, n);
+    }
+
+    /** Without censoring the estimate is the plain share, its error the binomial one. */
+    @Test
+    void where_all_are_followed_to_the_end_it_is_the_plain_share() {
+        Retention r = Retention.of(List.of(lost(7, 4), lost(12, 3), seen(30, 13)), 0.95);
+
+        assertThat(r.after(7)).isCloseTo(16 / 20.0, within(1e-12));
+        assertThat(r.after(12)).isCloseTo(13 / 20.0, within(1e-12));
+        assertThat(r.steps().get(1).standardError().getAsDouble())
+                .isCloseTo(Math.sqrt(0.65 * 0.35 / 20), within(1e-12));
+        assertThat(r.median()).isEmpty();
+        assertThat(r.lost()).isEqualTo(7);
+    }
+
+    @Test
+    void groups_of_one_all_lost_and_none_lost_are_said_without_a_number_that_is_none() {
+        Retention one = Retention.of(List.of(lost(7, 1)), 0.95);
+        assertThat(one.after(7)).isZero();
+        assertThat(one.steps().get(0).interval()).isEmpty();
+        assertThat(one.median()).hasValue(7);
+
+        Retention none = Retention.of(List.of(seen(9, 5)), 0.95);
+        assertThat(none.steps()).isEmpty();
+        assertThat(none.after(9)).isEqualTo(1);
+
+        assertThat(Retention.alike(List.of(List.of(seen(9, 5)), List.of(seen(4, 2)))))
+                .as("nothing was lost")
+                .isEmpty();
+        assertThat(Retention.alike(List.of(List.of(seen(1, 5)), List.of(lost(4, 2)))))
+                .as("never side by side")
+                .isEmpty();
+        assertThatThrownBy(() -> Retention.of(List.of(), 0.95)).hasMessageContaining("at least one flower");
+        assertThatThrownBy(() -> Retention.of(List.of(seen(9, 5)), 1)).hasMessageContaining("between 0 and 1");
+    }
+
+    /** Order and counting together do not matter, and a later look at those who hold changes nothing before it. */
+    @ParameterizedTest
+    @MethodSource("org.evenhand.core.Cases#seeds")
+    void what_is_counted_together_comes_to_the_same(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<Retention.At> single = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            double day = 1 + random.nextInt(12);
+            single.add(random.nextInt(3) > 0 ? lost(day, 1) : seen(day, 1));
+        }
+        List<Retention.At> shuffled = new ArrayList<>(single);
+        Collections.shuffle(shuffled, new Random(seed));
+        Retention r = Retention.of(single, 0.95);
+        assertThat(Retention.of(shuffled, 0.95)).isEqualTo(r);
+        assertThat(Retention.of(List.copyOf(Retention.byTime(single).values()), 0.95))
+                .isEqualTo(r);
+        double before = 1;
+        for (Retention.Step s : r.steps()) {
+            assertThat(s.share()).isBetween(0.0, before);
+            s.interval().ifPresent(i -> assertThat(s.share()).isBetween(i.lower(), i.upper()));
+            before = s.share();
+        }
+    }
+
+    /** Two groups thrown alike are told apart five times in a hundred at five in a hundred: 600 throws, binomial error 0.9. */
+    @Test
+    void the_test_of_alike_groups_sounds_as_often_as_it_says() {
+        SplittableRandom random = new SplittableRandom(5);
+        long alarms = IntStream.range(0, 600)
+                .filter(i -> Retention.alike(List.of(thrown(random, 60, 0.05), thrown(random, 45, 0.05)))
+                                .orElseThrow()
+                                .p()
+                        < 0.05)
+                .count();
+        assertThat(alarms / 600.0).isBetween(0.02, 0.08);
+        assertThat(Retention.alike(List.of(thrown(random, 200, 0.05), thrown(random, 200, 0.12)))
+                        .orElseThrow()
+                        .p())
+                .isLessThan(0.001);
+    }
+
+    private static List<Retention.At> thrown(SplittableRandom random, int flowers, double hazard) {
+        return IntStream.range(0, flowers)
+                .mapToObj(i -> {
+                    int day = 1;
+                    while (day < 20 && random.nextDouble() > hazard) {
+                        day++;
+                    }
+                    int leaves = 1 + random.nextInt(25);
+                    return day < 20 && day <= leaves ? lost(day, 1) : seen(Math.min(leaves, 20), 1);
+                })
+                .toList();
+    }
+}

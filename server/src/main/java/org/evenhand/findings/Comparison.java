@@ -1,0 +1,98 @@
+package org.evenhand.findings;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.envers.Audited;
+import org.hibernate.type.SqlTypes;
+
+/** Flowers treated in ways that were drawn by lot. */
+@Entity
+@Audited
+class Comparison extends OrchardRecord {
+    private String label;
+
+    @Enumerated(EnumType.STRING)
+    private ComparisonView.Question question;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<ComparisonView.Way> ways;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<Slot> slots;
+
+    private long seed;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private ComparisonView.Expected expected;
+
+    private String note;
+
+    protected Comparison() {}
+
+    /**
+     * A place that was drawn: which tree, which way.
+     *
+     * @param way index into the ways
+     */
+    record Slot(UUID treeId, int way) {}
+
+    Comparison(
+            UUID id,
+            Caller caller,
+            Instant now,
+            ZoneId zone,
+            String label,
+            ComparisonView.Request request,
+            List<Slot> slots,
+            long seed) {
+        super(id, caller, now, zone);
+        this.label = label;
+        this.question = request.question();
+        this.ways = List.copyOf(request.ways());
+        this.slots = List.copyOf(slots);
+        this.seed = seed;
+        this.expected = request.expected();
+        this.note = request.note() == null ? "" : request.note().strip();
+    }
+
+    String label() {
+        return label;
+    }
+
+    ComparisonView.Question question() {
+        return question;
+    }
+
+    List<ComparisonView.Way> ways() {
+        return ways;
+    }
+
+    List<Slot> slots() {
+        return slots;
+    }
+
+    long seed() {
+        return seed;
+    }
+
+    ComparisonView.Expected expected() {
+        return expected;
+    }
+
+    String note() {
+        return note;
+    }
+
+    /** What stands on the tag of a place, counted from 0. */
+    String tag(int slot) {
+        return label + "-" + (slot + 1);
+    }
+}

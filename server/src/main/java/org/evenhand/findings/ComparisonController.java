@@ -1,0 +1,65 @@
+package org.evenhand.findings;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.LabelGrid;
+import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.util.UriComponentsBuilder;
+
+@RestController
+@RequestMapping("/api")
+class ComparisonController {
+    private final Comparisons comparisons;
+
+    ComparisonController(Comparisons comparisons) {
+        this.comparisons = comparisons;
+    }
+
+    @GetMapping("/comparisons")
+    List<ComparisonView> comparisons(@AuthenticationPrincipal Caller caller) {
+        return comparisons.all(caller);
+    }
+
+    @GetMapping("/trial-size")
+    ComparisonView.Size size(
+            @RequestParam double one, @RequestParam double other, @RequestParam(defaultValue = "0.8") double power) {
+        return comparisons.size(one, other, power);
+    }
+
+    @PutMapping("/comparisons/{id}")
+    ComparisonView put(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID id,
+            @RequestBody ComparisonView.Request request) {
+        return comparisons.put(caller, id, request);
+    }
+
+    @GetMapping("/comparisons/{id}/tags")
+    LabelSheet.Sheet tags(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "A4_5_BY_13") LabelGrid grid,
+            UriComponentsBuilder origin) {
+        return comparisons.tags(caller, id, grid, origin.build().toUriString());
+    }
+
+    @PostMapping("/comparisons/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidComparison(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        comparisons.voidComparison(caller, id, request);
+    }
+}

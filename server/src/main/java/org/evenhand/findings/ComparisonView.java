@@ -1,0 +1,133 @@
+package org.evenhand.findings;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.round.Strokes;
+
+/**
+ * Flowers treated in ways that were drawn by lot, and how far it has come.
+ *
+ * @param seed what the lot was drawn with, as text since it can be larger than a page can count
+ * @param done places of which something was done
+ * @param decided places whose flower took or failed, or can no longer be known
+ * @param complete whether all are decided; only then is it judged
+ * @param result absent until it is complete
+ */
+@Schema(name = "Comparison")
+public record ComparisonView(
+        UUID id,
+        String label,
+        Question question,
+        String asks,
+        List<Way> ways,
+        String seed,
+        @Schema(description = OPTIONAL) Expected expected,
+        String note,
+        int done,
+        int decided,
+        boolean complete,
+        @Schema(description = OPTIONAL) Result result,
+        List<Place> places,
+        long version) {
+
+    /** What is asked. */
+    public enum Question {
+        NATURE,
+        DESICCANT,
+        SECOND_VISIT,
+        FULL_COVER,
+        TOOL,
+        OWN
+    }
+
+    /**
+     * One way of treating a flower.
+     *
+     * @param name what stands on the tag
+     * @param strokes how the stigma is covered, where that is what is compared
+     * @param tool which brush, where that is what is compared
+     */
+    @Schema(name = "ComparisonWay")
+    public record Way(
+            String name,
+            Treatment treatment,
+            @Schema(description = OPTIONAL) Strokes strokes,
+            @Schema(description = OPTIONAL) String tool) {}
+
+    /**
+     * What somebody expected beforehand.
+     *
+     * @param one share of the first way
+     * @param other share of the second
+     * @param power chance to see that difference with so many flowers
+     */
+    @Schema(name = "ComparisonExpected")
+    public record Expected(double one, double other, double power) {}
+
+    /**
+     * A place on a tree.
+     *
+     * @param slot counted from 0
+     * @param tag what stands on the tag
+     * @param way index into the ways
+     * @param pollinationId absent until it is done
+     * @param outcome absent until it is done
+     */
+    @Schema(name = "ComparisonPlace")
+    public record Place(
+            int slot,
+            String tag,
+            UUID treeId,
+            String tree,
+            int way,
+            @Schema(description = OPTIONAL) UUID pollinationId,
+            @Schema(description = OPTIONAL) Outcome outcome) {}
+
+    /** What is known of a place's flower. */
+    public enum Outcome {
+        WAITING,
+        TOOK,
+        FAILED,
+        LOST
+    }
+
+    /**
+     * What came out: each way, and each against the first.
+     *
+     * @param differences of each further way less the first, with the interval at 95 %
+     */
+    @Schema(name = "ComparisonResult")
+    public record Result(
+            List<FindingsView.LevelView> ways, List<FindingsView.EstimateView> differences, String sentence) {}
+
+    /**
+     * A comparison to be drawn.
+     *
+     * @param trees the trees it is spread over
+     * @param flowersEach flowers of each way, over all trees
+     * @param expected absent where nobody reckoned its size
+     */
+    @Schema(name = "ComparisonRequest")
+    public record Request(
+            Question question,
+            List<Way> ways,
+            List<UUID> trees,
+            Integer flowersEach,
+            @Schema(description = OPTIONAL) Expected expected,
+            @Schema(description = OPTIONAL) String note) {}
+
+    /**
+     * How large a trial must be.
+     *
+     * @param flowersEach flowers of each way
+     * @param power chance to see the difference
+     * @param falseAlarm chance to see one where there is none
+     * @param say the same in a sentence
+     */
+    @Schema(name = "TrialSize")
+    public record Size(int flowersEach, double power, double falseAlarm, String say) {}
+}

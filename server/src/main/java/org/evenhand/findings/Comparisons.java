@@ -1,0 +1,314 @@
+package org.evenhand.findings;
+
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.findings.DrawnByLot;
+import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.TrialSize;
+import org.evenhand.core.findings.TwoShares;
+import org.evenhand.findings.ComparisonView.Outcome;
+import org.evenhand.fruitset.Fates;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.LabelGrid;
+import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.round.PollinationView;
+import org.evenhand.round.Pollinations;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Comparisons and trials: drawn by lot, followed alike, judged when complete. */
+@Service
+public class Comparisons {
+    private static final int MOST_TREES = 100;
+
+    private final ComparisonRepository comparisons;
+    private final Fates fates;
+    private final Pollinations pollinations;
+    private final Orchards orchards;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Comparisons(
+            ComparisonRepository comparisons,
+            Fates fates,
+            Pollinations pollinations,
+            Orchards orchards,
+            OnceWriter once,
+            InstantSource clock) {
+        this.comparisons = comparisons;
+        this.fates = fates;
+        this.pollinations = pollinations;
+        this.orchards = orchards;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** Those that are not voided, the latest first. */
+    List<ComparisonView> all(Caller caller) {
+        fates.refresh(caller);
+        Map<UUID, TreeView> trees = trees(caller);
+        return comparisons.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
+                .map(c -> view(caller, c, trees))
+                .toList();
+    }
+
+    private Map<UUID, TreeView> trees(Caller caller) {
+        return orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+    }
+
+    private ComparisonView view(Caller caller, Comparison c, Map<UUID, TreeView> trees) {
+        Map<Integer, PollinationView> done = pollinations.ofComparison(caller, c.id()).stream()
+                .collect(Collectors.toMap(PollinationView::slot, Function.identity()));
+        Map<UUID, Fates.Known> known = fates.known(
+                caller, done.values().stream().map(PollinationView::id).toList());
+        List<ComparisonView.Place> places = new ArrayList<>();
+        for (int slot = 0; slot < c.slots().size(); slot++) {
+            PollinationView p = done.get(slot);
+            TreeView tree = trees.computeIfAbsent(c.slots().get(slot).treeId(), gone -> orchards.tree(caller, gone));
+            places.add(new ComparisonView.Place(
+                    slot,
+                    c.tag(slot),
+                    tree.id(),
+                    tree.name(),
+                    c.slots().get(slot).way(),
+                    p == null ? null : p.id(),
+                    p == null ? null : outcome(known.get(p.id()))));
+        }
+        int decided = (int) places.stream()
+                .filter(p -> p.outcome() != null && p.outcome() != Outcome.WAITING)
+                .count();
+        boolean complete = decided == places.size();
+        return new ComparisonView(
+                c.id(),
+                c.label(),
+                c.question(),
+                asks(c),
+                c.ways(),
+                Long.toString(c.seed()),
+                c.expected(),
+                c.note(),
+                done.size(),
+                decided,
+                complete,
+                complete ? result(c, places) : null,
+                places,
+                c.version());
+    }
+
+    private static Outcome outcome(Fates.Known known) {
+        if (known == null || (known.undecided() > 0 && known.lookWanted()) || !known.lookedAt()) {
+            return Outcome.WAITING;
+        }
+        return known.took() > 0 ? Outcome.TOOK : known.failed() > 0 ? Outcome.FAILED : Outcome.LOST;
+    }
+
+    private static String asks(Comparison c) {
+        return switch (c.question()) {
+            case NATURE -> "Does the hand add to what nature does?";
+            case DESICCANT -> "Does it matter whether pollen is kept with desiccant?";
+            case SECOND_VISIT -> "Does a second visit matter?";
+            case FULL_COVER -> "Does covering the whole stigma matter?";
+            case TOOL -> "Does the tool matter?";
+            case OWN ->
+                c.ways().stream()
+                        .map(ComparisonView.Way::name)
+                        .collect(Collectors.joining(" or ", "Which is better: ", "?"));
+        };
+    }
+
+    private static ComparisonView.Result result(Comparison c, List<ComparisonView.Place> places) {
+        List<Proportion> shares = new ArrayList<>();
+        List<FindingsView.LevelView> ways = new ArrayList<>();
+        for (int way = 0; way < c.ways().size(); way++) {
+            int of = way;
+            int took = count(places, of, Outcome.TOOK);
+            int failed = count(places, of, Outcome.FAILED);
+            Proportion share = took + failed == 0 ? null : new Proportion(took, took + failed);
+            shares.add(share);
+            ways.add(new FindingsView.LevelView(
+                    Integer.toString(way),
+                    c.ways().get(way).name(),
+                    share == null ? null : FindingsView.SetRate.of(share),
+                    count(places, of, Outcome.LOST),
+                    took + failed < org.evenhand.core.findings.Contrast.FEW_FLOWERS));
+        }
+        if (shares.stream().anyMatch(s -> s == null)) {
+            return new ComparisonView.Result(
+                    ways, List.of(), "Of one way no flower's fate could be told, so that nothing can be compared.");
+        }
+        List<TwoShares> against = IntStream.range(1, shares.size())
+                .mapToObj(w -> new TwoShares(shares.get(w), shares.get(0)))
+                .toList();
+        return new ComparisonView.Result(
+                ways,
+                against.stream()
+                        .map(t -> FindingsView.EstimateView.of(t.difference(Proportion.USUAL_CONFIDENCE)))
+                        .toList(),
+                IntStream.range(0, against.size())
+                        .mapToObj(i ->
+                                say(c.ways().get(i + 1).name(), c.ways().get(0).name(), against.get(i)))
+                        .collect(Collectors.joining(" ")));
+    }
+
+    private static int count(List<ComparisonView.Place> places, int way, Outcome outcome) {
+        return (int) places.stream()
+                .filter(p -> p.way() == way && p.outcome() == outcome)
+                .count();
+    }
+
+    private static String say(String one, String other, TwoShares shares) {
+        TwoShares.Estimate d = shares.difference(Proportion.USUAL_CONFIDENCE);
+        String said = String.format(
+                Locale.ROOT,
+                "%s %s, %s %s: ",
+                one,
+                FindingWords.percent(shares.one().share()),
+                other,
+                FindingWords.percent(shares.other().share()));
+        return said
+                + (d.lower() > 0
+                        ? one + " is better, by " + FindingWords.points(d.lower()) + " to "
+                                + FindingWords.points(d.upper()) + " points."
+                        : d.upper() < 0
+                                ? one + " is worse, by " + FindingWords.points(d.upper()) + " to "
+                                        + FindingWords.points(d.lower()) + " points."
+                                : "no difference can be told; it lies between " + signed(d.lower()) + " and "
+                                        + signed(d.upper()) + " points.");
+    }
+
+    private static String signed(double difference) {
+        return String.format(Locale.ROOT, "%+.0f", difference * 100);
+    }
+
+    public ComparisonView put(Caller caller, UUID id, ComparisonView.Request request) {
+        Comparison written = once.write(
+                "comparison",
+                id,
+                () -> comparisons.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> found,
+                () -> insert(caller, id, request));
+        fates.refresh(caller);
+        return view(caller, written, trees(caller));
+    }
+
+    private Comparison insert(Caller caller, UUID id, ComparisonView.Request request) {
+        Given.required("question", request.question());
+        List<ComparisonView.Way> ways = Given.required("ways", request.ways());
+        Require.within("ways", ways.size(), 2, 6);
+        for (int i = 0; i < ways.size(); i++) {
+            Given.text("ways[" + i + "].name", ways.get(i).name(), 40);
+            Given.required("ways[" + i + "].treatment", ways.get(i).treatment());
+            Given.optionalText("ways[" + i + "].tool", ways.get(i).tool(), 60);
+        }
+        if (ways.stream()
+                        .map(w -> w.name().strip().toLowerCase(Locale.ROOT))
+                        .distinct()
+                        .count()
+                < ways.size()) {
+            throw new InvalidInputException("ways", "have the same name twice; the tags could not be told apart.");
+        }
+        List<UUID> trees =
+                Given.required("trees", request.trees()).stream().distinct().toList();
+        Require.within("trees", trees.size(), 1, MOST_TREES);
+        trees.forEach(t -> orchards.tree(caller, t));
+        int each =
+                Require.within("flowersEach", Given.required("flowersEach", request.flowersEach()), trees.size(), 2000);
+        Given.optionalText("note", request.note(), 2000);
+        comparisons.lockLabels(caller.orchardId().toString());
+        String label = "K" + (comparisons.countByOrchardId(caller.orchardId()) + 1);
+        // The id is random and kept, so that anybody can draw the same lot again.
+        long seed = id.getLeastSignificantBits();
+        return comparisons.saveAndFlush(new Comparison(
+                id,
+                caller,
+                clock.instant(),
+                orchards.details(caller).site().zone(),
+                label,
+                request,
+                drawn(trees, ways.size(), each, seed),
+                seed));
+    }
+
+    /** On each tree every way as often as on the others, but for one; the lot is drawn within each tree. */
+    private static List<Comparison.Slot> drawn(List<UUID> trees, int ways, int each, long seed) {
+        List<Comparison.Slot> slots = new ArrayList<>();
+        for (int t = 0; t < trees.size(); t++) {
+            int share = each / trees.size() + (t < each % trees.size() ? 1 : 0);
+            UUID tree = trees.get(t);
+            DrawnByLot.blocks(ways, share, seed + t).forEach(way -> slots.add(new Comparison.Slot(tree, way)));
+        }
+        return slots;
+    }
+
+    /** Tags to print, in the order in which they are hung. */
+    @Transactional(readOnly = true)
+    public LabelSheet.Sheet tags(Caller caller, UUID id, LabelGrid grid, String origin) {
+        Comparison c = require(caller, id);
+        Map<UUID, TreeView> trees = trees(caller);
+        return LabelSheet.of(
+                grid,
+                IntStream.range(0, c.slots().size())
+                        .mapToObj(slot -> new LabelSheet.Label(
+                                c.tag(slot),
+                                origin + "/findings/trials#" + c.tag(slot),
+                                List.of(
+                                        c.tag(slot),
+                                        c.ways().get(c.slots().get(slot).way()).name(),
+                                        trees.computeIfAbsent(
+                                                        c.slots().get(slot).treeId(),
+                                                        gone -> orchards.tree(caller, gone))
+                                                .name())))
+                        .toList(),
+                0);
+    }
+
+    private Comparison require(Caller caller, UUID id) {
+        return comparisons
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .filter(c -> !c.voided())
+                .orElseThrow(() -> new NotFoundException("comparison", id));
+    }
+
+    @Transactional
+    public void voidComparison(Caller caller, UUID id, VoidRequest request) {
+        Comparison c = comparisons
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("comparison", id));
+        if (!c.voided()) {
+            c.requireVersion("comparison", request.version());
+            c.voidBecause(request.reason(), clock.instant());
+        }
+    }
+
+    /** How many flowers a difference takes to be seen. */
+    ComparisonView.Size size(double one, double other, double power) {
+        if (!(power >= 0.5 && power <= 0.99)) {
+            throw new InvalidInputException("power", "is " + power + "; give a chance from 0.5 to 0.99.");
+        }
+        TrialSize size = TrialSize.of(one, other, Proportion.USUAL_CONFIDENCE, power);
+        return new ComparisonView.Size(
+                size.flowers(),
+                size.power(),
+                size.falseAlarm(),
+                size.flowers() + " flowers of each way: if " + FindingWords.percent(one) + " take in one way and "
+                        + FindingWords.percent(other) + " in the other, that is seen with a chance of "
+                        + FindingWords.percent(size.power())
+                        + "; where there is no difference, one is seen all the same in "
+                        + FindingWords.percent(size.falseAlarm()) + ".");
+    }
+}

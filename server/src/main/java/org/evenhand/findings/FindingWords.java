@@ -1,0 +1,100 @@
+package org.evenhand.findings;
+
+import java.util.Locale;
+import org.evenhand.core.findings.CauseModel;
+import org.evenhand.core.findings.Contrast;
+import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.TwoShares;
+
+/** Findings in plain words. */
+final class FindingWords {
+    private FindingWords() {}
+
+    static String percent(double share) {
+        return String.format(Locale.ROOT, "%.0f %%", share * 100);
+    }
+
+    static String points(double difference) {
+        return String.format(Locale.ROOT, "%.0f", Math.abs(difference) * 100);
+    }
+
+    private static String of(Proportion p) {
+        return percent(p.share()) + " (" + p.successes() + " of " + p.trials() + ")";
+    }
+
+    /** Two classes against each other. */
+    static String contrast(Contrast c, Factor factor, FactorNames.OfCrop names) {
+        String said = capital(names.name(factor, c.other().level())) + ": "
+                + of(c.other().share()) + " against " + of(c.usual().share()) + " "
+                + names.name(factor, c.usual().level()) + "; ";
+        String few = c.few() ? " Few flowers." : "";
+        if (!c.sure()) {
+            return said + "that may be chance." + few;
+        }
+        String side = c.difference().value() < 0 ? "lower" : "higher";
+        return said + "95 % sure that it is at least " + Math.max(1, Math.round(c.atLeast() * 100)) + " points " + side
+                + "." + few;
+    }
+
+    private static String capital(String text) {
+        return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+    }
+
+    /** What a sure difference changes, and who changes it: the plan by itself, or the grower. */
+    static String change(Contrast c, Factor factor, FactorNames.OfCrop names) {
+        if (!c.sure()) {
+            return "";
+        }
+        String worse = names.name(
+                factor,
+                c.difference().value() < 0 ? c.other().level() : c.usual().level());
+        String better = names.name(
+                factor,
+                c.difference().value() < 0 ? c.usual().level() : c.other().level());
+        return switch (factor) {
+            case VARIETY -> "The plan: each variety's flowers are reckoned with its own share, learned here.";
+            case FATHER ->
+                "The plan: whether " + worse
+                        + " fits is weighed by these flowers under Mates. Where there is a choice, take " + better
+                        + ".";
+            case LOT, LOT_AGE, STORAGE ->
+                "Germinate a pinch before using pollen such as " + worse
+                        + "; its test then counts in the next plan. Where there is a choice, use " + better + ".";
+            case HOUR -> "Go at " + better + " where you can: set your hours so under Round.";
+            case STAGE -> "Take flowers at the stage " + better + " first.";
+            case TEMPERATURE, DRY_AIR -> "Go when the air is as with " + better + "; Weather tells the hours.";
+            case STROKES, TOOL, VISITS -> "Work so: " + better + ". A trial drawn by lot would settle it.";
+            case LIMB -> "Choose flowers " + better + " first.";
+            case HELPER ->
+                "Walk one round together and look how " + better + " does it. Trees and hours may differ too.";
+            case TREE -> "Look at " + worse + ": load, water, and whose pollen it got.";
+            default -> "";
+        };
+    }
+
+    /** Hand against nature. */
+    static String hand(TwoShares shares, TwoShares.Estimate difference) {
+        String said = "By hand " + of(shares.one()) + ", left to nature " + of(shares.other()) + ": ";
+        if (difference.lower() > 0) {
+            return said + "the hand adds " + points(difference.lower()) + " to " + points(difference.upper())
+                    + " points.";
+        }
+        return difference.upper() < 0
+                ? said + "nature does better here, by " + points(difference.upper()) + " to "
+                        + points(difference.lower()) + " points."
+                : said + "whether the hand adds anything is not sure yet.";
+    }
+
+    static String leftOut(CauseModel.LeftOut l, FactorNames.OfCrop names) {
+        String who = FactorNames.title(l.factor()) + ", " + names.name(l.factor(), l.level()) + " (" + l.flowers()
+                + " flowers): ";
+        return who
+                + switch (l.reason()) {
+                    case FEW -> "too few to say.";
+                    case ALL_TOOK -> "all took, so that no odds can be said.";
+                    case ALL_FAILED -> "all failed, so that no odds can be said.";
+                    case GOES_WITH_OTHERS -> "goes together with another cause here; a trial would tell them apart.";
+                };
+    }
+}

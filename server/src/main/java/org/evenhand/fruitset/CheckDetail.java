@@ -1,0 +1,63 @@
+package org.evenhand.fruitset;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.fruitset.CheckOutcome;
+
+/**
+ * What else was seen of the flowers that took.
+ *
+ * @param resting of those taken, fruitlets that rest and do not grow; they are alive
+ * @param fruits fruits in all, where a flower can give several
+ * @param whole fruits of a whole shape
+ * @param oneSided fruits swollen on one side
+ * @param crooked crooked fruits
+ * @param sizeMm usual size across
+ */
+public record CheckDetail(
+        @Schema(description = OPTIONAL) Integer resting,
+        @Schema(description = OPTIONAL) Integer fruits,
+        @Schema(description = OPTIONAL) Integer whole,
+        @Schema(description = OPTIONAL) Integer oneSided,
+        @Schema(description = OPTIONAL) Integer crooked,
+        @Schema(description = OPTIONAL) Double sizeMm) {
+    /** Nothing else was seen. */
+    static final CheckDetail NONE = new CheckDetail(null, null, null, null, null, null);
+
+    private static final int MOST_FRUITS_OF_A_FLOWER = 20;
+
+    /** Refuses what cannot be beside the outcome. */
+    void check(CheckOutcome outcome) {
+        int taken = outcome.taken();
+        if (resting != null) {
+            Require.within("detail.resting", resting, 0, taken);
+        }
+        if (fruits != null) {
+            if (fruits < taken) {
+                throw new InvalidInputException(
+                        "detail.fruits",
+                        "is " + fruits + ", but " + taken + " flowers took, each with a fruit at least.");
+            }
+            Require.within("detail.fruits", fruits, 0, Math.max(1, taken) * MOST_FRUITS_OF_A_FLOWER);
+        }
+        int shaped =
+                number("detail.whole", whole) + number("detail.oneSided", oneSided) + number("detail.crooked", crooked);
+        int there = fruits == null ? taken : fruits;
+        if (shaped > there) {
+            throw new InvalidInputException(
+                    "detail.whole",
+                    "with one-sided and crooked makes " + shaped + ", but there are " + there
+                            + " fruits. Count the shapes again.");
+        }
+        if (sizeMm != null) {
+            Require.within("detail.sizeMm", sizeMm, 1, 1000);
+        }
+    }
+
+    private static int number(String field, Integer given) {
+        return given == null ? 0 : Require.within(field, given, 0, 100_000);
+    }
+}

@@ -1,0 +1,130 @@
+package org.evenhand.fruitset;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.Retention;
+import org.evenhand.core.fruitset.CheckCalendar;
+import org.evenhand.core.fruitset.Fate;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.core.weather.Air;
+import org.evenhand.core.weather.Site;
+
+/** Fates out of the records of one orchard. */
+final class FateReckoning {
+    private final UUID orchard;
+    private final Site site;
+    private final Function<String, CropSheet> sheets;
+    private final Function<UUID, String> fatherOfLot;
+    private final Function<LocalDate, Air> airOfDay;
+    private final Map<LocalDate, Air> airs = new HashMap<>();
+
+    /**
+     * @param fatherOfLot id of the one variety whose pollen a jar holds; empty where there are several
+     * @param airOfDay the air of a local day
+     */
+    FateReckoning(
+            UUID orchard,
+            Site site,
+            Function<String, CropSheet> sheets,
+            Function<UUID, String> fatherOfLot,
+            Function<LocalDate, Air> airOfDay) {
+        this.orchard = orchard;
+        this.site = site;
+        this.sheets = sheets;
+        this.fatherOfLot = fatherOfLot;
+        this.airOfDay = airOfDay;
+    }
+
+    FateRows.FateRow of(FateRows.Facts facts, List<FateRows.LookRow> looks) {
+        ZoneId zone = site.zone();
+        LocalDate doneOn = facts.doneAt().atZone(zone).toLocalDate();
+        List<CheckCalendar.Taken> taken = looks.stream()
+                .map(l -> new CheckCalendar.Taken(l.at().atZone(zone).toLocalDate(), l.outcome()))
+                .toList();
+        Fate fate = Fate.of(
+                facts.flowers(),
+                taken.stream()
+                        .map(t -> new Fate.Look(Math.max(0, ChronoUnit.DAYS.between(doneOn, t.on())), t.outcome()))
+                        .toList());
+        String father = facts.lotId() == null ? "" : fatherOfLot.apply(facts.lotId());
+        return new FateRows.FateRow(
+                facts.id(),
+                orchard,
+                site.bloomYear(doneOn),
+                facts.crop(),
+                facts.treeId(),
+                facts.varietyId(),
+                father.isEmpty() ? null : UUID.fromString(father),
+                facts.treatment(),
+                doneOn,
+                fate.flowers(),
+                fate.took(),
+                fate.failed(),
+                CheckCalendar.next(sheets.apply(facts.crop()), doneOn, taken)
+                        .map(CheckCalendar.Due::due)
+                        .orElse(null),
+                levels(facts, doneOn, father),
+                fate.course().stream().map(FateReckoning::say).collect(Collectors.joining(",")));
+    }
+
+    private static String say(Retention.At at) {
+        return (long) at.time() + ":" + at.lost() + ":" + at.censored();
+    }
+
+    /** The class of each factor in their order; empty where it is not known. */
+    private String levels(FateRows.Facts facts, LocalDate doneOn, String father) {
+        Map<Factor, String> levels = new EnumMap<>(Factor.class);
+        levels.put(Factor.VARIETY, facts.varietyId().toString());
+        levels.put(Factor.TREE, facts.treeId().toString());
+        levels.put(Factor.EVENING, doneOn.toString());
+        levels.put(Factor.TREATMENT, facts.treatment());
+        levels.put(Factor.TREE_AND_TREATMENT, facts.treeId() + " " + facts.treatment());
+        if (facts.treatment().equals(Treatment.HAND.name())) {
+            Air air = airs.computeIfAbsent(doneOn, airOfDay);
+            levels.put(Factor.FATHER, father);
+            levels.put(
+                    Factor.HOUR,
+                    klass(Factor.hour(facts.doneAt().atZone(site.zone()).getHour())));
+            levels.put(
+                    Factor.TEMPERATURE,
+                    klass(Factor.temperature(air.temperatures().celsiusAt(facts.doneAt()))));
+            OptionalDouble dry = air.deficitAt(facts.doneAt());
+            levels.put(Factor.DRY_AIR, dry.isPresent() ? klass(Factor.dryAir(dry.getAsDouble())) : "");
+            levels.put(Factor.STAGE, facts.stage());
+            levels.put(Factor.STROKES, facts.strokes());
+            levels.put(Factor.TOOL, facts.tool());
+            levels.put(Factor.LIMB, facts.limb());
+            levels.put(Factor.HELPER, facts.helper().toString());
+            levels.put(Factor.VISITS, klass(Math.min(facts.visits(), 2) - 1));
+            if (facts.lotId() != null) {
+                levels.put(Factor.LOT, facts.lotId().toString());
+                levels.put(Factor.STORAGE, facts.storage());
+                levels.put(Factor.LOT_AGE, klass(Factor.lotAge(hours(facts.collectedAt(), facts.doneAt()))));
+            }
+        }
+        return Stream.of(Factor.values())
+                .map(f -> levels.get(f) == null ? "" : levels.get(f))
+                .collect(Collectors.joining(FateSums.BETWEEN));
+    }
+
+    private static double hours(Instant from, Instant until) {
+        return ChronoUnit.MINUTES.between(from, until) / 60.0;
+    }
+
+    private static String klass(int number) {
+        return Integer.toString(number);
+    }
+}

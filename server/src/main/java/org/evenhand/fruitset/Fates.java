@@ -1,0 +1,311 @@
+package org.evenhand.fruitset;
+
+import jakarta.annotation.PreDestroy;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.findings.CauseModel;
+import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.Retention;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.mating.CrossResults;
+import org.evenhand.orchard.OrchardDetails;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.pollen.LotName;
+import org.evenhand.pollen.PollenShelf;
+import org.evenhand.round.TreeResults;
+import org.evenhand.weather.AirChanged;
+import org.evenhand.weather.Weather;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+
+/**
+ * What has become of the flowers of each pollination, kept ready with its sums. The database notes which are to be reckoned anew; whoever
+ * asks has a few of them reckoned first, and where many wait the rest is done meanwhile.
+ */
+@Service
+public class Fates {
+    /** As many are reckoned before an answer; it takes well under a second. */
+    private static final int AT_ONCE = 2_000;
+
+    private static final int BATCH = 20_000;
+    private static final Logger LOG = LoggerFactory.getLogger(Fates.class);
+
+    private final FateRows rows;
+    private final JdbcTemplate jdbc;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final Weather weather;
+    private final PollenShelf shelf;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "fates");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private final Set<UUID> underWay = ConcurrentHashMap.newKeySet();
+
+    Fates(
+            FateRows rows,
+            JdbcTemplate jdbc,
+            Orchards orchards,
+            CropCatalogue crops,
+            Weather weather,
+            PollenShelf shelf) {
+        this.rows = rows;
+        this.jdbc = jdbc;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.weather = weather;
+        this.shelf = shelf;
+    }
+
+    @PreDestroy
+    void stop() {
+        worker.shutdownNow();
+    }
+
+    /** Brings them up to date, or begins to; how many records still wait. */
+    public int refresh(Caller caller) {
+        if (rows.waiting(caller.orchardId()) == 0) {
+            return 0;
+        }
+        reckon(caller, AT_ONCE);
+        int waiting = rows.waiting(caller.orchardId());
+        if (waiting > 0 && underWay.add(caller.orchardId())) {
+            worker.submit(() -> workOff(caller));
+        }
+        return waiting;
+    }
+
+    private void workOff(Caller caller) {
+        try {
+            while (!Thread.interrupted() && reckon(caller, BATCH) > 0) {
+                LOG.debug("Fates reckoned of orchard {}", caller.orchardId());
+            }
+        } catch (RuntimeException e) {
+            LOG.warn("Fates of orchard {} could not be reckoned; they stay waiting", caller.orchardId(), e);
+        } finally {
+            underWay.remove(caller.orchardId());
+        }
+    }
+
+    private int reckon(Caller caller, int most) {
+        FateReckoning reckoning = reckoning(caller);
+        return rows.transaction().execute(status -> {
+            rows.lock(caller.orchardId());
+            List<UUID> ids = rows.takeDue(caller.orchardId(), most);
+            Map<UUID, List<FateRows.LookRow>> looks = rows.looks(caller.orchardId(), ids);
+            List<FateRows.FateRow> now = new ArrayList<>();
+            rows.facts(ids).forEach(f -> now.add(reckoning.of(f, looks.getOrDefault(f.id(), List.of()))));
+            FateSums sums = new FateSums();
+            rows.takeOut(ids).forEach(f -> sums.add(f, -1));
+            now.forEach(f -> sums.add(f, 1));
+            rows.putIn(now);
+            rows.add(caller.orchardId(), sums);
+            return ids.size();
+        });
+    }
+
+    private FateReckoning reckoning(Caller caller) {
+        OrchardDetails orchard = orchards.details(caller);
+        ZoneId zone = orchard.site().zone();
+        Map<UUID, LotName> lots = shelf.names(caller);
+        Map<String, CropSheet> sheets = new HashMap<>();
+        return new FateReckoning(
+                caller.orchardId(),
+                orchard.site(),
+                crop -> sheets.computeIfAbsent(crop, c -> crops.of(caller, c)),
+                lot -> {
+                    LotName name = lots.get(lot);
+                    return name == null || name.fathers().size() != 1
+                            ? ""
+                            : name.fathers().get(0).toString();
+                },
+                day -> weather.air(
+                        caller,
+                        day.atStartOfDay(zone).toInstant(),
+                        day.plusDays(1).atStartOfDay(zone).toInstant()));
+    }
+
+    @EventListener
+    void reckonAnewWhereTheAirChanged(AirChanged event) {
+        jdbc.update(
+                "insert into fate_due select orchard_id, id from pollination where orchard_id = ? and done_at between ? and ?"
+                        + " on conflict do nothing",
+                event.orchardId(),
+                FateRows.utc(event.from()),
+                FateRows.utc(event.until()));
+    }
+
+    /** A season of a crop of which there are records. */
+    public record SeasonOfCrop(int season, String crop, long flowers) {}
+
+    /** All there are, the latest season and the crop with most flowers first. */
+    public List<SeasonOfCrop> seasons(Caller caller) {
+        return jdbc.query(
+                "select season, crop, sum(took + failed + undecided) from set_cell where orchard_id = ? and factor = 'TREATMENT'"
+                        + " group by season, crop having sum(took + failed + undecided) > 0 order by 1 desc, 3 desc",
+                (row, i) -> new SeasonOfCrop(row.getInt(1), row.getString(2), row.getLong(3)),
+                caller.orchardId());
+    }
+
+    /** Flowers of one class of a factor. */
+    public record Level(Factor factor, String level, int took, int failed, int undecided) {
+        public int decided() {
+            return took + failed;
+        }
+
+        public int flowers() {
+            return took + failed + undecided;
+        }
+    }
+
+    /** The classes of every factor. */
+    public List<Level> levels(Caller caller, int season, String crop) {
+        return jdbc.query(
+                "select factor, level, took, failed, undecided from set_cell where orchard_id = ? and season = ? and crop = ?"
+                        + " and took + failed + undecided > 0 order by factor, level",
+                (row, i) -> new Level(
+                        Factor.valueOf(row.getString(1)),
+                        row.getString(2),
+                        row.getInt(3),
+                        row.getInt(4),
+                        row.getInt(5)),
+                caller.orchardId(),
+                season,
+                crop);
+    }
+
+    /** What happened on which day to the flowers of each class of a factor. */
+    public Map<String, List<Retention.At>> courses(Caller caller, int season, String crop, Factor factor) {
+        Map<String, List<Retention.At>> courses = new HashMap<>();
+        jdbc.query(
+                "select level, day, lost, censored from loss_cell where orchard_id = ? and season = ? and crop = ? and factor = ?"
+                        + " and lost + censored > 0 order by level, day",
+                row -> {
+                    courses.computeIfAbsent(row.getString(1), l -> new ArrayList<>())
+                            .add(new Retention.At(row.getInt(2), row.getInt(3), row.getInt(4)));
+                },
+                caller.orchardId(),
+                season,
+                crop,
+                factor.name());
+        return courses;
+    }
+
+    /** Flowers alike in all causes, in the order of {@link Factor#CAUSES}. */
+    public List<CauseModel.Pattern> patterns(Caller caller, int season, String crop) {
+        return jdbc.query(
+                "select classes, took, failed from cause_cell where orchard_id = ? and season = ? and crop = ?"
+                        + " and took + failed > 0 order by classes",
+                (row, i) -> new CauseModel.Pattern(
+                        List.of(row.getString(1).split(FateSums.BETWEEN, -1)), row.getInt(2), row.getInt(3)),
+                caller.orchardId(),
+                season,
+                crop);
+    }
+
+    /** Those whose next look is due by a day, the most urgent first. */
+    List<UUID> due(Caller caller, LocalDate by, int most) {
+        return jdbc.queryForList(
+                "select pollination_id from fate where orchard_id = ? and next_look <= ? order by next_look, pollination_id limit ?",
+                UUID.class,
+                caller.orchardId(),
+                by,
+                most);
+    }
+
+    int countDue(Caller caller, LocalDate by) {
+        return jdbc.queryForObject(
+                "select count(*) from fate where orchard_id = ? and next_look <= ?",
+                Integer.class,
+                caller.orchardId(),
+                by);
+    }
+
+    /** Those of this season that want no look any more, the latest first. */
+    List<UUID> looked(Caller caller, LocalDate since, int most) {
+        return jdbc.queryForList(
+                "select pollination_id from fate where orchard_id = ? and next_look is null and done_on >= ?"
+                        + " order by done_on desc, pollination_id limit ?",
+                UUID.class,
+                caller.orchardId(),
+                since,
+                most);
+    }
+
+    /** What flowers by hand showed of each cross, over all seasons. */
+    List<CrossResults.Result> crosses(Caller caller) {
+        return jdbc.query(
+                "select variety_id, father_id, sum(took + failed), sum(took) from fate where orchard_id = ? and father_id is not null"
+                        + " group by variety_id, father_id having sum(took + failed) > 0",
+                (row, i) -> new CrossResults.Result(
+                        FateRows.uuid(row, 1), FateRows.uuid(row, 2), row.getInt(3), row.getInt(4)),
+                caller.orchardId());
+    }
+
+    /** What flowers by hand showed on each tree in a season. */
+    List<TreeResults.Result> trees(Caller caller, int season) {
+        return jdbc.query(
+                "select level, sum(took), sum(failed), sum(undecided) from set_cell where orchard_id = ? and season = ?"
+                        + " and factor = 'TREE' group by level having sum(took + failed + undecided) > 0",
+                (row, i) -> new TreeResults.Result(
+                        UUID.fromString(row.getString(1)), row.getInt(2), row.getInt(3), row.getInt(4)),
+                caller.orchardId(),
+                season);
+    }
+
+    /** Flowers of a season that hold fruit, with how many, by pollination. */
+    Map<UUID, Integer> holding(Caller caller, int season, int most) {
+        Map<UUID, Integer> holding = new HashMap<>();
+        jdbc.query(
+                "select pollination_id, took from fate where orchard_id = ? and season = ? and took > 0"
+                        + " order by done_on desc, pollination_id limit ?",
+                row -> {
+                    holding.put(FateRows.uuid(row, 1), row.getInt(2));
+                },
+                caller.orchardId(),
+                season,
+                most);
+        return holding;
+    }
+
+    /**
+     * What is known of one pollination's flowers.
+     *
+     * @param lookedAt whether anybody looked at them yet
+     * @param lookWanted whether a further look is wanted
+     */
+    public record Known(int took, int failed, int undecided, boolean lookedAt, boolean lookWanted) {}
+
+    public Map<UUID, Known> known(Caller caller, List<UUID> ids) {
+        Map<UUID, Known> known = new HashMap<>();
+        jdbc.query(
+                "select f.pollination_id, f.took, f.failed, f.flowers - f.took - f.failed, f.next_look is not null,"
+                        + " exists (select 1 from fruit_check c where c.orchard_id = f.orchard_id"
+                        + " and c.pollination_id = f.pollination_id and c.voided_at is null)"
+                        + " from fate f where f.orchard_id = ? and f.pollination_id = any(?)",
+                row -> {
+                    known.put(
+                            FateRows.uuid(row, 1),
+                            new Known(
+                                    row.getInt(2), row.getInt(3), row.getInt(4), row.getBoolean(6), row.getBoolean(5)));
+                },
+                caller.orchardId(),
+                ids.toArray(UUID[]::new));
+        return known;
+    }
+}

@@ -1,0 +1,40 @@
+package org.evenhand.fruitset;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+
+/** What is asked of single fruits. */
+public final class FruitRequests {
+    private FruitRequests() {}
+
+    /**
+     * A fruit that gets a number, or one without that has ended.
+     *
+     * @param pollinationId the flowers it came from; absent where nobody knows
+     * @param number written on it; used once a season in an orchard
+     * @param numberedAt when it was written
+     * @param end how it ended; may be told later where it has a number
+     * @param confirmed questions answered with yes
+     */
+    @Schema(name = "FruitRequest")
+    public record Fruit(
+            UUID treeId,
+            @Schema(description = OPTIONAL) UUID pollinationId,
+            @Schema(description = OPTIONAL) Integer number,
+            @Schema(description = OPTIONAL) Instant numberedAt,
+            @Schema(description = OPTIONAL) FruitEnd end,
+            @Schema(description = OPTIONAL) List<String> confirmed) {}
+
+    /**
+     * How a numbered fruit ended.
+     *
+     * @param confirmed questions answered with yes
+     */
+    @Schema(name = "FruitEndRequest")
+    public record End(
+            FruitEnd end, @Schema(description = OPTIONAL) List<String> confirmed) {}
+}

@@ -1,0 +1,336 @@
+package org.evenhand.fruitset;
+
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.Mark;
+import org.evenhand.core.fruitset.FallenFruit;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.QuestionException;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.round.PollinationView;
+import org.evenhand.round.Pollinations;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Single fruits: numbered, harvested, found fallen. */
+@Service
+public class Fruits {
+    private static final String MANY_SEEDS = "more-seeds-than-ovules";
+    private static final int MOST_SOURCES = 300;
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
+
+    private final FruitRepository fruits;
+    private final Fates fates;
+    private final Pollinations pollinations;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Fruits(
+            FruitRepository fruits,
+            Fates fates,
+            Pollinations pollinations,
+            Orchards orchards,
+            CropCatalogue crops,
+            OnceWriter once,
+            InstantSource clock) {
+        this.fruits = fruits;
+        this.fates = fates;
+        this.pollinations = pollinations;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** The fruits of this season. */
+    FruitsView all(Caller caller) {
+        fates.refresh(caller);
+        int year = year(caller, orchards.now(caller));
+        List<Fruit> found = fruits.findByOrchardIdAndYearAndVoidedAtIsNull(caller.orchardId(), year);
+        Map<UUID, TreeView> trees =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+        Map<UUID, PollinationView> from = pollinations
+                .withIds(
+                        caller,
+                        found.stream()
+                                .map(Fruit::pollinationId)
+                                .filter(Objects::nonNull)
+                                .distinct()
+                                .toList())
+                .stream()
+                .collect(Collectors.toMap(PollinationView::id, Function.identity()));
+        ZoneId zone = orchards.details(caller).site().zone();
+        return new FruitsView(
+                year,
+                1
+                        + found.stream()
+                                .filter(f -> f.number() != null)
+                                .mapToInt(Fruit::number)
+                                .max()
+                                .orElse(0),
+                found.stream()
+                        .sorted(Comparator.comparing(Fruit::number, Comparator.nullsLast(Comparator.naturalOrder()))
+                                .thenComparing(Fruit::id))
+                        .map(f -> view(
+                                f,
+                                trees.computeIfAbsent(f.treeId(), removed -> orchards.tree(caller, removed)),
+                                from.get(f.pollinationId()),
+                                zone))
+                        .toList(),
+                sources(caller, year, found, zone));
+    }
+
+    private static FruitsView.FruitView view(Fruit f, TreeView tree, PollinationView from, ZoneId zone) {
+        return new FruitsView.FruitView(
+                f.id(),
+                tree.id(),
+                tree.name(),
+                tree.crop(),
+                f.pollinationId(),
+                from == null ? "not known from which flower" : say(from, zone),
+                f.number(),
+                f.numberedAt(),
+                f.end(),
+                f.version());
+    }
+
+    private static String say(PollinationView p, ZoneId zone) {
+        String day = DAY.format(p.doneAt().atZone(zone));
+        String who = p.how().treatment() == Treatment.HAND ? "with " + p.pollenParent() : p.lotCode();
+        String cross = p.crossLabel() == null ? "" : "cross " + p.crossLabel() + ", ";
+        return cross + who + ", " + day;
+    }
+
+    /** Flowers of the season that hold fruit. */
+    private List<FruitsView.Source> sources(Caller caller, int season, List<Fruit> found, ZoneId zone) {
+        Map<UUID, Integer> holding = fates.holding(caller, season, MOST_SOURCES);
+        Map<UUID, int[]> known = new HashMap<>();
+        for (Fruit f : found) {
+            if (f.pollinationId() != null) {
+                int[] ended = known.computeIfAbsent(f.pollinationId(), id -> new int[2]);
+                ended[f.end() == null ? 1 : 0]++;
+            }
+        }
+        return pollinations.withIds(caller, holding.keySet()).stream()
+                .map(p -> source(p, holding.get(p.id()), known.getOrDefault(p.id(), new int[2]), zone))
+                .filter(s -> s.hanging() > 0)
+                .sorted(Comparator.comparing(FruitsView.Source::tree).thenComparing(FruitsView.Source::on))
+                .toList();
+    }
+
+    private static FruitsView.Source source(PollinationView p, int holding, int[] known, ZoneId zone) {
+        int hanging = Math.max(0, holding - known[0]);
+        return new FruitsView.Source(
+                p.id(),
+                p.treeId(),
+                p.treeName(),
+                p.crop(),
+                say(p, zone),
+                p.doneAt().atZone(zone).toLocalDate(),
+                hanging,
+                Math.max(0, hanging - known[1]),
+                p.markLasts() == Mark.Lasts.FRUIT);
+    }
+
+    /** The flowers a fruit found under a tree can have come from, the likeliest first. */
+    List<FruitsView.Candidate> fallen(Caller caller, UUID treeId, Boolean sepalsMissing) {
+        orchards.tree(caller, treeId);
+        Map<String, FruitsView.Source> sources = all(caller).sources().stream()
+                .filter(s -> s.treeId().equals(treeId))
+                .collect(Collectors.toMap(s -> s.pollinationId().toString(), Function.identity()));
+        return FallenFruit.candidates(
+                        sources.entrySet().stream()
+                                .map(e -> new FallenFruit.Source(
+                                        e.getKey(),
+                                        e.getValue().unnumbered(),
+                                        e.getValue().calyxCut()))
+                                .toList(),
+                        sepalsMissing)
+                .stream()
+                .map(c -> new FruitsView.Candidate(
+                        sources.get(c.source().name()).pollinationId(),
+                        sources.get(c.source().name()).from(),
+                        c.source().hanging(),
+                        c.share()))
+                .toList();
+    }
+
+    private int year(Caller caller, Instant at) {
+        var site = orchards.details(caller).site();
+        return site.bloomYear(at.atZone(site.zone()).toLocalDate());
+    }
+
+    public FruitsView.FruitView put(Caller caller, UUID id, FruitRequests.Fruit request) {
+        try {
+            Fruit written = once.write(
+                    "fruit",
+                    id,
+                    () -> fruits.findByIdAndOrchardId(id, caller.orchardId()),
+                    found -> again(found, request),
+                    () -> insert(caller, id, request));
+            return view(caller, written);
+        } catch (DataIntegrityViolationException e) {
+            throw numberTaken(request.number());
+        }
+    }
+
+    private static InvalidInputException numberTaken(Integer number) {
+        return new InvalidInputException(
+                "number", "is " + number + ", which another fruit has. Take the next free one.");
+    }
+
+    private FruitsView.FruitView view(Caller caller, Fruit f) {
+        PollinationView from = f.pollinationId() == null ? null : pollinations.pollination(caller, f.pollinationId());
+        return view(
+                f,
+                orchards.tree(caller, f.treeId()),
+                from,
+                orchards.details(caller).site().zone());
+    }
+
+    private static Fruit again(Fruit found, FruitRequests.Fruit request) {
+        if (!found.treeId().equals(request.treeId()) || !Objects.equals(found.number(), request.number())) {
+            throw new ConflictException("This fruit is already written down otherwise. Void it and write it anew.");
+        }
+        return found;
+    }
+
+    private Fruit insert(Caller caller, UUID id, FruitRequests.Fruit request) {
+        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        ZoneId zone = orchards.details(caller).site().zone();
+        PollinationView from = from(caller, tree, request.pollinationId());
+        if (request.number() == null && request.end() == null) {
+            throw new InvalidInputException("number", "is missing; give the fruit its number, or say how it ended.");
+        }
+        Instant numberedAt = request.number() == null
+                ? null
+                : Given.notInFuture("numberedAt", request.numberedAt(), orchards.now(caller), zone);
+        Instant when =
+                numberedAt == null ? Given.required("end.at", request.end().at()) : numberedAt;
+        int year = from == null ? year(caller, when) : year(caller, from.doneAt());
+        if (request.number() != null) {
+            Require.within("number", request.number(), 1, 1_000_000);
+            fruits.findByOrchardIdAndYearAndNumberAndVoidedAtIsNull(caller.orchardId(), year, request.number())
+                    .ifPresent(other -> {
+                        throw numberTaken(request.number());
+                    });
+        }
+        Fruit fruit = new Fruit(
+                id,
+                caller,
+                clock.instant(),
+                zone,
+                tree.id(),
+                request.pollinationId(),
+                year,
+                request.number(),
+                numberedAt);
+        if (request.end() != null) {
+            fruit.end(end(caller, tree, from, request.end(), request.confirmed()), request.pollinationId());
+        }
+        return fruits.saveAndFlush(fruit);
+    }
+
+    private PollinationView from(Caller caller, TreeView tree, UUID pollinationId) {
+        if (pollinationId == null) {
+            return null;
+        }
+        PollinationView from = pollinations.pollination(caller, pollinationId);
+        if (!from.treeId().equals(tree.id())) {
+            throw new InvalidInputException(
+                    "pollinationId", "is of " + from.treeName() + ", not of " + tree.name() + ".");
+        }
+        return from;
+    }
+
+    /** The end as it is kept; asks where there are more seeds than ovules. */
+    private FruitEnd end(Caller caller, TreeView tree, PollinationView from, FruitEnd given, List<String> confirmed) {
+        ZoneId zone = orchards.details(caller).site().zone();
+        Instant at = Given.notInFuture("end.at", given.at(), orchards.now(caller), zone);
+        if (from != null && at.isBefore(from.doneAt())) {
+            throw new InvalidInputException(
+                    "end.at",
+                    "is " + Given.say(at, zone) + ", before the pollination on " + Given.say(from.doneAt(), zone)
+                            + ".");
+        }
+        FruitEnd end = given.checked(at);
+        crops.of(caller, tree.crop()).cross().ifPresent(habit -> {
+            int ovules = (int) habit.ovules().value();
+            boolean asked = confirmed == null || !confirmed.contains(MANY_SEEDS);
+            if (end.seeds() != null && end.seeds() > ovules && asked) {
+                throw new QuestionException(
+                        MANY_SEEDS,
+                        end.seeds() + " seeds are more than a fruit of this crop holds, " + ovules
+                                + " by its crop sheet. Did a second fruit slip in? Write it down all the same?");
+            }
+        });
+        return end;
+    }
+
+    /** Tells how a numbered fruit ended; the same told twice is once. */
+    public FruitsView.FruitView end(Caller caller, UUID id, FruitRequests.End request) {
+        Fruit fruit = endOnce(caller, id, request);
+        return view(caller, fruit);
+    }
+
+    private Fruit endOnce(Caller caller, UUID id, FruitRequests.End request) {
+        Fruit fruit = fruits.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(f -> !f.voided())
+                .orElseThrow(() -> new NotFoundException("fruit", id));
+        TreeView tree = orchards.tree(caller, fruit.treeId());
+        ZoneId zone = orchards.details(caller).site().zone();
+        FruitEnd end = end(
+                caller,
+                tree,
+                from(caller, tree, fruit.pollinationId()),
+                Given.required("end", request.end()),
+                request.confirmed());
+        if (fruit.end() != null) {
+            if (fruit.end().equals(end)) {
+                return fruit;
+            }
+            throw new InvalidInputException(
+                    "end.kind",
+                    "was told already: "
+                            + fruit.end().kind().name().toLowerCase(Locale.ROOT).replace('_', ' ') + " on "
+                            + Given.say(fruit.end().at(), zone)
+                            + ". A fruit ends once; void that record if it is wrong.");
+        }
+        fruit.end(end, null);
+        return fruits.saveAndFlush(fruit);
+    }
+
+    @Transactional
+    public void voidFruit(Caller caller, UUID id, VoidRequest request) {
+        Fruit fruit = fruits.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("fruit", id));
+        if (!fruit.voided()) {
+            fruit.requireVersion("fruit", request.version());
+            fruit.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}

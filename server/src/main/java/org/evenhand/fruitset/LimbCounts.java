@@ -1,0 +1,181 @@
+package org.evenhand.fruitset;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CheckDay;
+import org.evenhand.core.fruitset.LimbTally;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.round.PollinationView;
+import org.evenhand.round.Pollinations;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Whole limbs counted, for who does not tag flowers. */
+@Service
+public class LimbCounts {
+    private static final Duration SEASON = Duration.ofDays(270);
+
+    private final LimbCountRepository counts;
+    private final Pollinations pollinations;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    LimbCounts(
+            LimbCountRepository counts,
+            Pollinations pollinations,
+            Orchards orchards,
+            CropCatalogue crops,
+            OnceWriter once,
+            InstantSource clock) {
+        this.counts = counts;
+        this.pollinations = pollinations;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    private record Limb(UUID tree, String name) {}
+
+    /** The limbs counted this season. */
+    @Transactional(readOnly = true)
+    public List<LimbView> all(Caller caller) {
+        Instant since = orchards.now(caller).minus(SEASON);
+        Map<Limb, List<LimbCount>> byLimb = new LinkedHashMap<>();
+        counts.findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAt(caller.orchardId(), since)
+                .forEach(c -> byLimb.computeIfAbsent(
+                                new Limb(c.treeId(), c.limb().toLowerCase(Locale.ROOT)), l -> new ArrayList<>())
+                        .add(c));
+        Map<UUID, List<PollinationView>> done =
+                pollinations.since(caller, since).stream().collect(Collectors.groupingBy(PollinationView::treeId));
+        Map<UUID, TreeView> trees =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+        return byLimb.values().stream()
+                .map(of -> limb(
+                        caller,
+                        trees.computeIfAbsent(of.get(0).treeId(), removed -> orchards.tree(caller, removed)),
+                        of,
+                        done.getOrDefault(of.get(0).treeId(), List.of())))
+                .toList();
+    }
+
+    private LimbView limb(Caller caller, TreeView tree, List<LimbCount> of, List<PollinationView> done) {
+        // Flowers show as fruit from the crop's first look on.
+        int days = crops.of(caller, tree.crop()).checks().stream()
+                .findFirst()
+                .map(CheckDay::days)
+                .orElse(0);
+        List<LimbView.Count> told = new ArrayList<>();
+        LimbCount before = null;
+        for (LimbCount count : of) {
+            told.add(count(count, before, done, Duration.ofDays(days)));
+            before = count;
+        }
+        Collections.reverse(told);
+        LimbCount last = of.get(of.size() - 1);
+        return new LimbView(tree.id(), tree.name(), last.limb(), last.fruits(), told);
+    }
+
+    private static LimbView.Count count(
+            LimbCount count, LimbCount before, List<PollinationView> done, Duration untilItShows) {
+        Instant until = count.countedAt().minus(untilItShows);
+        Instant from = before == null ? Instant.MIN : before.countedAt().minus(untilItShows);
+        int flowers = done.stream()
+                .filter(p -> p.doneAt().isAfter(from) && !p.doneAt().isAfter(until))
+                .mapToInt(PollinationView::flowers)
+                .sum();
+        LimbTally tally = new LimbTally(
+                Optional.ofNullable(before).map(LimbCount::fruits), count.fruits(), count.takenOff(), flowers);
+        return new LimbView.Count(
+                count.id(),
+                count.countedAt(),
+                count.fruits(),
+                count.takenOff(),
+                before == null ? null : before.fruits(),
+                flowers,
+                tally.kind(),
+                tally.say(),
+                count.note(),
+                count.version());
+    }
+
+    /** Writes a count down; answers with its limb. */
+    public LimbView put(Caller caller, UUID id, LimbRequest request) {
+        LimbCount written = once.write(
+                "limb_count",
+                id,
+                () -> counts.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> again(found, request),
+                () -> insert(caller, id, request));
+        return all(caller).stream()
+                .filter(l -> l.counts().stream().anyMatch(c -> c.id().equals(written.id())))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("count", id));
+    }
+
+    private static LimbCount again(LimbCount found, LimbRequest request) {
+        if (!found.treeId().equals(request.treeId()) || !Objects.equals(found.fruits(), request.fruits())) {
+            throw new ConflictException(
+                    "This count is already written down with another number. Void it and count again.");
+        }
+        return found;
+    }
+
+    private LimbCount insert(Caller caller, UUID id, LimbRequest request) {
+        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        ZoneId zone = orchards.details(caller).site().zone();
+        Instant at = Given.notInFuture("countedAt", request.countedAt(), orchards.now(caller), zone);
+        String limb = Given.text("limb", request.limb(), 60);
+        int fruits = Given.required("fruits", request.fruits());
+        int off = request.takenOff() == null ? 0 : request.takenOff();
+        new LimbTally(Optional.empty(), fruits, off, 0);
+        counts.latest(caller.orchardId(), tree.id(), limb).ifPresent(last -> {
+            if (at.isBefore(last.countedAt())) {
+                throw new InvalidInputException(
+                        "countedAt",
+                        "is " + Given.say(at, zone) + ", before the limb's latest count on "
+                                + Given.say(last.countedAt(), zone) + ". Void that one first, if this one is right.");
+            }
+        });
+        return counts.saveAndFlush(new LimbCount(
+                id,
+                caller,
+                clock.instant(),
+                zone,
+                new LimbRequest(tree.id(), limb, at, fruits, off, Given.optionalText("note", request.note(), 2000))));
+    }
+
+    @Transactional
+    public void voidCount(Caller caller, UUID id, VoidRequest request) {
+        LimbCount count = counts.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("count", id));
+        if (!count.voided()) {
+            count.requireVersion("count", request.version());
+            count.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}
