@@ -12,7 +12,10 @@ import { Weather } from './bloom/Weather';
 import { CropSheet } from './crop/CropSheet';
 import { CropSheets } from './crop/CropSheets';
 import { Findings } from './findings/Findings';
+import { CheckWalk } from './fruitset/CheckWalk';
+import { Fruit } from './fruitset/Fruit';
 import { FruitSet } from './fruitset/FruitSet';
+import { Limbs } from './fruitset/Limbs';
 import { Empty, Loaded } from './kit/States';
 import { HereContext } from './kit/orchard-context';
 import { ProblemError } from './kit/problem';
@@ -70,6 +73,7 @@ function SignedIn({ known }: { known: boolean }) {
           <SignInAgain />
           <Routes>
             <Route path="/round/walk/:walk" element={<Walk />} />
+            <Route path="/fruit-set/walk" element={<CheckWalk />} />
             <Route path="/bloom/read/:tree" element={<Tally />} />
             <Route path="/bloom/key" element={<StageKey />} />
             <Route element={<Shell />}>
@@ -95,6 +99,8 @@ function SignedIn({ known }: { known: boolean }) {
               <Route path="/round/hours" element={<Hours />} />
               <Route path="/kept" element={<Kept />} />
               <Route path="/fruit-set" element={<FruitSet />} />
+              <Route path="/fruit-set/limbs" element={<Limbs />} />
+              <Route path="/fruit-set/fruit" element={<Fruit />} />
               <Route path="/findings" element={<Findings />} />
               <Route path="/orchard" element={<Orchard />} />
               <Route path="/crops" element={<CropSheets />} />

@@ -30,7 +30,7 @@ const EVENING = new Set(['/', '/bloom', '/round', '/pollen']);
 
 function useDueChecks(): number {
   const { data } = useQuery(queries.fruitSet());
-  return data?.rows.filter((r) => r.due?.now).length ?? 0;
+  return data?.due ?? 0;
 }
 
 function Links({ due, close }: { due: number; close?: () => void }) {

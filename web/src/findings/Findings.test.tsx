@@ -1,6 +1,6 @@
-import { screen } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../kit/api';
 import { serve, show } from '../test/screen';
 import { Findings } from './Findings';
@@ -13,64 +13,122 @@ const rate = (taken: number, decided: number): Schemas['SetRate'] => ({
   upper: 0.85,
   confidence: 0.95,
 });
-const finding = (treeName: string, part: Partial<Schemas['Finding']>): Schemas['Finding'] => ({
-  pollination: {
-    id: treeName,
-    treeId: treeName,
-    treeName,
-    crop: 'cherimoya',
-    lotId: 'l',
-    lotCode: 'LA-01',
-    pollenParent: 'Lantern',
-    flowers: 9,
-    doneAt: '2026-11-11T05:00:00Z',
-    mark: '',
-    colour: '',
-    tag: '',
-    again: false,
-    recordedBy: 'a',
-    version: 0,
-  },
-  unknown: 0,
-  notFound: 0,
-  checked: true,
+const factor = (title: string, part: Partial<Schemas['FactorFinding']>): Schemas['FactorFinding'] => ({
+  factor: 'LOT_AGE',
+  title,
+  levels: [
+    { level: '0', name: 'within the hour', rate: rate(40, 60), undecided: 0, few: false },
+    { level: '3', name: '2 to 4 days', rate: rate(3, 12), undecided: 2, few: true },
+  ],
+  untold: 0,
+  sentence: '2 to 4 days: 25 % against 67 %.',
+  change: '',
+  sure: false,
+  sureAmongAll: false,
   ...part,
+});
+const found = (part: Partial<Schemas['Findings']>): Schemas['Findings'] => ({
+  seasons: [
+    { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80 },
+    { season: 2025, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 300 },
+  ],
+  shown: { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80 },
+  waiting: 0,
+  all: rate(10, 15),
+  undecided: 12,
+  factors: [],
+  seeds: [],
+  yield: [],
+  comparisons: 20,
+  ...part,
+});
+const retention: Schemas['Retention'] = {
+  factor: 'LOT_AGE',
+  title: 'Age of the pollen',
+  sentence: 'They do not lose alike.',
+  curves: [
+    {
+      level: '0',
+      name: 'within the hour',
+      followed: 60,
+      lost: 20,
+      lastDay: 12,
+      steps: [{ day: 7, atRisk: 60, share: 0.75, lower: 0.62, upper: 0.84 }],
+    },
+    { level: '3', name: '2 to 4 days', followed: 4, lost: 0, lastDay: 9, steps: [] },
+  ],
+};
+const causes: Schemas['Causes'] = { flowers: 0, effects: [], leftOut: [], sentence: 'Too few flowers.' };
+const answers = (findings: Schemas['Findings']) => ({
+  'GET /api/findings': findings,
+  'GET /api/findings/retention': retention,
+  'GET /api/findings/causes': causes,
 });
 
 describe('findings', () => {
-  it('tells the share in all with its interval, and why', async () => {
-    serve({
-      'GET /api/findings': {
-        all: rate(10, 15),
-        pollinations: [
-          finding('Unchecked', { checked: false }),
-          finding('Open', {}),
-          finding('Known', { rate: rate(6, 9) }),
-        ],
-      },
-    });
+  it('tells the share in all with its interval, and why, and warns of many comparisons', async () => {
+    serve(answers(found({})));
     show(<Findings />);
     const heading = await screen.findByRole('heading', { level: 1 });
     expect(heading.textContent).toMatch(
       /10 of 15 flowers took, 67\s%; with so few the true share.*42\s% and 85\s%/,
     );
-    expect(screen.getAllByRole('row').map((r) => r.textContent?.slice(0, 4))).toEqual([
-      'Tree',
-      'Know',
-      'Unch',
-      'Open',
-    ]);
-    expect(screen.getByText('not checked')).toBeVisible();
-    expect(screen.getByText('not known yet')).toBeVisible();
-    await userEvent.click(screen.getByText('6 of 9'));
+    expect(screen.getByText(/20 classes are held against a usual one.*about 2 of them/)).toBeVisible();
+    expect(screen.getByText('Draw a comparison by lot')).toBeVisible();
+    await userEvent.click(screen.getByText('10 of 15 flowers took'));
     expect(await screen.findByText(/Wilson’s score interval/)).toBeInTheDocument();
   });
 
   it('does not excuse itself with small numbers where there are many', async () => {
-    serve({
-      'GET /api/findings': { all: rate(100, 150), pollinations: [finding('A', { rate: rate(100, 150) })] },
-    });
+    serve(answers(found({ all: rate(100, 150) })));
     show(<Findings />);
     expect((await screen.findByRole('heading', { level: 1 })).textContent).not.toContain('with so few');
+  });
+
+  it('puts what is sure first, calls few few, and has a table behind every picture', async () => {
+    serve(
+      answers(
+        found({
+          factors: [
+            factor('Hour of the day', { factor: 'HOUR' }),
+            factor('Age of the pollen', { sure: true, sureAmongAll: true, change: 'Germinate a pinch.' }),
+          ],
+        }),
+      ),
+    );
+    show(<Findings />);
+    await screen.findByText('They do not lose alike.');
+    const titles = screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
+    expect(titles.slice(0, 2)).toEqual(['Age of the pollen', 'Hour of the day']);
+    expect(screen.getByText('Germinate a pinch.')).toBeVisible();
+    const table = screen.getAllByRole('table', { hidden: true })[0]!;
+    const cells = within(table)
+      .getAllByRole('row', { hidden: true })
+      .map((r) => r.textContent);
+    expect(cells[2]).toMatch(/2 to 4 days \(few\)3 of 1225\s%42\s% to 85\s%2/);
+    expect(screen.getByText('none lost')).toBeInTheDocument();
+  });
+
+  it('asks for another season', async () => {
+    const asked: string[] = [];
+    serve({
+      ...answers(found({})),
+      'GET /api/findings': (sent: { query: string }) => {
+        asked.push(sent.query);
+        return found({});
+      },
+    });
+    show(<Findings />);
+    await userEvent.selectOptions(await screen.findByLabelText('Season and crop'), '2025 cherimoya');
+    await vi.waitFor(() => expect(asked).toEqual(['', '?season=2025&crop=cherimoya']));
+  });
+
+  it('says where there is nothing yet', async () => {
+    const none = found({ seasons: [], undecided: 0, comparisons: 0 });
+    delete none.shown;
+    delete none.all;
+    serve(answers(none));
+    show(<Findings />);
+    expect(await screen.findByText('Nothing to tell yet')).toBeVisible();
   });
 });

@@ -1,19 +1,28 @@
+import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
+import { queries, type OfSeason } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
-import { plural, shortDay } from '../kit/time';
+import { plural } from '../kit/time';
 import { Why } from '../kit/Why';
-import { IntervalBar } from './IntervalBar';
+import { Curves } from './Curves';
+import { FindingsTabs } from './FindingsTabs';
+import { IntervalRows } from './IntervalRows';
+import { Odds } from './Odds';
+import classes from './Findings.module.css';
+
+type View = Schemas['Findings'];
+type Factor = Schemas['FactorFinding'];
 
 function RateWhy({ rate }: { rate: Schemas['SetRate'] }) {
   return (
     <>
       <p>
         {rate.taken} taken of {rate.decided} whose fate is known. Those not yet known, or not found again,
-        count neither way.
+        count neither way; fruit taken off by hand had taken.
       </p>
       <p>
         Interval: Wilson’s score interval at {percent(rate.confidence)} (Wilson 1927). If flowers took by
@@ -23,105 +32,297 @@ function RateWhy({ rate }: { rate: Schemas['SetRate'] }) {
   );
 }
 
-function Row({ finding }: { finding: Schemas['Finding'] }) {
-  const { zone } = useHere();
-  const { pollination: p, rate } = finding;
+function FactorCard({ of }: { of: Factor }) {
   return (
-    <tr data-tree={p.treeName}>
-      <td>
-        <b>{p.treeName}</b>
-        <div className="small soft">{shortDay(new Date(p.doneAt), zone)}</div>
-      </td>
-      <td>
-        {p.lotCode} <span className="soft">{p.pollenParent}</span>
-      </td>
-      <td className="num">{p.flowers}</td>
-      <td className="num">
-        {rate ? (
-          <Why because={<RateWhy rate={rate} />} label="set rate">
-            {rate.taken} of {rate.decided}
+    <section className={`card ${classes.finding}`} data-factor={of.factor}>
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <h2>{of.title}</h2>
+        {of.sure && (
+          <Why
+            label={`${of.title}: how sure`}
+            because={
+              <p>
+                {of.sureAmongAll
+                  ? 'Sure even among all the comparisons on this page (Fisher’s exact test, Bonferroni’s bound).'
+                  : 'Sure were it the only comparison on this page. Among so many, one like it may come by chance; a trial would settle it.'}{' '}
+                Difference: Newcombe’s interval (1998).
+              </p>
+            }
+          >
+            <span className={`${classes.tag} ${of.sureAmongAll ? classes.sure : ''}`}>
+              {of.sureAmongAll ? 'sure' : 'sure alone, not among all'}
+            </span>
           </Why>
-        ) : (
-          <span className="soft">{finding.checked ? 'not known yet' : 'not checked'}</span>
         )}
-      </td>
-      <td className="num">{rate && <b>{percent(rate.share)}</b>}</td>
-      <td style={{ minWidth: 170 }}>{rate && <IntervalBar rate={rate} />}</td>
-      <td className="num small">{rate && `${percent(rate.lower)} to ${percent(rate.upper)}`}</td>
-    </tr>
+      </div>
+      <p>{of.sentence}</p>
+      <IntervalRows rows={of.levels} label={of.title} />
+      {of.untold > 0 && (
+        <p className="small soft">{plural(of.untold, 'class', 'classes')} with fewer flowers not shown.</p>
+      )}
+      {of.change && <p className={classes.change}>{of.change}</p>}
+    </section>
   );
 }
 
-/** Those with a rate first; among them the latest first, as they come. */
-const byDecided = (a: Schemas['Finding'], b: Schemas['Finding']) => Number(!a.rate) - Number(!b.rate);
-
-export function Findings() {
-  const findings = useQuery(queries.findings());
+/** What may be chance so far, shut until somebody wants to see it. */
+function ChanceCard({ of }: { of: Factor[] }) {
+  if (of.length === 0) return null;
   return (
-    <Loaded of={findings}>
-      {({ all, pollinations }) =>
-        pollinations.length === 0 ? (
-          <Empty title="Nothing to tell yet">
-            After the first checks you see here what share of your flowers took, and how sure that is.
-          </Empty>
-        ) : (
+    <section className={`card ${classes.finding}`} data-card="chance">
+      <h2>May be chance so far</h2>
+      <ul className={classes.open}>
+        {of.map((f) => (
+          <li key={f.factor} data-factor={f.factor}>
+            <details>
+              <summary>
+                <b>{f.title}</b> <span>{f.sentence}</span>
+              </summary>
+              <IntervalRows rows={f.levels} label={f.title} />
+            </details>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function HandCard({ of }: { of: Schemas['HandFinding'] }) {
+  return (
+    <section className={`card ${classes.finding}`} data-factor="HAND">
+      <h2>Was it the hand?</h2>
+      <p>{of.sentence}</p>
+      <IntervalRows rows={of.ways} label="How it was treated" />
+      {of.ratio && (
+        <p className="small">
+          By hand {of.ratio.value.toFixed(1)} times the share of nature, between {of.ratio.lower.toFixed(1)}{' '}
+          and {of.ratio.upper.toFixed(1)} times (Katz 1978)
+          {of.pooled &&
+            `; each tree compared within itself, ${plural(of.trees, 'tree')}: ${of.pooled.value.toFixed(1)} times, ${of.pooled.lower.toFixed(1)} to ${of.pooled.upper.toFixed(1)} (Mantel and Haenszel 1959)`}
+          .
+        </p>
+      )}
+    </section>
+  );
+}
+
+function RetentionCard({ of, factors }: { of: OfSeason; factors: Factor[] }) {
+  const choices = factors.filter((f) => f.factor !== 'EVENING');
+  const [chosen, setChosen] = useState<Factor['factor']>();
+  const factor = chosen ?? choices[0]?.factor ?? 'VARIETY';
+  const retention = useQuery(queries.retention(of, factor));
+  return (
+    <section className={`card ${classes.finding}`} data-card="retention">
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <h2>What still holds, day by day</h2>
+        {choices.length > 1 && (
+          <NativeSelect
+            aria-label="By"
+            data={choices.map((f) => ({ value: f.factor, label: `by ${f.title.toLowerCase()}` }))}
+            value={factor}
+            onChange={(e) => setChosen(e.currentTarget.value as Factor['factor'])}
+          />
+        )}
+      </div>
+      <Loaded of={retention}>
+        {(r) => (
           <>
-            {all ? (
-              <h1>
-                <Why because={<RateWhy rate={all} />} label="set rate in all">
-                  {all.taken} of {plural(all.decided, 'flower')} took
-                </Why>
-                , {percent(all.share)}; {all.decided < 60 && 'with so few '}the true share may lie anywhere
-                between {percent(all.lower)} and {percent(all.upper)}.
-              </h1>
-            ) : (
-              <h1>No flower’s fate is known yet; the first checks will tell.</h1>
-            )}
-            {all && (
-              <section className="card" data-overall>
-                <div className="line" style={{ gap: 28 }}>
-                  <span>
-                    <span className="figure" style={{ fontSize: 44 }}>
-                      {percent(all.share)}
-                    </span>
-                    <span className="soft"> set in all</span>
-                  </span>
-                  <span style={{ flex: 1, minWidth: 220 }}>
-                    <IntervalBar rate={all} />
-                  </span>
-                  <span className="soft">
-                    95 % interval {percent(all.lower)} to {percent(all.upper)}
-                  </span>
-                </div>
-              </section>
-            )}
-            <section className="card scroll">
-              <table className="plain">
-                <thead>
-                  <tr>
-                    <th>Tree</th>
-                    <th>Pollen</th>
-                    <th className="num">Flowers</th>
-                    <th className="num">Taken</th>
-                    <th className="num">Set</th>
-                    <th>0 to 100 %</th>
-                    <th className="num">95 % interval</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {[...pollinations].sort(byDecided).map((f) => (
-                    <Row key={f.pollination.id} finding={f} />
-                  ))}
-                </tbody>
-              </table>
-            </section>
+            <p>{r.sentence}</p>
+            <Curves of={r} />
             <p className="small soft">
-              A share of hand-pollinated flowers. Whether the hand helped shows only beside flowers left to
-              nature.
+              Product-limit estimate (Kaplan and Meier 1958). A flower counts as lost on the day it was found
+              gone, so flowers looked at on other days are not quite alike; who was not found again, or taken
+              off by hand, counts until then.
             </p>
           </>
-        )
-      }
-    </Loaded>
+        )}
+      </Loaded>
+    </section>
+  );
+}
+
+function CausesCard({ of }: { of: OfSeason }) {
+  const causes = useQuery(queries.causes(of));
+  return (
+    <section className={`card ${classes.finding}`} data-card="causes">
+      <h2>Several causes at once</h2>
+      <Loaded of={causes}>
+        {(c) => (
+          <>
+            <p>{c.sentence}</p>
+            {c.effects.length > 0 && <Odds of={c} />}
+            {c.leftOut.length > 0 && (
+              <details className={classes.table}>
+                <summary>Left out, and why ({c.leftOut.length})</summary>
+                <ul className="small">
+                  {c.leftOut.map((l) => (
+                    <li key={l}>{l}</li>
+                  ))}
+                </ul>
+              </details>
+            )}
+            {c.effects.length > 0 && (
+              <p className="small soft">
+                Odds ratios by logistic regression over {plural(c.flowers, 'flower')}. Records alone cannot
+                tell a cause from what goes with it; a trial drawn by lot can.
+              </p>
+            )}
+          </>
+        )}
+      </Loaded>
+    </section>
+  );
+}
+
+const about = (mean: Schemas['Mean'], digits = 0) =>
+  `${mean.mean.toFixed(digits)}${mean.lower === undefined ? ' (one fruit)' : ` (${mean.lower.toFixed(digits)} to ${mean.upper!.toFixed(digits)})`}`;
+
+function FruitCard({ of }: { of: View }) {
+  if (of.seeds.length + of.yield.length === 0) return null;
+  return (
+    <section className={`card ${classes.finding}`} data-card="fruit">
+      <h2>Seeds, shape and weight</h2>
+      {of.seeds.length > 0 && (
+        <div className="scroll">
+          <table className="plain">
+            <thead>
+              <tr>
+                <th>Flowers</th>
+                <th className="num">Fruits</th>
+                <th className="num">Seeds a fruit</th>
+                <th className="num">Whole shape</th>
+                <th className="num">Without a seed</th>
+              </tr>
+            </thead>
+            <tbody>
+              {of.seeds.map((s) => (
+                <tr key={s.of}>
+                  <td>{s.of}</td>
+                  <td className="num">{s.fruits}</td>
+                  <td className="num">{s.seeds ? about(s.seeds) : 'not counted'}</td>
+                  <td className="num">
+                    {s.whole
+                      ? `${s.whole.taken} of ${s.whole.decided}, ${percent(s.whole.share)}`
+                      : 'not looked at'}
+                  </td>
+                  <td className="num">{s.seedless}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {of.yield.map((y) => (
+        <p key={y.variety}>
+          <b>{y.variety}</b>: {plural(y.fruits, 'fruit')} harvested
+          {y.grams && `, ${y.kilograms.toFixed(1)} kg weighed, ${about(y.grams)} g a fruit`}.
+        </p>
+      ))}
+      <p className="small soft">
+        In brackets the interval of the mean at 95 % (Student). One-sided or crooked: the stigma was covered
+        in part. Few seeds: little pollen, or old pollen. No seed: it grew without.
+      </p>
+    </section>
+  );
+}
+
+function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
+  const { all, shown } = of;
+  return (
+    <>
+      <div className="say">
+        <h1>
+          {all ? (
+            <>
+              <Why because={<RateWhy rate={all} />} label="set rate in all">
+                {all.taken} of {plural(all.decided, 'flower')} took
+              </Why>
+              , {percent(all.share)}; {all.decided < 60 && 'with so few '}the true share may lie anywhere
+              between {percent(all.lower)} and {percent(all.upper)}.
+            </>
+          ) : (
+            'No flower’s fate is known yet; the first looks will tell.'
+          )}
+        </h1>
+        {of.seasons.length > 1 && shown && (
+          <div className="do">
+            <NativeSelect
+              aria-label="Season and crop"
+              data={of.seasons.map((s) => ({
+                value: `${s.season} ${s.crop}`,
+                label: `${s.cropName} ${s.season}`,
+              }))}
+              value={`${shown.season} ${shown.crop}`}
+              onChange={(e) => {
+                const [season, crop] = e.currentTarget.value.split(' ');
+                choose({ season: Number(season), crop: crop! });
+              }}
+            />
+          </div>
+        )}
+      </div>
+      {of.waiting > 0 && (
+        <p className="note">
+          {plural(of.waiting, 'record')} {of.waiting === 1 ? 'is' : 'are'} still being reckoned and{' '}
+          {of.waiting === 1 ? 'counts' : 'count'} for nothing yet. The numbers below are of those that are
+          done.
+        </p>
+      )}
+      <p className="soft">
+        Flowers by hand
+        {shown && ` of ${shown.cropName.toLowerCase()}, ${shown.season}`}
+        {of.undecided > 0 && `; ${of.undecided} more are not known yet`}.
+        {of.comparisons > 1 &&
+          ` ${of.comparisons} classes are held against a usual one below: by chance alone about ${Math.max(1, Math.round(of.comparisons / 10))} of them would look sure.`}
+      </p>
+    </>
+  );
+}
+
+function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
+  if (!of.shown) {
+    return (
+      <Empty title="Nothing to tell yet">
+        After the first checks you see here what share of your flowers took, and how sure that is.
+      </Empty>
+    );
+  }
+  const season = { season: of.shown.season, crop: of.shown.crop };
+  const sure = of.factors
+    .filter((f) => f.sure)
+    .sort((a, b) => Number(b.sureAmongAll) - Number(a.sureAmongAll));
+  const open = of.factors.filter((f) => !f.sure);
+  return (
+    <>
+      <Head of={of} choose={choose} />
+      {of.hand ? (
+        <HandCard of={of.hand} />
+      ) : (
+        <p className="note">
+          Whether the hand helped shows only beside flowers left to nature.{' '}
+          <Link to="/findings/trials">Draw a comparison by lot</Link>, tag its flowers and follow them alike.
+        </p>
+      )}
+      <div className={classes.columns}>
+        {sure.map((f) => (
+          <FactorCard key={f.factor} of={f} />
+        ))}
+      </div>
+      <ChanceCard of={open} />
+      <RetentionCard of={season} factors={of.factors} />
+      <CausesCard of={season} />
+      <FruitCard of={of} />
+    </>
+  );
+}
+
+export function Findings() {
+  const [season, setSeason] = useState<OfSeason>({});
+  const findings = useQuery(queries.findings(season));
+  return (
+    <>
+      <FindingsTabs />
+      <Loaded of={findings}>{(f) => <Page of={f} choose={setSeason} />}</Loaded>
+    </>
   );
 }

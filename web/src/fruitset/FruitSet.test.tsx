@@ -20,16 +20,25 @@ const row = (part: Partial<Schemas['FruitSetRow']>): Schemas['FruitSetRow'] => (
     colour: '',
     tag: '',
     again: false,
+    how: { treatment: 'HAND' },
     recordedBy: 'a',
     version: 0,
   },
+  block: 'Bank',
+  row: 2,
+  position: 3,
   pollinatedOn: '2026-11-16',
   checks: [],
   due: { on: '2026-11-23', now: true, day: 7, name: 'First look', lookFor: 'Green stalk.' },
   ...part,
 });
 
-const list = (...rows: Schemas['FruitSetRow'][]): Schemas['FruitSet'] => ({ today: '2026-11-24', rows });
+const list = (...rows: Schemas['FruitSetRow'][]): Schemas['FruitSet'] => ({
+  today: '2026-11-24',
+  due: rows.filter((r) => r.due?.now).length,
+  waiting: 0,
+  rows,
+});
 
 describe('fruit set', () => {
   it('warns of more outcomes than flowers while one counts, and shows the refusal beside the counters', async () => {

@@ -18,11 +18,14 @@ const KEPT = new Set([
   'figs',
   'round-settings',
   'fruit-set',
+  'limbs',
+  'fruits',
+  'comparisons',
   'light',
 ]);
 
 /** Raised when answers change their shape: those that an older page kept are then asked for anew. */
-const SHAPE = 2;
+const SHAPE = 3;
 
 /** Keeps the answers as they come in. */
 export function keepAnswers(of: QueryClient): void {

@@ -1,5 +1,11 @@
 import { queryOptions } from '@tanstack/react-query';
-import { answer, api } from './api';
+import { answer, api, type Schemas } from './api';
+
+/** The season and crop that findings are asked of; the latest where nothing is said. */
+export interface OfSeason {
+  season?: number;
+  crop?: string;
+}
 
 export const queries = {
   setup: () => queryOptions({ queryKey: ['setup'], queryFn: () => answer(api.GET('/api/setup')) }),
@@ -82,7 +88,35 @@ export const queries = {
       queryFn: () => answer(api.GET('/api/walks/{id}', { params: { path: { id } } })),
     }),
   fruitSet: () => queryOptions({ queryKey: ['fruit-set'], queryFn: () => answer(api.GET('/api/fruit-set')) }),
-  findings: () => queryOptions({ queryKey: ['findings'], queryFn: () => answer(api.GET('/api/findings')) }),
+  limbs: () => queryOptions({ queryKey: ['limbs'], queryFn: () => answer(api.GET('/api/limbs')) }),
+  fruits: () => queryOptions({ queryKey: ['fruits'], queryFn: () => answer(api.GET('/api/fruits')) }),
+  fallen: (tree: string, sepalsMissing?: boolean) =>
+    queryOptions({
+      queryKey: ['fallen', tree, sepalsMissing ?? 'unseen'],
+      queryFn: () =>
+        answer(
+          api.GET('/api/trees/{tree}/fallen', {
+            params: { path: { tree }, query: sepalsMissing === undefined ? {} : { sepalsMissing } },
+          }),
+        ),
+    }),
+  findings: (of: OfSeason) =>
+    queryOptions({
+      queryKey: ['findings', of],
+      queryFn: () => answer(api.GET('/api/findings', { params: { query: of } })),
+    }),
+  retention: (of: OfSeason, factor: Schemas['FactorFinding']['factor']) =>
+    queryOptions({
+      queryKey: ['retention', of, factor],
+      queryFn: () => answer(api.GET('/api/findings/retention', { params: { query: { ...of, factor } } })),
+    }),
+  causes: (of: OfSeason) =>
+    queryOptions({
+      queryKey: ['causes', of],
+      queryFn: () => answer(api.GET('/api/findings/causes', { params: { query: of } })),
+    }),
+  comparisons: () =>
+    queryOptions({ queryKey: ['comparisons'], queryFn: () => answer(api.GET('/api/comparisons')) }),
   season: () => queryOptions({ queryKey: ['season'], queryFn: () => answer(api.GET('/api/season')) }),
   weather: () => queryOptions({ queryKey: ['weather'], queryFn: () => answer(api.GET('/api/weather')) }),
   handNeed: () => queryOptions({ queryKey: ['hand-need'], queryFn: () => answer(api.GET('/api/hand-need')) }),

@@ -88,6 +88,8 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
   );
 }
 
+const LONG_AGO_MS = 40 * 86_400_000;
+
 function shelfSentence(lots: Schemas['LotView'][]): string {
   const good = lots.filter((l) => lotState(l) === 'good');
   const doses = good.reduce((n, l) => n + l.dosesLeft, 0);
@@ -98,6 +100,37 @@ function shelfSentence(lots: Schemas['LotView'][]): string {
   return (
     `${plural(doses, 'good dose')} in ${plural(good.length, 'jar')}. Use ${first.code} first.` +
     (gone > 0 ? ` ${plural(gone, 'jar')} ${gone === 1 ? 'is' : 'are'} past use.` : '')
+  );
+}
+
+/** Jars used up long ago make room for those in use, but can be looked up. */
+function Jars({ all }: { all: Schemas['LotView'][] }) {
+  const { now } = useHere();
+  const long = (l: Schemas['LotView']) =>
+    l.dosesLeft === 0 && now.getTime() - Date.parse(l.collectedAt) > LONG_AGO_MS;
+  const past = all.filter(long);
+  return (
+    <>
+      <div className={classes.shelf}>
+        {all
+          .filter((l) => !long(l))
+          .map((l) => (
+            <JarCard key={l.id} lot={l} />
+          ))}
+      </div>
+      {past.length > 0 && (
+        <details style={{ marginTop: 14 }}>
+          <summary style={{ cursor: 'pointer', minHeight: 44 }}>
+            {plural(past.length, 'jar')} used up earlier
+          </summary>
+          <div className={classes.shelf}>
+            {past.map((l) => (
+              <JarCard key={l.id} lot={l} />
+            ))}
+          </div>
+        </details>
+      )}
+    </>
   );
 }
 
@@ -123,11 +156,7 @@ export function Shelf() {
               record the lot, so that every dose can be found again.
             </Empty>
           ) : (
-            <div className={classes.shelf}>
-              {inUseOrder(all).map((l) => (
-                <JarCard key={l.id} lot={l} />
-              ))}
-            </div>
+            <Jars all={inUseOrder(all)} />
           )}
         </>
       )}

@@ -13,6 +13,7 @@ import { NOW, ZONE } from './samples';
 export interface Sent {
   method: string;
   path: string;
+  query: string;
   body: Record<string, unknown>;
 }
 
@@ -28,9 +29,14 @@ export const SILENCE = Symbol('no network');
 export function serve(server: Server): Sent[] {
   const changes: Sent[] = [];
   vi.stubGlobal('fetch', async (request: Request) => {
-    const path = new URL(request.url).pathname;
+    const { pathname: path, search: query } = new URL(request.url);
     const text = request.method === 'GET' ? '' : await request.text();
-    const sent: Sent = { method: request.method, path, body: text ? (JSON.parse(text) as Sent['body']) : {} };
+    const sent: Sent = {
+      method: request.method,
+      path,
+      query,
+      body: text ? (JSON.parse(text) as Sent['body']) : {},
+    };
     if (request.method !== 'GET') changes.push(sent);
     const key = Object.keys(server).find((k) => {
       const [method, pattern] = k.split(' ');

@@ -116,7 +116,7 @@ class FatesTest {
                                 "STORED",
                                 "storage",
                                 "FREEZER",
-                                "doneAt",
+                                "at",
                                 at.minus(Duration.ofDays(1)).toString()))
                 .expect(200);
         assertThat(levels("STORAGE")).containsExactly(Map.entry("FREEZER", 8));
@@ -155,8 +155,8 @@ class FatesTest {
         assertThat(age.path("factor").asString()).isEqualTo("LOT_AGE");
         // 12 of 48 against 40 of 60; the near end of Newcombe's interval at 90 % is 26 points, by his formula by hand.
         assertThat(age.path("sentence").asString())
-                .isEqualTo("4 to 10 days: 25 % (12 of 48) against 67 % (40 of 60) within the hour;"
-                        + " 95 % sure that it is at least 26 points lower.");
+                .isEqualTo("4 to 10 days: 25 % (12 of 48); within the hour: 67 % (40 of 60)."
+                        + " 95 % sure that the first is at least 26 points lower.");
         assertThat(age.path("change").asString()).contains("Germinate a pinch");
         assertThat(age.path("sureAmongAll").asBoolean()).isTrue();
 

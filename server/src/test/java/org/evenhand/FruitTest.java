@@ -216,7 +216,7 @@ class FruitTest {
                 .as("one tree")
                 .isEqualTo(6);
         assertThat(beside.path("sentence").asString()).contains("the hand adds");
-        assertThat(api.get("/api/targets").expect(200).body().findValuesAsString("taken"))
+        assertThat(api.get("/api/targets").expect(200).body().findValuesAsString("set"))
                 .as("fruit set by hand on either tree")
                 .contains("12")
                 .doesNotContain("14");

@@ -87,6 +87,7 @@ class OneOrchardTest {
         tryJars(tried, ownLot);
         tryRounds(tried, ownTree, ownLot);
         tryCrossesAndFigs(tried);
+        tryFruit(tried, ownTree);
         tried.put("GET /api/lots/{id}/serves", ours.get("/api/lots/" + lot + "/serves"));
         tried.put("GET /api/trees/{id}/servers", ours.get("/api/trees/" + tree + "/servers"));
         String wish = Api.newId();
@@ -103,6 +104,50 @@ class OneOrchardTest {
         assertThat(tried.keySet())
                 .as("every endpoint with an id was tried")
                 .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    private void tryFruit(Map<String, Api.Answer> tried, String ownTree) {
+        String count = Api.newId();
+        theirs.put("/api/limb-counts/" + count, limb(tree)).expect(200);
+        tried.put("PUT /api/limb-counts/{id}", ours.put("/api/limb-counts/" + count, limb(ownTree)));
+        tried.put("POST /api/limb-counts/{id}/void", ours.post("/api/limb-counts/" + count + "/void", Api.voiding(0)));
+        String fruit = Api.newId();
+        theirs.put("/api/fruits/" + fruit, fruit(tree)).expect(200);
+        tried.put("PUT /api/fruits/{id}", ours.put("/api/fruits/" + fruit, fruit(ownTree)));
+        tried.put(
+                "PUT /api/fruits/{id}/end",
+                ours.put(
+                        "/api/fruits/" + fruit + "/end",
+                        Map.of("end", Map.of("kind", "FALLEN", "at", now.toString()))));
+        tried.put("POST /api/fruits/{id}/void", ours.post("/api/fruits/" + fruit + "/void", Api.voiding(0)));
+        tried.put("GET /api/trees/{tree}/fallen", ours.get("/api/trees/" + tree + "/fallen"));
+        String comparison = Api.newId();
+        theirs.put("/api/comparisons/" + comparison, comparison(tree)).expect(200);
+        tried.put("PUT /api/comparisons/{id}", ours.put("/api/comparisons/" + comparison, comparison(ownTree)));
+        tried.put("GET /api/comparisons/{id}/tags", ours.get("/api/comparisons/" + comparison + "/tags"));
+        tried.put(
+                "POST /api/comparisons/{id}/void",
+                ours.post("/api/comparisons/" + comparison + "/void", Api.voiding(0)));
+    }
+
+    private Map<String, Object> limb(String of) {
+        return Map.of("treeId", of, "limb", "east", "countedAt", now.toString(), "fruits", 3);
+    }
+
+    private Map<String, Object> fruit(String of) {
+        return Map.of("treeId", of, "number", 7, "numberedAt", now.toString());
+    }
+
+    private Map<String, Object> comparison(String of) {
+        return Map.of(
+                "question",
+                "NATURE",
+                "ways",
+                List.of(Map.of("name", "nature", "treatment", "NATURE"), Map.of("name", "hand", "treatment", "HAND")),
+                "trees",
+                List.of(of),
+                "flowersEach",
+                2);
     }
 
     private void tryCrossesAndFigs(Map<String, Api.Answer> tried) {

@@ -22,11 +22,14 @@ import org.evenhand.bloom.ReadingRequest;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.bloom.HandNeed;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.round.CrossWork;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
 import org.evenhand.crop.CropCatalogue;
+import org.evenhand.findings.ComparisonView;
+import org.evenhand.findings.Comparisons;
 import org.evenhand.fruitset.CheckRequest;
 import org.evenhand.fruitset.FruitChecks;
 import org.evenhand.kit.Caller;
@@ -45,6 +48,7 @@ import org.evenhand.round.Crossings;
 import org.evenhand.round.Figs;
 import org.evenhand.round.FigsView;
 import org.evenhand.round.PollenAge;
+import org.evenhand.round.PollinationHow;
 import org.evenhand.round.PollinationRequest;
 import org.evenhand.round.Pollinations;
 import org.evenhand.round.Settings;
@@ -92,6 +96,8 @@ class DemoOrchard implements ApplicationRunner {
     private final Targets targets;
     private final Crossings crossings;
     private final Figs figs;
+    private final DemoLastSeason lastSeason;
+    private final Comparisons comparisons;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -111,6 +117,8 @@ class DemoOrchard implements ApplicationRunner {
             Targets targets,
             Crossings crossings,
             Figs figs,
+            DemoLastSeason lastSeason,
+            Comparisons comparisons,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -128,6 +136,8 @@ class DemoOrchard implements ApplicationRunner {
         this.targets = targets;
         this.crossings = crossings;
         this.figs = figs;
+        this.lastSeason = lastSeason;
+        this.comparisons = comparisons;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -202,6 +212,10 @@ class DemoOrchard implements ApplicationRunner {
             seasons(ridge, 156, 13);
             handNeeds.put(ines, ids.next(), new HandNeeds.Request("Bank", 4.0, HandNeed.Insects.FEW, false, null));
             handNeeds.put(ines, ids.next(), new HandNeeds.Request("Tunnel", 4.0, HandNeed.Insects.NONE, true, null));
+            LocalDate lastYear =
+                    today().minusYears(1).withMonth(Month.OCTOBER.getValue()).withDayOfMonth(18);
+            lastSeason.fill(ines, tomas, ids::next, ZONE, lastYear, now, lanterns, ridges);
+            besideNature(ridges);
         }
 
         /** Seeds that are wanted of two varieties, and flowers bagged for it yesterday that are ripe this evening. */
@@ -247,6 +261,44 @@ class DemoOrchard implements ApplicationRunner {
                     ids.next(),
                     new FigsView.Request(
                             tree, name, mm, mm < 12 ? FigSize.Eye.TIGHT_GREEN : FigSize.Eye.LOOSENING_GREEN, at));
+        }
+
+        /** Flowers by hand and flowers left to nature, drawn by lot on two trees; some are done, none is decided yet. */
+        private void besideNature(List<UUID> ridges) {
+            UUID id = ids.next();
+            ComparisonView drawn = comparisons.put(
+                    ines,
+                    id,
+                    new ComparisonView.Request(
+                            ComparisonView.Question.NATURE,
+                            List.of(
+                                    new ComparisonView.Way("left to nature", Treatment.NATURE, null, null),
+                                    new ComparisonView.Way("by hand", Treatment.HAND, null, null)),
+                            List.of(ridges.get(0), ridges.get(1)),
+                            8,
+                            null,
+                            "Beetles are about this spring."));
+            Instant at = evening(2).plus(70, ChronoUnit.MINUTES);
+            drawn.places().stream()
+                    .filter(p -> p.slot() < 8 && p.way() == 0)
+                    .forEach(p -> pollinations.put(
+                            tomas,
+                            ids.next(),
+                            new PollinationRequest(
+                                    p.treeId(),
+                                    null,
+                                    1,
+                                    at,
+                                    "tag",
+                                    null,
+                                    p.tag(),
+                                    null,
+                                    null,
+                                    null,
+                                    null,
+                                    PollinationHow.of(Treatment.NATURE),
+                                    id,
+                                    p.slot())));
         }
 
         private LocalDate today() {
@@ -383,6 +435,7 @@ class DemoOrchard implements ApplicationRunner {
                             List.of(hours(16, 18), hours(20, 22)),
                             List.of(),
                             List.of(),
+                            null,
                             null,
                             null));
             for (int i = 0; i < lanterns.size(); i++) {

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.DrawnByLot;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TrialSize;
@@ -145,7 +146,7 @@ public class Comparisons {
                     c.ways().get(way).name(),
                     share == null ? null : FindingsView.SetRate.of(share),
                     count(places, of, Outcome.LOST),
-                    took + failed < org.evenhand.core.findings.Contrast.FEW_FLOWERS));
+                    took + failed < Contrast.FEW_FLOWERS));
         }
         if (shares.stream().anyMatch(s -> s == null)) {
             return new ComparisonView.Result(

@@ -26,15 +26,15 @@ final class FindingWords {
     /** Two classes against each other. */
     static String contrast(Contrast c, Factor factor, FactorNames.OfCrop names) {
         String said = capital(names.name(factor, c.other().level())) + ": "
-                + of(c.other().share()) + " against " + of(c.usual().share()) + " "
-                + names.name(factor, c.usual().level()) + "; ";
+                + of(c.other().share()) + "; " + names.name(factor, c.usual().level()) + ": "
+                + of(c.usual().share()) + ". ";
         String few = c.few() ? " Few flowers." : "";
         if (!c.sure()) {
-            return said + "that may be chance." + few;
+            return said + "That may be chance." + few;
         }
         String side = c.difference().value() < 0 ? "lower" : "higher";
-        return said + "95 % sure that it is at least " + Math.max(1, Math.round(c.atLeast() * 100)) + " points " + side
-                + "." + few;
+        return said + "95 % sure that the first is at least " + Math.max(1, Math.round(c.atLeast() * 100)) + " points "
+                + side + "." + few;
     }
 
     private static String capital(String text) {
@@ -58,9 +58,12 @@ final class FindingWords {
                 "The plan: whether " + worse
                         + " fits is weighed by these flowers under Mates. Where there is a choice, take " + better
                         + ".";
-            case LOT, LOT_AGE, STORAGE ->
-                "Germinate a pinch before using pollen such as " + worse
-                        + "; its test then counts in the next plan. Where there is a choice, use " + better + ".";
+            case LOT -> "Germinate a pinch of " + worse + "; its test then counts in the next plan.";
+            case LOT_AGE ->
+                "Germinate a pinch before using pollen so old (" + worse
+                        + "); its test then counts in the next plan. Where there is a"
+                        + " choice, use pollen of that age: " + better + ".";
+            case STORAGE -> "Keep pollen " + better + " where you can, rather than " + worse + ".";
             case HOUR -> "Go at " + better + " where you can: set your hours so under Round.";
             case STAGE -> "Take flowers at the stage " + better + " first.";
             case TEMPERATURE, DRY_AIR -> "Go when the air is as with " + better + "; Weather tells the hours.";

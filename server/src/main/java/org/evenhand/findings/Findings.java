@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Contrast;
@@ -73,14 +74,14 @@ class Findings {
                 .orElse(new FindingsView(seasons, null, waiting, null, 0, List.of(), null, List.of(), List.of(), 0));
     }
 
-    private List<SeasonView> seasons(Caller caller) {
+    List<SeasonView> seasons(Caller caller) {
         return fates.seasons(caller).stream()
                 .map(s -> new SeasonView(
                         s.season(), s.crop(), crops.of(caller, s.crop()).name(), s.flowers()))
                 .toList();
     }
 
-    private static Optional<SeasonView> shown(List<SeasonView> seasons, Integer season, String crop) {
+    static Optional<SeasonView> shown(List<SeasonView> seasons, Integer season, String crop) {
         if (season == null && crop == null) {
             return seasons.stream().findFirst();
         }
@@ -90,13 +91,22 @@ class Findings {
                 .findFirst();
     }
 
-    private SeasonView required(Caller caller, Integer season, String crop) {
+    SeasonView required(Caller caller, Integer season, String crop) {
         return shown(seasons(caller), season, crop)
                 .orElseThrow(() -> new InvalidInputException("season", "has no records of this crop."));
     }
 
     private static Optional<Proportion> share(Fates.Level level) {
         return level.decided() == 0 ? Optional.empty() : Optional.of(new Proportion(level.took(), level.decided()));
+    }
+
+    static LevelView level(Factor factor, Fates.Level l, FactorNames.OfCrop names) {
+        return new LevelView(
+                l.level(),
+                names.name(factor, l.level()),
+                share(l).map(SetRate::of).orElse(null),
+                l.undecided(),
+                l.decided() < Contrast.FEW_FLOWERS);
     }
 
     /** One season of one crop. */
@@ -142,7 +152,7 @@ class Findings {
             return levels.getOrDefault(factor, List.of());
         }
 
-        private java.util.stream.Stream<Contrast.Class> comparable(Factor factor) {
+        private Stream<Contrast.Class> comparable(Factor factor) {
             return of(factor).stream()
                     .filter(l -> !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
                     .map(l -> new Contrast.Class(l.level(), share(l).orElseThrow()));
@@ -159,7 +169,7 @@ class Findings {
             return Optional.of(new FactorView(
                     factor,
                     FactorNames.title(factor),
-                    told.stream().map(l -> level(factor, l)).toList(),
+                    told.stream().map(l -> level(factor, l, names)).toList(),
                     all.size() - told.size(),
                     contrast.map(c -> FindingWords.contrast(c, factor, names))
                             .orElse("Too few flowers are decided to compare anything yet."),
@@ -185,15 +195,6 @@ class Findings {
                     : most;
         }
 
-        private LevelView level(Factor factor, Fates.Level l) {
-            return new LevelView(
-                    l.level(),
-                    names.name(factor, l.level()),
-                    share(l).map(SetRate::of).orElse(null),
-                    l.undecided(),
-                    l.decided() < Contrast.FEW_FLOWERS);
-        }
-
         private FindingsView.HandView hand() {
             List<Fates.Level> ways = of(Factor.TREATMENT);
             if (ways.size() < 2) {
@@ -206,7 +207,7 @@ class Findings {
             List<TwoShares> trees = trees();
             Optional<TwoShares.Estimate> difference = two.map(t -> t.difference(Proportion.USUAL_CONFIDENCE));
             return new FindingsView.HandView(
-                    ways.stream().map(l -> level(Factor.TREATMENT, l)).toList(),
+                    ways.stream().map(l -> level(Factor.TREATMENT, l, names)).toList(),
                     difference.map(EstimateView::of).orElse(null),
                     two.flatMap(t -> t.ratio(Proportion.USUAL_CONFIDENCE))
                             .map(EstimateView::of)

@@ -1,7 +1,10 @@
 package org.evenhand.findings;
 
 import org.evenhand.core.findings.Factor;
+import org.evenhand.fruitset.FateBook;
 import org.evenhand.kit.Caller;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -12,9 +15,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/findings")
 class FindingsController {
     private final Findings findings;
+    private final Failures failures;
+    private final SeasonReports reports;
 
-    FindingsController(Findings findings) {
+    FindingsController(Findings findings, Failures failures, SeasonReports reports) {
         this.findings = findings;
+        this.failures = failures;
+        this.reports = reports;
     }
 
     @GetMapping
@@ -40,5 +47,42 @@ class FindingsController {
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop) {
         return findings.causes(caller, season, crop);
+    }
+
+    @GetMapping("/worst")
+    FailureView.Worst worst(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam(required = false) Integer season,
+            @RequestParam(required = false) String crop) {
+        return failures.worst(caller, season, crop);
+    }
+
+    @GetMapping("/failure")
+    FailureView failure(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam(required = false) Integer season,
+            @RequestParam(required = false) String crop,
+            @RequestParam FateBook.Kind kind,
+            @RequestParam String key) {
+        return failures.of(caller, season, crop, kind, key);
+    }
+
+    @GetMapping("/season")
+    SeasonReportView season(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam(required = false) Integer season,
+            @RequestParam(required = false) String crop) {
+        return reports.of(caller, season, crop);
+    }
+
+    @GetMapping("/season.pdf")
+    ResponseEntity<byte[]> seasonPdf(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam(required = false) Integer season,
+            @RequestParam(required = false) String crop) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header("Content-Disposition", "attachment; filename=\"season-report.pdf\"")
+                .body(reports.pdf(caller, season, crop));
     }
 }

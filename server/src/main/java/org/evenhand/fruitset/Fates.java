@@ -23,6 +23,7 @@ import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.pollen.LotName;
 import org.evenhand.pollen.PollenShelf;
+import org.evenhand.round.Strokes;
 import org.evenhand.round.TreeResults;
 import org.evenhand.weather.AirChanged;
 import org.evenhand.weather.Weather;
@@ -307,5 +308,19 @@ public class Fates {
                 caller.orchardId(),
                 ids.toArray(UUID[]::new));
         return known;
+    }
+
+    /** What flowers by hand showed of each way of covering the stigma, and of each crop in all, over all seasons. */
+    List<TreeResults.Technique> techniques(Caller caller) {
+        return jdbc.query(
+                "select crop, case when grouping(level) = 1 then null else level end, sum(took), sum(took + failed) from set_cell"
+                        + " where orchard_id = ? and factor = 'STROKES' group by grouping sets ((crop, level), (crop))"
+                        + " having sum(took + failed) > 0 and (grouping(level) = 1 or level <> '')",
+                (row, i) -> new TreeResults.Technique(
+                        row.getString(1),
+                        row.getString(2) == null ? null : Strokes.valueOf(row.getString(2)),
+                        row.getInt(3),
+                        row.getInt(4)),
+                caller.orchardId());
     }
 }

@@ -22,4 +22,10 @@ class SetOfTrees implements TreeResults {
         fates.refresh(caller);
         return fates.trees(caller, orchards.details(caller).site().bloomYear(orchards.today(caller)));
     }
+
+    @Override
+    public List<Technique> techniques(Caller caller) {
+        fates.refresh(caller);
+        return fates.techniques(caller);
+    }
 }

@@ -30,6 +30,18 @@ public final class CrossBook {
         return known.verdict() == CrossCompatibility.Verdict.UNKNOWN ? known.with(evidence(mother, father)) : known;
     }
 
+    /** As {@link #cross(UUID, UUID)}, worth less where its flowers took less often here than with other fathers. */
+    public CrossCompatibility weighed(UUID mother, UUID father) {
+        return cross(mother, father).weighed(evidence(mother, father));
+    }
+
+    /** As {@link #cross(UUID, LotView)}, with each father weighed by what was seen here. */
+    public CrossCompatibility weighed(UUID mother, LotView lot) {
+        return CrossCompatibility.ofBlend(lot.fathers().stream()
+                .map(f -> new CrossCompatibility.Part(f.varietyName(), f.share(), weighed(mother, f.varietyId())))
+                .toList());
+    }
+
     /** The same, and where results speak against what is known it says so. */
     CrossCompatibility explained(UUID mother, UUID father) {
         return known(mother, father).with(evidence(mother, father));
@@ -46,8 +58,13 @@ public final class CrossBook {
         return CrossCompatibility.of(partners.of(mother), partners.of(father));
     }
 
+    /** What was seen of each cross, by mother. */
+    public Map<UUID, Map<UUID, CrossResults.Result>> seen() {
+        return results();
+    }
+
     /** What was seen of it, beside the same mother's crosses that are known to fit. */
-    CrossEvidence evidence(UUID mother, UUID father) {
+    public CrossEvidence evidence(UUID mother, UUID father) {
         Map<UUID, CrossResults.Result> ofMother = results().getOrDefault(mother, Map.of());
         CrossResults.Result own = ofMother.get(father);
         if (own == null) {

@@ -23,17 +23,24 @@ class PlanController {
     private final RoundChoices choices;
     private final Settings settings;
     private final Targets targets;
+    private final LearnedNumbers learned;
 
-    PlanController(Plans plans, RoundChoices choices, Settings settings, Targets targets) {
+    PlanController(Plans plans, RoundChoices choices, Settings settings, Targets targets, LearnedNumbers learned) {
         this.plans = plans;
         this.choices = choices;
         this.settings = settings;
         this.targets = targets;
+        this.learned = learned;
     }
 
     @GetMapping("/plan")
     PlanView plan(@AuthenticationPrincipal Caller caller, @RequestParam(defaultValue = "6") int days) {
         return plans.plan(caller, days);
+    }
+
+    @GetMapping("/learned")
+    LearnedView learned(@AuthenticationPrincipal Caller caller) {
+        return learned.of(caller);
     }
 
     @GetMapping("/round-settings")

@@ -143,8 +143,14 @@ class PlanMaking {
     private static CrossCompatibility cross(PlanGround ground, Foreseen mother, PlanSource source) {
         UUID of = mother.tree().varietyId();
         return switch (source.kind()) {
-            case JAR -> ground.book().cross(of, source.lot());
-            case TO_GATHER -> ground.book().cross(of, source.variety().id());
+            case JAR ->
+                ground.settings().useLearned()
+                        ? ground.book().weighed(of, source.lot())
+                        : ground.book().cross(of, source.lot());
+            case TO_GATHER ->
+                ground.settings().useLearned()
+                        ? ground.book().weighed(of, source.variety().id())
+                        : ground.book().cross(of, source.variety().id());
             case FLOWER_TO_FLOWER ->
                 of.equals(source.variety().id())
                         ? ground.book().cross(of, of)

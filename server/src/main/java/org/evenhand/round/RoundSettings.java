@@ -35,6 +35,7 @@ class RoundSettings extends OrchardRecord {
     private List<SettingsView.Away> away;
 
     private boolean keepPhotoPlace;
+    private boolean useLearned;
 
     protected RoundSettings() {}
 
@@ -51,10 +52,20 @@ class RoundSettings extends OrchardRecord {
         this.singleDays = List.copyOf(request.singleDays());
         this.away = List.copyOf(request.away());
         this.keepPhotoPlace = Boolean.TRUE.equals(request.keepPhotoPlace());
+        this.useLearned = !Boolean.FALSE.equals(request.useLearned());
     }
 
     SettingsView view() {
         return new SettingsView(
-                id(), pollenAge, strokes, flowersPerHour, everyDay, singleDays, away, keepPhotoPlace, version());
+                id(),
+                pollenAge,
+                strokes,
+                flowersPerHour,
+                everyDay,
+                singleDays,
+                away,
+                keepPhotoPlace,
+                useLearned,
+                version());
     }
 }

@@ -15,4 +15,5 @@ public record SettingsRequest(
         List<SettingsView.SingleDay> singleDays,
         List<SettingsView.Away> away,
         @Schema(description = OPTIONAL) Boolean keepPhotoPlace,
+        @Schema(description = OPTIONAL) Boolean useLearned,
         @Schema(description = OPTIONAL) Long version) {}

@@ -27,11 +27,12 @@ public record SettingsView(
         List<SingleDay> singleDays,
         List<Away> away,
         boolean keepPhotoPlace,
+        boolean useLearned,
         @Schema(description = OPTIONAL) Long version) {
 
     /** What holds as long as nobody said otherwise; sixty flowers an hour are our assumption. */
     static final SettingsView USUAL = new SettingsView(
-            null, PollenAge.STORED, Strokes.AS_SHEET, 60, List.of(), List.of(), List.of(), false, null);
+            null, PollenAge.STORED, Strokes.AS_SHEET, 60, List.of(), List.of(), List.of(), false, true, null);
 
     /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */
     @Schema(name = "FreeHours")

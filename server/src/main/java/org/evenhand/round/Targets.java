@@ -16,6 +16,7 @@ import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.LoadHabit;
 import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.findings.LearnedFactor;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.round.FlowerBudget;
 import org.evenhand.core.round.SetBelief;
@@ -39,6 +40,7 @@ public class Targets {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final TreeResults results;
+    private final Settings settings;
     private final OnceWriter once;
     private final InstantSource clock;
 
@@ -47,12 +49,14 @@ public class Targets {
             Orchards orchards,
             CropCatalogue crops,
             @Lazy TreeResults results,
+            Settings settings,
             OnceWriter once,
             InstantSource clock) {
         this.targets = targets;
         this.orchards = orchards;
         this.crops = crops;
         this.results = results;
+        this.settings = settings;
         this.once = once;
         this.clock = clock;
     }
@@ -60,7 +64,13 @@ public class Targets {
     /** What is wanted of every tree, and how many flowers that takes. */
     @Transactional(readOnly = true)
     public List<TargetView.Budget> budgets(Caller caller) {
-        return new Look(caller).all();
+        return new Look(caller, settings.of(caller).useLearned()).all();
+    }
+
+    /** The same with what was learned, whether it is to be used or not. */
+    @Transactional(readOnly = true)
+    List<TargetView.Budget> budgetsAsLearned(Caller caller) {
+        return new Look(caller, true).all();
     }
 
     /** One look at what is wanted and what is there. */
@@ -71,9 +81,13 @@ public class Targets {
         private final Map<UUID, TargetView> ofTree = new HashMap<>();
         private final Map<UUID, TargetView> ofVariety = new HashMap<>();
         private final Map<UUID, TreeResults.Result> seen;
+        private final List<TreeResults.Technique> techniques;
+        private final SettingsView school;
+        private final boolean useLearned;
 
-        Look(Caller caller) {
+        Look(Caller caller, boolean useLearned) {
             this.caller = caller;
+            this.useLearned = useLearned;
             this.trees = orchards.trees(caller);
             this.today = orchards.today(caller);
             targets.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).forEach(t -> {
@@ -85,6 +99,8 @@ public class Targets {
             });
             this.seen = results.of(caller).stream()
                     .collect(Collectors.toMap(TreeResults.Result::treeId, Function.identity()));
+            this.techniques = results.techniques(caller);
+            this.school = settings.of(caller);
         }
 
         List<TargetView.Budget> all() {
@@ -150,7 +166,33 @@ public class Targets {
             return load.flatMap(l -> TreeCarries.of(l, measured, today)).orElse(null);
         }
 
+        /** What is believed of flowers on this tree; the crop sheet alone where what was learned is not to be used. */
         private SetBelief learned(TreeView tree, CropSheet sheet) {
+            return useLearned
+                    ? seen(tree, sheet).with(technique(tree.crop()))
+                    : SetBelief.of(sheet.load(), SetBelief.Seen.NOTHING, SetBelief.Seen.NOTHING);
+        }
+
+        /** How the strokes that are chosen did here against all. */
+        private LearnedFactor technique(String crop) {
+            Optional<TreeResults.Technique> all = technique(crop, null);
+            Optional<TreeResults.Technique> own =
+                    school.strokes() == Strokes.AS_SHEET ? Optional.empty() : technique(crop, school.strokes());
+            return own.map(o -> LearnedFactor.of(
+                            o.taken(),
+                            o.flowers(),
+                            all.orElseThrow().taken(),
+                            all.orElseThrow().flowers()))
+                    .orElse(LearnedFactor.NONE);
+        }
+
+        private Optional<TreeResults.Technique> technique(String crop, Strokes strokes) {
+            return techniques.stream()
+                    .filter(t -> t.crop().equals(crop) && t.strokes() == strokes)
+                    .findFirst();
+        }
+
+        private SetBelief seen(TreeView tree, CropSheet sheet) {
             SetBelief.Seen variety = SetBelief.Seen.NOTHING;
             SetBelief.Seen others = SetBelief.Seen.NOTHING;
             for (TreeView other : trees) {
@@ -183,7 +225,7 @@ public class Targets {
             return sure;
         }
 
-        private static String why(
+        private String why(
                 TreeView tree, TreeCarries carries, Integer wanted, TreeResults.Result got, SetBelief learned) {
             List<String> why = new ArrayList<>();
             if (carries != null) {
@@ -197,7 +239,9 @@ public class Targets {
                     "Of pollinated flowers about %.0f %% set here, %s.",
                     100 * learned.share().mean(),
                     learned.learnedFrom() == 0
-                            ? "as the crop sheet says; nothing was checked here yet"
+                            ? useLearned
+                                    ? "as the crop sheet says; nothing was checked here yet"
+                                    : "as the crop sheet says; what was learned here is switched off"
                             : "learned from " + learned.learnedFrom() + " flowers of " + tree.crop()));
             if (got.pending() > 0) {
                 why.add(got.pending() + " flowers are done and not yet known.");

@@ -17,4 +17,9 @@ public interface TreeResults {
     record Result(UUID treeId, int taken, int failed, int pending) {}
 
     List<Result> of(Caller caller);
+
+    /** Flowers of one crop done with some strokes, over all seasons; {@code strokes} is absent for all of the crop together. */
+    record Technique(String crop, Strokes strokes, int taken, int flowers) {}
+
+    List<Technique> techniques(Caller caller);
 }

@@ -8,6 +8,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.MatingHabit;
+import org.evenhand.core.findings.LearnedFactor;
 
 /**
  * Whether pollen of one variety serves a tree of another, what it is worth, and why. A cross and its reciprocal are two questions.
@@ -208,6 +209,23 @@ public final class CrossCompatibility {
                 ? new CrossCompatibility(
                         verdict, worth, () -> why() + " Results speak against it: " + seen + ". Look again.")
                 : this;
+    }
+
+    /** Worth so much less as its flowers took less often here than the seed parent's others; the verdict stays. */
+    public CrossCompatibility weighed(CrossEvidence evidence) {
+        LearnedFactor factor = evidence.factor();
+        return factor.atMostOne() == 1 || worth == 0
+                ? this
+                : new CrossCompatibility(
+                        verdict,
+                        worth * factor.atMostOne(),
+                        () -> why()
+                                + String.format(
+                                        Locale.ROOT,
+                                        " Here %d of %d of its flowers took, less than with others: counted at %.0f %%.",
+                                        evidence.taken(),
+                                        evidence.flowers(),
+                                        100 * factor.atMostOne()));
     }
 
     public Verdict verdict() {

@@ -2,6 +2,7 @@ package org.evenhand.core.mating;
 
 import org.evenhand.core.Require;
 import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.findings.LearnedFactor;
 
 /**
  * What flowers showed of a cross.
@@ -50,6 +51,13 @@ public record CrossEvidence(int flowers, int taken, int otherFlowers, int otherT
             return Lesson.FITS;
         }
         return factor <= -CLEARLY ? Lesson.DOES_NOT_FIT : Lesson.TOO_LITTLE;
+    }
+
+    /** How this cross does against all of the seed parent's crosses together; 1 where it is the only one. */
+    public LearnedFactor factor() {
+        return otherFlowers == 0
+                ? LearnedFactor.NONE
+                : LearnedFactor.of(taken, flowers, taken + otherTaken, flowers + otherFlowers);
     }
 
     private BetaBelief likeOthers() {

@@ -3,6 +3,7 @@ package org.evenhand.core.round;
 import java.util.Optional;
 import org.evenhand.core.crop.LoadHabit;
 import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.findings.LearnedFactor;
 
 /**
  * What is believed of the share of pollinated flowers that set on a tree: the crop sheet's share first, moved by what was seen on the
@@ -44,5 +45,14 @@ public record SetBelief(BetaBelief share, int learnedFrom) {
                 .after(others.taken() * weight, others.flowers() * weight)
                 .after(variety.taken(), variety.flowers());
         return new SetBelief(share, variety.flowers() + others.flowers());
+    }
+
+    /** The same for a technique that does better or worse than all together: its mean in proportion, its doubt kept. */
+    public SetBelief with(LearnedFactor technique) {
+        if (technique.value() == 1) {
+            return this;
+        }
+        double mean = Math.min(0.99, share.mean() * technique.value());
+        return new SetBelief(BetaBelief.ofMean(mean, share.a() + share.b()), learnedFrom);
     }
 }

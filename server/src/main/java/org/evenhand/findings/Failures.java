@@ -1,0 +1,316 @@
+package org.evenhand.findings;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.ToIntFunction;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.StageSheet;
+import org.evenhand.core.findings.Contrast;
+import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.FailureCauses;
+import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.weather.Air;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.findings.FindingsView.SetRate;
+import org.evenhand.fruitset.FateBook;
+import org.evenhand.fruitset.Fates;
+import org.evenhand.kit.Caller;
+import org.evenhand.mating.CrossBook;
+import org.evenhand.mating.Crosses;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.evenhand.round.TreeLoads;
+import org.evenhand.weather.Weather;
+import org.springframework.stereotype.Service;
+
+/** Gathers the evidence for why flowers failed. */
+@Service
+class Failures {
+    private static final int MOST_MOMENTS = 12;
+    private static final int MOST_LINES = 18;
+
+    private static final Map<FailureCauses.Kind, String> NAMES = Map.ofEntries(
+            Map.entry(FailureCauses.Kind.POLLEN_TOO_OLD, "Pollen too old"),
+            Map.entry(FailureCauses.Kind.POLLEN_SPOILED, "Pollen mouldy"),
+            Map.entry(FailureCauses.Kind.WRONG_STAGE, "Wrong stage"),
+            Map.entry(FailureCauses.Kind.HOT_OR_DRY, "Too hot or too dry"),
+            Map.entry(FailureCauses.Kind.TOO_COLD, "Below the pollen's warmth"),
+            Map.entry(FailureCauses.Kind.PAIR_DOES_NOT_FIT, "The pair does not fit"),
+            Map.entry(FailureCauses.Kind.COVERED_IN_PART, "Stigma covered in part only"),
+            Map.entry(FailureCauses.Kind.OVERLOADED, "The tree carries too much"),
+            Map.entry(FailureCauses.Kind.NATURAL_SHEDDING, "Natural shedding"),
+            Map.entry(FailureCauses.Kind.THE_JAR, "Something with the jar"),
+            Map.entry(FailureCauses.Kind.THE_EVENING, "Something with the day"),
+            Map.entry(FailureCauses.Kind.THE_TREE, "Something with the tree"),
+            Map.entry(FailureCauses.Kind.NOT_LOOKED_ENOUGH, "Not looked often enough"));
+
+    private final Fates fates;
+    private final FateBook book;
+    private final Findings findings;
+    private final FactorNames names;
+    private final CropCatalogue crops;
+    private final Crosses crosses;
+    private final PollenShelf shelf;
+    private final Weather weather;
+    private final TreeLoads loads;
+
+    Failures(
+            Fates fates,
+            FateBook book,
+            Findings findings,
+            FactorNames names,
+            CropCatalogue crops,
+            Crosses crosses,
+            PollenShelf shelf,
+            Weather weather,
+            TreeLoads loads) {
+        this.fates = fates;
+        this.book = book;
+        this.findings = findings;
+        this.names = names;
+        this.crops = crops;
+        this.crosses = crosses;
+        this.shelf = shelf;
+        this.weather = weather;
+        this.loads = loads;
+    }
+
+    /** Trees, jars and days with the lowest shares. */
+    FailureView.Worst worst(Caller caller, Integer season, String crop) {
+        fates.refresh(caller);
+        List<FindingsView.SeasonView> seasons = findings.seasons(caller);
+        Optional<FindingsView.SeasonView> shown = Findings.shown(seasons, season, crop);
+        return new FailureView.Worst(
+                shown.orElse(null), seasons, shown.map(s -> lines(caller, s)).orElse(List.of()));
+    }
+
+    private List<FailureView.Line> lines(Caller caller, FindingsView.SeasonView s) {
+        FactorNames.OfCrop named = names.of(caller, s.crop());
+        Map<Factor, FateBook.Kind> kinds = Map.of(
+                Factor.TREE, FateBook.Kind.TREE, Factor.LOT, FateBook.Kind.JAR, Factor.EVENING, FateBook.Kind.DAY);
+        return fates.levels(caller, s.season(), s.crop()).stream()
+                .filter(l ->
+                        kinds.containsKey(l.factor()) && !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
+                .map(l -> new FailureView.Line(
+                        kinds.get(l.factor()),
+                        l.level(),
+                        named.name(l.factor(), l.level()),
+                        SetRate.of(new Proportion(l.took(), l.decided()))))
+                .sorted(Comparator.comparingDouble(
+                                (FailureView.Line l) -> l.rate().upper())
+                        .thenComparing(FailureView.Line::what))
+                .limit(MOST_LINES)
+                .toList();
+    }
+
+    FailureView of(Caller caller, Integer season, String crop, FateBook.Kind kind, String key) {
+        fates.refresh(caller);
+        FindingsView.SeasonView shown = findings.required(caller, season, crop);
+        FateBook.Asked asked = asked(shown, kind, key);
+        List<FateBook.Row> rows = book.rows(caller, asked);
+        if (rows.isEmpty()) {
+            throw new InvalidInputException("key", "names no flowers done by hand in this season.");
+        }
+        FailureCauses.Evidence evidence = evidence(caller, shown, asked, rows);
+        FailureCauses causes = FailureCauses.of(evidence);
+        return new FailureView(
+                kind,
+                key,
+                what(names.of(caller, shown.crop()), kind, key),
+                evidence.here().map(SetRate::of).orElse(null),
+                evidence.undecided(),
+                evidence.others().map(SetRate::of).orElse(null),
+                causes.causes().stream()
+                        .map(c -> new FailureView.Cause(c.kind(), NAMES.get(c.kind()), c.points(), c.evidence()))
+                        .toList(),
+                causes.ruledOut(),
+                causes.test());
+    }
+
+    private static FateBook.Asked asked(FindingsView.SeasonView shown, FateBook.Kind kind, String key) {
+        try {
+            if (kind == FateBook.Kind.DAY) {
+                LocalDate.parse(key);
+            } else {
+                UUID.fromString(key);
+            }
+        } catch (RuntimeException e) {
+            throw new InvalidInputException("key", "is '" + key + "'; give the id of a tree or jar, or a date.");
+        }
+        return new FateBook.Asked(shown.season(), shown.crop(), kind, key);
+    }
+
+    private static String what(FactorNames.OfCrop named, FateBook.Kind kind, String key) {
+        return switch (kind) {
+            case TREE -> named.name(Factor.TREE, key);
+            case JAR -> named.name(Factor.LOT, key);
+            case DAY -> named.name(Factor.EVENING, key);
+        };
+    }
+
+    private FailureCauses.Evidence evidence(
+            Caller caller, FindingsView.SeasonView shown, FateBook.Asked asked, List<FateBook.Row> rows) {
+        CropSheet sheet = crops.of(caller, shown.crop());
+        int took = sum(rows, FateBook.Row::took);
+        int failed = sum(rows, FateBook.Row::failed);
+        List<Air> airs = new ArrayList<>();
+        List<Instant> moments = moments(rows);
+        moments.forEach(at -> airs.add(weather.air(caller, at, at)));
+        Pollen pollen = pollen(caller, rows);
+        TreeLoads.Load load = asked.kind() == FateBook.Kind.TREE
+                ? loads.of(caller, UUID.fromString(asked.key()))
+                : TreeLoads.Load.UNKNOWN;
+        return new FailureCauses.Evidence(
+                took + failed == 0 ? Optional.empty() : Optional.of(new Proportion(took, took + failed)),
+                sum(rows, FateBook.Row::undecided),
+                book.others(caller, asked),
+                book.alike(caller, asked, FateBook.Kind.JAR),
+                book.alike(caller, asked, FateBook.Kind.DAY),
+                book.alike(caller, asked, FateBook.Kind.TREE),
+                pollen.alive(),
+                pollen.spoiled(),
+                poorStage(sheet, rows),
+                mean(
+                        moments,
+                        airs,
+                        (air, at) -> OptionalDouble.of(air.temperatures().celsiusAt(at))),
+                mean(moments, airs, Air::deficitAt),
+                sheet.hand().dryAirKpa().map(d -> OptionalDouble.of(d.value())).orElse(OptionalDouble.empty()),
+                misfit(caller, rows),
+                share(
+                        sum(rows, r -> r.strokes().equals("LIGHT") ? flowers(r) : 0),
+                        sum(rows, r -> r.strokes().isEmpty() ? 0 : flowers(r))),
+                share(sum(rows, FateBook.Row::misshapen), sum(rows, r -> r.whole() + r.misshapen())),
+                load.set(),
+                load.carries(),
+                lateLosses(sheet, rows),
+                load.young());
+    }
+
+    private static int flowers(FateBook.Row r) {
+        return r.took() + r.failed() + r.undecided();
+    }
+
+    private static int sum(List<FateBook.Row> rows, ToIntFunction<FateBook.Row> of) {
+        return rows.stream().mapToInt(of).sum();
+    }
+
+    private static OptionalDouble share(int of, int all) {
+        return all == 0 ? OptionalDouble.empty() : OptionalDouble.of((double) of / all);
+    }
+
+    private static List<Instant> moments(List<FateBook.Row> rows) {
+        return new TreeSet<>(rows.stream().map(FateBook.Row::doneAt).toList())
+                .stream().limit(MOST_MOMENTS).toList();
+    }
+
+    private interface Reading {
+        OptionalDouble at(Air air, Instant moment);
+    }
+
+    private static OptionalDouble mean(List<Instant> moments, List<Air> airs, Reading reading) {
+        List<Double> known = new ArrayList<>();
+        for (int i = 0; i < moments.size(); i++) {
+            reading.at(airs.get(i), moments.get(i)).ifPresent(known::add);
+        }
+        return known.stream().mapToDouble(d -> d).average();
+    }
+
+    /** Share of flowers at a stage of less than nine tenths of full receptivity, of those whose stage was written down. */
+    private static OptionalDouble poorStage(CropSheet sheet, List<FateBook.Row> rows) {
+        Map<String, StageSheet> stages =
+                sheet.stages().stream().collect(Collectors.toMap(StageSheet::key, Function.identity()));
+        int known = 0;
+        int poor = 0;
+        for (FateBook.Row r : rows) {
+            StageSheet stage = stages.get(r.stage());
+            if (stage != null) {
+                known += flowers(r);
+                poor += stage.receptivity().value() < 0.9 ? flowers(r) : 0;
+            }
+        }
+        return share(poor, known);
+    }
+
+    /** Share of the losses that came after the crop's first look. */
+    private static OptionalDouble lateLosses(CropSheet sheet, List<FateBook.Row> rows) {
+        int first = sheet.checks().isEmpty() ? 0 : sheet.checks().get(0).days();
+        int late = 0;
+        int all = 0;
+        for (FateBook.Row r : rows) {
+            for (String at : r.course().isEmpty() ? new String[0] : r.course().split(",")) {
+                String[] parts = at.split(":");
+                all += Integer.parseInt(parts[1]);
+                late += Integer.parseInt(parts[0]) > first + 3 ? Integer.parseInt(parts[1]) : 0;
+            }
+        }
+        return share(late, all);
+    }
+
+    private record Pollen(OptionalDouble alive, boolean spoiled) {}
+
+    /** What should have been alive when it was used, against fresh. */
+    private Pollen pollen(Caller caller, List<FateBook.Row> rows) {
+        double alive = 0;
+        int flowers = 0;
+        boolean spoiled = false;
+        Map<UUID, List<FateBook.Row>> byLot = rows.stream()
+                .filter(r -> r.lotId() != null)
+                .limit(60)
+                .collect(Collectors.groupingBy(FateBook.Row::lotId));
+        List<Instant> moments = byLot.values().stream()
+                .flatMap(List::stream)
+                .map(FateBook.Row::doneAt)
+                .distinct()
+                .toList();
+        Map<UUID, List<Double>> shares = byLot.isEmpty() ? Map.of() : shelf.alive(caller, moments);
+        for (Map.Entry<UUID, List<FateBook.Row>> lot : byLot.entrySet()) {
+            List<Double> at = shares.get(lot.getKey());
+            if (at == null) {
+                continue;
+            }
+            double fresh = crops.of(caller, shelf.lot(caller, lot.getKey()).crop())
+                    .pollen()
+                    .freshViability()
+                    .value();
+            for (FateBook.Row r : lot.getValue()) {
+                double share = at.get(moments.indexOf(r.doneAt()));
+                alive += Math.min(1, share / fresh) * flowers(r);
+                flowers += flowers(r);
+                spoiled |= share == 0;
+            }
+        }
+        return new Pollen(flowers == 0 ? OptionalDouble.empty() : OptionalDouble.of(alive / flowers), spoiled);
+    }
+
+    /** Why a pair is worth less than full, of the first that is. */
+    private String misfit(Caller caller, List<FateBook.Row> rows) {
+        CrossBook known = crosses.book(caller);
+        record Pair(UUID mother, UUID lot) {}
+        return rows.stream()
+                .filter(r -> r.lotId() != null)
+                .map(r -> new Pair(r.varietyId(), r.lotId()))
+                .distinct()
+                .limit(30)
+                .map(p -> {
+                    LotView lot = shelf.lot(caller, p.lot());
+                    CrossCompatibility cross = known.cross(p.mother(), lot);
+                    return cross.worth() < 1 ? lot.code() + ": " + cross.why() : "";
+                })
+                .filter(s -> !s.isEmpty())
+                .findFirst()
+                .orElse("");
+    }
+}

@@ -1,0 +1,247 @@
+package org.evenhand.findings;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.TwoShares;
+import org.evenhand.findings.FindingsView.FactorView;
+import org.evenhand.findings.FindingsView.LevelView;
+import org.evenhand.findings.FindingsView.SetRate;
+import org.evenhand.findings.FindingsView.YieldView;
+import org.evenhand.fruitset.Fates;
+import org.evenhand.kit.Caller;
+import org.evenhand.orchard.Orchards;
+import org.springframework.stereotype.Service;
+
+/** Puts a season together: what was done, what took, what to do differently. */
+@Service
+class SeasonReports {
+    private static final int MOST_FATHERS = 8;
+
+    private final Findings findings;
+    private final FruitFindings fruit;
+    private final Fates fates;
+    private final FactorNames names;
+    private final Orchards orchards;
+
+    SeasonReports(Findings findings, FruitFindings fruit, Fates fates, FactorNames names, Orchards orchards) {
+        this.findings = findings;
+        this.fruit = fruit;
+        this.fates = fates;
+        this.names = names;
+        this.orchards = orchards;
+    }
+
+    SeasonReportView of(Caller caller, Integer season, String crop) {
+        FindingsView found = findings.of(caller, season, crop);
+        String orchard = orchards.orchard(caller).name();
+        if (found.shown() == null) {
+            return new SeasonReportView(
+                    found.seasons(),
+                    null,
+                    orchard,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    "");
+        }
+        Map<Factor, List<Fates.Level>> levels =
+                fates.levels(caller, found.shown().season(), found.shown().crop()).stream()
+                        .collect(Collectors.groupingBy(Fates.Level::factor));
+        FactorNames.OfCrop named = names.of(caller, found.shown().crop());
+        List<SeasonReportView.Year> years = years(caller, found);
+        return new SeasonReportView(
+                found.seasons(),
+                found.shown(),
+                orchard,
+                done(found, levels),
+                took(found),
+                shares(levels, Factor.VARIETY, named, Integer.MAX_VALUE),
+                shares(levels, Factor.FATHER, named, MOST_FATHERS),
+                otherwise(found),
+                years,
+                between(years, found.shown().season()));
+    }
+
+    private static List<String> done(FindingsView found, Map<Factor, List<Fates.Level>> levels) {
+        List<String> done = new ArrayList<>();
+        done.add(found.shown().cropName() + ", " + found.shown().season() + ": " + byHand(levels)
+                + " flowers by hand on "
+                + count(levels, Factor.TREE) + " trees, on " + count(levels, Factor.EVENING) + " days, from "
+                + count(levels, Factor.LOT) + " jars, by " + count(levels, Factor.HELPER) + " people.");
+        levels.getOrDefault(Factor.TREATMENT, List.of()).stream()
+                .filter(l -> !l.level().equals("HAND"))
+                .forEach(l -> done.add(
+                        l.flowers() + " flowers " + FactorNames.TREATMENTS.get(l.level()) + ", to compare with."));
+        return done;
+    }
+
+    private static int byHand(Map<Factor, List<Fates.Level>> levels) {
+        return levels.getOrDefault(Factor.TREATMENT, List.of()).stream()
+                .filter(l -> l.level().equals("HAND"))
+                .mapToInt(Fates.Level::flowers)
+                .sum();
+    }
+
+    private static long count(Map<Factor, List<Fates.Level>> levels, Factor factor) {
+        return levels.getOrDefault(factor, List.of()).stream()
+                .filter(l -> !l.level().isEmpty())
+                .count();
+    }
+
+    private static List<String> took(FindingsView found) {
+        List<String> took = new ArrayList<>();
+        SetRate all = found.all();
+        took.add(
+                all == null
+                        ? "No flower's fate is known yet."
+                        : all.taken() + " of " + all.decided() + " flowers took, " + FindingWords.percent(all.share())
+                                + " (95 % interval " + FindingWords.percent(all.lower()) + " to "
+                                + FindingWords.percent(all.upper()) + ")"
+                                + (found.undecided() > 0 ? "; " + found.undecided() + " are not known yet." : "."));
+        if (found.hand() != null) {
+            took.add(found.hand().sentence());
+        }
+        for (YieldView y : found.yield()) {
+            took.add(String.format(
+                    Locale.ROOT,
+                    "%s: %d fruits harvested%s.",
+                    y.variety(),
+                    y.fruits(),
+                    y.grams() == null
+                            ? ""
+                            : String.format(
+                                    Locale.ROOT,
+                                    ", %.1f kg weighed, %.0f g a fruit",
+                                    y.kilograms(),
+                                    y.grams().mean())));
+        }
+        return took;
+    }
+
+    /** Those with flowers decided, the best first by the lower end of their interval: few flowers do not come first by luck. */
+    private static List<LevelView> shares(
+            Map<Factor, List<Fates.Level>> levels, Factor factor, FactorNames.OfCrop named, int most) {
+        return levels.getOrDefault(factor, List.of()).stream()
+                .filter(l -> l.decided() > 0 && !l.level().isEmpty())
+                .map(l -> Findings.level(factor, l, named))
+                .sorted(Comparator.comparingDouble((LevelView l) -> -l.rate().lower())
+                        .thenComparing(LevelView::name))
+                .limit(most)
+                .toList();
+    }
+
+    private static List<SeasonReportView.Advice> otherwise(FindingsView found) {
+        return found.factors().stream()
+                .filter(f -> f.sure() && !f.change().isEmpty())
+                .sorted(Comparator.comparing((FactorView f) -> !f.sureAmongAll()))
+                .map(f -> new SeasonReportView.Advice(f.change(), f.sentence()))
+                .toList();
+    }
+
+    private List<SeasonReportView.Year> years(Caller caller, FindingsView found) {
+        return found.seasons().stream()
+                .filter(s -> s.crop().equals(found.shown().crop()))
+                .map(s -> year(caller, s))
+                .toList();
+    }
+
+    private SeasonReportView.Year year(Caller caller, FindingsView.SeasonView s) {
+        Optional<Fates.Level> hand = fates.levels(caller, s.season(), s.crop()).stream()
+                .filter(l -> l.factor() == Factor.TREATMENT && l.level().equals("HAND"))
+                .findFirst();
+        List<YieldView> yield = fruit.yield(caller, s.season(), s.crop());
+        return new SeasonReportView.Year(
+                s.season(),
+                hand.map(Fates.Level::flowers).orElse(0),
+                hand.filter(h -> h.decided() > 0)
+                        .map(h -> SetRate.of(new Proportion(h.took(), h.decided())))
+                        .orElse(null),
+                yield.stream().mapToInt(YieldView::fruits).sum(),
+                yield.stream().mapToDouble(YieldView::kilograms).sum());
+    }
+
+    private static String between(List<SeasonReportView.Year> years, int season) {
+        Optional<SeasonReportView.Year> now =
+                years.stream().filter(y -> y.season() == season).findFirst();
+        Optional<SeasonReportView.Year> before = years.stream()
+                .filter(y -> y.season() < season && y.rate() != null)
+                .max(Comparator.comparingInt(SeasonReportView.Year::season));
+        if (now.isEmpty() || now.get().rate() == null || before.isEmpty()) {
+            return "";
+        }
+        SetRate a = now.get().rate();
+        SetRate b = before.get().rate();
+        TwoShares.Estimate d = new TwoShares(
+                        new Proportion(a.taken(), a.decided()), new Proportion(b.taken(), b.decided()))
+                .difference(Proportion.USUAL_CONFIDENCE);
+        String said = "Against " + before.get().season() + ": " + FindingWords.percent(a.share()) + ", then "
+                + FindingWords.percent(b.share()) + "; ";
+        return d.lower() > 0 || d.upper() < 0
+                ? said + (d.value() > 0 ? "better" : "worse") + " by "
+                        + FindingWords.points(d.value() > 0 ? d.lower() : d.upper()) + " to "
+                        + FindingWords.points(d.value() > 0 ? d.upper() : d.lower())
+                        + " points. Weather, trees and hands differ between years, so the year alone does not say why."
+                : said + "that may be chance.";
+    }
+
+    /** The report as lines for paper. */
+    byte[] pdf(Caller caller, Integer season, String crop) {
+        SeasonReportView r = of(caller, season, crop);
+        ReportPdf pdf = new ReportPdf(
+                r.shown() == null
+                        ? r.orchard()
+                        : r.orchard() + ": " + r.shown().cropName() + ", season "
+                                + r.shown().season());
+        pdf.section("What was done", r.done());
+        pdf.section("What took", r.took());
+        pdf.table("By variety", List.of("Variety", "Took", "Share", "95 % interval"), rows(r.varieties()));
+        pdf.table("Best fathers", List.of("Father", "Took", "Share", "95 % interval"), rows(r.fathers()));
+        pdf.section(
+                "What to do differently",
+                r.otherwise().isEmpty()
+                        ? List.of("Nothing is sure enough to change it. Trials drawn by lot make it so.")
+                        : r.otherwise().stream()
+                                .flatMap(a -> Stream.of(a.change(), "    " + a.because()))
+                                .toList());
+        pdf.table(
+                "Year against year",
+                List.of("Season", "Flowers by hand", "Took", "Share", "Fruits", "kg"),
+                r.years().stream()
+                        .map(y -> List.of(
+                                Integer.toString(y.season()),
+                                Integer.toString(y.flowers()),
+                                y.rate() == null
+                                        ? "-"
+                                        : y.rate().taken() + " of " + y.rate().decided(),
+                                y.rate() == null
+                                        ? "-"
+                                        : FindingWords.percent(y.rate().share()),
+                                Integer.toString(y.fruits()),
+                                String.format(Locale.ROOT, "%.1f", y.kilograms())))
+                        .toList());
+        pdf.section("", r.between().isEmpty() ? List.of() : List.of(r.between()));
+        return pdf.bytes();
+    }
+
+    private static List<List<String>> rows(List<LevelView> levels) {
+        return levels.stream()
+                .map(l -> List.of(
+                        l.name() + (l.few() ? " (few)" : ""),
+                        l.rate().taken() + " of " + l.rate().decided(),
+                        FindingWords.percent(l.rate().share()),
+                        FindingWords.percent(l.rate().lower()) + " to "
+                                + FindingWords.percent(l.rate().upper())))
+                .toList();
+    }
+}

@@ -1,0 +1,408 @@
+import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { sayKept } from '../kit/kept';
+import { percent } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { Question } from '../kit/Question';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { plural, shortDay } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { ENDS, SHAPES } from './fruit-words';
+import { FruitTabs } from './FruitTabs';
+import classes from './FruitSet.module.css';
+
+type One = Schemas['Fruit'];
+type Source = Schemas['FruitSource'];
+type End = Schemas['FruitEnd'];
+
+const voidFruit = (fruit: One) =>
+  answer(
+    api.POST('/api/fruits/{id}/void', {
+      params: { path: { id: fruit.id } },
+      body: { version: fruit.version, reason: 'recorded by mistake' },
+    }),
+  );
+
+/** Writes the next number on a fruit of these flowers. */
+function NumberOne({ source, number }: { source: Source; number: number }) {
+  const { now, session } = useHere();
+  const [id, setId] = useState(newId);
+  const body = {
+    treeId: source.treeId,
+    pollinationId: source.pollinationId,
+    number,
+    numberedAt: now.toISOString(),
+  };
+  const form = useSubmit(
+    () => answer(api.PUT('/api/fruits/{id}', { params: { path: { id } }, body })),
+    [],
+    (saved) => {
+      doneWithUndo(`${saved.tree}: write ${saved.number} on the fruit.`, () => voidFruit(saved));
+      setId(newId());
+    },
+    {
+      write: () => ({
+        method: 'PUT',
+        path: `/api/fruits/${id}`,
+        body,
+        label: `${source.tree}: fruit number ${number}`,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${source.tree}: number ${number}.`);
+        setId(newId());
+      },
+    },
+  );
+  return (
+    <>
+      <Button variant="outline" size="sm" loading={form.busy} onClick={() => form.submit(undefined)}>
+        Number {number}
+      </Button>
+      {form.general && <span className="warn small">{form.general}</span>}
+    </>
+  );
+}
+
+function Sources({ of }: { of: Schemas['Fruits'] }) {
+  const open = of.sources.filter((s) => s.unnumbered > 0);
+  if (open.length === 0) return null;
+  return (
+    <section className="card noprint">
+      <h2>Numbers to write</h2>
+      <p className="small soft">
+        At about three quarters of its size a fruit takes a number in felt pen. Labels get lost and fruit
+        falls; what is written on the fruit stays with it.
+      </p>
+      <ul className={classes.list}>
+        {open.map((s) => (
+          <li key={s.pollinationId} className={classes.row}>
+            <div className="line" style={{ justifyContent: 'space-between' }}>
+              <span>
+                <b>{s.tree}</b>: {s.from}
+                <span className="small soft"> · {plural(s.unnumbered, 'fruit')} without a number</span>
+              </span>
+              <NumberOne source={s} number={of.nextNumber} />
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What a fruit that ended was like. */
+function EndFields({
+  end,
+  change,
+  errorFor,
+}: {
+  end: Partial<End>;
+  change: (part: Partial<End>) => void;
+  errorFor: (field: string, label: string) => string | undefined;
+}) {
+  const number = (key: 'weightG' | 'lengthMm' | 'widthMm' | 'seeds' | 'emptySeeds', label: string) => (
+    <NumberInput
+      label={label}
+      value={end[key] ?? ''}
+      min={0}
+      w={118}
+      onChange={(v) => change({ [key]: typeof v === 'number' ? v : undefined })}
+      error={errorFor(`end.${key}`, label)}
+    />
+  );
+  return (
+    <>
+      <div className="line" style={{ alignItems: 'flex-start' }}>
+        {number('weightG', 'Weight, g')}
+        {number('lengthMm', 'Length, mm')}
+        {number('widthMm', 'Width, mm')}
+        {number('seeds', 'Seeds')}
+        {number('emptySeeds', 'of them empty')}
+      </div>
+      <div className="line" style={{ alignItems: 'flex-end' }}>
+        <NativeSelect
+          label="Shape"
+          data={[{ value: '', label: 'not looked at' }, ...SHAPES]}
+          value={end.shape ?? ''}
+          onChange={(e) => change({ shape: (e.currentTarget.value || undefined) as End['shape'] })}
+        />
+        <NativeSelect
+          label="Sepals"
+          data={[
+            { value: '', label: 'not looked at' },
+            { value: 'no', label: 'there' },
+            { value: 'yes', label: 'missing' },
+          ]}
+          value={end.sepalsMissing === undefined ? '' : end.sepalsMissing ? 'yes' : 'no'}
+          onChange={(e) =>
+            change({ sepalsMissing: e.currentTarget.value ? e.currentTarget.value === 'yes' : undefined })
+          }
+        />
+        <NativeSelect
+          label="Taste"
+          data={[
+            { value: '', label: 'not tasted' },
+            { value: '1', label: '1, not to be eaten' },
+            { value: '2', label: '2' },
+            { value: '3', label: '3, fair' },
+            { value: '4', label: '4' },
+            { value: '5', label: '5, the best' },
+          ]}
+          value={end.taste === undefined ? '' : String(end.taste)}
+          onChange={(e) =>
+            change({ taste: e.currentTarget.value ? Number(e.currentTarget.value) : undefined })
+          }
+        />
+        <TextInput
+          label="Note"
+          value={end.note ?? ''}
+          onChange={(e) => change({ note: e.currentTarget.value })}
+          style={{ flex: 1, minWidth: 150 }}
+        />
+      </div>
+      {end.seeds === 0 && (
+        <p className="small soft">
+          A fruit without a seed grew without: pollen did not do it, or not enough of it.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Says how a fruit ended: a numbered one, one of known flowers, or one found under a tree. */
+function EndForm({ of, trees }: { of: Schemas['Fruits']; trees: Schemas['TreeView'][] }) {
+  const { now, session } = useHere();
+  const [id, setId] = useState(newId);
+  const [kind, setKind] = useState<End['kind']>('HARVESTED');
+  const [which, setWhich] = useState('');
+  const [treeId, setTreeId] = useState(trees[0]?.id ?? '');
+  const [pollinationId, setPollinationId] = useState('');
+  const [end, setEnd] = useState<Partial<End>>({});
+  const hanging = of.fruits.filter((f) => !f.end && f.number !== undefined);
+  const numbered = hanging.find((f) => f.id === which);
+  const candidates = useQuery({
+    ...queries.fallen(treeId, end.sepalsMissing),
+    enabled: !numbered && treeId !== '',
+  });
+  const full = { ...end, kind, at: now.toISOString() };
+  const source = pollinationId ? { pollinationId } : {};
+  const again = () => {
+    setId(newId());
+    setWhich('');
+    setPollinationId('');
+    setEnd({});
+  };
+  const name = numbered ? `fruit ${numbered.number}` : (trees.find((t) => t.id === treeId)?.name ?? 'fruit');
+  const form = useSubmit(
+    (_: undefined, confirmed: string[]) =>
+      numbered
+        ? answer(
+            api.PUT('/api/fruits/{id}/end', {
+              params: { path: { id: numbered.id } },
+              body: { end: full, confirmed },
+            }),
+          )
+        : answer(
+            api.PUT('/api/fruits/{id}', {
+              params: { path: { id } },
+              body: { treeId, ...source, end: full, confirmed },
+            }),
+          ),
+    ['end.weightG', 'end.lengthMm', 'end.widthMm', 'end.seeds', 'end.emptySeeds', 'end.kind'],
+    (saved) => {
+      doneWithUndo(`${saved.tree}: ${ENDS[kind]}.`, () => voidFruit(saved));
+      again();
+    },
+    {
+      write: () => ({
+        method: 'PUT',
+        path: numbered ? `/api/fruits/${numbered.id}/end` : `/api/fruits/${id}`,
+        body: numbered
+          ? { end: full, confirmed: ['more-seeds-than-ovules'] }
+          : { treeId, ...source, end: full, confirmed: ['more-seeds-than-ovules'] },
+        label: `${name}: ${ENDS[kind]}`,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${name}: ${ENDS[kind]}.`);
+        again();
+      },
+    },
+  );
+  return (
+    <form
+      className="card form noprint"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <h2>A fruit is down</h2>
+      <div className="line" style={{ alignItems: 'flex-end' }}>
+        <SegmentedControl
+          aria-label="What became of it"
+          data={[
+            { value: 'HARVESTED', label: 'Harvested' },
+            { value: 'FALLEN', label: 'Found fallen' },
+            { value: 'TAKEN_OFF', label: 'Taken off' },
+          ]}
+          value={kind}
+          onChange={(v) => setKind(v)}
+        />
+        <NativeSelect
+          label="Number on it"
+          data={[
+            { value: '', label: 'none' },
+            ...hanging.map((f) => ({ value: f.id, label: `${f.number} · ${f.tree}` })),
+          ]}
+          value={which}
+          onChange={(e) => setWhich(e.currentTarget.value)}
+        />
+        {!numbered && (
+          <NativeSelect
+            label="Tree"
+            data={trees.map((t) => ({ value: t.id, label: t.name }))}
+            value={treeId}
+            onChange={(e) => {
+              setTreeId(e.currentTarget.value);
+              setPollinationId('');
+            }}
+          />
+        )}
+      </div>
+      {numbered ? (
+        <p className="soft">
+          Number {numbered.number}: {numbered.from}.
+        </p>
+      ) : (
+        <NativeSelect
+          label="Which flowers was it from?"
+          description={
+            candidates.data && candidates.data.length > 0
+              ? 'Every fruit that still hangs there is as likely as another; “sepals” below narrows it down.'
+              : 'No flowers of this tree are known to hold fruit without a number.'
+          }
+          data={[
+            { value: '', label: 'nobody knows' },
+            ...(candidates.data ?? []).map((c) => ({
+              value: c.pollinationId,
+              label: `${c.from}: ${percent(c.share)}`,
+            })),
+          ]}
+          value={pollinationId}
+          onChange={(e) => setPollinationId(e.currentTarget.value)}
+        />
+      )}
+      <EndFields end={end} change={(part) => setEnd((e) => ({ ...e, ...part }))} errorFor={form.errorFor} />
+      {(form.errorFor('end.kind', 'What became of it') ?? form.general) && (
+        <p className="note bad" role="alert">
+          {form.errorFor('end.kind', 'What became of it') ?? form.general}
+        </p>
+      )}
+      <div className="line">
+        <Button type="submit" loading={form.busy} disabled={!numbered && !treeId}>
+          Save the fruit
+        </Button>
+      </div>
+      <Question question={form.question} />
+    </form>
+  );
+}
+
+function endWords(end: End, zone: string): string {
+  const parts = [`${ENDS[end.kind]} ${shortDay(new Date(end.at), zone)}`];
+  if (end.weightG !== undefined) parts.push(`${end.weightG} g`);
+  if (end.seeds !== undefined)
+    parts.push(
+      `${plural(end.seeds, 'seed')}${end.emptySeeds !== undefined ? `, ${end.emptySeeds} empty` : ''}`,
+    );
+  if (end.shape && end.shape !== 'WHOLE') parts.push(SHAPES.find((s) => s.value === end.shape)!.label);
+  if (end.sepalsMissing) parts.push('sepals missing');
+  if (end.taste !== undefined) parts.push(`taste ${end.taste} of 5`);
+  if (end.note) parts.push(end.note);
+  return parts.join(' · ');
+}
+
+/** The list of numbers, to be printed and carried. */
+function Numbers({ of }: { of: Schemas['Fruits'] }) {
+  const { zone } = useHere();
+  if (of.fruits.length === 0) return null;
+  return (
+    <section className="card">
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <h2>Fruit of {of.year}</h2>
+        <Button className="noprint" variant="outline" onClick={() => window.print()}>
+          Print the list
+        </Button>
+      </div>
+      <div className="scroll">
+        <table className="plain">
+          <thead>
+            <tr>
+              <th className="num">Number</th>
+              <th>Tree</th>
+              <th>From</th>
+              <th>What became of it</th>
+            </tr>
+          </thead>
+          <tbody>
+            {of.fruits.map((f) => (
+              <tr key={f.id} data-fruit={f.number ?? ''}>
+                <td className="num">
+                  <b className="figure">{f.number ?? '–'}</b>
+                </td>
+                <td>{f.tree}</td>
+                <td>{f.from}</td>
+                <td className="small">
+                  {f.end
+                    ? endWords(f.end, zone)
+                    : `hangs; numbered ${shortDay(new Date(f.numberedAt!), zone)}`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+/** Single fruits: numbered, harvested, found fallen. */
+export function Fruit() {
+  const fruits = useQuery(queries.fruits());
+  const trees = useQuery(queries.trees());
+  return (
+    <>
+      <FruitTabs />
+      <Loaded of={trees}>
+        {(t) => (
+          <Loaded of={fruits}>
+            {(f) => {
+              const hanging = f.sources.reduce((n, s) => n + s.hanging, 0);
+              const picked = f.fruits.filter((x) => x.end?.kind === 'HARVESTED').length;
+              return (
+                <>
+                  <h1>
+                    {hanging === 0 && picked === 0
+                      ? 'No fruit is known to hang yet.'
+                      : `${plural(hanging, 'fruit')} ${hanging === 1 ? 'hangs' : 'hang'} by the latest looks${picked > 0 ? `, ${picked} harvested` : ''}.`}
+                  </h1>
+                  {t.length === 0 && <Empty title="No trees yet">Fruit needs a tree first.</Empty>}
+                  <Sources of={f} />
+                  {t.length > 0 && <EndForm of={f} trees={t} />}
+                  <Numbers of={f} />
+                </>
+              );
+            }}
+          </Loaded>
+        )}
+      </Loaded>
+    </>
+  );
+}
