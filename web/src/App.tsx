@@ -11,7 +11,10 @@ import { Tally } from './bloom/Tally';
 import { Weather } from './bloom/Weather';
 import { CropSheet } from './crop/CropSheet';
 import { CropSheets } from './crop/CropSheets';
+import { Failure } from './findings/Failure';
 import { Findings } from './findings/Findings';
+import { SeasonReport } from './findings/SeasonReport';
+import { Trials } from './findings/Trials';
 import { CheckWalk } from './fruitset/CheckWalk';
 import { Fruit } from './fruitset/Fruit';
 import { FruitSet } from './fruitset/FruitSet';
@@ -102,6 +105,9 @@ function SignedIn({ known }: { known: boolean }) {
               <Route path="/fruit-set/limbs" element={<Limbs />} />
               <Route path="/fruit-set/fruit" element={<Fruit />} />
               <Route path="/findings" element={<Findings />} />
+              <Route path="/findings/why" element={<Failure />} />
+              <Route path="/findings/trials" element={<Trials />} />
+              <Route path="/findings/season" element={<SeasonReport />} />
               <Route path="/orchard" element={<Orchard />} />
               <Route path="/crops" element={<CropSheets />} />
               <Route path="/crops/:crop" element={<CropSheet />} />

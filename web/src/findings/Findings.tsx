@@ -11,7 +11,9 @@ import { Why } from '../kit/Why';
 import { Curves } from './Curves';
 import { FindingsTabs } from './FindingsTabs';
 import { IntervalRows } from './IntervalRows';
+import { Learned } from './Learned';
 import { Odds } from './Odds';
+import { SeasonChoice } from './SeasonChoice';
 import classes from './Findings.module.css';
 
 type View = Schemas['Findings'];
@@ -244,20 +246,9 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
             'No flower’s fate is known yet; the first looks will tell.'
           )}
         </h1>
-        {of.seasons.length > 1 && shown && (
+        {shown && (
           <div className="do">
-            <NativeSelect
-              aria-label="Season and crop"
-              data={of.seasons.map((s) => ({
-                value: `${s.season} ${s.crop}`,
-                label: `${s.cropName} ${s.season}`,
-              }))}
-              value={`${shown.season} ${shown.crop}`}
-              onChange={(e) => {
-                const [season, crop] = e.currentTarget.value.split(' ');
-                choose({ season: Number(season), crop: crop! });
-              }}
-            />
+            <SeasonChoice seasons={of.seasons} shown={shown} choose={choose} />
           </div>
         )}
       </div>
@@ -312,6 +303,7 @@ function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
       <RetentionCard of={season} factors={of.factors} />
       <CausesCard of={season} />
       <FruitCard of={of} />
+      <Learned />
     </>
   );
 }

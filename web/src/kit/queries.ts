@@ -115,6 +115,27 @@ export const queries = {
       queryKey: ['causes', of],
       queryFn: () => answer(api.GET('/api/findings/causes', { params: { query: of } })),
     }),
+  worst: (of: OfSeason) =>
+    queryOptions({
+      queryKey: ['worst', of],
+      queryFn: () => answer(api.GET('/api/findings/worst', { params: { query: of } })),
+    }),
+  failure: (of: OfSeason, kind: Schemas['WorstLine']['kind'], key: string) =>
+    queryOptions({
+      queryKey: ['failure', of, kind, key],
+      queryFn: () => answer(api.GET('/api/findings/failure', { params: { query: { ...of, kind, key } } })),
+    }),
+  seasonReport: (of: OfSeason) =>
+    queryOptions({
+      queryKey: ['season-report', of],
+      queryFn: () => answer(api.GET('/api/findings/season', { params: { query: of } })),
+    }),
+  learned: () => queryOptions({ queryKey: ['learned'], queryFn: () => answer(api.GET('/api/learned')) }),
+  trialSize: (one: number, other: number, power: number) =>
+    queryOptions({
+      queryKey: ['trial-size', one, other, power],
+      queryFn: () => answer(api.GET('/api/trial-size', { params: { query: { one, other, power } } })),
+    }),
   comparisons: () =>
     queryOptions({ queryKey: ['comparisons'], queryFn: () => answer(api.GET('/api/comparisons')) }),
   season: () => queryOptions({ queryKey: ['season'], queryFn: () => answer(api.GET('/api/season')) }),

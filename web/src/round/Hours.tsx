@@ -70,6 +70,7 @@ function HoursForm({ before }: { before: Settings }) {
     singleDays: of.singleDays,
     away: of.away,
     keepPhotoPlace: of.keepPhotoPlace,
+    useLearned: of.useLearned,
   });
   const send = (of: Settings, version: number | undefined) =>
     answer(
@@ -197,6 +198,12 @@ function HoursForm({ before }: { before: Settings }) {
         description="Off: the place is never kept. On: this device’s position is kept beside the picture, seen by everybody of this orchard."
         checked={s.keepPhotoPlace}
         onChange={(e) => set({ ...s, keepPhotoPlace: e.currentTarget.checked })}
+      />
+      <Checkbox
+        label="Reckon with what was learned here"
+        description="On: the flower budget and the round use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
+        checked={s.useLearned}
+        onChange={(e) => set({ ...s, useLearned: e.currentTarget.checked })}
       />
       {form.general && (
         <p className="note bad" role="alert">

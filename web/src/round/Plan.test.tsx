@@ -224,6 +224,7 @@ describe('hours and habits', () => {
       singleDays: [],
       away: [],
       keepPhotoPlace: false,
+      useLearned: true,
       version: 2,
     };
     const sent = serve({

@@ -10,6 +10,7 @@ import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { crossWords } from './cross-words';
 import { voidPollination } from './DoneList';
+import { HowFields, useHow } from './How';
 import { MarkFields, useMark } from './Marks';
 import { CountRow, Limbs, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
@@ -89,6 +90,8 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
   const [colour, setColour] = useState('');
   const [tag, setTag] = useState('');
   const { mark, choose } = useMark(sheet);
+  const stages = stop.byStage.map((b) => b.stage);
+  const how = useHow(stages);
   const done = doneAt(walk, index, outbox, session.accountId);
   const before = index > 0 ? walk.stops[index - 1] : undefined;
   const crossing = stop.cross?.crossingId;
@@ -99,6 +102,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
     doneAt: now.toISOString(),
     walkId: walk.id,
     stop: index,
+    how: how.how,
     ...(crossing
       ? { crossingId: crossing, again: stop.kind === 'POLLINATE_AGAIN' }
       : { mark: mark?.name ?? '', ...(colour && { colour }), ...(tag && { tag }) }),
@@ -154,6 +158,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
             error={form.errorFor('tag', 'The number')}
           />
         )}
+        {sheet && <HowFields of={how} sheet={sheet} stages={stages} />}
         <Said walk={walk} index={index} />
       </section>
       <CountRow count={count} setCount={setCount} of={stop.flowers} done={done} />

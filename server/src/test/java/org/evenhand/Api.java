@@ -107,6 +107,15 @@ public final class Api {
         return send(request(path).PUT(HttpRequest.BodyPublishers.ofString(body)).build());
     }
 
+    /** Sends a CSV file. */
+    Answer postCsv(String path, String csv) {
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "text/csv")
+                .header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"))
+                .POST(HttpRequest.BodyPublishers.ofString(csv))
+                .build());
+    }
+
     String cookie(String name) {
         return cookies.getCookieStore().getCookies().stream()
                 .filter(c -> c.getName().equals(name))

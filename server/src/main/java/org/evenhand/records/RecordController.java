@@ -1,0 +1,37 @@
+package org.evenhand.records;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import org.evenhand.kit.Caller;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/records")
+class RecordController {
+    private final RecordImports imports;
+
+    RecordController(RecordImports imports) {
+        this.imports = imports;
+    }
+
+    @PostMapping(value = "/pollinations", consumes = "text/csv")
+    RecordsTaken pollinations(@AuthenticationPrincipal Caller caller, HttpServletRequest request) throws IOException {
+        return taken(caller, RecordImports.Kind.POLLINATIONS, request);
+    }
+
+    @PostMapping(value = "/looks", consumes = "text/csv")
+    RecordsTaken looks(@AuthenticationPrincipal Caller caller, HttpServletRequest request) throws IOException {
+        return taken(caller, RecordImports.Kind.LOOKS, request);
+    }
+
+    private RecordsTaken taken(Caller caller, RecordImports.Kind kind, HttpServletRequest request) throws IOException {
+        // The body itself: a file of millions of lines is never held as a whole.
+        try (InputStream csv = request.getInputStream()) {
+            return imports.take(caller, kind, csv);
+        }
+    }
+}

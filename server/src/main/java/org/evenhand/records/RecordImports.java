@@ -1,0 +1,224 @@
+package org.evenhand.records;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.kit.Caller;
+import org.evenhand.orchard.Orchards;
+import org.postgresql.PGConnection;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.core.ConnectionCallback;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.util.FileCopyUtils;
+
+/**
+ * Takes pollinations and looks from CSV files, a line a record. The file runs straight into a table of its own, is looked through there
+ * as a whole, and goes in as a whole or not at all; the program holds a line of it at a time. A record has the reference that the file
+ * gives it, so that a file sent twice is there once.
+ */
+@Service
+class RecordImports {
+    private static final int MOST_TOLD = 50;
+    private static final int LONGEST_HEAD = 4_000;
+
+    private final JdbcTemplate jdbc;
+    private final Orchards orchards;
+    private final InstantSource clock;
+
+    RecordImports(JdbcTemplate jdbc, Orchards orchards, InstantSource clock) {
+        this.jdbc = jdbc;
+        this.orchards = orchards;
+        this.clock = clock;
+    }
+
+    /** What can be brought, and the scripts that look it through and write it down. */
+    enum Kind {
+        POLLINATIONS(
+                "pollinations",
+                List.of("ref", "tree", "flowers", "done_at"),
+                List.of(
+                        "jar",
+                        "father",
+                        "collected_at",
+                        "storage",
+                        "mark",
+                        "tag",
+                        "treatment",
+                        "stage",
+                        "strokes",
+                        "tool",
+                        "limb",
+                        "helper")),
+        LOOKS(
+                "looks",
+                List.of("ref", "checked_at", "taken", "failed", "unknown"),
+                List.of("thinned", "lost", "note", "helper"));
+
+        private final String script;
+        private final List<String> needed;
+        private final List<String> allowed;
+
+        Kind(String script, List<String> needed, List<String> optional) {
+            this.script = script;
+            this.needed = needed;
+            this.allowed = Stream.of(needed, optional).flatMap(List::stream).toList();
+        }
+
+        /** One SQL script of this kind. */
+        String sql(String step) {
+            try {
+                return FileCopyUtils.copyToString(new InputStreamReader(
+                        new ClassPathResource("records/" + script + "-" + step + ".sql").getInputStream(),
+                        StandardCharsets.UTF_8));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
+
+    /** Takes a file as a whole. */
+    @Transactional
+    RecordsTaken take(Caller caller, Kind kind, InputStream csv) {
+        jdbc.execute("create temp table brought (line bigint generated always as identity (start with 2), "
+                + kind.allowed.stream()
+                        .map(c -> c + " text not null default ''")
+                        .collect(Collectors.joining(", "))
+                + ") on commit drop");
+        jdbc.execute(
+                "create temp table told (orchard uuid, account uuid, zone text, now timestamptz, noted timestamptz)"
+                        + " on commit drop");
+        jdbc.update(
+                "insert into told values (?, ?, ?, ?, ?)",
+                caller.orchardId(),
+                caller.accountId(),
+                orchards.details(caller).site().zone().getId(),
+                utc(orchards.now(caller)),
+                utc(clock.instant()));
+        long rows = copy(kind, csv);
+        if (rows == 0) {
+            throw new InvalidInputException("csv", "has no line below its head. Nothing was taken.");
+        }
+        jdbc.execute("analyze brought");
+        try {
+            refuseBad(kind);
+            int written = write(kind);
+            return new RecordsTaken(rows, written, rows - written);
+        } catch (DataAccessException e) {
+            throw new InvalidInputException(
+                    "csv",
+                    "does not fit what is there: " + e.getMostSpecificCause().getMessage() + ". Nothing was taken.");
+        }
+    }
+
+    private static OffsetDateTime utc(Instant at) {
+        return OffsetDateTime.ofInstant(at, ZoneOffset.UTC);
+    }
+
+    /** Lets the file run into the table; its head says which column is which. */
+    private long copy(Kind kind, InputStream csv) {
+        BufferedReader reader = new BufferedReader(new InputStreamReader(csv, StandardCharsets.UTF_8), 1 << 16);
+        List<String> columns = head(kind, reader);
+        try {
+            return jdbc.execute((ConnectionCallback<Long>)
+                    connection -> copy(connection.unwrap(PGConnection.class), columns, reader));
+        } catch (DataAccessException e) {
+            throw new InvalidInputException(
+                    "csv", "cannot be read: " + e.getMostSpecificCause().getMessage() + ". Nothing was taken.");
+        }
+    }
+
+    private static long copy(PGConnection connection, List<String> columns, Reader reader) throws SQLException {
+        try {
+            return connection
+                    .getCopyAPI()
+                    .copyIn(
+                            "copy brought (" + String.join(", ", columns)
+                                    + ") from stdin with (format csv, force_not_null (" + String.join(", ", columns)
+                                    + "))",
+                            reader);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static List<String> head(Kind kind, BufferedReader reader) {
+        String line = firstLine(reader);
+        List<String> columns = Arrays.stream(line.split(","))
+                .map(c -> c.strip().replace("\"", "").toLowerCase(Locale.ROOT))
+                .toList();
+        List<String> wrong = new ArrayList<>();
+        kind.needed.stream()
+                .filter(c -> !columns.contains(c))
+                .forEach(c -> wrong.add("the column '" + c + "' is missing"));
+        columns.stream()
+                .filter(c -> !kind.allowed.contains(c))
+                .forEach(c -> wrong.add("the column '" + c + "' is not known"));
+        if (columns.stream().distinct().count() < columns.size()) {
+            wrong.add("a column stands there twice");
+        }
+        if (!wrong.isEmpty()) {
+            throw new InvalidInputException(
+                    "csv",
+                    "cannot be taken: " + String.join("; ", wrong) + ". Columns are " + String.join(", ", kind.allowed)
+                            + ".");
+        }
+        return columns;
+    }
+
+    private static String firstLine(BufferedReader reader) {
+        try {
+            StringBuilder line = new StringBuilder();
+            for (int c = reader.read(); c >= 0 && c != '\n'; c = reader.read()) {
+                if (c != '\uFEFF' && c != '\r') {
+                    line.append((char) c);
+                }
+                if (line.length() > LONGEST_HEAD) {
+                    throw new InvalidInputException("csv", "has no head: its first line is too long to be one.");
+                }
+            }
+            return line.toString();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private void refuseBad(Kind kind) {
+        List<String> bad = jdbc.query(
+                kind.sql("problems") + " order by line limit " + MOST_TOLD,
+                (row, i) -> "line " + row.getLong(1) + ": " + row.getString(2));
+        if (!bad.isEmpty()) {
+            throw new InvalidInputException(
+                    "csv",
+                    "was not taken, as it is wrong in " + (bad.size() < MOST_TOLD ? String.valueOf(bad.size()) : "many")
+                            + (bad.size() == 1 ? " line. " : " lines. ") + String.join("; ", bad) + ".");
+        }
+    }
+
+    /** Rows written by the last statement of the script; the ones before it prepare the ground. */
+    private int write(Kind kind) {
+        String[] statements = kind.sql("write").split(";\\s*\n");
+        for (int i = 0; i < statements.length - 1; i++) {
+            jdbc.execute(statements[i]);
+        }
+        return jdbc.update(statements[statements.length - 1]);
+    }
+}
