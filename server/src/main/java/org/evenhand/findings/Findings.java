@@ -1,11 +1,14 @@
 package org.evenhand.findings;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -53,6 +56,11 @@ class Findings {
             Factor.TREE,
             Factor.EVENING);
 
+    /** The season whose model is kept as long as no fate changes. */
+    private record ModelKey(UUID orchard, int season, String crop, long version) {}
+
+    private final Cache<ModelKey, Optional<CauseModel>> models =
+            Caffeine.newBuilder().maximumSize(200).build();
     private final Fates fates;
     private final FactorNames factorNames;
     private final CropCatalogue crops;

@@ -57,6 +57,8 @@ public class Fates {
         return thread;
     });
     private final Set<UUID> underWay = ConcurrentHashMap.newKeySet();
+    /** Counts changes, so that others know when what they reckoned from fates is old. */
+    private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
 
     Fates(
             FateRows rows,
@@ -105,7 +107,7 @@ public class Fates {
 
     private int reckon(Caller caller, int most) {
         FateReckoning reckoning = reckoning(caller);
-        return rows.transaction().execute(status -> {
+        int reckoned = rows.transaction().execute(status -> {
             rows.lock(caller.orchardId());
             List<UUID> ids = rows.takeDue(caller.orchardId(), most);
             Map<UUID, List<FateRows.LookRow>> looks = rows.looks(caller.orchardId(), ids);
@@ -118,6 +120,15 @@ public class Fates {
             rows.add(caller.orchardId(), sums);
             return ids.size();
         });
+        if (reckoned > 0) {
+            changes.merge(caller.orchardId(), 1L, Long::sum);
+        }
+        return reckoned;
+    }
+
+    /** Equal as long as no fate of the orchard was reckoned anew by this process. */
+    public long version(Caller caller) {
+        return changes.getOrDefault(caller.orchardId(), 0L);
     }
 
     private FateReckoning reckoning(Caller caller) {

@@ -117,7 +117,8 @@ class RecordImports {
         if (rows == 0) {
             throw new InvalidInputException("csv", "has no line below its head. Nothing was taken.");
         }
-        jdbc.execute("analyze brought");
+        // Without their sizes the statements below would be planned for tables of another size.
+        jdbc.execute("analyze brought, told, tree, variety, pollen_lot");
         try {
             refuseBad(kind);
             int written = write(kind);

@@ -1,14 +1,14 @@
 package org.evenhand.core.findings;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
-import java.util.stream.DoubleStream;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.evenhand.core.Require;
 
@@ -24,6 +24,9 @@ import org.evenhand.core.Require;
 public record CauseModel(List<Effect> effects, Map<Factor, String> usual, List<LeftOut> leftOut, int flowers) {
     /** Classes of fewer flowers are left out: their odds would say nothing. */
     public static final int LEAST_FLOWERS = 10;
+
+    /** A column of which less than this share is its own follows from others. */
+    private static final double DEPENDENT = 1e-9;
 
     public CauseModel {
         effects = List.copyOf(effects);
@@ -72,158 +75,213 @@ public record CauseModel(List<Effect> effects, Map<Factor, String> usual, List<L
      * @param patterns flowers by their classes
      */
     public static Optional<CauseModel> of(List<Factor> factors, List<Pattern> patterns) {
-        List<LeftOut> leftOut = new ArrayList<>();
-        List<Pattern> kept = withoutSilent(factors, patterns, leftOut);
-        Map<Factor, String> usual = new LinkedHashMap<>();
-        List<Column> columns = columns(factors, kept, usual);
-        columns = independent(factors, columns, kept, leftOut);
-        if (columns.isEmpty()) {
-            return Optional.empty();
+        return new Making(factors, patterns).make();
+    }
+
+    /** One making, with what it has left out so far. */
+    private static final class Making {
+        private final List<Factor> factors;
+        private final List<LeftOut> leftOut = new ArrayList<>();
+        private final Map<Factor, String> usual = new LinkedHashMap<>();
+        private List<Pattern> kept;
+        private List<Map<String, int[]>> sums;
+
+        Making(List<Factor> factors, List<Pattern> patterns) {
+            this.factors = factors;
+            this.kept = patterns.stream().filter(p -> p.flowers() > 0).toList();
+            sum();
         }
-        List<Column> last = columns;
-        List<LogisticRegression.Group> groups = grouped(last, kept);
-        return LogisticRegression.of(groups)
-                .map(fit -> new CauseModel(effects(factors, last, kept, fit), usual, leftOut, flowers(kept)));
-    }
 
-    private static int flowers(List<Pattern> patterns) {
-        return patterns.stream().mapToInt(Pattern::flowers).sum();
-    }
+        Optional<CauseModel> make() {
+            dropSilent();
+            List<Column> columns = columns();
+            int[][] there = there(columns);
+            boolean[] free = independent(columns.size(), there);
+            List<Column> compared = new ArrayList<>();
+            int[] renamed = new int[columns.size() + 1];
+            for (int c = 0; c < columns.size(); c++) {
+                if (free[c]) {
+                    compared.add(columns.get(c));
+                    renamed[c + 1] = compared.size();
+                } else {
+                    leave(columns.get(c), Reason.GOES_WITH_OTHERS);
+                }
+            }
+            if (compared.isEmpty()) {
+                return Optional.empty();
+            }
+            return fit(compared, there, renamed)
+                    .map(fit -> new CauseModel(effects(compared, fit), usual, leftOut, flowers()));
+        }
 
-    /** Without classes of few flowers, and those that all took or all failed: no finite odds belong to them. */
-    private static List<Pattern> withoutSilent(List<Factor> factors, List<Pattern> patterns, List<LeftOut> leftOut) {
-        List<Pattern> kept =
-                patterns.stream().filter(p -> p.flowers() > 0).collect(Collectors.toCollection(ArrayList::new));
-        boolean again = true;
-        while (again) {
-            again = false;
+        private int flowers() {
+            return kept.stream().mapToInt(Pattern::flowers).sum();
+        }
+
+        /** Took and failed of each class of each factor. */
+        private void sum() {
+            sums = factors.stream()
+                    .<Map<String, int[]>>map(f -> new TreeMap<>())
+                    .toList();
+            for (Pattern p : kept) {
+                for (int f = 0; f < factors.size(); f++) {
+                    int[] sum = sums.get(f).computeIfAbsent(p.classes().get(f), k -> new int[2]);
+                    sum[0] += p.taken();
+                    sum[1] += p.failed();
+                }
+            }
+        }
+
+        private void leave(Column column, Reason reason) {
+            int[] sum = sums.get(column.factor()).get(column.level());
+            leftOut.add(new LeftOut(factors.get(column.factor()), column.level(), sum[0] + sum[1], reason));
+        }
+
+        /** Classes of few flowers, and those that all took or all failed: no finite odds belong to them. */
+        private void dropSilent() {
+            for (Optional<Column> silent = silent(); silent.isPresent(); silent = silent()) {
+                Column gone = silent.get();
+                int[] sum = sums.get(gone.factor()).get(gone.level());
+                leave(gone, reason(sum[0], sum[1]));
+                kept = kept.stream()
+                        .filter(p -> !p.classes().get(gone.factor()).equals(gone.level()))
+                        .toList();
+                sum();
+            }
+        }
+
+        private Optional<Column> silent() {
             for (int f = 0; f < factors.size(); f++) {
-                for (Map.Entry<String, int[]> level : sums(kept, f).entrySet()) {
-                    Reason reason = silent(level.getValue()[0], level.getValue()[1]);
-                    if (reason != null && sums(kept, f).size() > 1) {
-                        int at = f;
-                        leftOut.add(new LeftOut(
-                                factors.get(f), level.getKey(), level.getValue()[0] + level.getValue()[1], reason));
-                        kept.removeIf(p -> p.classes().get(at).equals(level.getKey()));
-                        again = true;
+                if (sums.get(f).size() > 1) {
+                    for (Map.Entry<String, int[]> level : sums.get(f).entrySet()) {
+                        if (reason(level.getValue()[0], level.getValue()[1]) != null) {
+                            return Optional.of(new Column(f, level.getKey()));
+                        }
                     }
                 }
             }
+            return Optional.empty();
         }
-        return kept;
-    }
 
-    private static Reason silent(int taken, int failed) {
-        if (taken + failed < LEAST_FLOWERS) {
-            return Reason.FEW;
-        }
-        return failed == 0 ? Reason.ALL_TOOK : taken == 0 ? Reason.ALL_FAILED : null;
-    }
-
-    private static Map<String, int[]> sums(List<Pattern> patterns, int factor) {
-        Map<String, int[]> sums = new LinkedHashMap<>();
-        for (Pattern p : patterns) {
-            int[] sum = sums.computeIfAbsent(p.classes().get(factor), k -> new int[2]);
-            sum[0] += p.taken();
-            sum[1] += p.failed();
-        }
-        return sums;
-    }
-
-    /** One column for each class but the usual one of its factor. */
-    private static List<Column> columns(List<Factor> factors, List<Pattern> kept, Map<Factor, String> usual) {
-        List<Column> columns = new ArrayList<>();
-        for (int f = 0; f < factors.size(); f++) {
-            Map<String, int[]> sums = sums(kept, f);
-            if (sums.size() < 2) {
-                continue;
+        private static Reason reason(int taken, int failed) {
+            if (taken + failed < LEAST_FLOWERS) {
+                return Reason.FEW;
             }
-            String most = sums.entrySet().stream()
-                    .max(Comparator.<Map.Entry<String, int[]>>comparingInt(e -> e.getValue()[0] + e.getValue()[1])
-                            .thenComparing(Map.Entry::getKey))
-                    .orElseThrow()
-                    .getKey();
-            usual.put(factors.get(f), most);
-            int factor = f;
-            sums.keySet().stream()
-                    .filter(level -> !level.equals(most))
-                    .sorted()
-                    .forEach(level -> columns.add(new Column(factor, level)));
+            return failed == 0 ? Reason.ALL_TOOK : taken == 0 ? Reason.ALL_FAILED : null;
         }
-        return columns;
-    }
 
-    /** Without the columns that follow from those before them: Gram-Schmidt over the distinct patterns. */
-    private static List<Column> independent(
-            List<Factor> factors, List<Column> columns, List<Pattern> kept, List<LeftOut> leftOut) {
-        List<double[]> basis = new ArrayList<>();
-        basis.add(unit(DoubleStream.generate(() -> 1).limit(kept.size()).toArray()));
-        List<Column> free = new ArrayList<>();
-        for (Column column : columns) {
-            double[] rest = kept.stream().mapToDouble(p -> has(p, column)).toArray();
-            double length = Math.sqrt(dot(rest, rest));
-            for (double[] b : basis) {
-                double share = dot(rest, b);
-                for (int i = 0; i < rest.length; i++) {
-                    rest[i] -= share * b[i];
+        /** One column for each class but the usual one of its factor. */
+        private List<Column> columns() {
+            List<Column> columns = new ArrayList<>();
+            for (int f = 0; f < factors.size(); f++) {
+                if (sums.get(f).size() > 1) {
+                    String most = sums.get(f).entrySet().stream()
+                            .max(Comparator.<Map.Entry<String, int[]>>comparingInt(
+                                            e -> e.getValue()[0] + e.getValue()[1])
+                                    .thenComparing(Map.Entry::getKey))
+                            .orElseThrow()
+                            .getKey();
+                    usual.put(factors.get(f), most);
+                    int factor = f;
+                    sums.get(f).keySet().stream()
+                            .filter(level -> !level.equals(most))
+                            .forEach(level -> columns.add(new Column(factor, level)));
                 }
             }
-            if (Math.sqrt(dot(rest, rest)) > 1e-6 * length) {
-                basis.add(unit(rest));
-                free.add(column);
-            } else {
-                int[] sum = sums(kept, column.factor()).get(column.level());
-                leftOut.add(new LeftOut(
-                        factors.get(column.factor()), column.level(), sum[0] + sum[1], Reason.GOES_WITH_OTHERS));
+            return columns;
+        }
+
+        /** For each pattern its columns, from 1. */
+        private int[][] there(List<Column> columns) {
+            Map<Column, Integer> numbers = new HashMap<>();
+            columns.forEach(c -> numbers.put(c, numbers.size() + 1));
+            return kept.stream()
+                    .map(p -> IntStream.range(0, factors.size())
+                            .map(f -> numbers.getOrDefault(
+                                    new Column(f, p.classes().get(f)), 0))
+                            .filter(c -> c > 0)
+                            .toArray())
+                    .toArray(int[][]::new);
+        }
+
+        /** Which columns do not follow from those before them: Cholesky's factor of how often they are there together. */
+        private static boolean[] independent(int columns, int[][] there) {
+            double[][] together = new double[columns + 1][columns + 1];
+            for (int[] row : there) {
+                int[] all = IntStream.concat(IntStream.of(0), IntStream.of(row)).toArray();
+                for (int i : all) {
+                    for (int j : all) {
+                        together[i][j]++;
+                    }
+                }
             }
+            boolean[] free = new boolean[columns];
+            double[][] root = new double[columns + 1][columns + 1];
+            for (int i = 0; i <= columns; i++) {
+                for (int j = 0; j <= i; j++) {
+                    double rest = together[i][j];
+                    for (int k = 0; k < j; k++) {
+                        rest -= root[i][k] * root[j][k];
+                    }
+                    boolean own = i == j;
+                    boolean counts = own ? rest > DEPENDENT * together[i][i] : root[j][j] > 0;
+                    root[i][j] = !counts ? 0 : own ? Math.sqrt(rest) : rest / root[j][j];
+                }
+                if (i > 0) {
+                    free[i - 1] = root[i][i] > 0;
+                }
+            }
+            return free;
         }
-        return free;
-    }
 
-    private static double[] unit(double[] v) {
-        double length = Math.sqrt(dot(v, v));
-        return DoubleStream.of(v).map(x -> x / length).toArray();
-    }
-
-    private static double dot(double[] a, double[] b) {
-        return IntStream.range(0, a.length).mapToDouble(i -> a[i] * b[i]).sum();
-    }
-
-    private static double has(Pattern pattern, Column column) {
-        return pattern.classes().get(column.factor()).equals(column.level()) ? 1 : 0;
-    }
-
-    private static List<LogisticRegression.Group> grouped(List<Column> columns, List<Pattern> kept) {
-        Map<List<Double>, int[]> sums = new HashMap<>();
-        for (Pattern p : kept) {
-            List<Double> row = columns.stream().map(c -> has(p, c)).toList();
-            int[] sum = sums.computeIfAbsent(row, k -> new int[2]);
-            sum[0] += p.taken();
-            sum[1] += p.failed();
+        /** Patterns that are alike in what is compared are one group. */
+        private Optional<LogisticRegression> fit(List<Column> compared, int[][] there, int[] renamed) {
+            Map<IntRow, int[]> groups = new HashMap<>();
+            for (int p = 0; p < there.length; p++) {
+                IntRow row = new IntRow(IntStream.of(there[p])
+                        .map(c -> renamed[c])
+                        .filter(c -> c > 0)
+                        .toArray());
+                int[] sum = groups.computeIfAbsent(row, r -> new int[2]);
+                sum[0] += kept.get(p).flowers();
+                sum[1] += kept.get(p).taken();
+            }
+            List<Map.Entry<IntRow, int[]>> all = List.copyOf(groups.entrySet());
+            return LogisticRegression.ofPresent(
+                    compared.size(),
+                    all.stream().map(e -> e.getKey().columns()).toArray(int[][]::new),
+                    all.stream().mapToInt(e -> e.getValue()[0]).toArray(),
+                    all.stream().mapToInt(e -> e.getValue()[1]).toArray());
         }
-        return sums.entrySet().stream()
-                .map(e -> new LogisticRegression.Group(
-                        e.getKey(), new Proportion(e.getValue()[0], e.getValue()[0] + e.getValue()[1])))
-                .toList();
+
+        private List<Effect> effects(List<Column> compared, LogisticRegression fit) {
+            List<Effect> effects = new ArrayList<>();
+            for (int c = 0; c < compared.size(); c++) {
+                Column column = compared.get(c);
+                int[] sum = sums.get(column.factor()).get(column.level());
+                effects.add(new Effect(
+                        factors.get(column.factor()),
+                        column.level(),
+                        sum[0] + sum[1],
+                        TwoShares.aroundLog(
+                                Math.exp(fit.coefficients().get(c + 1)),
+                                fit.standardErrors().get(c + 1),
+                                Proportion.USUAL_CONFIDENCE)));
+            }
+            return effects;
+        }
     }
 
-    private static List<Effect> effects(
-            List<Factor> factors, List<Column> columns, List<Pattern> kept, LogisticRegression fit) {
-        List<Map<String, int[]>> sums = new ArrayList<>();
-        IntStream.range(0, factors.size()).forEach(f -> sums.add(sums(kept, f)));
-        List<Effect> effects = new ArrayList<>();
-        for (int c = 0; c < columns.size(); c++) {
-            Column column = columns.get(c);
-            int[] sum = sums.get(column.factor()).get(column.level());
-            effects.add(new Effect(
-                    factors.get(column.factor()),
-                    column.level(),
-                    sum[0] + sum[1],
-                    TwoShares.aroundLog(
-                            Math.exp(fit.coefficients().get(c + 1)),
-                            fit.standardErrors().get(c + 1),
-                            Proportion.USUAL_CONFIDENCE)));
+    /** Columns of a pattern, as a key. */
+    private record IntRow(int[] columns) {
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof IntRow row && Arrays.equals(columns, row.columns);
         }
-        return effects;
+
+        @Override
+        public int hashCode() {
+            return Arrays.hashCode(columns);
+        }
     }
 }

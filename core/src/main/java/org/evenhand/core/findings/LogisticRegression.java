@@ -58,10 +58,6 @@ public record LogisticRegression(
             causes = List.copyOf(causes);
         }
 
-        int failures() {
-            return share.trials() - share.successes();
-        }
-
         double[] row() {
             return DoubleStream.concat(DoubleStream.of(1), causes.stream().mapToDouble(c -> c))
                     .toArray();
@@ -80,42 +76,32 @@ public record LogisticRegression(
         if (groups.stream().anyMatch(g -> g.causes().size() != causes)) {
             throw new InvalidInputException("groups", "have different numbers of causes; give each the same.");
         }
-        Fitting fitting = new Fitting(groups);
+        return of(new Fitting(groups));
+    }
+
+    /**
+     * The same for causes that are there or not, given sparsely.
+     *
+     * @param causes number of causes
+     * @param there for each group the causes that are there, from 1; the constant is 0 and always there
+     * @param trials of each group
+     * @param successes of each group
+     */
+    static Optional<LogisticRegression> ofPresent(int causes, int[][] there, int[] trials, int[] successes) {
+        return of(new Fitting(causes + 1, there, trials, successes));
+    }
+
+    private static Optional<LogisticRegression> of(Fitting fitting) {
         Optional<LogisticRegression> fit = fitting.fit();
         // A linear program over all groups takes long, so it is asked only where something looks split.
         boolean doubtful = fit.isEmpty() || fitting.surest(fit.get().coefficients()) > SURE;
-        if (doubtful && separated(groups)) {
+        if (doubtful && fitting.separated()) {
             return Optional.empty();
         }
         if (fit.isEmpty()) {
             throw new InvalidInputException("groups", "have causes that depend on one another; leave one of them out.");
         }
         return fit;
-    }
-
-    /** Whether some combination of the causes is never negative for what took and never positive for what failed, and not always 0. */
-    private static boolean separated(List<Group> groups) {
-        MPSolver solver = MPSolver.createSolver("GLOP");
-        int size = groups.get(0).row().length;
-        MPVariable[] b = solver.makeNumVarArray(size, -1, 1, "b");
-        MPObjective objective = solver.objective();
-        double[] gain = new double[size];
-        for (Group group : groups) {
-            double[] row = group.row();
-            double low = group.share().successes() > 0 ? 0 : Double.NEGATIVE_INFINITY;
-            double high = group.failures() > 0 ? 0 : Double.POSITIVE_INFINITY;
-            MPConstraint side = solver.makeConstraint(low, high);
-            for (int i = 0; i < size; i++) {
-                side.setCoefficient(b[i], row[i]);
-                gain[i] += (low == 0 ? row[i] : 0) - (high == 0 ? row[i] : 0);
-            }
-        }
-        for (int i = 0; i < size; i++) {
-            objective.setCoefficient(b[i], gain[i]);
-        }
-        objective.setMaximization();
-        solver.solve();
-        return objective.value() > SPLITS;
     }
 
     /** Newton's steps, halved where they would go too far. Only what is not 0 of each row is kept. */
@@ -138,6 +124,43 @@ public record LogisticRegression(
                 columns[g] = IntStream.range(0, size).filter(i -> row[i] != 0).toArray();
                 values[g] = IntStream.of(columns[g]).mapToDouble(i -> row[i]).toArray();
             }
+        }
+
+        Fitting(int size, int[][] there, int[] trials, int[] successes) {
+            this.size = size;
+            this.columns = new int[there.length][];
+            this.values = new double[there.length][];
+            this.trials = trials;
+            this.successes = successes;
+            for (int g = 0; g < there.length; g++) {
+                columns[g] = IntStream.concat(IntStream.of(0), IntStream.of(there[g]))
+                        .toArray();
+                values[g] =
+                        DoubleStream.generate(() -> 1).limit(columns[g].length).toArray();
+            }
+        }
+
+        /** Whether some combination of the causes is never negative for what took and never positive for what failed, and not always 0. */
+        boolean separated() {
+            MPSolver solver = MPSolver.createSolver("GLOP");
+            MPVariable[] b = solver.makeNumVarArray(size, -1, 1, "b");
+            MPObjective objective = solver.objective();
+            double[] gain = new double[size];
+            for (int g = 0; g < trials.length; g++) {
+                double low = successes[g] > 0 ? 0 : Double.NEGATIVE_INFINITY;
+                double high = successes[g] < trials[g] ? 0 : Double.POSITIVE_INFINITY;
+                MPConstraint side = solver.makeConstraint(low, high);
+                for (int i = 0; i < columns[g].length; i++) {
+                    side.setCoefficient(b[columns[g][i]], values[g][i]);
+                    gain[columns[g][i]] += (low == 0 ? values[g][i] : 0) - (high == 0 ? values[g][i] : 0);
+                }
+            }
+            for (int i = 0; i < size; i++) {
+                objective.setCoefficient(b[i], gain[i]);
+            }
+            objective.setMaximization();
+            solver.solve();
+            return objective.value() > SPLITS;
         }
 
         /** Empty where no estimate settles, or causes depend on one another. */
