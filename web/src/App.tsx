@@ -15,6 +15,7 @@ import { Failure } from './findings/Failure';
 import { Findings } from './findings/Findings';
 import { SeasonReport } from './findings/SeasonReport';
 import { Trials } from './findings/Trials';
+import { Bring } from './fruitset/Bring';
 import { CheckWalk } from './fruitset/CheckWalk';
 import { Fruit } from './fruitset/Fruit';
 import { FruitSet } from './fruitset/FruitSet';
@@ -104,6 +105,7 @@ function SignedIn({ known }: { known: boolean }) {
               <Route path="/fruit-set" element={<FruitSet />} />
               <Route path="/fruit-set/limbs" element={<Limbs />} />
               <Route path="/fruit-set/fruit" element={<Fruit />} />
+              <Route path="/fruit-set/bring" element={<Bring />} />
               <Route path="/findings" element={<Findings />} />
               <Route path="/findings/why" element={<Failure />} />
               <Route path="/findings/trials" element={<Trials />} />

@@ -25,6 +25,8 @@ const NAMES: Record<string, string> = {
   'load.youngUntilYears': 'Young until, years',
   'load.twigMm': 'Twig that carries one fruit, mm',
   'load.setShare': 'Flowers that set, share',
+  'fruit.numberAtDays': 'Fruit takes a number from day',
+  'fruit.ripeAtDays': 'Fruit may be ripe from day',
   'cross.keep': 'Flowers kept of a cluster for a cross',
   'cross.atOnce': 'Receptivity right after making ready, share',
   'cross.ripeAfterHours': 'Made ready, stigma ripe after, hours',

@@ -8,6 +8,7 @@ import { Empty, Loaded } from '../kit/States';
 import { FindingsTabs } from './FindingsTabs';
 import { IntervalRows } from './IntervalRows';
 import { SeasonChoice } from './SeasonChoice';
+import { useSeason } from './use-season';
 import classes from './Findings.module.css';
 
 type Line = Schemas['WorstLine'];
@@ -124,11 +125,8 @@ function Choice({
 
 /** Why did it fail? Ranked causes with their evidence, and the cheapest next test. */
 export function Failure() {
-  const [params, setParams] = useSearchParams();
-  const of: OfSeason = {
-    ...(params.get('season') && { season: Number(params.get('season')) }),
-    ...(params.get('crop') && { crop: params.get('crop')! }),
-  };
+  const [params] = useSearchParams();
+  const [of, choose] = useSeason();
   const worst = useQuery(queries.worst(of));
   return (
     <>
@@ -147,11 +145,7 @@ export function Failure() {
                 </h1>
                 {w.shown && (
                   <div className="do">
-                    <SeasonChoice
-                      seasons={w.seasons}
-                      shown={w.shown}
-                      choose={(s) => setParams({ season: String(s.season), crop: s.crop! })}
-                    />
+                    <SeasonChoice seasons={w.seasons} shown={w.shown} choose={choose} />
                   </div>
                 )}
               </div>
@@ -162,8 +156,7 @@ export function Failure() {
                       lines={w.lines}
                       chosen={chosen}
                       choose={(l) =>
-                        setParams({
-                          ...(w.shown && { season: String(w.shown.season), crop: w.shown.crop }),
+                        choose(w.shown ? { season: w.shown.season, crop: w.shown.crop } : {}, {
                           kind: l.kind,
                           key: l.key,
                         })

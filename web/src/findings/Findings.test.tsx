@@ -99,7 +99,8 @@ describe('findings', () => {
     show(<Findings />);
     await screen.findByText('They do not lose alike.');
     const titles = screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
-    expect(titles.slice(0, 2)).toEqual(['Age of the pollen', 'Hour of the day']);
+    expect(titles.slice(0, 2)).toEqual(['Age of the pollen', 'May be chance so far']);
+    expect(screen.getByText('Hour of the day', { selector: 'b' })).toBeVisible();
     expect(screen.getByText('Germinate a pinch.')).toBeVisible();
     const table = screen.getAllByRole('table', { hidden: true })[0]!;
     const cells = within(table)

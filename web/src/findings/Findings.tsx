@@ -14,6 +14,7 @@ import { IntervalRows } from './IntervalRows';
 import { Learned } from './Learned';
 import { Odds } from './Odds';
 import { SeasonChoice } from './SeasonChoice';
+import { useSeason } from './use-season';
 import classes from './Findings.module.css';
 
 type View = Schemas['Findings'];
@@ -33,6 +34,9 @@ function RateWhy({ rate }: { rate: Schemas['SetRate'] }) {
     </>
   );
 }
+
+/** Factors whose classes can be asked why they failed. */
+const ASKED: Partial<Record<Factor['factor'], true>> = { TREE: true, LOT: true, EVENING: true };
 
 function FactorCard({ of }: { of: Factor }) {
   return (
@@ -59,6 +63,11 @@ function FactorCard({ of }: { of: Factor }) {
       </div>
       <p>{of.sentence}</p>
       <IntervalRows rows={of.levels} label={of.title} />
+      {of.factor in ASKED && of.levels[0] && (
+        <p className="small">
+          <Link to="/findings/why">Why did some fail?</Link>
+        </p>
+      )}
       {of.untold > 0 && (
         <p className="small soft">{plural(of.untold, 'class', 'classes')} with fewer flowers not shown.</p>
       )}
@@ -254,6 +263,7 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
       </div>
       {of.waiting > 0 && (
         <p className="note">
+          {of.waiting >= 100_000 ? 'More than ' : ''}
           {plural(of.waiting, 'record')} {of.waiting === 1 ? 'is' : 'are'} still being reckoned and{' '}
           {of.waiting === 1 ? 'counts' : 'count'} for nothing yet. The numbers below are of those that are
           done.
@@ -309,12 +319,12 @@ function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
 }
 
 export function Findings() {
-  const [season, setSeason] = useState<OfSeason>({});
+  const [season, choose] = useSeason();
   const findings = useQuery(queries.findings(season));
   return (
     <>
       <FindingsTabs />
-      <Loaded of={findings}>{(f) => <Page of={f} choose={setSeason} />}</Loaded>
+      <Loaded of={findings}>{(f) => <Page of={f} choose={choose} />}</Loaded>
     </>
   );
 }

@@ -1,6 +1,5 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
 import { queries, type OfSeason } from '../kit/queries';
@@ -8,6 +7,7 @@ import { Empty, Loaded } from '../kit/States';
 import { FindingsTabs } from './FindingsTabs';
 import { IntervalRows } from './IntervalRows';
 import { SeasonChoice } from './SeasonChoice';
+import { useSeason } from './use-season';
 import classes from './Findings.module.css';
 
 type Report = Schemas['SeasonReport'];
@@ -115,12 +115,12 @@ function Page({ of, choose }: { of: Report; choose: (s: OfSeason) => void }) {
 
 /** A season in short, to read and to print. */
 export function SeasonReport() {
-  const [season, setSeason] = useState<OfSeason>({});
+  const [season, choose] = useSeason();
   const report = useQuery(queries.seasonReport(season));
   return (
     <>
       <FindingsTabs />
-      <Loaded of={report}>{(r) => <Page of={r} choose={setSeason} />}</Loaded>
+      <Loaded of={report}>{(r) => <Page of={r} choose={choose} />}</Loaded>
     </>
   );
 }

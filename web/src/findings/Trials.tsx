@@ -1,4 +1,4 @@
-import { Button, MultiSelect, NativeSelect, NumberInput, TextInput, Textarea } from '@mantine/core';
+import { Button, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
@@ -166,7 +166,7 @@ function DrawForm({
         max={2000}
         error={form.errorFor('flowersEach', 'Flowers')}
       />
-      <Textarea label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} autosize />
+      <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
       {(form.errorFor('ways', 'Ways') ?? form.general) && (
         <p className="note bad">{form.errorFor('ways', 'Ways') ?? form.general}</p>
       )}
@@ -356,7 +356,7 @@ function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['LotView']
         </>
       ) : (
         <p>
-          {of.ways.map((w) => w.name).join(' or ')}: {of.done} of {n} flowers treated. It is judged when all
+          {of.done} of {n} flowers treated, {of.ways.map((w) => w.name).join(' or ')}. It is judged when all
           are decided, and only then: who looks earlier finds what chance shows that day.
         </p>
       )}
@@ -370,7 +370,7 @@ function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['LotView']
       <Places of={of} lots={lots} />
       <div className="line">
         <Tags of={of} />
-        <Button variant="subtle" color="red.9" loading={remove.busy} onClick={() => remove.submit(undefined)}>
+        <Button variant="subtle" loading={remove.busy} onClick={() => remove.submit(undefined)}>
           Give it up
         </Button>
         {remove.general && <span className="warn small">{remove.general}</span>}

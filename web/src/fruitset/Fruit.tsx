@@ -9,7 +9,7 @@ import { useHere } from '../kit/orchard-context';
 import { Question } from '../kit/Question';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
-import { plural, shortDay } from '../kit/time';
+import { calendarDay, plural, shortDay } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { ENDS, SHAPES } from './fruit-words';
@@ -62,34 +62,47 @@ function NumberOne({ source, number }: { source: Source; number: number }) {
   return (
     <>
       <Button variant="outline" size="sm" loading={form.busy} onClick={() => form.submit(undefined)}>
-        Number {number}
+        Write {number} on one
       </Button>
       {form.general && <span className="warn small">{form.general}</span>}
     </>
   );
 }
 
+function SourceRow({ of, number }: { of: Source; number: number }) {
+  return (
+    <li className={classes.row} data-source={of.tree}>
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <span>
+          <b>{of.tree}</b>: {of.from}
+          <span className="small soft"> · {plural(of.unnumbered, 'fruit')} without a number</span>
+        </span>
+        <NumberOne source={of} number={number} />
+      </div>
+      <span className="small soft">
+        {of.numberFrom &&
+          `${of.numberNow ? 'large enough since' : 'large enough about'} ${calendarDay(of.numberFrom)}`}
+        {of.ripeFrom && `, may be ripe from ${calendarDay(of.ripeFrom)}`}
+      </span>
+    </li>
+  );
+}
+
 function Sources({ of }: { of: Schemas['Fruits'] }) {
   const open = of.sources.filter((s) => s.unnumbered > 0);
   if (open.length === 0) return null;
+  const now = open.filter((s) => s.numberNow);
+  const later = open.filter((s) => !s.numberNow);
   return (
     <section className="card noprint">
-      <h2>Numbers to write</h2>
+      <h2>{now.length > 0 ? 'Numbers to write now' : 'Numbers to write later'}</h2>
       <p className="small soft">
         At about three quarters of its size a fruit takes a number in felt pen. Labels get lost and fruit
         falls; what is written on the fruit stays with it.
       </p>
       <ul className={classes.list}>
-        {open.map((s) => (
-          <li key={s.pollinationId} className={classes.row}>
-            <div className="line" style={{ justifyContent: 'space-between' }}>
-              <span>
-                <b>{s.tree}</b>: {s.from}
-                <span className="small soft"> · {plural(s.unnumbered, 'fruit')} without a number</span>
-              </span>
-              <NumberOne source={s} number={of.nextNumber} />
-            </div>
-          </li>
+        {[...now, ...later].map((s) => (
+          <SourceRow key={s.pollinationId} of={s} number={of.nextNumber} />
         ))}
       </ul>
     </section>
@@ -237,7 +250,7 @@ function EndForm({ of, trees }: { of: Schemas['Fruits']; trees: Schemas['TreeVie
   );
   return (
     <form
-      className="card form noprint"
+      className={`card form noprint ${classes.wide}`}
       onSubmit={(e) => {
         e.preventDefault();
         form.submit(undefined);

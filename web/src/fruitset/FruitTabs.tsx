@@ -4,6 +4,7 @@ const PAGES = [
   ['/fruit-set', 'Looks'],
   ['/fruit-set/limbs', 'Whole limbs'],
   ['/fruit-set/fruit', 'Fruit and harvest'],
+  ['/fruit-set/bring', 'Bring records in'],
 ] as const;
 
 /** The pages of the room. */

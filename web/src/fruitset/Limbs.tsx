@@ -76,7 +76,7 @@ function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb
   );
   return (
     <form
-      className="card form"
+      className={`card form ${classes.wide}`}
       onSubmit={(e) => {
         e.preventDefault();
         form.submit(undefined);

@@ -30,4 +30,20 @@ describe('the shelf', () => {
     expect(screen.queryByText(/likely 0/)).toBeNull();
     expect(screen.queryByText('Test it.')).toBeNull();
   });
+
+  it('puts jars used up long ago aside, where they can be looked up', async () => {
+    serve({
+      'GET /api/lots': [
+        lot({ id: 'a', code: 'LA-07' }),
+        lot({ id: 'b', code: 'LA-01', dosesLeft: 0, collectedAt: '2025-11-01T05:00:00Z' }),
+        lot({ id: 'c', code: 'LA-06', dosesLeft: 0, collectedAt: '2026-11-20T05:00:00Z' }),
+      ],
+    });
+    show(<Shelf />);
+    expect(await screen.findByText('LA-07')).toBeVisible();
+    expect(screen.getByText('LA-06')).toBeVisible();
+    expect(screen.getByText('1 jar used up earlier')).toBeVisible();
+    expect(screen.getByText('LA-01').closest('details')).not.toBeNull();
+    expect(screen.getByText('LA-06').closest('details')).toBeNull();
+  });
 });

@@ -238,5 +238,8 @@ describe('hours and habits', () => {
       expect(sent[0]?.body).toMatchObject({ pollenAge: 'SAME_HOUR', flowersPerHour: 60, version: 2 }),
     );
     expect(sent[0]!.path).toBe('/api/round-settings/s');
+    await userEvent.click(screen.getByLabelText(/Reckon with what was learned here/));
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() => expect(sent[1]?.body).toMatchObject({ useLearned: false, pollenAge: 'SAME_HOUR' }));
   });
 });

@@ -97,6 +97,7 @@ create table fruit (
     check ((voided_at is null) = (void_reason is null))
 );
 create unique index fruit_number on fruit (orchard_id, year, number) where voided_at is null and number is not null;
+create index fruit_year on fruit (orchard_id, year);
 create index fruit_tree on fruit (orchard_id, tree_id);
 create index fruit_pollination on fruit (orchard_id, pollination_id) where pollination_id is not null;
 create table fruit_history (
@@ -158,10 +159,12 @@ create table fate (
     course         text not null
 );
 create index fate_next on fate (orchard_id, next_look) where next_look is not null;
-create index fate_tree on fate (orchard_id, season, tree_id);
+create index fate_tree on fate (orchard_id, tree_id, done_on);
+create index fate_day on fate (orchard_id, done_on);
 create index fate_pair on fate (orchard_id, variety_id, father_id);
 
--- Pollinations whose fate is to be reckoned anew.
+-- Pollinations whose fate is to be reckoned anew. Whoever changes one holds its line until the change can be read: a line that was there
+-- already must not be worked off before that, hence "do update" below where "do nothing" would seem enough.
 create table fate_due (
     orchard_id     uuid not null,
     pollination_id uuid not null,
@@ -203,9 +206,11 @@ create table cause_cell (
 
 create function fate_due_of_pollination() returns trigger language plpgsql as $$
 begin
-    insert into fate_due select orchard_id, id from rows on conflict do nothing;
-    insert into fate_due select p.orchard_id, p.id from rows r join pollination p on p.crossing_id = r.crossing_id
-        where r.again on conflict do nothing;
+    insert into fate_due select orchard_id, id from rows
+        on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id;
+    insert into fate_due select distinct p.orchard_id, p.id
+        from rows r join pollination p on p.orchard_id = r.orchard_id and p.crossing_id = r.crossing_id
+        where r.again on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id;
     return null;
 end $$;
 create trigger fate_due_insert after insert on pollination referencing new table as rows
@@ -215,7 +220,8 @@ create trigger fate_due_update after update on pollination referencing new table
 
 create function fate_due_of_check() returns trigger language plpgsql as $$
 begin
-    insert into fate_due select distinct orchard_id, pollination_id from rows on conflict do nothing;
+    insert into fate_due select distinct orchard_id, pollination_id from rows
+        on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id;
     return null;
 end $$;
 create trigger fate_due_insert after insert on fruit_check referencing new table as rows
@@ -226,7 +232,7 @@ create trigger fate_due_update after update on fruit_check referencing new table
 create function fate_due_of_lot() returns trigger language plpgsql as $$
 begin
     insert into fate_due select p.orchard_id, p.id from pollination p
-        where p.orchard_id = new.orchard_id and p.lot_id = new.lot_id on conflict do nothing;
+        where p.orchard_id = new.orchard_id and p.lot_id = new.lot_id on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id;
     return null;
 end $$;
 create trigger fate_due after insert or update on pollen_step for each row execute function fate_due_of_lot();
@@ -235,7 +241,7 @@ create index pollination_lot on pollination (orchard_id, lot_id);
 create function fate_due_of_tree() returns trigger language plpgsql as $$
 begin
     insert into fate_due select p.orchard_id, p.id from pollination p
-        where p.orchard_id = new.orchard_id and p.tree_id = new.id on conflict do nothing;
+        where p.orchard_id = new.orchard_id and p.tree_id = new.id on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id;
     return null;
 end $$;
 create trigger fate_due after update of variety_id on tree for each row when (old.variety_id <> new.variety_id)
@@ -245,7 +251,7 @@ create function fate_due_of_sheet() returns trigger language plpgsql as $$
 begin
     insert into fate_due select p.orchard_id, p.id
         from variety v join tree t on t.variety_id = v.id join pollination p on p.orchard_id = t.orchard_id and p.tree_id = t.id
-        where v.orchard_id = new.orchard_id and v.crop = new.crop on conflict do nothing;
+        where v.orchard_id = new.orchard_id and v.crop = new.crop on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id;
     return null;
 end $$;
 create trigger fate_due after insert or update on own_sheet for each row execute function fate_due_of_sheet();

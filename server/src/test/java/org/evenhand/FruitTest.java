@@ -125,7 +125,12 @@ class FruitTest {
         check(id, Duration.ofDays(12), Map.of(), 3, 0, 0).expect(200);
         JsonNode before = api.get("/api/fruits").expect(200).body();
         assertThat(before.path("nextNumber").asInt()).isEqualTo(1);
-        assertThat(before.path("sources").get(0).path("unnumbered").asInt()).isEqualTo(3);
+        JsonNode source = before.path("sources").get(0);
+        assertThat(source.path("unnumbered").asInt()).isEqualTo(3);
+        assertThat(source.path("numberFrom").asString())
+                .as("day 110 of 4 November")
+                .isEqualTo("2027-02-22");
+        assertThat(source.path("numberNow").asBoolean()).isFalse();
 
         Map<String, Object> numbered =
                 Map.of("treeId", taker, "pollinationId", id, "number", 1, "numberedAt", now.toString());

@@ -20,6 +20,7 @@ import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
 import org.evenhand.core.findings.FailureCauses;
 import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.weather.Air;
 import org.evenhand.crop.CropCatalogue;
@@ -40,6 +41,9 @@ import org.springframework.stereotype.Service;
 class Failures {
     private static final int MOST_MOMENTS = 12;
     private static final int MOST_LINES = 18;
+
+    private static final Map<FateBook.Kind, Factor> FACTORS =
+            Map.of(FateBook.Kind.TREE, Factor.TREE, FateBook.Kind.JAR, Factor.LOT, FateBook.Kind.DAY, Factor.EVENING);
 
     private static final Map<FailureCauses.Kind, String> NAMES = Map.ofEntries(
             Map.entry(FailureCauses.Kind.POLLEN_TOO_OLD, "Pollen too old"),
@@ -98,8 +102,8 @@ class Failures {
 
     private List<FailureView.Line> lines(Caller caller, FindingsView.SeasonView s) {
         FactorNames.OfCrop named = names.of(caller, s.crop());
-        Map<Factor, FateBook.Kind> kinds = Map.of(
-                Factor.TREE, FateBook.Kind.TREE, Factor.LOT, FateBook.Kind.JAR, Factor.EVENING, FateBook.Kind.DAY);
+        Map<Factor, FateBook.Kind> kinds =
+                FACTORS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
         return fates.levels(caller, s.season(), s.crop()).stream()
                 .filter(l ->
                         kinds.containsKey(l.factor()) && !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
@@ -163,8 +167,9 @@ class Failures {
     private FailureCauses.Evidence evidence(
             Caller caller, FindingsView.SeasonView shown, FateBook.Asked asked, List<FateBook.Row> rows) {
         CropSheet sheet = crops.of(caller, shown.crop());
-        int took = sum(rows, FateBook.Row::took);
-        int failed = sum(rows, FateBook.Row::failed);
+        List<Fates.Level> levels = fates.levels(caller, shown.season(), shown.crop());
+        Fates.Level here = level(levels, FACTORS.get(asked.kind()), asked.key());
+        Fates.Level all = level(levels, Factor.TREATMENT, Treatment.HAND.name());
         List<Air> airs = new ArrayList<>();
         List<Instant> moments = moments(rows);
         moments.forEach(at -> airs.add(weather.air(caller, at, at)));
@@ -173,9 +178,9 @@ class Failures {
                 ? loads.of(caller, UUID.fromString(asked.key()))
                 : TreeLoads.Load.UNKNOWN;
         return new FailureCauses.Evidence(
-                took + failed == 0 ? Optional.empty() : Optional.of(new Proportion(took, took + failed)),
-                sum(rows, FateBook.Row::undecided),
-                book.others(caller, asked),
+                share(here.took(), here.failed()),
+                here.undecided(),
+                share(all.took() - here.took(), all.failed() - here.failed()),
                 book.alike(caller, asked, FateBook.Kind.JAR),
                 book.alike(caller, asked, FateBook.Kind.DAY),
                 book.alike(caller, asked, FateBook.Kind.TREE),
@@ -189,14 +194,25 @@ class Failures {
                 mean(moments, airs, Air::deficitAt),
                 sheet.hand().dryAirKpa().map(d -> OptionalDouble.of(d.value())).orElse(OptionalDouble.empty()),
                 misfit(caller, rows),
-                share(
+                partOf(
                         sum(rows, r -> r.strokes().equals("LIGHT") ? flowers(r) : 0),
                         sum(rows, r -> r.strokes().isEmpty() ? 0 : flowers(r))),
-                share(sum(rows, FateBook.Row::misshapen), sum(rows, r -> r.whole() + r.misshapen())),
+                partOf(sum(rows, FateBook.Row::misshapen), sum(rows, r -> r.whole() + r.misshapen())),
                 load.set(),
                 load.carries(),
                 lateLosses(sheet, rows),
                 load.young());
+    }
+
+    private static Fates.Level level(List<Fates.Level> levels, Factor factor, String key) {
+        return levels.stream()
+                .filter(l -> l.factor() == factor && l.level().equals(key))
+                .findFirst()
+                .orElse(new Fates.Level(factor, key, 0, 0, 0));
+    }
+
+    private static Optional<Proportion> share(int took, int failed) {
+        return took + failed == 0 ? Optional.empty() : Optional.of(new Proportion(took, took + failed));
     }
 
     private static int flowers(FateBook.Row r) {
@@ -207,7 +223,7 @@ class Failures {
         return rows.stream().mapToInt(of).sum();
     }
 
-    private static OptionalDouble share(int of, int all) {
+    private static OptionalDouble partOf(int of, int all) {
         return all == 0 ? OptionalDouble.empty() : OptionalDouble.of((double) of / all);
     }
 
@@ -241,7 +257,7 @@ class Failures {
                 poor += stage.receptivity().value() < 0.9 ? flowers(r) : 0;
             }
         }
-        return share(poor, known);
+        return partOf(poor, known);
     }
 
     /** Share of the losses that came after the crop's first look. */
@@ -256,7 +272,7 @@ class Failures {
                 late += Integer.parseInt(parts[0]) > first + 3 ? Integer.parseInt(parts[1]) : 0;
             }
         }
-        return share(late, all);
+        return partOf(late, all);
     }
 
     private record Pollen(OptionalDouble alive, boolean spoiled) {}

@@ -1,6 +1,7 @@
 package org.evenhand.fruitset;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.evenhand.kit.Caller;
 import org.evenhand.round.CheckDays;
 import org.springframework.stereotype.Component;
@@ -9,20 +10,29 @@ import org.springframework.stereotype.Component;
 @Component
 class DueLooks implements CheckDays {
     private final FruitChecks checks;
+    private final Fruits fruits;
 
-    DueLooks(FruitChecks checks) {
+    DueLooks(FruitChecks checks, Fruits fruits) {
         this.checks = checks;
+        this.fruits = fruits;
     }
 
     @Override
     public List<Day> of(Caller caller) {
-        return checks.all(caller).rows().stream()
+        Stream<Day> looks = checks.all(caller).rows().stream()
                 .filter(r -> r.due() != null)
                 .map(r -> new Day(
                         r.due().on(),
                         r.pollination().treeName(),
                         r.due().name(),
-                        r.due().lookFor()))
-                .toList();
+                        r.due().lookFor()));
+        Stream<Day> numbers = fruits.all(caller).sources().stream()
+                .filter(s -> s.unnumbered() > 0 && s.numberFrom() != null)
+                .map(s -> new Day(
+                        s.numberFrom(),
+                        s.tree(),
+                        "Number the fruit",
+                        "Write numbers on the fruit " + s.from() + ", and note them under Fruit set."));
+        return Stream.concat(looks, numbers).toList();
     }
 }

@@ -91,11 +91,6 @@ public class FateBook {
                 asked.crop());
     }
 
-    /** All others of crop and season. */
-    public Optional<Proportion> others(Caller caller, Asked asked) {
-        return share(caller, asked, "not coalesce(" + asked.where() + ", false)");
-    }
-
     /**
      * Others that have something in common with those asked about.
      *

@@ -57,10 +57,6 @@ class FateRows {
         return transaction;
     }
 
-    JdbcTemplate jdbc() {
-        return jdbc;
-    }
-
     /** A pollination and what could have made a difference to it. */
     record Facts(
             UUID id,
@@ -113,20 +109,16 @@ class FateRows {
                 orchard.getMostSignificantBits());
     }
 
-    /** Takes so many out of those that wait, the earliest pollinations first. */
+    /** Takes so many out of those that wait, the earliest pollinations first; what is being changed at this moment stays. */
     List<UUID> takeDue(UUID orchard, int most) {
         List<UUID> ids = jdbc.queryForList(
                 "select d.pollination_id from fate_due d join pollination p on p.id = d.pollination_id"
-                        + " where d.orchard_id = ? order by p.done_at limit ?",
+                        + " where d.orchard_id = ? order by p.done_at limit ? for update of d skip locked",
                 UUID.class,
                 orchard,
                 most);
         jdbc.update("delete from fate_due where orchard_id = ? and pollination_id = any(?)", orchard, array(ids));
         return ids;
-    }
-
-    int waiting(UUID orchard) {
-        return jdbc.queryForObject("select count(*) from fate_due where orchard_id = ?", Integer.class, orchard);
     }
 
     /** Those that are neither voided nor second visits. */

@@ -7,7 +7,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -43,6 +45,9 @@ public class Fates {
     private static final int AT_ONCE = 2_000;
 
     private static final int BATCH = 20_000;
+    /** More waiting records are not counted to the last. */
+    static final int MOST_COUNTED = 100_000;
+
     private static final Logger LOG = LoggerFactory.getLogger(Fates.class);
 
     private final FateRows rows;
@@ -80,17 +85,25 @@ public class Fates {
         worker.shutdownNow();
     }
 
-    /** Brings them up to date, or begins to; how many records still wait. */
+    /** Brings them up to date, or begins to; how many records still wait, or {@link #MOST_COUNTED} where there are more. */
     public int refresh(Caller caller) {
-        if (rows.waiting(caller.orchardId()) == 0) {
-            return 0;
+        int waiting = waiting(caller);
+        if (waiting == 0 || underWay.contains(caller.orchardId())) {
+            return waiting;
         }
         reckon(caller, AT_ONCE);
-        int waiting = rows.waiting(caller.orchardId());
+        waiting = waiting(caller);
         if (waiting > 0 && underWay.add(caller.orchardId())) {
             worker.submit(() -> workOff(caller));
         }
         return waiting;
+    }
+
+    private int waiting(Caller caller) {
+        return jdbc.queryForObject(
+                "select count(*) from (select 1 from fate_due where orchard_id = ? limit " + MOST_COUNTED + ") w",
+                Integer.class,
+                caller.orchardId());
     }
 
     private void workOff(Caller caller) {
@@ -156,7 +169,7 @@ public class Fates {
     void reckonAnewWhereTheAirChanged(AirChanged event) {
         jdbc.update(
                 "insert into fate_due select orchard_id, id from pollination where orchard_id = ? and done_at between ? and ?"
-                        + " on conflict do nothing",
+                        + " on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id",
                 event.orchardId(),
                 FateRows.utc(event.from()),
                 FateRows.utc(event.until()));
@@ -333,5 +346,21 @@ public class Fates {
                         row.getInt(3),
                         row.getInt(4)),
                 caller.orchardId());
+    }
+
+    /** Flowers done by hand on some trees, day by day. */
+    Map<UUID, NavigableMap<LocalDate, Integer>> flowersByDay(Caller caller, List<UUID> trees, LocalDate since) {
+        Map<UUID, NavigableMap<LocalDate, Integer>> days = new HashMap<>();
+        jdbc.query(
+                "select tree_id, done_on, sum(flowers) from fate where orchard_id = ? and tree_id = any(?) and done_on >= ?"
+                        + " and treatment = 'HAND' group by tree_id, done_on",
+                row -> {
+                    days.computeIfAbsent(FateRows.uuid(row, 1), t -> new TreeMap<>())
+                            .put(row.getObject(2, LocalDate.class), row.getInt(3));
+                },
+                caller.orchardId(),
+                trees.toArray(UUID[]::new),
+                since);
+        return days;
     }
 }

@@ -2,6 +2,7 @@ package org.evenhand.fruitset;
 
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
@@ -10,11 +11,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.crop.FruitHabit;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.FallenFruit;
 import org.evenhand.core.fruitset.Treatment;
@@ -136,13 +139,23 @@ public class Fruits {
             }
         }
         return pollinations.withIds(caller, holding.keySet()).stream()
-                .map(p -> source(p, holding.get(p.id()), known.getOrDefault(p.id(), new int[2]), zone))
+                .map(p -> source(
+                        p,
+                        crops.of(caller, p.crop()).fruit(),
+                        orchards.today(caller),
+                        holding.get(p.id()),
+                        known.getOrDefault(p.id(), new int[2]),
+                        zone))
                 .filter(s -> s.hanging() > 0)
                 .sorted(Comparator.comparing(FruitsView.Source::tree).thenComparing(FruitsView.Source::on))
                 .toList();
     }
 
-    private static FruitsView.Source source(PollinationView p, int holding, int[] known, ZoneId zone) {
+    private static FruitsView.Source source(
+            PollinationView p, Optional<FruitHabit> habit, LocalDate today, int holding, int[] known, ZoneId zone) {
+        LocalDate on = p.doneAt().atZone(zone).toLocalDate();
+        LocalDate number =
+                habit.map(h -> on.plusDays((long) h.numberAtDays().value())).orElse(null);
         int hanging = Math.max(0, holding - known[0]);
         return new FruitsView.Source(
                 p.id(),
@@ -150,10 +163,13 @@ public class Fruits {
                 p.treeName(),
                 p.crop(),
                 say(p, zone),
-                p.doneAt().atZone(zone).toLocalDate(),
+                on,
                 hanging,
                 Math.max(0, hanging - known[1]),
-                p.markLasts() == Mark.Lasts.FRUIT);
+                p.markLasts() == Mark.Lasts.FRUIT,
+                number,
+                number != null && !today.isBefore(number),
+                habit.map(h -> on.plusDays((long) h.ripeAtDays().value())).orElse(null));
     }
 
     /** The flowers a fruit found under a tree can have come from, the likeliest first. */

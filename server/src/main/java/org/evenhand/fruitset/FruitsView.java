@@ -44,6 +44,8 @@ record FruitsView(int year, int nextNumber, List<FruitView> fruits, List<Source>
      * @param hanging fruits by the latest look, without those that have ended
      * @param unnumbered of them, those without a number
      * @param calyxCut whether their fruit lacks its sepals
+     * @param numberFrom day from which it can take a number, and whether that has come; absent where the crop sheet says nothing
+     * @param ripeFrom day from which it may be ripe
      */
     @Schema(name = "FruitSource")
     record Source(
@@ -55,7 +57,10 @@ record FruitsView(int year, int nextNumber, List<FruitView> fruits, List<Source>
             LocalDate on,
             int hanging,
             int unnumbered,
-            boolean calyxCut) {}
+            boolean calyxCut,
+            @Schema(description = OPTIONAL) LocalDate numberFrom,
+            boolean numberNow,
+            @Schema(description = OPTIONAL) LocalDate ripeFrom) {}
 
     /** Flowers a fruit without a number can have come from, with the chance of each. */
     @Schema(name = "FallenCandidate")

@@ -12,11 +12,15 @@ import org.springframework.stereotype.Component;
 /** Sums over the fruit of a season. */
 @Component
 public class HarvestSums {
+    /** A fruit's year is its season; looked up fruit by fruit, as there are far fewer fruits than flowers. */
     private static final String OF_SEASON =
             " from fruit f join tree t on t.id = f.tree_id join variety v on v.id = t.variety_id"
-                    + " left join fate p on p.pollination_id = f.pollination_id"
-                    + " left join pollination q on q.id = f.pollination_id"
-                    + " where f.orchard_id = ? and f.voided_at is null and v.crop = ? and coalesce(p.season, f.year) = ?";
+                    + " left join lateral (select treatment, strokes, crossing_id from pollination"
+                    + " where id = f.pollination_id limit 1) q on true"
+                    + " left join lateral (select true as twice from pollination a where q.crossing_id is not null"
+                    + " and a.orchard_id = f.orchard_id and a.crossing_id = q.crossing_id and a.again and a.voided_at is null"
+                    + " limit 1) g on true"
+                    + " where f.orchard_id = ? and f.voided_at is null and v.crop = ? and f.year = ?";
 
     private final JdbcTemplate jdbc;
 
@@ -43,11 +47,8 @@ public class HarvestSums {
             int seedless) {}
 
     public List<Seeds> seeds(Caller caller, int season, String crop) {
-        String twice =
-                "(q.crossing_id is not null and exists (select 1 from pollination a where a.orchard_id = q.orchard_id"
-                        + " and a.crossing_id = q.crossing_id and a.again and a.voided_at is null))";
         return jdbc.query(
-                "select coalesce(q.treatment, ''), coalesce(q.strokes, ''), case when " + twice + " then 2 else 1 end,"
+                "select coalesce(q.treatment, ''), coalesce(q.strokes, ''), case when g.twice then 2 else 1 end,"
                         + " count(*), count(f.seeds), avg(f.seeds), var_pop(f.seeds) * count(f.seeds), count(f.shape),"
                         + " count(*) filter (where f.shape = 'WHOLE'), count(*) filter (where f.seeds = 0)"
                         + OF_SEASON

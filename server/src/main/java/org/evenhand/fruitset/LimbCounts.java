@@ -3,6 +3,7 @@ package org.evenhand.fruitset;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -10,8 +11,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -27,8 +30,6 @@ import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
-import org.evenhand.round.PollinationView;
-import org.evenhand.round.Pollinations;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,7 +39,7 @@ public class LimbCounts {
     private static final Duration SEASON = Duration.ofDays(270);
 
     private final LimbCountRepository counts;
-    private final Pollinations pollinations;
+    private final Fates fates;
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final OnceWriter once;
@@ -46,13 +47,13 @@ public class LimbCounts {
 
     LimbCounts(
             LimbCountRepository counts,
-            Pollinations pollinations,
+            Fates fates,
             Orchards orchards,
             CropCatalogue crops,
             OnceWriter once,
             InstantSource clock) {
         this.counts = counts;
-        this.pollinations = pollinations;
+        this.fates = fates;
         this.orchards = orchards;
         this.crops = crops;
         this.once = once;
@@ -62,7 +63,6 @@ public class LimbCounts {
     private record Limb(UUID tree, String name) {}
 
     /** The limbs counted this season. */
-    @Transactional(readOnly = true)
     public List<LimbView> all(Caller caller) {
         Instant since = orchards.now(caller).minus(SEASON);
         Map<Limb, List<LimbCount>> byLimb = new LinkedHashMap<>();
@@ -70,8 +70,12 @@ public class LimbCounts {
                 .forEach(c -> byLimb.computeIfAbsent(
                                 new Limb(c.treeId(), c.limb().toLowerCase(Locale.ROOT)), l -> new ArrayList<>())
                         .add(c));
-        Map<UUID, List<PollinationView>> done =
-                pollinations.since(caller, since).stream().collect(Collectors.groupingBy(PollinationView::treeId));
+        fates.refresh(caller);
+        ZoneId zone = orchards.details(caller).site().zone();
+        Map<UUID, NavigableMap<LocalDate, Integer>> done = fates.flowersByDay(
+                caller,
+                byLimb.keySet().stream().map(Limb::tree).distinct().toList(),
+                since.atZone(zone).toLocalDate());
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         return byLimb.values().stream()
@@ -79,11 +83,13 @@ public class LimbCounts {
                         caller,
                         trees.computeIfAbsent(of.get(0).treeId(), removed -> orchards.tree(caller, removed)),
                         of,
-                        done.getOrDefault(of.get(0).treeId(), List.of())))
+                        done.getOrDefault(of.get(0).treeId(), new TreeMap<>()),
+                        zone))
                 .toList();
     }
 
-    private LimbView limb(Caller caller, TreeView tree, List<LimbCount> of, List<PollinationView> done) {
+    private LimbView limb(
+            Caller caller, TreeView tree, List<LimbCount> of, NavigableMap<LocalDate, Integer> done, ZoneId zone) {
         // Flowers show as fruit from the crop's first look on.
         int days = crops.of(caller, tree.crop()).checks().stream()
                 .findFirst()
@@ -92,7 +98,7 @@ public class LimbCounts {
         List<LimbView.Count> told = new ArrayList<>();
         LimbCount before = null;
         for (LimbCount count : of) {
-            told.add(count(count, before, done, Duration.ofDays(days)));
+            told.add(count(count, before, done, days, zone));
             before = count;
         }
         Collections.reverse(told);
@@ -101,13 +107,16 @@ public class LimbCounts {
     }
 
     private static LimbView.Count count(
-            LimbCount count, LimbCount before, List<PollinationView> done, Duration untilItShows) {
-        Instant until = count.countedAt().minus(untilItShows);
-        Instant from = before == null ? Instant.MIN : before.countedAt().minus(untilItShows);
-        int flowers = done.stream()
-                .filter(p -> p.doneAt().isAfter(from) && !p.doneAt().isAfter(until))
-                .mapToInt(PollinationView::flowers)
-                .sum();
+            LimbCount count, LimbCount before, NavigableMap<LocalDate, Integer> done, int untilItShows, ZoneId zone) {
+        LocalDate until = count.countedAt().atZone(zone).toLocalDate().minusDays(untilItShows);
+        LocalDate from = before == null
+                ? LocalDate.MIN
+                : before.countedAt().atZone(zone).toLocalDate().minusDays(untilItShows);
+        int flowers = from.isAfter(until)
+                ? 0
+                : done.subMap(from, false, until, true).values().stream()
+                        .mapToInt(f -> f)
+                        .sum();
         LimbTally tally = new LimbTally(
                 Optional.ofNullable(before).map(LimbCount::fruits), count.fruits(), count.takenOff(), flowers);
         return new LimbView.Count(

@@ -27,6 +27,7 @@ import java.util.Optional;
  * @param pollinationPeriod how long a visit still helps, where that is known
  * @param load what a tree can carry, where growers reckon by it
  * @param cross how a flower is made ready for a cross, where growers do
+ * @param fruit when fruit takes a number and ripens, where that is known
  * @param checks days on which to look for set, earliest first
  * @param schools questions on which growers differ
  * @param cautions what can hurt, shown where the work is planned
@@ -53,6 +54,7 @@ public record CropSheet(
         Optional<PollinationPeriod> pollinationPeriod,
         Optional<LoadHabit> load,
         Optional<CrossHabit> cross,
+        Optional<FruitHabit> fruit,
         List<CheckDay> checks,
         List<School> schools,
         List<String> cautions,

@@ -109,6 +109,7 @@ public final class CropSheetReader {
                 s.pollinationPeriod(),
                 s.load(),
                 s.cross(),
+                s.fruit(),
                 s.checks(),
                 s.schools(),
                 s.cautions(),
@@ -143,6 +144,7 @@ public final class CropSheetReader {
                 node.optionalChild("pollinationPeriod").map(this::pollinationPeriod),
                 node.optionalChild("load").map(this::load),
                 node.optionalChild("cross").map(this::cross).filter(c -> anyTakes(stages)),
+                node.optionalChild("fruit").map(this::fruit),
                 node.children("checks", 1).stream().map(this::check).toList(),
                 node.children("schools", 0).stream().map(this::school).toList(),
                 node.texts("cautions"),
@@ -320,6 +322,10 @@ public final class CropSheetReader {
                 node.sourced("youngUntilYears", 0, 15),
                 node.sourced("twigMm", 1, 60),
                 node.sourced("setShare", 0.001, 1));
+    }
+
+    private FruitHabit fruit(SheetNode node) {
+        return new FruitHabit(node.sourced("numberAtDays", 1, 1000), node.sourced("ripeAtDays", 1, 1000));
     }
 
     private CrossHabit cross(SheetNode node) {

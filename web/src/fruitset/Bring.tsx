@@ -1,0 +1,139 @@
+import { Button, FileInput, SegmentedControl } from '@mantine/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { refresh } from '../kit/client';
+import { csrfToken } from '../kit/csrf';
+import { OutOfReach, ProblemError } from '../kit/problem';
+import type { Schemas } from '../kit/api';
+import { plural } from '../kit/time';
+import { FruitTabs } from './FruitTabs';
+
+type Kind = 'pollinations' | 'looks';
+
+const COLUMNS: Record<Kind, { needed: string; more: string; example: string }> = {
+  pollinations: {
+    needed: 'ref, tree, flowers, done_at',
+    more: 'jar, father, collected_at, storage, mark, tag, treatment, stage, strokes, tool, limb, helper',
+    example:
+      'ref,tree,jar,father,collected_at,storage,flowers,done_at\n2026-0117,Pale Ridge 1,L-3,Lantern,2026-11-01T16:40,FRIDGE,8,2026-11-01T17:30',
+  },
+  looks: {
+    needed: 'ref, checked_at, taken, failed, unknown',
+    more: 'thinned, lost, note, helper',
+    example: 'ref,checked_at,taken,failed,unknown\n2026-0117,2026-11-13T09:10,5,3,0',
+  },
+};
+
+/** The file itself is the body: it is never read into the page as a whole. */
+async function bring(kind: Kind, file: File): Promise<Schemas['RecordsTaken']> {
+  let response;
+  try {
+    response = await fetch(`/api/records/${kind}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'text/csv', 'X-XSRF-TOKEN': csrfToken() ?? '' },
+      body: file,
+    });
+  } catch {
+    throw new OutOfReach();
+  }
+  const answer: unknown = await response.json();
+  if (!response.ok) throw new ProblemError(response.status, answer as object);
+  return answer as Schemas['RecordsTaken'];
+}
+
+/** What was wrong, a line each. */
+function Refused({ error }: { error: Error }) {
+  const said =
+    error instanceof ProblemError ? (error.problem.errors?.[0]?.message ?? error.message) : error.message;
+  const [head, ...lines] = said.split(/; (?=line )|(?<=lines?\.) (?=line )/);
+  return (
+    <div className="note bad" role="alert">
+      <p>The file {head}</p>
+      {lines.length > 0 && (
+        <ul>
+          {lines.map((l) => (
+            <li key={l}>{l}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** Records from elsewhere: pollinations first, then the looks at them. */
+export function Bring() {
+  const client = useQueryClient();
+  const [kind, setKind] = useState<Kind>('pollinations');
+  const [file, setFile] = useState<File | null>(null);
+  const sending = useMutation({
+    mutationFn: (f: File) => bring(kind, f),
+    onSuccess: () => refresh(client),
+  });
+  const columns = COLUMNS[kind];
+  return (
+    <>
+      <FruitTabs />
+      <h1>Bring records in from a file</h1>
+      <form
+        className="card form"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (file) sending.mutate(file);
+        }}
+      >
+        <SegmentedControl
+          aria-label="What the file holds"
+          data={[
+            { value: 'pollinations', label: 'Pollinations' },
+            { value: 'looks', label: 'Looks at their fruit' },
+          ]}
+          value={kind}
+          onChange={(v) => {
+            setKind(v as Kind);
+            setFile(null);
+            sending.reset();
+          }}
+        />
+        <p className="small">
+          A CSV file with a head. Needed: <b>{columns.needed}</b>. Understood too: {columns.more}.
+        </p>
+        <pre className="small" style={{ overflowX: 'auto', margin: 0 }}>
+          {columns.example}
+        </pre>
+        <p className="small soft">
+          {kind === 'pollinations'
+            ? 'ref is a name of your own for the record; a file sent twice is there once. Times without a zone are by the orchard’s clock. A jar that is not known yet is made from father, collected_at and storage, and counts as used up.'
+            : 'ref names the pollination, as in its own file. Each number is of all its flowers up to that day.'}
+        </p>
+        <FileInput
+          label="File"
+          accept=".csv,text/csv"
+          placeholder="choose a file"
+          value={file}
+          onChange={(f) => {
+            setFile(f);
+            sending.reset();
+          }}
+        />
+        <div className="line">
+          <Button type="submit" disabled={!file} loading={sending.isPending}>
+            Bring them in
+          </Button>
+          {sending.isPending && (
+            <span className="soft" role="status">
+              A million lines take some minutes; nothing is taken unless all of it is.
+            </span>
+          )}
+        </div>
+        {sending.error && <Refused error={sending.error} />}
+        {sending.data && (
+          <p className="note" role="status">
+            {plural(sending.data.written, 'record')} written down
+            {sending.data.already > 0 && `, ${sending.data.already} were there before`}. Their sums follow
+            within moments.
+          </p>
+        )}
+      </form>
+    </>
+  );
+}

@@ -1,0 +1,201 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { refusal, serve, show, tree } from '../test/screen';
+import { Bring } from './Bring';
+import { Fruit } from './Fruit';
+import { Limbs } from './Limbs';
+
+const fruits: Schemas['Fruits'] = {
+  year: 2026,
+  nextNumber: 8,
+  fruits: [
+    {
+      id: 'f7',
+      treeId: 't1',
+      tree: 'Lantern 1',
+      crop: 'cherimoya',
+      pollinationId: 'p1',
+      from: 'with Pale Ridge, 11 November',
+      number: 7,
+      numberedAt: '2026-11-20T03:00:00Z',
+      version: 0,
+    },
+    {
+      id: 'f1',
+      treeId: 't1',
+      tree: 'Lantern 1',
+      crop: 'cherimoya',
+      from: 'not known from which flower',
+      end: {
+        kind: 'HARVESTED',
+        at: '2026-11-21T03:00:00Z',
+        weightG: 312,
+        seeds: 1,
+        emptySeeds: 1,
+        shape: 'CROOKED',
+        taste: 4,
+      },
+      version: 0,
+    },
+  ],
+  sources: [
+    {
+      pollinationId: 'p1',
+      treeId: 't1',
+      tree: 'Lantern 1',
+      crop: 'cherimoya',
+      from: 'with Pale Ridge, 11 November',
+      on: '2026-11-11',
+      hanging: 4,
+      unnumbered: 3,
+      calyxCut: false,
+      numberFrom: '2027-03-01',
+      numberNow: false,
+      ripeFrom: '2027-04-30',
+    },
+  ],
+};
+const candidate = { pollinationId: 'p1', from: 'with Pale Ridge, 11 November', hanging: 3, share: 1 };
+
+describe('single fruits', () => {
+  it('writes the next number, and lists what became of each', async () => {
+    const sent = serve({
+      'GET /api/fruits': fruits,
+      'GET /api/trees': [tree('t1', 'Lantern 1')],
+      'GET /api/trees/*/fallen': [candidate],
+      'PUT /api/fruits/*': { ...fruits.fruits[0], number: 8 },
+    });
+    show(<Fruit />);
+    expect(await screen.findByText('4 fruits hang by the latest looks, 1 harvested.')).toBeVisible();
+    expect(screen.getByText(/large enough about .*may be ripe from/)).toBeVisible();
+    expect(screen.getByText(/312 g · 1 seed, 1 empty · crooked · taste 4 of 5/)).toBeVisible();
+    await userEvent.click(screen.getByText('Write 8 on one'));
+    expect(await screen.findByText('Lantern 1: write 8 on the fruit.')).toBeVisible();
+    expect(sent[0]!.body).toMatchObject({ treeId: 't1', pollinationId: 'p1', number: 8 });
+  });
+
+  it('ends a numbered fruit, asks about too many seeds, and keeps what was typed', async () => {
+    const replies: unknown[] = [
+      refusal(409, { detail: '400 seeds are more than it holds.', confirm: 'more-seeds-than-ovules' }),
+      refusal(400, { errors: [{ field: 'end.kind', message: 'was told already: harvested.' }] }),
+    ];
+    const sent = serve({
+      'GET /api/fruits': fruits,
+      'GET /api/trees': [tree('t1', 'Lantern 1')],
+      'GET /api/trees/*/fallen': [candidate],
+      'PUT /api/fruits/*/end': () => replies.shift(),
+    });
+    show(<Fruit />);
+    await userEvent.selectOptions(await screen.findByLabelText('Number on it'), 'f7');
+    expect(screen.getByText('Number 7: with Pale Ridge, 11 November.')).toBeVisible();
+    await userEvent.type(screen.getByLabelText('Seeds'), '400');
+    await userEvent.click(screen.getByText('Save the fruit'));
+    expect(await screen.findByText('400 seeds are more than it holds.')).toBeVisible();
+    await userEvent.click(screen.getByText('Yes, record it'));
+    expect(await screen.findByText('What became of it was told already: harvested.')).toBeVisible();
+    expect(screen.getByLabelText('Seeds')).toHaveValue('400');
+    expect(sent[1]!.body).toMatchObject({
+      end: { kind: 'HARVESTED', seeds: 400 },
+      confirmed: ['more-seeds-than-ovules'],
+    });
+  });
+
+  it('tells which flowers a fallen fruit can be from', async () => {
+    serve({
+      'GET /api/fruits': fruits,
+      'GET /api/trees': [tree('t1', 'Lantern 1')],
+      'GET /api/trees/*/fallen': [candidate],
+    });
+    show(<Fruit />);
+    await userEvent.click(await screen.findByText('Found fallen'));
+    const which = screen.getByLabelText('Which flowers was it from?');
+    expect(await within(which).findByText(/with Pale Ridge, 11 November: 100\s%/)).toBeInTheDocument();
+  });
+});
+
+describe('whole limbs', () => {
+  const limb: Schemas['Limb'] = {
+    treeId: 't1',
+    tree: 'Lantern 1',
+    limb: 'East limb',
+    now: 12,
+    counts: [
+      {
+        id: 'c1',
+        countedAt: '2026-11-20T03:00:00Z',
+        fruits: 12,
+        takenOff: 0,
+        before: 9,
+        flowersSince: 2,
+        kind: 'MORE_THAN_DONE',
+        say: '3 more than before.',
+        note: '',
+        version: 0,
+      },
+    ],
+  };
+
+  it('shows what was counted before, and what lies between', async () => {
+    const sent = serve({
+      'GET /api/limbs': [limb],
+      'GET /api/trees': [tree('t1', 'Lantern 1')],
+      'PUT /api/limb-counts/*': (s: { path: string }) => ({
+        ...limb,
+        now: 13,
+        counts: [{ ...limb.counts[0], id: s.path.split('/').at(-1), say: '1 more than before.' }],
+      }),
+    });
+    show(<Limbs />);
+    expect(await screen.findByText('12 fruits on 1 limb, each counted once.')).toBeVisible();
+    expect(screen.getByText('3 more than before.')).toHaveClass('warn');
+    await userEvent.type(screen.getByLabelText('Limb', { selector: 'input' }), 'east limb');
+    expect(screen.getByText(/The new count takes its place/)).toBeVisible();
+    await userEvent.type(screen.getByLabelText('fruits now'), '13');
+    await userEvent.click(screen.getByText('Save the count'));
+    expect(await screen.findByText('Lantern 1, East limb: 1 more than before.')).toBeVisible();
+    expect(sent[0]!.body).toMatchObject({ treeId: 't1', limb: 'east limb', takenOff: 0 });
+  });
+});
+
+describe('records from a file', () => {
+  it('sends the file as it is, and tells what is wrong line by line', async () => {
+    const replies: unknown[] = [
+      refusal(400, {
+        errors: [
+          {
+            field: 'csv',
+            message:
+              "was not taken, as it is wrong in 2 lines. line 2: no tree is called 'X'; line 3: jar is missing.",
+          },
+        ],
+      }),
+      { lines: 3, written: 2, already: 1 },
+    ];
+    const sent: Request[] = [];
+    serve({});
+    vi.stubGlobal('fetch', async (input: string, init: RequestInit) => {
+      sent.push(
+        new Request(new URL(input, window.location.origin), { method: init.method!, headers: init.headers! }),
+      );
+      const reply = replies.shift() as { refusedWith?: number; problem?: unknown };
+      return new Response(JSON.stringify(reply.problem ?? reply), { status: reply.refusedWith ?? 200 });
+    });
+    show(<Bring />);
+    await userEvent.upload(
+      document.querySelector<HTMLInputElement>('input[type=file]')!,
+      new File(['ref\n'], 'a.csv', { type: 'text/csv' }),
+    );
+    await userEvent.click(screen.getByText('Bring them in'));
+    expect(await screen.findByText(/wrong in 2 lines/)).toBeVisible();
+    expect(screen.getAllByRole('listitem').map((l) => l.textContent)).toEqual([
+      "line 2: no tree is called 'X'",
+      'line 3: jar is missing.',
+    ]);
+    await userEvent.click(screen.getByText('Bring them in'));
+    expect(await screen.findByText(/2 records written down, 1 were there before/)).toBeVisible();
+    expect(new URL(sent[0]!.url).pathname).toBe('/api/records/pollinations');
+    expect(sent[0]!.headers.get('Content-Type')).toBe('text/csv');
+  });
+});
