@@ -67,7 +67,7 @@ describe('shares with their intervals', () => {
       expect(bars).toHaveLength(2);
       expect(bars[0]!.getAttribute('fill')).toBe('var(--leaf)');
       expect(bars[1]!.getAttribute('fill')).toMatch(/^url\(#/);
-      expect(within(picture as HTMLElement).getByText('not decided yet')).toBeInTheDocument();
+      expect(within(picture).getByText('not decided yet')).toBeInTheDocument();
       for (const text of picture.querySelectorAll('text')) {
         expect(Number(text.getAttribute('x'))).toBeGreaterThanOrEqual(0);
         expect(Number(text.getAttribute('x'))).toBeLessThan(width);
@@ -101,11 +101,7 @@ describe('what still holds', () => {
     expect(new Set(curves.map((c) => c.getAttribute('stroke-dasharray'))).size).toBe(3);
     expect(curves[0]!.getAttribute('d')!.match(/H/g)).toHaveLength(3);
     const labels = ['fresh', 'old', 'kept'].map((n) =>
-      Number(
-        within(picture as HTMLElement)
-          .getByText(n)
-          .getAttribute('y'),
-      ),
+      Number(within(picture).getByText(n).getAttribute('y')),
     );
     const sorted = [...labels].sort((a, b) => a - b);
     expect(sorted[1]! - sorted[0]!).toBeGreaterThanOrEqual(16);
@@ -172,7 +168,7 @@ describe('several causes', () => {
       expect(x[0]!).toBeLessThan(x[1]!);
       expect(x[1]!).toBeLessThan(x[2]!);
       for (const at of x) expect(at).toBeLessThan(width);
-      expect(within(picture as HTMLElement).getByText('no difference')).toBeInTheDocument();
+      expect(within(picture).getByText('no difference')).toBeInTheDocument();
     },
   );
 

@@ -89,7 +89,7 @@ export function Bring() {
           ]}
           value={kind}
           onChange={(v) => {
-            setKind(v as Kind);
+            setKind(v);
             setFile(null);
             sending.reset();
           }}

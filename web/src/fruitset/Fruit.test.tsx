@@ -175,12 +175,14 @@ describe('records from a file', () => {
     ];
     const sent: Request[] = [];
     serve({});
-    vi.stubGlobal('fetch', async (input: string, init: RequestInit) => {
+    vi.stubGlobal('fetch', (input: string, init: RequestInit) => {
       sent.push(
         new Request(new URL(input, window.location.origin), { method: init.method!, headers: init.headers! }),
       );
       const reply = replies.shift() as { refusedWith?: number; problem?: unknown };
-      return new Response(JSON.stringify(reply.problem ?? reply), { status: reply.refusedWith ?? 200 });
+      return Promise.resolve(
+        new Response(JSON.stringify(reply.problem ?? reply), { status: reply.refusedWith ?? 200 }),
+      );
     });
     show(<Bring />);
     await userEvent.upload(
