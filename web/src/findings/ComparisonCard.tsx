@@ -1,0 +1,94 @@
+import { Button } from '@mantine/core';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { made, SheetResult, type MadeSheet } from '../kit/LabelParts';
+import { percent } from '../kit/numbers';
+import { useSubmit } from '../kit/use-submit';
+import { IntervalRows } from './IntervalRows';
+import { Places } from './Places';
+import classes from './Findings.module.css';
+
+type Comparison = Schemas['Comparison'];
+
+function Tags({ of }: { of: Comparison }) {
+  const [sheet, setSheet] = useState<MadeSheet>();
+  const print = useMutation({
+    mutationFn: () => answer(api.GET('/api/comparisons/{id}/tags', { params: { path: { id: of.id } } })),
+    onSuccess: (s) => setSheet((before) => made(s, before)),
+  });
+  return (
+    <>
+      <Button variant="outline" loading={print.isPending} onClick={() => print.mutate()}>
+        Print the tags
+      </Button>
+      {print.error && <span className="warn small">{print.error.message}</span>}
+      {sheet && <SheetResult of={sheet} file={`tags-${of.label}.pdf`} />}
+    </>
+  );
+}
+
+/** How far a comparison has come; its result only once it is complete. */
+export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['LotView'][] }) {
+  const remove = useSubmit(
+    () =>
+      answer(
+        api.POST('/api/comparisons/{id}/void', {
+          params: { path: { id: of.id } },
+          body: { version: of.version, reason: 'given up' },
+        }),
+      ),
+    [],
+    () => undefined,
+  );
+  const n = of.places.length;
+  return (
+    <section className={`card ${classes.finding}`} data-comparison={of.label}>
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <h2>
+          {of.label}: {of.asks}
+        </h2>
+        <span className={`${classes.tag} ${of.complete ? classes.sure : ''}`}>
+          {of.complete ? 'complete' : `${of.decided} of ${n} decided`}
+        </span>
+      </div>
+      <div
+        className={classes.bar}
+        role="img"
+        aria-label={`${of.decided} of ${n} flowers decided, ${of.done - of.decided} done and not yet known`}
+      >
+        <span style={{ width: `${(100 * of.decided) / n}%` }} />
+        <span style={{ width: `${(100 * (of.done - of.decided)) / n}%` }} />
+      </div>
+      {of.result ? (
+        <>
+          <p>{of.result.sentence}</p>
+          <IntervalRows rows={of.result.ways} label="Way" />
+        </>
+      ) : (
+        <p>
+          {of.done} of {n} flowers treated, {of.ways.map((w) => w.name).join(' or ')}. It is judged when all
+          are decided, and only then: who looks earlier finds what chance shows that day.
+        </p>
+      )}
+      {of.expected && (
+        <p className="small soft">
+          Expected {percent(of.expected.one)} against {percent(of.expected.other)}; so many flowers see that
+          with a chance of {percent(of.expected.power)}.
+        </p>
+      )}
+      {of.note && <p className="small">{of.note}</p>}
+      <Places of={of} lots={lots} />
+      <div className="line">
+        <Tags of={of} />
+        <Button variant="subtle" loading={remove.busy} onClick={() => remove.submit(undefined)}>
+          Give it up
+        </Button>
+        {remove.general && <span className="warn small">{remove.general}</span>}
+        <span className="small soft">
+          Drawn by lot with seed {of.seed}; its looks come up under Fruit set.
+        </span>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,124 @@
+import { Button, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { QUESTIONS, waysOf } from './trial-words';
+import classes from './Findings.module.css';
+
+type Comparison = Schemas['Comparison'];
+
+/** What is compared, on which trees, with how many flowers. */
+export function DrawForm({
+  trees,
+  flowers,
+  setFlowers,
+  expected,
+}: {
+  trees: Schemas['TreeView'][];
+  flowers: number | string;
+  setFlowers: (n: number | string) => void;
+  expected: Schemas['ComparisonExpected'] | undefined;
+}) {
+  const [id, setId] = useState(newId);
+  const [question, setQuestion] = useState<Comparison['question']>('NATURE');
+  const [names, setNames] = useState<[string, string]>(['', '']);
+  const [bagged, setBagged] = useState(false);
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [note, setNote] = useState('');
+  const ways = waysOf(question, names, bagged);
+  const body = {
+    question,
+    ways,
+    trees: chosen,
+    flowersEach: Number(flowers) || 0,
+    ...(expected && { expected }),
+    ...(note && { note }),
+  };
+  const form = useSubmit(
+    () => answer(api.PUT('/api/comparisons/{id}', { params: { path: { id } }, body })),
+    ['trees', 'flowersEach', 'ways', 'note'],
+    (drawn) => {
+      doneWithUndo(`${drawn.label}: ${plural(drawn.places.length, 'flower')} drawn.`, () =>
+        answer(
+          api.POST('/api/comparisons/{id}/void', {
+            params: { path: { id: drawn.id } },
+            body: { version: drawn.version, reason: 'undone right after drawing' },
+          }),
+        ),
+      );
+      setId(newId());
+      setNote('');
+    },
+  );
+  const own = question === 'OWN' || question === 'TOOL';
+  return (
+    <form
+      className={`card form ${classes.finding}`}
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <h2>Draw a comparison</h2>
+      <NativeSelect
+        label="Question"
+        data={QUESTIONS}
+        value={question}
+        onChange={(e) => setQuestion(e.currentTarget.value as Comparison['question'])}
+      />
+      {question === 'NATURE' && (
+        <label className="line">
+          <input type="checkbox" checked={bagged} onChange={(e) => setBagged(e.currentTarget.checked)} /> also
+          bag some and do not pollinate them: what sets by itself
+        </label>
+      )}
+      {own && (
+        <div className="two">
+          <TextInput
+            label="One way"
+            value={names[0]}
+            onChange={(e) => setNames([e.currentTarget.value, names[1]])}
+          />
+          <TextInput
+            label="The other way"
+            value={names[1]}
+            onChange={(e) => setNames([names[0], e.currentTarget.value])}
+          />
+        </div>
+      )}
+      <MultiSelect
+        label="Trees"
+        placeholder={chosen.length === 0 ? 'one or several' : ''}
+        data={trees.map((t) => ({ value: t.id, label: t.name }))}
+        value={chosen}
+        onChange={setChosen}
+        searchable
+        error={form.errorFor('trees', 'Trees')}
+      />
+      <NumberInput
+        label="Flowers of each way, over all trees"
+        value={flowers}
+        onChange={setFlowers}
+        min={1}
+        max={2000}
+        error={form.errorFor('flowersEach', 'Flowers')}
+      />
+      <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+      {(form.errorFor('ways', 'Ways') ?? form.general) && (
+        <p className="note bad">{form.errorFor('ways', 'Ways') ?? form.general}</p>
+      )}
+      <p className="small soft">
+        Which flower is treated how is drawn by lot within each tree, and the seed is kept. Hang the tags in
+        their order before you look closer at the flowers, then treat each as its tag says.
+      </p>
+      <div className="line">
+        <Button type="submit" loading={form.busy} disabled={chosen.length === 0 || ways.some((w) => !w.name)}>
+          Draw by lot
+        </Button>
+      </div>
+    </form>
+  );
+}

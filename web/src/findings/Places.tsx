@@ -1,0 +1,134 @@
+import { Button, NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { looksWaiting } from '../fruitset/fruit-words';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { sayKept } from '../kit/kept';
+import { useHere } from '../kit/orchard-context';
+import { useOutbox } from '../kit/outbox';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import classes from './Findings.module.css';
+
+type Comparison = Schemas['Comparison'];
+type Place = Schemas['ComparisonPlace'];
+
+/** Writes down that a place was treated as its tag says. */
+function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string }) {
+  const { now, session } = useHere();
+  const [id] = useState(newId);
+  const way = of.ways[place.way]!;
+  const hand = way.treatment === 'HAND';
+  const body: Schemas['PollinationRequest'] = {
+    treeId: place.treeId,
+    ...(hand && { lotId: jar }),
+    flowers: 1,
+    doneAt: now.toISOString(),
+    mark: 'tag',
+    tag: place.tag,
+    how: {
+      treatment: way.treatment,
+      ...(way.strokes && { strokes: way.strokes }),
+      ...(way.tool && { tool: way.tool }),
+    },
+    comparisonId: of.id,
+    slot: place.slot,
+  };
+  const form = useSubmit(
+    () => answer(api.PUT('/api/pollinations/{id}', { params: { path: { id } }, body })),
+    [],
+    (saved) =>
+      doneWithUndo(`${place.tag}: ${way.name}.`, () =>
+        answer(
+          api.POST('/api/pollinations/{id}/void', {
+            params: { path: { id: saved.id } },
+            body: { version: saved.version, reason: 'recorded by mistake' },
+          }),
+        ),
+      ),
+    {
+      write: () => ({
+        method: 'PUT',
+        path: `/api/pollinations/${id}`,
+        body: { ...body },
+        label: `${place.tag}: ${way.name}`,
+        account: session.accountId,
+      }),
+      kept: () => sayKept(`${place.tag}.`),
+    },
+  );
+  return (
+    <>
+      <Button
+        size="compact-md"
+        variant="outline"
+        loading={form.busy}
+        disabled={hand && !jar}
+        onClick={() => form.submit(undefined)}
+        aria-label={`${place.tag}: done`}
+      >
+        Done
+      </Button>
+      {(form.general ?? form.problems[0]?.message) && (
+        <span className="warn small">{form.general ?? form.problems[0]?.message}</span>
+      )}
+    </>
+  );
+}
+
+const OUTCOME = {
+  WAITING: 'done, not yet known',
+  TOOK: 'took',
+  FAILED: 'failed',
+  LOST: 'cannot be told',
+} as const;
+
+/** A comparison flower by flower: what its tag says, and whether it is done. */
+export function Places({ of, lots }: { of: Comparison; lots: Schemas['LotView'][] }) {
+  const waiting = looksWaiting(useOutbox());
+  const jars = lots.filter((l) => l.dosesLeft > 0);
+  const [jar, setJar] = useState(jars[0]?.id ?? '');
+  const open = of.places.filter((p) => !p.pollinationId);
+  const needsJar = open.some((p) => of.ways[p.way]!.treatment === 'HAND');
+  return (
+    <details className={classes.table}>
+      <summary>Flower by flower: {plural(open.length, 'flower')} still to treat</summary>
+      {needsJar && (
+        <NativeSelect
+          label="Jar for those by hand"
+          data={[
+            { value: '', label: 'no jar chosen' },
+            ...jars.map((l) => ({ value: l.id, label: `${l.code} ${l.varietyName}, ${l.dosesLeft} doses` })),
+          ]}
+          value={jar}
+          onChange={(e) => setJar(e.currentTarget.value)}
+          maw={320}
+          mb={10}
+        />
+      )}
+      <div className={classes.tags}>
+        {of.places.map((p) => (
+          <div
+            key={p.slot}
+            className={`${classes.place} ${p.pollinationId ? classes.done : ''}`}
+            data-tag={p.tag}
+          >
+            <b>{p.tag}</b>
+            <span>
+              {of.ways[p.way]!.name}
+              <span className="soft"> · {p.tree}</span>
+            </span>
+            {p.outcome ? (
+              <span className="small soft">
+                {waiting.has(p.pollinationId!) ? 'look waits on this device' : OUTCOME[p.outcome]}
+              </span>
+            ) : (
+              <DoPlace of={of} place={p} jar={jar} />
+            )}
+          </div>
+        ))}
+      </div>
+    </details>
+  );
+}
