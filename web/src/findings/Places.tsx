@@ -88,7 +88,9 @@ const OUTCOME = {
 export function Places({ of, lots }: { of: Comparison; lots: Schemas['LotView'][] }) {
   const waiting = looksWaiting(useOutbox());
   const jars = lots.filter((l) => l.dosesLeft > 0);
-  const [jar, setJar] = useState(jars[0]?.id ?? '');
+  const [chosen, setJar] = useState<string>();
+  // The jars may come in after the page.
+  const jar = chosen ?? jars[0]?.id ?? '';
   const open = of.places.filter((p) => !p.pollinationId);
   const needsJar = open.some((p) => of.ways[p.way]!.treatment === 'HAND');
   return (

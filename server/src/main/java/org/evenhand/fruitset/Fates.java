@@ -119,10 +119,11 @@ public class Fates {
     }
 
     private int reckon(Caller caller, int most) {
-        FateReckoning reckoning = reckoning(caller);
         int reckoned = rows.transaction().execute(status -> {
             rows.lock(caller.orchardId());
             List<UUID> ids = rows.takeDue(caller.orchardId(), most);
+            // Read after they are taken, so that a jar filled meanwhile is known to the flowers done with it.
+            FateReckoning reckoning = reckoning(caller);
             Map<UUID, List<FateRows.LookRow>> looks = rows.looks(caller.orchardId(), ids);
             List<FateRows.FateRow> now = new ArrayList<>();
             rows.facts(ids).forEach(f -> now.add(reckoning.of(f, looks.getOrDefault(f.id(), List.of()))));
