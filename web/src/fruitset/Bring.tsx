@@ -1,4 +1,4 @@
-import { Button, FileInput, SegmentedControl } from '@mantine/core';
+import { Button, FileButton, SegmentedControl } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { refresh } from '../kit/client';
@@ -97,7 +97,7 @@ export function Bring() {
         <p className="small">
           A CSV file with a head. Needed: <b>{columns.needed}</b>. Understood too: {columns.more}.
         </p>
-        <pre className="small" style={{ overflowX: 'auto', margin: 0 }}>
+        <pre className="small" style={{ whiteSpace: 'pre-wrap', overflowWrap: 'anywhere', margin: 0 }}>
           {columns.example}
         </pre>
         <p className="small soft">
@@ -105,16 +105,22 @@ export function Bring() {
             ? 'ref is a name of your own for the record; a file sent twice is there once. Times without a zone are by the orchard’s clock. A jar that is not known yet is made from father, collected_at and storage, and counts as used up.'
             : 'ref names the pollination, as in its own file. Each number is of all its flowers up to that day.'}
         </p>
-        <FileInput
-          label="File"
-          accept=".csv,text/csv"
-          placeholder="choose a file"
-          value={file}
-          onChange={(f) => {
-            setFile(f);
-            sending.reset();
-          }}
-        />
+        <div className="line">
+          <FileButton
+            onChange={(f) => {
+              setFile(f);
+              sending.reset();
+            }}
+            accept=".csv,text/csv"
+          >
+            {(props) => (
+              <Button variant="outline" {...props}>
+                Choose a file
+              </Button>
+            )}
+          </FileButton>
+          <span>{file ? file.name : <span className="soft">no file chosen yet</span>}</span>
+        </div>
         <div className="line">
           <Button type="submit" disabled={!file} loading={sending.isPending}>
             Bring them in
