@@ -102,6 +102,11 @@ class FatesTest {
         assertThat(levels("TEMPERATURE")).as("the usual day").containsExactly(Map.entry("3", 8));
         assertThat(levels("DRY_AIR")).containsOnlyKeys("");
 
+        String days = "date,min_c,max_c\n" + at.toString().substring(0, 10) + ",13,25\n"
+                + at.plus(Duration.ofDays(1)).toString().substring(0, 10) + ",13,25";
+        api.put("/api/weather/files/" + Api.newId(), Map.of("name", "days.csv", "csv", days, "keepGood", false))
+                .expect(200);
+        assertThat(levels("DRY_AIR")).as("no humidity is not a humidity of 0").containsOnlyKeys("");
         String csv = "time,temperature_c,humidity\n" + at.toString().substring(0, 13) + ":00Z,9.5,40\n"
                 + at.plusSeconds(3600).toString().substring(0, 13) + ":00Z,9.5,40";
         api.put("/api/weather/files/" + Api.newId(), Map.of("name", "cold.csv", "csv", csv, "keepGood", false))

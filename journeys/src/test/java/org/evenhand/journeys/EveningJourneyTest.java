@@ -158,7 +158,7 @@ class EveningJourneyTest {
                 .contains("85 %")
                 .contains("4 flowers of Pale Ridge 1");
 
-        browser.open("/l/pr-03");
+        browser.open("/l/pr-06");
         browser.seeText("What it can serve");
         browser.seeText("Still drying");
         browser.press("Enter a test");

@@ -1,6 +1,7 @@
 package org.evenhand.weather;
 
 import java.sql.PreparedStatement;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Types;
 import java.time.Instant;
@@ -61,6 +62,12 @@ class WeatherRows {
         }
     }
 
+    /** A number that may be missing; never asked for by wasNull, which speaks of whatever column was read last. */
+    private static OptionalDouble optional(ResultSet row, int column) throws SQLException {
+        Double value = row.getObject(column, Double.class);
+        return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
+    }
+
     /** Measured hours of an orchard; where records overlap the latest counts. */
     Map<Instant, Air.Measured> hours(UUID orchard, Instant from, Instant until) {
         Map<Instant, Air.Measured> hours = new HashMap<>();
@@ -69,12 +76,9 @@ class WeatherRows {
                         + " where r.orchard_id = ? and r.voided_at is null and h.at between ? and ?"
                         + " order by r.recorded_at, r.id",
                 row -> {
-                    double humidity = row.getDouble(3);
                     hours.put(
                             row.getObject(1, OffsetDateTime.class).toInstant(),
-                            new Air.Measured(
-                                    row.getDouble(2),
-                                    row.wasNull() ? OptionalDouble.empty() : OptionalDouble.of(humidity)));
+                            new Air.Measured(row.getDouble(2), optional(row, 3)));
                 },
                 orchard,
                 OffsetDateTime.ofInstant(from, ZoneOffset.UTC),
@@ -92,12 +96,7 @@ class WeatherRows {
                         + " order by r.recorded_at, r.id",
                 row -> {
                     DailyTemperatures temperatures = new DailyTemperatures(row.getDouble(2), row.getDouble(3));
-                    double humidity = row.getDouble(4);
-                    days.put(
-                            row.getObject(1, LocalDate.class),
-                            new DayRange(
-                                    temperatures,
-                                    row.wasNull() ? OptionalDouble.empty() : OptionalDouble.of(humidity)));
+                    days.put(row.getObject(1, LocalDate.class), new DayRange(temperatures, optional(row, 4)));
                 },
                 orchard,
                 kind.name(),
