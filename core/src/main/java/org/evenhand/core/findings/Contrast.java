@@ -11,9 +11,8 @@ import java.util.Optional;
  * @param other the class that differs most for sure
  * @param difference of the other's share less the usual one's, with the interval at 90 %: each end is passed with a chance of 5 % only,
  *     so that "95 % sure that it is at least so much" can be said of the nearer end
- * @param p Fisher's exact test
  */
-public record Contrast(Class usual, Class other, TwoShares.Estimate difference, double p) {
+public record Contrast(Class usual, Class other, TwoShares.Estimate difference) {
     /** Of fewer flowers nothing is compared. */
     public static final int LEAST_FLOWERS = 5;
     /** Fewer are called few. Our convention. */
@@ -37,12 +36,9 @@ public record Contrast(Class usual, Class other, TwoShares.Estimate difference, 
                 .orElseThrow();
         return enough.stream()
                 .filter(c -> c != usual)
-                .map(c -> new Contrast(
-                        usual,
-                        c,
-                        new TwoShares(c.share(), usual.share()).difference(BOTH_ENDS),
-                        new TwoShares(c.share(), usual.share()).exactP()))
-                .max(Comparator.comparingDouble(Contrast::atLeast).thenComparing(c -> -c.p()));
+                .map(c -> new Contrast(usual, c, new TwoShares(c.share(), usual.share()).difference(BOTH_ENDS)))
+                .max(Comparator.comparingDouble(Contrast::atLeast)
+                        .thenComparing(c -> c.other().level()));
     }
 
     /** How large the difference is at least, at 95 %; 0 or less where it may be none. */
@@ -52,6 +48,11 @@ public record Contrast(Class usual, Class other, TwoShares.Estimate difference, 
 
     public boolean sure() {
         return atLeast() > 0;
+    }
+
+    /** Fisher's exact test; reckoned when it is asked for, as it takes long for many flowers. */
+    public double p() {
+        return new TwoShares(other.share(), usual.share()).exactP();
     }
 
     public boolean few() {
@@ -64,6 +65,6 @@ public record Contrast(Class usual, Class other, TwoShares.Estimate difference, 
      * @param comparisons how many were looked at, at least 1
      */
     public boolean sureAmong(int comparisons) {
-        return p * Math.max(1, comparisons) < 0.05;
+        return p() * Math.max(1, comparisons) < 0.05;
     }
 }

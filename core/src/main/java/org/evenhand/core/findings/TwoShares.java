@@ -67,12 +67,41 @@ public record TwoShares(Proportion one, Proportion other) {
         int trials = one.trials() + other.trials();
         int successes = one.successes() + other.successes();
         HypergeometricDistribution tables = HypergeometricDistribution.of(trials, successes, one.trials());
-        double here = tables.probability(one.successes());
-        double sum = 0;
-        for (int x = tables.getSupportLowerBound(); x <= tables.getSupportUpperBound(); x++) {
-            double chance = tables.probability(x);
-            sum += chance <= here * (1 + ALIKE) ? chance : 0;
-        }
+        double here = tables.probability(one.successes()) * (1 + ALIKE);
+        int low = tables.getSupportLowerBound();
+        int high = tables.getSupportUpperBound();
+        int top = (int) Math.min(high, Math.max(low, (one.trials() + 1L) * (successes + 1L) / (trials + 2L)));
+        // Chances fall from the likeliest table to both sides: on each only those no likelier than this one count.
+        double sum = tail(tables, first(tables, top, 1, high, here), 1, high)
+                + (top == low ? 0 : tail(tables, first(tables, top - 1, -1, low, here), -1, low));
         return Math.min(1, sum);
+    }
+
+    /** The first table from {@code from} towards {@code end} that is no likelier than a chance; beyond the end where there is none. */
+    private static int first(HypergeometricDistribution tables, int from, int step, int end, double chance) {
+        int near = from;
+        int far = end + step;
+        while (near != far) {
+            int middle = (int) (((long) near + far + (step < 0 ? 1 : 0)) >> 1);
+            if (tables.probability(middle) <= chance) {
+                far = middle;
+            } else {
+                near = middle + step;
+            }
+        }
+        return near;
+    }
+
+    /** The sum from a table outwards, until what is left adds nothing. */
+    private static double tail(HypergeometricDistribution tables, int from, int step, int end) {
+        double sum = 0;
+        for (int x = from; step > 0 ? x <= end : x >= end; x += step) {
+            double chance = tables.probability(x);
+            sum += chance;
+            if (chance < sum * 1e-17) {
+                break;
+            }
+        }
+        return sum;
     }
 }
