@@ -1,6 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
+import { AsTable } from './AsTable';
 import classes from './Findings.module.css';
 
 type Curve = Schemas['RetentionCurve'];
@@ -109,45 +110,31 @@ export function Curves({ of }: { of: Schemas['Retention'] }) {
           ))}
         </ul>
       )}
-      <details className={classes.table}>
-        <summary>As a table</summary>
-        <table className="plain">
-          <thead>
-            <tr>
-              <th>{of.title}</th>
-              <th className="num">Day</th>
-              <th className="num">Followed until then</th>
-              <th className="num">Still holds</th>
-              <th className="num">95 % interval</th>
-            </tr>
-          </thead>
-          <tbody>
-            {of.curves.flatMap((c) =>
-              c.steps.length === 0
-                ? [
-                    <tr key={c.level}>
-                      <td>{c.name}</td>
-                      <td className="num">{c.lastDay}</td>
-                      <td className="num">{c.followed}</td>
-                      <td className="num">{percent(1)}</td>
-                      <td className="num">none lost</td>
-                    </tr>,
-                  ]
-                : c.steps.map((s) => (
-                    <tr key={`${c.level} ${s.day}`}>
-                      <td>{c.name}</td>
-                      <td className="num">{s.day}</td>
-                      <td className="num">{s.atRisk}</td>
-                      <td className="num">{percent(s.share)}</td>
-                      <td className="num">
-                        {s.lower === undefined ? '–' : `${percent(s.lower)} to ${percent(s.upper!)}`}
-                      </td>
-                    </tr>
-                  )),
-            )}
-          </tbody>
-        </table>
-      </details>
+      <AsTable words={[of.title]} figures={['Day', 'Followed until then', 'Still holds', '95 % interval']}>
+        {of.curves.flatMap((c) =>
+          c.steps.length === 0
+            ? [
+                <tr key={c.level}>
+                  <td>{c.name}</td>
+                  <td className="num">{c.lastDay}</td>
+                  <td className="num">{c.followed}</td>
+                  <td className="num">{percent(1)}</td>
+                  <td className="num">none lost</td>
+                </tr>,
+              ]
+            : c.steps.map((s) => (
+                <tr key={`${c.level} ${s.day}`}>
+                  <td>{c.name}</td>
+                  <td className="num">{s.day}</td>
+                  <td className="num">{s.atRisk}</td>
+                  <td className="num">{percent(s.share)}</td>
+                  <td className="num">
+                    {s.lower === undefined ? '–' : `${percent(s.lower)} to ${percent(s.upper!)}`}
+                  </td>
+                </tr>
+              )),
+        )}
+      </AsTable>
     </div>
   );
 }

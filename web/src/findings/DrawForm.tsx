@@ -5,7 +5,7 @@ import { newId } from '../kit/ids';
 import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
-import { QUESTIONS, waysOf } from './trial-words';
+import { QUESTIONS } from './trial-words';
 import classes from './Findings.module.css';
 
 type Comparison = Schemas['Comparison'];
@@ -28,10 +28,11 @@ export function DrawForm({
   const [bagged, setBagged] = useState(false);
   const [chosen, setChosen] = useState<string[]>([]);
   const [note, setNote] = useState('');
-  const ways = waysOf(question, names, bagged);
+  const own = question === 'OWN' || question === 'TOOL';
   const body = {
     question,
-    ways,
+    ...(own && { names }),
+    ...(question === 'NATURE' && { bagged }),
     trees: chosen,
     flowersEach: Number(flowers) || 0,
     ...(expected && { expected }),
@@ -39,7 +40,7 @@ export function DrawForm({
   };
   const form = useSubmit(
     () => answer(api.PUT('/api/comparisons/{id}', { params: { path: { id } }, body })),
-    ['trees', 'flowersEach', 'ways', 'note'],
+    ['trees', 'flowersEach', 'names', 'note'],
     (drawn) => {
       doneWithUndo(`${drawn.label}: ${plural(drawn.places.length, 'flower')} drawn.`, () =>
         answer(
@@ -53,7 +54,6 @@ export function DrawForm({
       setNote('');
     },
   );
-  const own = question === 'OWN' || question === 'TOOL';
   return (
     <form
       className={`card form ${classes.finding}`}
@@ -107,15 +107,19 @@ export function DrawForm({
         error={form.errorFor('flowersEach', 'Flowers')}
       />
       <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
-      {(form.errorFor('ways', 'Ways') ?? form.general) && (
-        <p className="note bad">{form.errorFor('ways', 'Ways') ?? form.general}</p>
+      {(form.errorFor('names', 'Ways') ?? form.general) && (
+        <p className="note bad">{form.errorFor('names', 'Ways') ?? form.general}</p>
       )}
       <p className="small soft">
         Which flower is treated how is drawn by lot within each tree, and the seed is kept. Hang the tags in
         their order before you look closer at the flowers, then treat each as its tag says.
       </p>
       <div className="line">
-        <Button type="submit" loading={form.busy} disabled={chosen.length === 0 || ways.some((w) => !w.name)}>
+        <Button
+          type="submit"
+          loading={form.busy}
+          disabled={chosen.length === 0 || (own && names.some((n) => !n.trim()))}
+        >
           Draw by lot
         </Button>
       </div>

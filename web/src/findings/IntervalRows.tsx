@@ -2,7 +2,7 @@ import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
 import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
-import classes from './Findings.module.css';
+import { AsTable } from './AsTable';
 
 interface Row {
   name: string;
@@ -97,36 +97,20 @@ export function IntervalRows({ rows, label }: { rows: Row[]; label: string }) {
           })}
         </svg>
       )}
-      <details className={classes.table}>
-        <summary>As a table</summary>
-        <table className="plain">
-          <thead>
-            <tr>
-              <th>{label}</th>
-              <th className="num">Took</th>
-              <th className="num">Share</th>
-              <th className="num">95 % interval</th>
-              <th className="num">Not yet known</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((r) => (
-              <tr key={r.name}>
-                <td>
-                  {r.name}
-                  {r.few && r.rate && <span className="soft"> (few)</span>}
-                </td>
-                <td className="num">{r.rate ? `${r.rate.taken} of ${r.rate.decided}` : '–'}</td>
-                <td className="num">{r.rate ? percent(r.rate.share) : '–'}</td>
-                <td className="num">
-                  {r.rate ? `${percent(r.rate.lower)} to ${percent(r.rate.upper)}` : '–'}
-                </td>
-                <td className="num">{r.undecided ?? 0}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <AsTable words={[label]} figures={['Took', 'Share', '95 % interval', 'Not yet known']}>
+        {rows.map((r) => (
+          <tr key={r.name}>
+            <td>
+              {r.name}
+              {r.few && r.rate && <span className="soft"> (few)</span>}
+            </td>
+            <td className="num">{r.rate ? `${r.rate.taken} of ${r.rate.decided}` : '–'}</td>
+            <td className="num">{r.rate ? percent(r.rate.share) : '–'}</td>
+            <td className="num">{r.rate ? `${percent(r.rate.lower)} to ${percent(r.rate.upper)}` : '–'}</td>
+            <td className="num">{r.undecided ?? 0}</td>
+          </tr>
+        ))}
+      </AsTable>
     </div>
   );
 }

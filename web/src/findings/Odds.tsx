@@ -1,6 +1,6 @@
 import { useElementSize } from '@mantine/hooks';
 import type { Schemas } from '../kit/api';
-import classes from './Findings.module.css';
+import { AsTable } from './AsTable';
 
 const ROW = 40;
 const TICKS = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
@@ -88,35 +88,21 @@ export function Odds({ of }: { of: Schemas['Causes'] }) {
           })}
         </svg>
       )}
-      <details className={classes.table}>
-        <summary>As a table</summary>
-        <table className="plain">
-          <thead>
-            <tr>
-              <th>Cause</th>
-              <th>Against</th>
-              <th className="num">Flowers</th>
-              <th className="num">Odds ratio</th>
-              <th className="num">95 % interval</th>
-            </tr>
-          </thead>
-          <tbody>
-            {of.effects.map((e) => (
-              <tr key={`${e.factor} ${e.name}`}>
-                <td>
-                  {e.title}: {e.name}
-                </td>
-                <td>{e.usual}</td>
-                <td className="num">{e.flowers}</td>
-                <td className="num">{times(e.oddsRatio.value)}</td>
-                <td className="num">
-                  {times(e.oddsRatio.lower)} to {times(e.oddsRatio.upper)}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <AsTable words={['Cause', 'Against']} figures={['Flowers', 'Odds ratio', '95 % interval']}>
+        {of.effects.map((e) => (
+          <tr key={`${e.factor} ${e.name}`}>
+            <td>
+              {e.title}: {e.name}
+            </td>
+            <td>{e.usual}</td>
+            <td className="num">{e.flowers}</td>
+            <td className="num">{times(e.oddsRatio.value)}</td>
+            <td className="num">
+              {times(e.oddsRatio.lower)} to {times(e.oddsRatio.upper)}
+            </td>
+          </tr>
+        ))}
+      </AsTable>
     </div>
   );
 }

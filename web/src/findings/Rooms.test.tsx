@@ -1,4 +1,4 @@
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
@@ -6,7 +6,6 @@ import { refusal, serve, show, tree } from '../test/screen';
 import { Failure } from './Failure';
 import { Learned } from './Learned';
 import { SeasonReport } from './SeasonReport';
-import { waysOf } from './trial-words';
 import { Trials } from './Trials';
 
 const season = { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80 };
@@ -167,23 +166,15 @@ describe('trials', () => {
       question: 'FULL_COVER',
       flowersEach: 97,
       trees: ['t1'],
-      ways: [
-        { name: 'once in and out', strokes: 'LIGHT' },
-        { name: 'all round', strokes: 'FULL' },
-      ],
       expected: { one: 0.4, other: 0.6, power: 0.81 },
     });
-  });
 
-  it('names the ways of each question', () => {
-    expect(waysOf('NATURE', ['', ''], true).map((w) => w.treatment)).toEqual(['NATURE', 'HAND', 'BAGGED']);
-    expect(waysOf('TOOL', [' goat ', 'feather'], false)[0]).toEqual({
-      name: 'goat',
-      treatment: 'HAND',
-      tool: 'goat',
-    });
-    for (const q of ['DESICCANT', 'SECOND_VISIT'] as const)
-      expect(waysOf(q, ['', ''], false)).toHaveLength(2);
+    await userEvent.selectOptions(screen.getByLabelText('Question'), 'TOOL');
+    expect(screen.getByText('Draw by lot').closest('button')).toBeDisabled();
+    await userEvent.type(screen.getByLabelText('One way'), 'goat brush');
+    await userEvent.type(screen.getByLabelText('The other way'), 'feather');
+    await userEvent.click(screen.getByText('Draw by lot'));
+    await waitFor(() => expect(sent[1]?.body).toMatchObject({ names: ['goat brush', 'feather'] }));
   });
 });
 

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
 import { client } from '../kit/client';
 import { store } from '../kit/store';
+import { fruitRow } from '../test/samples';
 import { refusal, serve, show, SILENCE } from '../test/screen';
 import { CheckWalk } from './CheckWalk';
 
@@ -11,34 +12,12 @@ const row = (
   id: string,
   treeName: string,
   flowers: number,
-  part: Partial<Schemas['FruitSetRow']> = {},
-): Schemas['FruitSetRow'] => ({
-  pollination: {
-    id,
-    treeId: `t ${treeName}`,
-    treeName,
-    crop: 'cherimoya',
-    lotId: 'l1',
-    lotCode: 'PR-01',
-    pollenParent: 'Pale Ridge',
-    flowers,
-    doneAt: '2026-11-16T05:35:00Z',
-    mark: 'tag',
-    colour: '',
-    tag: flowers === 1 ? 'K1-3' : '',
-    again: false,
-    how: { treatment: 'HAND' },
-    recordedBy: 'a',
-    version: 0,
-  },
-  block: 'Bank',
-  row: 2,
-  position: 3,
-  pollinatedOn: '2026-11-16',
-  checks: [],
-  due: { on: '2026-11-23', now: true, day: 7, name: 'First look', lookFor: 'Green stalk.' },
-  ...part,
-});
+  part: Partial<Omit<Schemas['FruitSetRow'], 'pollination'>> = {},
+) =>
+  fruitRow({
+    pollination: { id, treeId: `t ${treeName}`, treeName, flowers, tag: flowers === 1 ? 'K1-3' : '' },
+    ...part,
+  });
 const list = (...rows: Schemas['FruitSetRow'][]): Schemas['FruitSet'] => ({
   today: '2026-11-24',
   due: rows.length,

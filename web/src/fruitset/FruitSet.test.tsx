@@ -2,36 +2,9 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
+import { fruitRow } from '../test/samples';
 import { refusal, serve, show } from '../test/screen';
 import { FruitSet } from './FruitSet';
-
-const row = (part: Partial<Schemas['FruitSetRow']>): Schemas['FruitSetRow'] => ({
-  pollination: {
-    id: 'p1',
-    treeId: 't1',
-    treeName: 'Lantern 3',
-    crop: 'cherimoya',
-    lotId: 'l1',
-    lotCode: 'PR-01',
-    pollenParent: 'Pale Ridge',
-    flowers: 6,
-    doneAt: '2026-11-16T05:35:00Z',
-    mark: 'petal nick',
-    colour: '',
-    tag: '',
-    again: false,
-    how: { treatment: 'HAND' },
-    recordedBy: 'a',
-    version: 0,
-  },
-  block: 'Bank',
-  row: 2,
-  position: 3,
-  pollinatedOn: '2026-11-16',
-  checks: [],
-  due: { on: '2026-11-23', now: true, day: 7, name: 'First look', lookFor: 'Green stalk.' },
-  ...part,
-});
 
 const list = (...rows: Schemas['FruitSetRow'][]): Schemas['FruitSet'] => ({
   today: '2026-11-24',
@@ -43,7 +16,7 @@ const list = (...rows: Schemas['FruitSetRow'][]): Schemas['FruitSet'] => ({
 describe('fruit set', () => {
   it('warns of more outcomes than flowers while one counts, and shows the refusal beside the counters', async () => {
     const sent = serve({
-      'GET /api/fruit-set': list(row({})),
+      'GET /api/fruit-set': list(fruitRow()),
       'PUT /api/checks/*': refusal(400, {
         errors: [{ field: 'taken', message: 'together with the others makes 8.' }],
       }),
@@ -65,9 +38,9 @@ describe('fruit set', () => {
   it('sorts into due, to come and done', async () => {
     serve({
       'GET /api/fruit-set': list(
-        row({}),
-        row({
-          pollination: { ...row({}).pollination, id: 'p2' },
+        fruitRow(),
+        fruitRow({
+          pollination: { id: 'p2' },
           due: { on: '2026-11-29', now: false, day: 7, name: 'First look', lookFor: '' },
         }),
       ),

@@ -136,3 +136,42 @@ export const roundStop = (
   limbs: [],
   onlyNow: false,
 });
+
+type FruitRow = Schemas['FruitSetRow'];
+
+/** Six flowers whose first look is due. */
+export function fruitRow({
+  pollination,
+  ...part
+}: Omit<Partial<FruitRow>, 'pollination'> & {
+  pollination?: Partial<FruitRow['pollination']>;
+} = {}): FruitRow {
+  return {
+    pollination: {
+      id: 'p1',
+      treeId: 't1',
+      treeName: 'Lantern 3',
+      crop: 'cherimoya',
+      lotId: 'l1',
+      lotCode: 'PR-01',
+      pollenParent: 'Pale Ridge',
+      flowers: 6,
+      doneAt: '2026-11-16T05:35:00Z',
+      mark: 'petal nick',
+      colour: '',
+      tag: '',
+      again: false,
+      how: { treatment: 'HAND' },
+      recordedBy: 'a',
+      version: 0,
+      ...pollination,
+    },
+    block: 'Bank',
+    row: 2,
+    position: 3,
+    pollinatedOn: '2026-11-16',
+    checks: [],
+    due: { on: '2026-11-23', now: true, day: 7, name: 'First look', lookFor: 'Green stalk.' },
+    ...part,
+  };
+}

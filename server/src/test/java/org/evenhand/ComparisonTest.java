@@ -17,14 +17,10 @@ class ComparisonTest {
     private final String one = api.tree(api.variety("Lantern"), "Lantern 1");
     private final String two = api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");
 
-    private static Map<String, Object> way(String name, String treatment) {
-        return Map.of("name", name, "treatment", treatment);
-    }
-
-    private static Map<String, Object> request(List<Map<String, Object>> ways, List<String> trees, int each) {
+    private static Map<String, Object> request(List<String> names, List<String> trees, int each) {
         Map<String, Object> request = new HashMap<>();
         request.put("question", "OWN");
-        request.put("ways", ways);
+        request.put("names", names);
         request.put("trees", trees);
         request.put("flowersEach", each);
         return request;
@@ -32,7 +28,7 @@ class ComparisonTest {
 
     @Test
     void every_tree_has_every_way_as_often_and_the_seed_draws_the_same_again() {
-        List<Map<String, Object>> ways = List.of(way("brush", "HAND"), way("feather", "HAND"), way("none", "BAGGED"));
+        List<String> ways = List.of("brush", "feather", "none");
         JsonNode drawn = api.put("/api/comparisons/" + Api.newId(), request(ways, List.of(one, two), 5))
                 .expect(200)
                 .body();
@@ -69,12 +65,11 @@ class ComparisonTest {
 
     @Test
     void what_cannot_be_drawn_is_refused_beside_its_field() {
-        List<Map<String, Object>> ways = List.of(way("brush", "HAND"), way("feather", "HAND"));
-        assertThat(refused(request(List.of(way("a", "HAND")), List.of(one), 4), "ways"))
-                .contains("ways: is 1", "is 1");
-        assertThat(refused(request(List.of(way("Brush", "HAND"), way("brush ", "HAND")), List.of(one), 4), "ways"))
-                .contains("same name twice");
-        assertThat(refused(request(List.of(way(" ", "HAND"), way("b", "HAND")), List.of(one), 4), "ways[0].name"))
+        List<String> ways = List.of("brush", "feather");
+        assertThat(refused(request(List.of("a"), List.of(one), 4), "names")).contains("names: is 1", "allowed is 2");
+        assertThat(refused(request(List.of("Brush", "brush "), List.of(one), 4), "names"))
+                .contains("same twice");
+        assertThat(refused(request(List.of(" ", "b"), List.of(one), 4), "names[0]"))
                 .contains("is empty");
         assertThat(refused(request(ways, List.of(one, two), 1), "flowersEach")).contains("is 1; allowed is 2");
         assertThat(refused(request(ways, List.of(), 4), "trees")).contains("is 0");
@@ -94,29 +89,51 @@ class ComparisonTest {
     }
 
     @Test
+    void a_question_says_which_ways_it_compares() {
+        Map<String, Object> request = request(null, List.of(one), 2);
+        request.put("question", "FULL_COVER");
+        JsonNode cover =
+                api.put("/api/comparisons/" + Api.newId(), request).expect(200).body();
+        assertThat(cover.path("ways").findValuesAsString("strokes")).containsExactly("LIGHT", "FULL");
+        request.put("question", "TOOL");
+        assertThat(refused(request, "names")).contains("missing");
+        request.put("names", List.of(" goat ", "feather"));
+        JsonNode tool =
+                api.put("/api/comparisons/" + Api.newId(), request).expect(200).body();
+        assertThat(tool.path("ways").findValuesAsString("tool")).containsExactly("goat", "feather");
+    }
+
+    @Test
     void a_flower_whose_mark_is_gone_counts_as_decided_and_neither_way() {
-        List<Map<String, Object>> ways = List.of(way("nature", "NATURE"), way("bag", "BAGGED"));
         String id = Api.newId();
-        JsonNode drawn = api.put("/api/comparisons/" + id, request(ways, List.of(one), 1))
-                .expect(200)
-                .body();
+        Map<String, Object> request = request(null, List.of(one), 1);
+        request.put("question", "NATURE");
+        request.put("bagged", true);
+        JsonNode drawn = api.put("/api/comparisons/" + id, request).expect(200).body();
+        assertThat(drawn.path("ways").findValuesAsString("treatment")).containsExactly("NATURE", "HAND", "BAGGED");
         var done = TestServer.NOW.minus(Duration.ofDays(20));
+        String lot =
+                api.lot(two, done.minus(Duration.ofHours(12)), 5).expect(200).id();
         for (JsonNode place : drawn.path("places")) {
-            boolean bagged = place.path("way").asInt() == 1;
+            String way = drawn.path("ways")
+                    .get(place.path("way").asInt())
+                    .path("treatment")
+                    .asString();
             Map<String, Object> flower = new HashMap<>();
             flower.put("treeId", one);
             flower.put("flowers", 1);
             flower.put("doneAt", done.toString());
             flower.put("tag", place.path("tag").asString());
-            flower.put("how", Map.of("treatment", bagged ? "BAGGED" : "NATURE"));
+            flower.put("how", Map.of("treatment", way));
+            flower.put("lotId", way.equals("HAND") ? lot : null);
             flower.put("comparisonId", id);
             flower.put("slot", place.path("slot").asInt());
             String p = api.put("/api/pollinations/" + Api.newId(), flower)
                     .expect(200)
                     .id();
-            Map<String, Object> look =
-                    new HashMap<>(Api.checkBody(p, done.plus(Duration.ofDays(12)), bagged ? 0 : 1, 0, 0));
-            look.put("lost", bagged ? 1 : 0);
+            int gone = way.equals("BAGGED") ? 1 : 0;
+            Map<String, Object> look = new HashMap<>(Api.checkBody(p, done.plus(Duration.ofDays(12)), 1 - gone, 0, 0));
+            look.put("lost", gone);
             api.put("/api/checks/" + Api.newId(), look).expect(200);
         }
         JsonNode complete = api.get("/api/comparisons").expect(200).body().get(0);

@@ -229,15 +229,7 @@ class FruitTest {
 
     @Test
     void a_comparison_is_drawn_by_lot_kept_with_its_seed_and_judged_only_when_complete() {
-        Map<String, Object> request = Map.of(
-                "question",
-                "NATURE",
-                "ways",
-                List.of(Map.of("name", "nature", "treatment", "NATURE"), Map.of("name", "hand", "treatment", "HAND")),
-                "trees",
-                List.of(taker),
-                "flowersEach",
-                3);
+        Map<String, Object> request = Map.of("question", "NATURE", "trees", List.of(taker), "flowersEach", 3);
         String id = Api.newId();
         JsonNode drawn = api.put("/api/comparisons/" + id, request).expect(200).body();
         assertThat(drawn.path("label").asString()).isEqualTo("K1");
@@ -280,7 +272,7 @@ class FruitTest {
         JsonNode complete = api.get("/api/comparisons").expect(200).body().get(0);
         assertThat(complete.path("complete").asBoolean()).isTrue();
         assertThat(complete.path("result").path("sentence").asString())
-                .startsWith("hand 100 %, nature 0 %: hand is better");
+                .startsWith("by hand 100 %, left to nature 0 %: by hand is better");
 
         assertThat(api.get("/api/trial-size?one=0.5&other=0.75&power=0.9")
                         .expect(200)

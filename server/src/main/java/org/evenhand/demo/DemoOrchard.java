@@ -271,9 +271,8 @@ class DemoOrchard implements ApplicationRunner {
                     id,
                     new ComparisonView.Request(
                             ComparisonView.Question.NATURE,
-                            List.of(
-                                    new ComparisonView.Way("left to nature", Treatment.NATURE, null, null),
-                                    new ComparisonView.Way("by hand", Treatment.HAND, null, null)),
+                            null,
+                            false,
                             List.of(ridges.get(0), ridges.get(1)),
                             8,
                             null,

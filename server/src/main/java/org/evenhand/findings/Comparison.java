@@ -51,12 +51,13 @@ class Comparison extends OrchardRecord {
             ZoneId zone,
             String label,
             ComparisonView.Request request,
+            List<ComparisonView.Way> ways,
             List<Slot> slots,
             long seed) {
         super(id, caller, now, zone);
         this.label = label;
         this.question = request.question();
-        this.ways = List.copyOf(request.ways());
+        this.ways = List.copyOf(ways);
         this.slots = List.copyOf(slots);
         this.seed = seed;
         this.expected = request.expected();

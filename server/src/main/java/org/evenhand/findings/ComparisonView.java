@@ -105,8 +105,10 @@ public record ComparisonView(
             List<FindingsView.LevelView> ways, List<FindingsView.EstimateView> differences, String sentence) {}
 
     /**
-     * A comparison to be drawn.
+     * A comparison to be drawn; which ways it compares follows from its question.
      *
+     * @param names the ways of a question of one's own, or the tools; the usual one first
+     * @param bagged whether beside nature some are bagged and not pollinated
      * @param trees the trees it is spread over
      * @param flowersEach flowers of each way, over all trees
      * @param expected absent where nobody reckoned its size
@@ -114,7 +116,8 @@ public record ComparisonView(
     @Schema(name = "ComparisonRequest")
     public record Request(
             Question question,
-            List<Way> ways,
+            @Schema(description = OPTIONAL) List<String> names,
+            @Schema(description = OPTIONAL) Boolean bagged,
             List<UUID> trees,
             Integer flowersEach,
             @Schema(description = OPTIONAL) Expected expected,

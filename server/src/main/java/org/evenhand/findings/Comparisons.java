@@ -27,7 +27,6 @@ import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
-import org.evenhand.round.PollinationView;
 import org.evenhand.round.Pollinations;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,24 +61,38 @@ public class Comparisons {
     /** Those that are not voided, the latest first. */
     List<ComparisonView> all(Caller caller) {
         fates.refresh(caller);
-        Map<UUID, TreeView> trees = trees(caller);
-        return comparisons.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
-                .map(c -> view(caller, c, trees))
-                .toList();
+        return views(caller, comparisons.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()));
     }
 
     private Map<UUID, TreeView> trees(Caller caller) {
         return orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
     }
 
-    private ComparisonView view(Caller caller, Comparison c, Map<UUID, TreeView> trees) {
-        Map<Integer, PollinationView> done = pollinations.ofComparison(caller, c.id()).stream()
-                .collect(Collectors.toMap(PollinationView::slot, Function.identity()));
+    private List<ComparisonView> views(Caller caller, List<Comparison> of) {
+        List<Pollinations.Done> done = pollinations.ofComparisons(
+                caller, of.stream().map(Comparison::id).toList());
         Map<UUID, Fates.Known> known = fates.known(
-                caller, done.values().stream().map(PollinationView::id).toList());
+                caller, done.stream().map(Pollinations.Done::pollinationId).toList());
+        Map<UUID, Map<Integer, UUID>> byPlace = done.stream()
+                .collect(Collectors.groupingBy(
+                        Pollinations.Done::comparisonId,
+                        Collectors.toMap(Pollinations.Done::slot, Pollinations.Done::pollinationId)));
+        Map<UUID, TreeView> trees = trees(caller);
+        return of.stream()
+                .map(c -> view(caller, c, byPlace.getOrDefault(c.id(), Map.of()), known, trees))
+                .toList();
+    }
+
+    /** @param done pollinations by place */
+    private ComparisonView view(
+            Caller caller,
+            Comparison c,
+            Map<Integer, UUID> done,
+            Map<UUID, Fates.Known> known,
+            Map<UUID, TreeView> trees) {
         List<ComparisonView.Place> places = new ArrayList<>();
         for (int slot = 0; slot < c.slots().size(); slot++) {
-            PollinationView p = done.get(slot);
+            UUID pollination = done.get(slot);
             TreeView tree = trees.computeIfAbsent(c.slots().get(slot).treeId(), gone -> orchards.tree(caller, gone));
             places.add(new ComparisonView.Place(
                     slot,
@@ -87,8 +100,8 @@ public class Comparisons {
                     tree.id(),
                     tree.name(),
                     c.slots().get(slot).way(),
-                    p == null ? null : p.id(),
-                    p == null ? null : outcome(known.get(p.id()))));
+                    pollination,
+                    pollination == null ? null : outcome(known.get(pollination))));
         }
         int decided = (int) places.stream()
                 .filter(p -> p.outcome() != null && p.outcome() != Outcome.WAITING)
@@ -204,25 +217,11 @@ public class Comparisons {
                 found -> found,
                 () -> insert(caller, id, request));
         fates.refresh(caller);
-        return view(caller, written, trees(caller));
+        return views(caller, List.of(written)).get(0);
     }
 
     private Comparison insert(Caller caller, UUID id, ComparisonView.Request request) {
-        Given.required("question", request.question());
-        List<ComparisonView.Way> ways = Given.required("ways", request.ways());
-        Require.within("ways", ways.size(), 2, 6);
-        for (int i = 0; i < ways.size(); i++) {
-            Given.text("ways[" + i + "].name", ways.get(i).name(), 40);
-            Given.required("ways[" + i + "].treatment", ways.get(i).treatment());
-            Given.optionalText("ways[" + i + "].tool", ways.get(i).tool(), 60);
-        }
-        if (ways.stream()
-                        .map(w -> w.name().strip().toLowerCase(Locale.ROOT))
-                        .distinct()
-                        .count()
-                < ways.size()) {
-            throw new InvalidInputException("ways", "have the same name twice; the tags could not be told apart.");
-        }
+        List<ComparisonView.Way> ways = Ways.of(request);
         List<UUID> trees =
                 Given.required("trees", request.trees()).stream().distinct().toList();
         Require.within("trees", trees.size(), 1, MOST_TREES);
@@ -241,6 +240,7 @@ public class Comparisons {
                 orchards.details(caller).site().zone(),
                 label,
                 request,
+                ways,
                 drawn(trees, ways.size(), each, seed),
                 seed));
     }

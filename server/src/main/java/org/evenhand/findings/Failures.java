@@ -2,10 +2,11 @@ package org.evenhand.findings;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableSet;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeSet;
@@ -14,6 +15,7 @@ import java.util.function.Function;
 import java.util.function.ToIntFunction;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CheckDay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.findings.Contrast;
@@ -30,6 +32,7 @@ import org.evenhand.fruitset.Fates;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
 import org.evenhand.mating.Crosses;
+import org.evenhand.orchard.Orchards;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
 import org.evenhand.round.TreeLoads;
@@ -39,7 +42,9 @@ import org.springframework.stereotype.Service;
 /** Gathers the evidence for why flowers failed. */
 @Service
 class Failures {
-    private static final int MOST_MOMENTS = 12;
+    /** Weather and pollen are held against the latest records: more say the same. */
+    private static final int MOST_RECORDS = 60;
+
     private static final int MOST_LINES = 18;
 
     private static final Map<FateBook.Kind, Factor> FACTORS =
@@ -69,6 +74,7 @@ class Failures {
     private final PollenShelf shelf;
     private final Weather weather;
     private final TreeLoads loads;
+    private final Orchards orchards;
 
     Failures(
             Fates fates,
@@ -79,7 +85,8 @@ class Failures {
             Crosses crosses,
             PollenShelf shelf,
             Weather weather,
-            TreeLoads loads) {
+            TreeLoads loads,
+            Orchards orchards) {
         this.fates = fates;
         this.book = book;
         this.findings = findings;
@@ -89,6 +96,7 @@ class Failures {
         this.shelf = shelf;
         this.weather = weather;
         this.loads = loads;
+        this.orchards = orchards;
     }
 
     /** Trees, jars and days with the lowest shares. */
@@ -170,10 +178,12 @@ class Failures {
         List<Fates.Level> levels = fates.levels(caller, shown.season(), shown.crop());
         Fates.Level here = level(levels, FACTORS.get(asked.kind()), asked.key());
         Fates.Level all = level(levels, Factor.TREATMENT, Treatment.HAND.name());
-        List<Air> airs = new ArrayList<>();
-        List<Instant> moments = moments(rows);
-        moments.forEach(at -> airs.add(weather.air(caller, at, at)));
-        Pollen pollen = pollen(caller, rows);
+        NavigableSet<Instant> moments = new TreeSet<>(
+                rows.stream().limit(MOST_RECORDS).map(FateBook.Row::doneAt).toList());
+        Air air = weather.air(caller, moments.first(), moments.last());
+        Map<UUID, LotView> jars = shelf.all(caller, orchards.now(caller)).stream()
+                .collect(Collectors.toMap(LotView::id, Function.identity()));
+        Pollen pollen = pollen(caller, jars, rows);
         TreeLoads.Load load = asked.kind() == FateBook.Kind.TREE
                 ? loads.of(caller, UUID.fromString(asked.key()))
                 : TreeLoads.Load.UNKNOWN;
@@ -187,13 +197,15 @@ class Failures {
                 pollen.alive(),
                 pollen.spoiled(),
                 poorStage(sheet, rows),
-                mean(
-                        moments,
-                        airs,
-                        (air, at) -> OptionalDouble.of(air.temperatures().celsiusAt(at))),
-                mean(moments, airs, Air::deficitAt),
+                moments.stream()
+                        .mapToDouble(at -> air.temperatures().celsiusAt(at))
+                        .average(),
+                moments.stream()
+                        .map(air::deficitAt)
+                        .flatMapToDouble(OptionalDouble::stream)
+                        .average(),
                 sheet.hand().dryAirKpa().map(d -> OptionalDouble.of(d.value())).orElse(OptionalDouble.empty()),
-                misfit(caller, rows),
+                misfit(caller, jars, rows),
                 partOf(
                         sum(rows, r -> r.strokes().equals("LIGHT") ? flowers(r) : 0),
                         sum(rows, r -> r.strokes().isEmpty() ? 0 : flowers(r))),
@@ -227,103 +239,64 @@ class Failures {
         return all == 0 ? OptionalDouble.empty() : OptionalDouble.of((double) of / all);
     }
 
-    private static List<Instant> moments(List<FateBook.Row> rows) {
-        return new TreeSet<>(rows.stream().map(FateBook.Row::doneAt).toList())
-                .stream().limit(MOST_MOMENTS).toList();
-    }
-
-    private interface Reading {
-        OptionalDouble at(Air air, Instant moment);
-    }
-
-    private static OptionalDouble mean(List<Instant> moments, List<Air> airs, Reading reading) {
-        List<Double> known = new ArrayList<>();
-        for (int i = 0; i < moments.size(); i++) {
-            reading.at(airs.get(i), moments.get(i)).ifPresent(known::add);
-        }
-        return known.stream().mapToDouble(d -> d).average();
-    }
-
-    /** Share of flowers at a stage of less than nine tenths of full receptivity, of those whose stage was written down. */
+    /** Share of flowers at a poor stage, of those whose stage was written down. */
     private static OptionalDouble poorStage(CropSheet sheet, List<FateBook.Row> rows) {
-        Map<String, StageSheet> stages =
-                sheet.stages().stream().collect(Collectors.toMap(StageSheet::key, Function.identity()));
-        int known = 0;
-        int poor = 0;
-        for (FateBook.Row r : rows) {
-            StageSheet stage = stages.get(r.stage());
-            if (stage != null) {
-                known += flowers(r);
-                poor += stage.receptivity().value() < 0.9 ? flowers(r) : 0;
-            }
-        }
-        return partOf(poor, known);
+        Map<String, Double> receptivity = sheet.stages().stream()
+                .collect(Collectors.toMap(StageSheet::key, s -> s.receptivity().value()));
+        return partOf(
+                sum(
+                        rows,
+                        r -> receptivity.containsKey(r.stage()) && FailureCauses.poorStage(receptivity.get(r.stage()))
+                                ? flowers(r)
+                                : 0),
+                sum(rows, r -> receptivity.containsKey(r.stage()) ? flowers(r) : 0));
     }
 
-    /** Share of the losses that came after the crop's first look. */
     private static OptionalDouble lateLosses(CropSheet sheet, List<FateBook.Row> rows) {
-        int first = sheet.checks().isEmpty() ? 0 : sheet.checks().get(0).days();
-        int late = 0;
-        int all = 0;
-        for (FateBook.Row r : rows) {
-            for (String at : r.course().isEmpty() ? new String[0] : r.course().split(",")) {
-                String[] parts = at.split(":");
-                all += Integer.parseInt(parts[1]);
-                late += Integer.parseInt(parts[0]) > first + 3 ? Integer.parseInt(parts[1]) : 0;
-            }
-        }
-        return partOf(late, all);
+        return FailureCauses.lateLosses(
+                rows.stream().flatMap(r -> r.course().stream()).toList(),
+                sheet.checks().stream().findFirst().map(CheckDay::days).orElse(0));
     }
 
     private record Pollen(OptionalDouble alive, boolean spoiled) {}
 
     /** What should have been alive when it was used, against fresh. */
-    private Pollen pollen(Caller caller, List<FateBook.Row> rows) {
-        double alive = 0;
-        int flowers = 0;
-        boolean spoiled = false;
-        Map<UUID, List<FateBook.Row>> byLot = rows.stream()
-                .filter(r -> r.lotId() != null)
-                .limit(60)
-                .collect(Collectors.groupingBy(FateBook.Row::lotId));
-        List<Instant> moments = byLot.values().stream()
-                .flatMap(List::stream)
-                .map(FateBook.Row::doneAt)
-                .distinct()
+    private Pollen pollen(Caller caller, Map<UUID, LotView> jars, List<FateBook.Row> rows) {
+        List<FateBook.Row> withJar = rows.stream()
+                .filter(r -> jars.containsKey(r.lotId()))
+                .limit(MOST_RECORDS)
                 .toList();
-        Map<UUID, List<Double>> shares = byLot.isEmpty() ? Map.of() : shelf.alive(caller, moments);
-        for (Map.Entry<UUID, List<FateBook.Row>> lot : byLot.entrySet()) {
-            List<Double> at = shares.get(lot.getKey());
-            if (at == null) {
-                continue;
-            }
-            double fresh = crops.of(caller, shelf.lot(caller, lot.getKey()).crop())
-                    .pollen()
-                    .freshViability()
-                    .value();
-            for (FateBook.Row r : lot.getValue()) {
-                double share = at.get(moments.indexOf(r.doneAt()));
-                alive += Math.min(1, share / fresh) * flowers(r);
-                flowers += flowers(r);
-                spoiled |= share == 0;
-            }
+        if (withJar.isEmpty()) {
+            return new Pollen(OptionalDouble.empty(), false);
         }
-        return new Pollen(flowers == 0 ? OptionalDouble.empty() : OptionalDouble.of(alive / flowers), spoiled);
+        List<Instant> moments =
+                withJar.stream().map(FateBook.Row::doneAt).distinct().toList();
+        Map<UUID, List<Double>> shares = shelf.alive(caller, moments);
+        Map<String, Double> fresh = new HashMap<>();
+        double alive = 0;
+        boolean spoiled = false;
+        for (FateBook.Row r : withJar) {
+            double share = shares.get(r.lotId()).get(moments.indexOf(r.doneAt()));
+            double whole = fresh.computeIfAbsent(
+                    jars.get(r.lotId()).crop(),
+                    crop -> crops.of(caller, crop).pollen().freshViability().value());
+            alive += Math.min(1, share / whole) * flowers(r);
+            spoiled |= share == 0;
+        }
+        return new Pollen(OptionalDouble.of(alive / sum(withJar, Failures::flowers)), spoiled);
     }
 
     /** Why a pair is worth less than full, of the first that is. */
-    private String misfit(Caller caller, List<FateBook.Row> rows) {
+    private String misfit(Caller caller, Map<UUID, LotView> jars, List<FateBook.Row> rows) {
         CrossBook known = crosses.book(caller);
-        record Pair(UUID mother, UUID lot) {}
+        record Pair(UUID mother, LotView jar) {}
         return rows.stream()
-                .filter(r -> r.lotId() != null)
-                .map(r -> new Pair(r.varietyId(), r.lotId()))
+                .filter(r -> jars.containsKey(r.lotId()))
+                .map(r -> new Pair(r.varietyId(), jars.get(r.lotId())))
                 .distinct()
-                .limit(30)
                 .map(p -> {
-                    LotView lot = shelf.lot(caller, p.lot());
-                    CrossCompatibility cross = known.cross(p.mother(), lot);
-                    return cross.worth() < 1 ? lot.code() + ": " + cross.why() : "";
+                    CrossCompatibility cross = known.cross(p.mother(), p.jar());
+                    return cross.worth() < 1 ? p.jar().code() + ": " + cross.why() : "";
                 })
                 .filter(s -> !s.isEmpty())
                 .findFirst()

@@ -150,17 +150,20 @@ class SeasonReports {
     }
 
     private List<SeasonReportView.Year> years(Caller caller, FindingsView found) {
+        Map<Integer, Fates.Level> byHand = fates.byHand(caller, found.shown().crop());
         return found.seasons().stream()
                 .filter(s -> s.crop().equals(found.shown().crop()))
-                .map(s -> year(caller, s))
+                .map(s -> year(
+                        s,
+                        Optional.ofNullable(byHand.get(s.season())),
+                        s.season() == found.shown().season()
+                                ? found.yield()
+                                : fruit.yield(caller, s.season(), s.crop())))
                 .toList();
     }
 
-    private SeasonReportView.Year year(Caller caller, FindingsView.SeasonView s) {
-        Optional<Fates.Level> hand = fates.levels(caller, s.season(), s.crop()).stream()
-                .filter(l -> l.factor() == Factor.TREATMENT && l.level().equals("HAND"))
-                .findFirst();
-        List<YieldView> yield = fruit.yield(caller, s.season(), s.crop());
+    private static SeasonReportView.Year year(
+            FindingsView.SeasonView s, Optional<Fates.Level> hand, List<YieldView> yield) {
         return new SeasonReportView.Year(
                 s.season(),
                 hand.map(Fates.Level::flowers).orElse(0),

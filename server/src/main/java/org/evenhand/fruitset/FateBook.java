@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.Retention;
 import org.evenhand.kit.Caller;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -54,7 +55,7 @@ public class FateBook {
             int took,
             int failed,
             int undecided,
-            String course,
+            List<Retention.At> course,
             int whole,
             int misshapen) {}
 
@@ -83,7 +84,7 @@ public class FateBook {
                         row.getInt(7),
                         row.getInt(8),
                         row.getInt(9),
-                        row.getString(10),
+                        Course.read(row.getString(10)),
                         row.getInt(11),
                         row.getInt(12)),
                 caller.orchardId(),

@@ -15,7 +15,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Retention;
 import org.evenhand.core.fruitset.CheckCalendar;
 import org.evenhand.core.fruitset.Fate;
 import org.evenhand.core.fruitset.Treatment;
@@ -77,11 +76,7 @@ final class FateReckoning {
                         .map(CheckCalendar.Due::due)
                         .orElse(null),
                 levels(facts, doneOn, father),
-                fate.course().stream().map(FateReckoning::say).collect(Collectors.joining(",")));
-    }
-
-    private static String say(Retention.At at) {
-        return (long) at.time() + ":" + at.lost() + ":" + at.censored();
+                fate.course());
     }
 
     /** The class of each factor in their order; empty where it is not known. */

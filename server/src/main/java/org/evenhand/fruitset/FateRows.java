@@ -19,6 +19,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import javax.sql.DataSource;
+import org.evenhand.core.findings.Retention;
 import org.evenhand.core.fruitset.CheckOutcome;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DataSourceTransactionManager;
@@ -95,7 +96,7 @@ class FateRows {
             int failed,
             LocalDate nextLook,
             String levels,
-            String course) {
+            List<Retention.At> course) {
         int undecided() {
             return flowers - took - failed;
         }
@@ -202,7 +203,7 @@ class FateRows {
                         row.getInt(12),
                         row.getObject(13, LocalDate.class),
                         row.getString(14),
-                        row.getString(15)),
+                        Course.read(row.getString(15))),
                 array(ids));
     }
 
@@ -222,7 +223,7 @@ class FateRows {
         c.add("int", FateRow::failed);
         c.add("date", FateRow::nextLook);
         c.add("text", FateRow::levels);
-        c.add("text", FateRow::course);
+        c.add("text", r -> Course.say(r.course()));
         c.insert(
                 "fate",
                 "pollination_id, orchard_id, season, crop, tree_id, variety_id, father_id, treatment, done_on, flowers, took,"

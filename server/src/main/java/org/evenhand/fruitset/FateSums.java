@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.Retention;
 import org.evenhand.core.fruitset.Treatment;
 
 /** What a few fates add to the cells; those that are taken out count against. */
@@ -72,17 +73,13 @@ final class FateSums {
         }
     }
 
-    private void addLosses(Cell cell, String course, int sign) {
-        if (course.isEmpty()) {
-            return;
-        }
-        for (String at : course.split(",")) {
-            String[] parts = at.split(":");
+    private void addLosses(Cell cell, List<Retention.At> course, int sign) {
+        for (Retention.At at : course) {
             plus(
                     loss,
-                    new Cell(cell.season(), cell.crop(), cell.factor(), cell.level(), Integer.parseInt(parts[0])),
-                    sign * Integer.parseInt(parts[1]),
-                    sign * Integer.parseInt(parts[2]));
+                    new Cell(cell.season(), cell.crop(), cell.factor(), cell.level(), (int) at.time()),
+                    sign * at.lost(),
+                    sign * at.censored());
         }
     }
 

@@ -18,6 +18,7 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Factor;
 import org.evenhand.core.findings.Retention;
+import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossResults;
@@ -213,6 +214,28 @@ public class Fates {
                 caller.orchardId(),
                 season,
                 crop);
+    }
+
+    /** What became of the flowers by hand of a crop, by season. */
+    public Map<Integer, Level> byHand(Caller caller, String crop) {
+        Map<Integer, Level> seasons = new HashMap<>();
+        jdbc.query(
+                "select season, took, failed, undecided from set_cell where orchard_id = ? and crop = ? and factor = ? and level = ?",
+                row -> {
+                    seasons.put(
+                            row.getInt(1),
+                            new Level(
+                                    Factor.TREATMENT,
+                                    Treatment.HAND.name(),
+                                    row.getInt(2),
+                                    row.getInt(3),
+                                    row.getInt(4)));
+                },
+                caller.orchardId(),
+                crop,
+                Factor.TREATMENT.name(),
+                Treatment.HAND.name());
+        return seasons;
     }
 
     /** What happened on which day to the flowers of each class of a factor. */

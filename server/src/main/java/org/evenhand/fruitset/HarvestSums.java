@@ -12,15 +12,19 @@ import org.springframework.stereotype.Component;
 /** Sums over the fruit of a season. */
 @Component
 public class HarvestSums {
-    /** A fruit's year is its season; looked up fruit by fruit, as there are far fewer fruits than flowers. */
+    /** A fruit's year is its season. */
+    private static final String FRUIT =
+            " from fruit f join tree t on t.id = f.tree_id join variety v on v.id = t.variety_id";
+
     private static final String OF_SEASON =
-            " from fruit f join tree t on t.id = f.tree_id join variety v on v.id = t.variety_id"
-                    + " left join lateral (select treatment, strokes, crossing_id from pollination"
-                    + " where id = f.pollination_id limit 1) q on true"
-                    + " left join lateral (select true as twice from pollination a where q.crossing_id is not null"
-                    + " and a.orchard_id = f.orchard_id and a.crossing_id = q.crossing_id and a.again and a.voided_at is null"
-                    + " limit 1) g on true"
-                    + " where f.orchard_id = ? and f.voided_at is null and v.crop = ? and f.year = ?";
+            " where f.orchard_id = ? and f.voided_at is null and v.crop = ? and f.year = ?";
+
+    /** Looked up fruit by fruit, as there are far fewer fruits than flowers. */
+    private static final String FLOWER = " left join lateral (select treatment, strokes, crossing_id from pollination"
+            + " where id = f.pollination_id limit 1) q on true"
+            + " left join lateral (select true as twice from pollination a where q.crossing_id is not null"
+            + " and a.orchard_id = f.orchard_id and a.crossing_id = q.crossing_id and a.again and a.voided_at is null"
+            + " limit 1) g on true";
 
     private final JdbcTemplate jdbc;
 
@@ -51,7 +55,7 @@ public class HarvestSums {
                 "select coalesce(q.treatment, ''), coalesce(q.strokes, ''), case when g.twice then 2 else 1 end,"
                         + " count(*), count(f.seeds), avg(f.seeds), var_pop(f.seeds) * count(f.seeds), count(f.shape),"
                         + " count(*) filter (where f.shape = 'WHOLE'), count(*) filter (where f.seeds = 0)"
-                        + OF_SEASON
+                        + FRUIT + FLOWER + OF_SEASON
                         + " and (f.seeds is not null or f.shape is not null) group by 1, 2, 3 order by 4 desc",
                 (row, i) -> new Seeds(
                         row.getString(1),
@@ -73,7 +77,7 @@ public class HarvestSums {
     public List<Yield> yield(Caller caller, int season, String crop) {
         return jdbc.query(
                 "select v.name, count(*), count(f.weight_g), avg(f.weight_g), var_pop(f.weight_g) * count(f.weight_g)"
-                        + OF_SEASON + " and f.ended = 'HARVESTED' group by 1 order by 2 desc",
+                        + FRUIT + OF_SEASON + " and f.ended = 'HARVESTED' group by 1 order by 2 desc",
                 (row, i) -> new Yield(row.getString(1), row.getInt(2), mean(row, 3)),
                 caller.orchardId(),
                 crop,

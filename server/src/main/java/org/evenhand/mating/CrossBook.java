@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.mating.CrossEvidence;
@@ -35,13 +36,6 @@ public final class CrossBook {
         return cross(mother, father).weighed(evidence(mother, father));
     }
 
-    /** As {@link #cross(UUID, LotView)}, with each father weighed by what was seen here. */
-    public CrossCompatibility weighed(UUID mother, LotView lot) {
-        return CrossCompatibility.ofBlend(lot.fathers().stream()
-                .map(f -> new CrossCompatibility.Part(f.varietyName(), f.share(), weighed(mother, f.varietyId())))
-                .toList());
-    }
-
     /** The same, and where results speak against what is known it says so. */
     CrossCompatibility explained(UUID mother, UUID father) {
         return known(mother, father).with(evidence(mother, father));
@@ -49,18 +43,18 @@ public final class CrossBook {
 
     /** Pollen of a jar, which may hold several fathers. */
     public CrossCompatibility cross(UUID mother, LotView lot) {
+        return blend(lot, father -> cross(mother, father));
+    }
+
+    /** A jar by what each of its fathers is worth. */
+    public static CrossCompatibility blend(LotView lot, Function<UUID, CrossCompatibility> ofFather) {
         return CrossCompatibility.ofBlend(lot.fathers().stream()
-                .map(f -> new CrossCompatibility.Part(f.varietyName(), f.share(), cross(mother, f.varietyId())))
+                .map(f -> new CrossCompatibility.Part(f.varietyName(), f.share(), ofFather.apply(f.varietyId())))
                 .toList());
     }
 
     private CrossCompatibility known(UUID mother, UUID father) {
         return CrossCompatibility.of(partners.of(mother), partners.of(father));
-    }
-
-    /** What was seen of each cross, by mother. */
-    public Map<UUID, Map<UUID, CrossResults.Result>> seen() {
-        return results();
     }
 
     /** What was seen of it, beside the same mother's crosses that are known to fit. */
@@ -81,7 +75,8 @@ public final class CrossBook {
                 others.stream().mapToInt(CrossResults.Result::taken).sum());
     }
 
-    private Map<UUID, Map<UUID, CrossResults.Result>> results() {
+    /** What was seen of each cross, by mother. */
+    public Map<UUID, Map<UUID, CrossResults.Result>> results() {
         if (results == null) {
             results = new HashMap<>();
             told.get()

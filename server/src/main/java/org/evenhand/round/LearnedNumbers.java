@@ -9,7 +9,6 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.crop.LoadHabit;
-import org.evenhand.core.findings.LearnedFactor;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
@@ -75,7 +74,7 @@ class LearnedNumbers {
         Map<UUID, VarietyView> names =
                 orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity()));
         List<LearnedView.OfCross> pairs = new ArrayList<>();
-        book.seen().values().stream().flatMap(m -> m.values().stream()).forEach((CrossResults.Result r) -> {
+        book.results().values().stream().flatMap(m -> m.values().stream()).forEach((CrossResults.Result r) -> {
             if (names.containsKey(r.motherId()) && names.containsKey(r.fatherId())) {
                 pairs.add(new LearnedView.OfCross(
                         names.get(r.motherId()).name(),
@@ -91,9 +90,6 @@ class LearnedNumbers {
 
     private List<LearnedView.OfStrokes> strokes(Caller caller) {
         List<TreeResults.Technique> all = results.techniques(caller);
-        Map<String, TreeResults.Technique> ofCrop = all.stream()
-                .filter(t -> t.strokes() == null)
-                .collect(Collectors.toMap(TreeResults.Technique::crop, Function.identity()));
         return all.stream()
                 .filter(t -> t.strokes() != null)
                 .map(t -> new LearnedView.OfStrokes(
@@ -101,12 +97,7 @@ class LearnedNumbers {
                         t.strokes(),
                         t.taken(),
                         t.flowers(),
-                        LearnedFactor.of(
-                                        t.taken(),
-                                        t.flowers(),
-                                        ofCrop.get(t.crop()).taken(),
-                                        ofCrop.get(t.crop()).flowers())
-                                .value()))
+                        TreeResults.factor(all, t.crop(), t.strokes()).value()))
                 .toList();
     }
 }

@@ -18,6 +18,7 @@ import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.round.LotId;
 import org.evenhand.core.round.RoundRequest;
 import org.evenhand.kit.Caller;
+import org.evenhand.mating.CrossBook;
 import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.VarietyView;
@@ -142,18 +143,15 @@ class PlanMaking {
 
     private static CrossCompatibility cross(PlanGround ground, Foreseen mother, PlanSource source) {
         UUID of = mother.tree().varietyId();
+        CrossBook book = ground.book();
+        Function<UUID, CrossCompatibility> withFather =
+                father -> ground.settings().useLearned() ? book.weighed(of, father) : book.cross(of, father);
         return switch (source.kind()) {
-            case JAR ->
-                ground.settings().useLearned()
-                        ? ground.book().weighed(of, source.lot())
-                        : ground.book().cross(of, source.lot());
-            case TO_GATHER ->
-                ground.settings().useLearned()
-                        ? ground.book().weighed(of, source.variety().id())
-                        : ground.book().cross(of, source.variety().id());
+            case JAR -> CrossBook.blend(source.lot(), withFather);
+            case TO_GATHER -> withFather.apply(source.variety().id());
             case FLOWER_TO_FLOWER ->
                 of.equals(source.variety().id())
-                        ? ground.book().cross(of, of)
+                        ? book.cross(of, of)
                         : CrossCompatibility.refused("The brush stays among flowers of one variety.");
         };
     }

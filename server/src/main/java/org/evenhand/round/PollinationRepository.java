@@ -20,7 +20,7 @@ interface PollinationRepository extends JpaRepository<Pollination, UUID> {
             + " and p.doneAt > :after and p.voidedAt is null order by p.doneAt")
     List<Pollination> byHandSince(UUID orchardId, Instant after);
 
-    List<Pollination> findByOrchardIdAndComparisonIdAndVoidedAtIsNullOrderBySlot(UUID orchardId, UUID comparisonId);
+    List<Pollination> findByOrchardIdAndComparisonIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> comparisonIds);
 
     Optional<Pollination> findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
             UUID orchardId, UUID comparisonId, Integer slot);

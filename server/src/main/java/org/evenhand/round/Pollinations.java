@@ -114,13 +114,17 @@ public class Pollinations {
                         .toList());
     }
 
-    /** The flowers of a comparison, by the places that were drawn. */
+    /** A place of a comparison that was done. */
+    public record Done(UUID comparisonId, int slot, UUID pollinationId) {}
+
+    /** The places of comparisons that were done. */
     @Transactional(readOnly = true)
-    public List<PollinationView> ofComparison(Caller caller, UUID comparisonId) {
-        return views(
-                caller,
-                pollinations.findByOrchardIdAndComparisonIdAndVoidedAtIsNullOrderBySlot(
-                        caller.orchardId(), comparisonId));
+    public List<Done> ofComparisons(Caller caller, Collection<UUID> comparisonIds) {
+        return pollinations
+                .findByOrchardIdAndComparisonIdInAndVoidedAtIsNull(caller.orchardId(), comparisonIds)
+                .stream()
+                .map(p -> new Done(p.comparisonId(), p.slot(), p.id()))
+                .toList();
     }
 
     /** The pollination, or "not found"; a voided one is not found either. */

@@ -175,21 +175,9 @@ public class Targets {
 
         /** How the strokes that are chosen did here against all. */
         private LearnedFactor technique(String crop) {
-            Optional<TreeResults.Technique> all = technique(crop, null);
-            Optional<TreeResults.Technique> own =
-                    school.strokes() == Strokes.AS_SHEET ? Optional.empty() : technique(crop, school.strokes());
-            return own.map(o -> LearnedFactor.of(
-                            o.taken(),
-                            o.flowers(),
-                            all.orElseThrow().taken(),
-                            all.orElseThrow().flowers()))
-                    .orElse(LearnedFactor.NONE);
-        }
-
-        private Optional<TreeResults.Technique> technique(String crop, Strokes strokes) {
-            return techniques.stream()
-                    .filter(t -> t.crop().equals(crop) && t.strokes() == strokes)
-                    .findFirst();
+            return school.strokes() == Strokes.AS_SHEET
+                    ? LearnedFactor.NONE
+                    : TreeResults.factor(techniques, crop, school.strokes());
         }
 
         private SetBelief seen(TreeView tree, CropSheet sheet) {

@@ -1,7 +1,9 @@
 package org.evenhand.round;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import org.evenhand.core.findings.LearnedFactor;
 import org.evenhand.kit.Caller;
 
 /** What flowers showed on each tree this season; told by the room that checks fruit. */
@@ -22,4 +24,18 @@ public interface TreeResults {
     record Technique(String crop, Strokes strokes, int taken, int flowers) {}
 
     List<Technique> techniques(Caller caller);
+
+    /** How some strokes did on a crop against all of its flowers. */
+    static LearnedFactor factor(List<Technique> techniques, String crop, Strokes strokes) {
+        return technique(techniques, crop, null)
+                .flatMap(all -> technique(techniques, crop, strokes)
+                        .map(own -> LearnedFactor.of(own.taken(), own.flowers(), all.taken(), all.flowers())))
+                .orElse(LearnedFactor.NONE);
+    }
+
+    private static Optional<Technique> technique(List<Technique> techniques, String crop, Strokes strokes) {
+        return techniques.stream()
+                .filter(t -> t.crop().equals(crop) && t.strokes() == strokes)
+                .findFirst();
+    }
 }

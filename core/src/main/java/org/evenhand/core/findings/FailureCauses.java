@@ -23,6 +23,10 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
     private static final double COLD_C = 15;
 
     private static final double HOT_C = 32;
+    /** At a stage of less of full receptivity a flower takes less well. Our convention. */
+    private static final double AT_ITS_BEST = 0.9;
+    /** What falls so many days after the first look had taken and was shed; until then it may only have been seen late. Our convention. */
+    private static final int SEEN_LATE_DAYS = 3;
 
     public FailureCauses {
         causes = List.copyOf(causes);
@@ -103,6 +107,26 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
         public Evidence {
             Require.within("undecided", undecided, 0, Integer.MAX_VALUE);
         }
+    }
+
+    /** @param receptivity of a stage, 0 to 1 */
+    public static boolean poorStage(double receptivity) {
+        return receptivity < AT_ITS_BEST;
+    }
+
+    /**
+     * Share of losses that came after the first look; absent where there are none.
+     *
+     * @param course losses by the days since the flowers were done
+     * @param firstLook days after which the crop is first looked at
+     */
+    public static OptionalDouble lateLosses(List<Retention.At> course, int firstLook) {
+        int all = course.stream().mapToInt(Retention.At::lost).sum();
+        int late = course.stream()
+                .filter(at -> at.time() > firstLook + SEEN_LATE_DAYS)
+                .mapToInt(Retention.At::lost)
+                .sum();
+        return all == 0 ? OptionalDouble.empty() : OptionalDouble.of((double) late / all);
     }
 
     public static FailureCauses of(Evidence e) {

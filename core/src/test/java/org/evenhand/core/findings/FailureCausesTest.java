@@ -140,6 +140,17 @@ class FailureCausesTest {
     }
 
     @Test
+    void losses_count_as_shed_from_some_days_after_the_first_look_on() {
+        List<Retention.At> course =
+                List.of(new Retention.At(7, 5, 0), new Retention.At(10, 1, 2), new Retention.At(11, 2, 9));
+        assertThat(FailureCauses.lateLosses(course, 7)).hasValue(0.25);
+        assertThat(FailureCauses.lateLosses(List.of(new Retention.At(7, 0, 4)), 7))
+                .isEmpty();
+        assertThat(FailureCauses.poorStage(0.9)).isFalse();
+        assertThat(FailureCauses.poorStage(0.89)).isTrue();
+    }
+
+    @Test
     void of_many_classes_the_one_that_differs_for_sure_is_told_and_few_flowers_are_called_few() {
         Contrast contrast = Contrast.of(List.of(
                         new Contrast.Class("fresh", new Proportion(60, 100)),

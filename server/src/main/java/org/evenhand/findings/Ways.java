@@ -1,0 +1,60 @@
+package org.evenhand.findings;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.findings.ComparisonView.Way;
+import org.evenhand.kit.Given;
+import org.evenhand.round.Strokes;
+
+/** The ways that a question compares, the usual one first. */
+final class Ways {
+    private static final int MOST = 6;
+
+    private Ways() {}
+
+    static List<Way> of(ComparisonView.Request request) {
+        return switch (Given.required("question", request.question())) {
+            case NATURE -> besideNature(Boolean.TRUE.equals(request.bagged()));
+            case DESICCANT -> List.of(byHand("without desiccant"), byHand("with desiccant"));
+            case SECOND_VISIT -> List.of(byHand("once"), byHand("twice, a day apart"));
+            case FULL_COVER ->
+                List.of(
+                        new Way("once in and out", Treatment.HAND, Strokes.LIGHT, null),
+                        new Way("all round", Treatment.HAND, Strokes.FULL, null));
+            case TOOL -> named(request, tool -> new Way(tool, Treatment.HAND, null, tool));
+            case OWN -> named(request, Ways::byHand);
+        };
+    }
+
+    private static Way byHand(String name) {
+        return new Way(name, Treatment.HAND, null, null);
+    }
+
+    private static List<Way> besideNature(boolean bagged) {
+        List<Way> ways = new ArrayList<>(List.of(
+                new Way(FactorNames.TREATMENTS.get(Treatment.NATURE.name()), Treatment.NATURE, null, null),
+                byHand(FactorNames.TREATMENTS.get(Treatment.HAND.name()))));
+        if (bagged) {
+            ways.add(new Way(FactorNames.TREATMENTS.get(Treatment.BAGGED.name()), Treatment.BAGGED, null, null));
+        }
+        return ways;
+    }
+
+    private static List<Way> named(ComparisonView.Request request, Function<String, Way> way) {
+        List<String> names = Given.required("names", request.names());
+        Require.within("names", names.size(), 2, MOST);
+        List<String> told = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) {
+            told.add(Given.text("names[" + i + "]", names.get(i), 40));
+        }
+        if (told.stream().map(n -> n.toLowerCase(Locale.ROOT)).distinct().count() < told.size()) {
+            throw new InvalidInputException("names", "are the same twice; the tags could not be told apart.");
+        }
+        return told.stream().map(way).toList();
+    }
+}
