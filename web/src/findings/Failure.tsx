@@ -12,6 +12,7 @@ import { useSeason } from './use-season';
 import classes from './Findings.module.css';
 
 type Line = Schemas['WorstLine'];
+type OneAsked = Pick<Line, 'kind' | 'key'>;
 
 const KINDS = { TREE: 'Tree', JAR: 'Jar', DAY: 'Day' } as const;
 
@@ -87,9 +88,17 @@ function Causes({ of }: { of: Schemas['Failure'] }) {
   );
 }
 
-function Asked({ of, line }: { of: OfSeason; line: Pick<Line, 'kind' | 'key'> }) {
+function Asked({ of, line }: { of: OfSeason; line: OneAsked }) {
   const failure = useQuery(queries.failure(of, line.kind, line.key));
   return <Loaded of={failure}>{(f) => <Causes of={f} />}</Loaded>;
+}
+
+const same = (one: OneAsked, other: OneAsked) => one.kind === other.kind && one.key === other.key;
+
+/** What the page's address asks about, as from a jar's page; it need not be among the lowest shares. */
+function asked(params: URLSearchParams): OneAsked | undefined {
+  const [kind, key] = [params.get('kind'), params.get('key')];
+  return kind !== null && kind in KINDS && key ? { kind: kind as Line['kind'], key } : undefined;
 }
 
 function Choice({
@@ -98,21 +107,32 @@ function Choice({
   choose,
 }: {
   lines: Line[];
-  chosen: Line;
-  choose: (line: Pick<Line, 'kind' | 'key'>) => void;
+  chosen: OneAsked;
+  choose: (line: OneAsked) => void;
 }) {
+  const listed = lines.some((l) => same(l, chosen));
   return (
     <NativeSelect
       label="What failed?"
       description="The lowest shares first"
       data={(Object.keys(KINDS) as (keyof typeof KINDS)[]).map((kind) => ({
         group: KINDS[kind],
-        items: lines
-          .filter((l) => l.kind === kind)
-          .map((l) => ({
-            value: `${l.kind} ${l.key}`,
-            label: `${l.what}: ${l.rate.taken} of ${l.rate.decided}`,
-          })),
+        items: [
+          ...lines
+            .filter((l) => l.kind === kind)
+            .map((l) => ({
+              value: `${l.kind} ${l.key}`,
+              label: `${l.what}: ${l.rate.taken} of ${l.rate.decided}`,
+            })),
+          ...(!listed && chosen.kind === kind
+            ? [
+                {
+                  value: `${chosen.kind} ${chosen.key}`,
+                  label: `the ${KINDS[kind].toLowerCase()} you came from`,
+                },
+              ]
+            : []),
+        ],
       }))}
       value={`${chosen.kind} ${chosen.key}`}
       onChange={(e) => {
@@ -133,8 +153,7 @@ export function Failure() {
       <FindingsTabs />
       <Loaded of={worst}>
         {(w) => {
-          const wanted = w.lines.find((l) => l.kind === params.get('kind') && l.key === params.get('key'));
-          const chosen = wanted ?? w.lines[0];
+          const chosen = w.shown && (asked(params) ?? w.lines[0]);
           return (
             <>
               <div className="say">

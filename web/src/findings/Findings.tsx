@@ -1,7 +1,7 @@
 import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
 import { queries, type OfSeason } from '../kit/queries';
@@ -36,9 +36,10 @@ function RateWhy({ rate }: { rate: Schemas['SetRate'] }) {
 }
 
 /** Factors whose classes can be asked why they failed. */
-const ASKED: Partial<Record<Factor['factor'], true>> = { TREE: true, LOT: true, EVENING: true };
+const ASKED: Factor['factor'][] = ['TREE', 'LOT', 'EVENING'];
 
 function FactorCard({ of }: { of: Factor }) {
+  const { search } = useLocation();
   return (
     <section className={`card ${classes.finding}`} data-factor={of.factor}>
       <div className="line" style={{ justifyContent: 'space-between' }}>
@@ -63,9 +64,9 @@ function FactorCard({ of }: { of: Factor }) {
       </div>
       <p>{of.sentence}</p>
       <IntervalRows rows={of.levels} label={of.title} />
-      {of.factor in ASKED && of.levels[0] && (
+      {ASKED.includes(of.factor) && (
         <p className="small">
-          <Link to="/findings/why">Why did some fail?</Link>
+          <Link to={{ pathname: '/findings/why', search }}>Why did some fail?</Link>
         </p>
       )}
       {of.untold > 0 && (

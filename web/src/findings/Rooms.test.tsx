@@ -60,6 +60,25 @@ describe('why it failed', () => {
     expect(asked.at(-1)).toContain('kind=TREE&key=t1');
   });
 
+  it('asks about what its address names, be it among the worst or not, and about another after that', async () => {
+    const asked: string[] = [];
+    serve({
+      'GET /api/findings/worst': worst,
+      'GET /api/findings/failure': (s: { query: string }) => {
+        asked.push(s.query);
+        return failure('JAR', 'PR-02 Pale Ridge');
+      },
+    });
+    show(<Failure />, { at: '/findings/why?crop=cherimoya&kind=JAR&key=l9' });
+    expect(await screen.findByText(/PR-02 Pale Ridge: 1 of 20/)).toBeVisible();
+    expect(asked).toHaveLength(1);
+    expect(asked[0]).toContain('kind=JAR&key=l9');
+    expect(screen.getByLabelText('What failed?')).toHaveDisplayValue('the jar you came from');
+    await userEvent.selectOptions(screen.getByLabelText('What failed?'), 'TREE t1');
+    await waitFor(() => expect(asked.at(-1)).toContain('kind=TREE&key=t1'));
+    expect(screen.queryByText('the jar you came from')).toBeNull();
+  });
+
   it('says where there is nothing to ask about', async () => {
     serve({ 'GET /api/findings/worst': { seasons: [], lines: [] } });
     show(<Failure />);

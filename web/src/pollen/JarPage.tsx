@@ -134,6 +134,15 @@ function Head({ story }: { story: Schemas['LotStory'] }) {
         <Button variant="outline" component={Link} to={`/pollen/labels?lot=${lot.id}`}>
           Print a label
         </Button>
+        {lot.dosesLeft < lot.dosesCollected && (
+          <Button
+            variant="outline"
+            component={Link}
+            to={`/findings/why?crop=${lot.crop}&kind=JAR&key=${lot.id}`}
+          >
+            Did its flowers fail?
+          </Button>
+        )}
       </div>
       <Pour key={String(pouring)} lot={lot} opened={pouring} close={() => setPouring(false)} />
     </section>
