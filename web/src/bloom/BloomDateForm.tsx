@@ -49,7 +49,7 @@ export function BloomDateForm({
     (a, b) => b - a,
   );
   return (
-    <Modal opened onClose={close} title={<h2>Days of {variety.name}</h2>}>
+    <Modal opened onClose={close} title={`Days of ${variety.name}`}>
       <div className="form">
         <NativeSelect
           label="Year of bloom"

@@ -232,11 +232,7 @@ function Station() {
         </Button>
       </div>
       {form.general && <p className="warn">{form.general}</p>}
-      <Modal
-        opened={made !== undefined}
-        onClose={() => setMade(undefined)}
-        title={<h2>Key of {made?.name}</h2>}
-      >
+      <Modal opened={made !== undefined} onClose={() => setMade(undefined)} title={`Key of ${made?.name}`}>
         <p>This is shown once. Put it into the station’s settings.</p>
         <p style={{ margin: '12px 0', wordBreak: 'break-all' }}>
           <code>{made?.key}</code>

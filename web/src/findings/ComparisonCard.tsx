@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { made, SheetResult, type MadeSheet } from '../kit/LabelParts';
-import { percent } from '../kit/numbers';
+import { percent, tied } from '../kit/numbers';
 import { useSubmit } from '../kit/use-submit';
 import { IntervalRows } from './IntervalRows';
 import { Places } from './Places';
@@ -62,7 +62,7 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
       </div>
       {of.result ? (
         <>
-          <p>{of.result.sentence}</p>
+          <p>{tied(of.result.sentence)}</p>
           <IntervalRows rows={of.result.ways} label="Way" />
         </>
       ) : (

@@ -1,4 +1,4 @@
-import { Button, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
@@ -70,10 +70,11 @@ export function DrawForm({
         onChange={(e) => setQuestion(e.currentTarget.value as Comparison['question'])}
       />
       {question === 'NATURE' && (
-        <label className="line">
-          <input type="checkbox" checked={bagged} onChange={(e) => setBagged(e.currentTarget.checked)} /> also
-          bag some and do not pollinate them: what sets by itself
-        </label>
+        <Checkbox
+          label="also bag some and do not pollinate them: what sets by itself"
+          checked={bagged}
+          onChange={(e) => setBagged(e.currentTarget.checked)}
+        />
       )}
       {own && (
         <div className="two">

@@ -2,7 +2,7 @@ import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
+import { percent, tied } from '../kit/numbers';
 import { queries, type OfSeason } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { FindingsTabs } from './FindingsTabs';
@@ -61,20 +61,20 @@ function Causes({ of }: { of: Schemas['Failure'] }) {
                 <Strength points={c.points} />
               </div>
               {c.evidence.map((e) => (
-                <p key={e}>{e}</p>
+                <p key={e}>{tied(e)}</p>
               ))}
             </li>
           ))}
         </ol>
         <p className={classes.change}>
-          <b>Next:</b> {of.test}
+          <b>Next:</b> {tied(of.test)}
         </p>
         {of.ruledOut.length > 0 && (
           <details className={classes.table}>
             <summary>What does not explain it ({of.ruledOut.length})</summary>
             <ul className="small">
               {of.ruledOut.map((r) => (
-                <li key={r}>{r}</li>
+                <li key={r}>{tied(r)}</li>
               ))}
             </ul>
           </details>

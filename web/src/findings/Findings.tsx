@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
+import { inUnits, percent, tied } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
 import { queries, type OfSeason } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
@@ -62,7 +63,7 @@ function FactorCard({ of }: { of: Factor }) {
           </Why>
         )}
       </div>
-      <p>{of.sentence}</p>
+      <p>{tied(of.sentence)}</p>
       <IntervalRows rows={of.levels} label={of.title} />
       {ASKED.includes(of.factor) && (
         <p className="small">
@@ -72,7 +73,7 @@ function FactorCard({ of }: { of: Factor }) {
       {of.untold > 0 && (
         <p className="small soft">{plural(of.untold, 'class', 'classes')} with fewer flowers not shown.</p>
       )}
-      {of.change && <p className={classes.change}>{of.change}</p>}
+      {of.change && <p className={classes.change}>{tied(of.change)}</p>}
     </section>
   );
 }
@@ -88,7 +89,7 @@ function ChanceCard({ of }: { of: Factor[] }) {
           <li key={f.factor} data-factor={f.factor}>
             <details>
               <summary>
-                <b>{f.title}</b> <span>{f.sentence}</span>
+                <b>{f.title}</b> <span>{tied(f.sentence)}</span>
               </summary>
               <IntervalRows rows={f.levels} label={f.title} />
             </details>
@@ -103,7 +104,7 @@ function HandCard({ of }: { of: Schemas['HandFinding'] }) {
   return (
     <section className={`card ${classes.finding}`} data-factor="HAND">
       <h2>Was it the hand?</h2>
-      <p>{of.sentence}</p>
+      <p>{tied(of.sentence)}</p>
       <IntervalRows rows={of.ways} label="How it was treated" />
       {of.ratio && (
         <p className="small">
@@ -139,7 +140,7 @@ function RetentionCard({ of, factors }: { of: OfSeason; factors: Factor[] }) {
       <Loaded of={retention}>
         {(r) => (
           <>
-            <p>{r.sentence}</p>
+            <p>{tied(r.sentence)}</p>
             <Curves of={r} />
             <p className="small soft">
               Product-limit estimate (Kaplan and Meier 1958). A flower counts as lost on the day it was found
@@ -161,7 +162,7 @@ function CausesCard({ of }: { of: OfSeason }) {
       <Loaded of={causes}>
         {(c) => (
           <>
-            <p>{c.sentence}</p>
+            <p>{tied(c.sentence)}</p>
             {c.effects.length > 0 && <Odds of={c} />}
             {c.leftOut.length > 0 && (
               <details className={classes.table}>
@@ -186,10 +187,12 @@ function CausesCard({ of }: { of: OfSeason }) {
   );
 }
 
-const about = (mean: Schemas['Mean'], digits = 0) =>
-  `${mean.mean.toFixed(digits)}${mean.lower === undefined ? ' (one fruit)' : ` (${mean.lower.toFixed(digits)} to ${mean.upper!.toFixed(digits)})`}`;
+/** A mean with its interval, or what else is to be said of it. */
+const about = (mean: Schemas['Mean'], said: (n: number) => string = (n) => n.toFixed(0)) =>
+  `${said(mean.mean)}${mean.lower === undefined ? ' (one fruit)' : ` (${said(mean.lower)} to ${said(mean.upper!)})`}`;
 
 function FruitCard({ of }: { of: View }) {
+  const { orchard } = useHere();
   if (of.seeds.length + of.yield.length === 0) return null;
   return (
     <section className={`card ${classes.finding}`} data-card="fruit">
@@ -227,7 +230,9 @@ function FruitCard({ of }: { of: View }) {
       {of.yield.map((y) => (
         <p key={y.variety}>
           <b>{y.variety}</b>: {plural(y.fruits, 'fruit')} harvested
-          {y.grams && `, ${y.kilograms.toFixed(1)} kg weighed, ${about(y.grams)} g a fruit`}.
+          {y.grams &&
+            `, ${inUnits('harvest', y.kilograms, orchard.units)} weighed, ${about(y.grams, (g) => inUnits('weight', g, orchard.units))} a fruit`}
+          .
         </p>
       ))}
       <p className="small soft">

@@ -13,11 +13,17 @@ interface Row {
 
 const ROW = 34;
 
+/** Width that the names take beside their bars; 0 where there is no room, and they stand above them. */
+function besideBars(all: number, longest: number): number {
+  if (all >= 520) return Math.min(230, Math.max(120, longest));
+  return all >= 400 && longest < all * 0.28 ? longest + 8 : 0;
+}
+
 /** Shares on one axis from 0 to 100 %, each a point with its interval; hatched where the flowers are few. The table says the same. */
 export function IntervalRows({ rows, label }: { rows: Row[]; label: string }) {
   const id = useId();
   const { ref, width: all } = useElementSize();
-  const names = all < 520 ? 0 : Math.min(230, Math.max(120, ...rows.map((r) => r.name.length * 7.4)));
+  const names = besideBars(all, Math.max(...rows.map((r) => r.name.length * 7.4)));
   const figures = 112;
   const width = Math.max(60, all - names - figures - 24);
   const step = names === 0 ? ROW + 16 : ROW;

@@ -208,8 +208,8 @@ describe('the season', () => {
     fathers: [{ level: 'v', name: 'Lantern', rate: rate(20, 30), undecided: 0, few: false }],
     otherwise: [{ change: 'Keep pollen dry.', because: 'Dry: 60 %.' }],
     years: [
-      { season: 2026, flowers: 80, rate: rate(40, 80), fruits: 3, kilograms: 1.25 },
-      { season: 2025, flowers: 0, fruits: 0, kilograms: 0 },
+      { season: 2026, flowers: 80, rate: rate(40, 80), few: false, fruits: 3, kilograms: 1.25 },
+      { season: 2025, flowers: 0, few: true, fruits: 0, kilograms: 0 },
     ],
     between: 'Against 2025: better.',
   };

@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
+import { inUnits, percent, tied } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
 import { queries, type OfSeason } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { FindingsTabs } from './FindingsTabs';
@@ -13,16 +14,17 @@ import classes from './Findings.module.css';
 type Report = Schemas['SeasonReport'];
 
 function Years({ of }: { of: Report }) {
+  const { orchard } = useHere();
   return (
     <section className={`card ${classes.finding}`}>
       <h2>Year against year</h2>
-      {of.between && <p>{of.between}</p>}
+      {of.between && <p>{tied(of.between)}</p>}
       <IntervalRows
         label="Share that took"
         rows={of.years.map((y) => ({
           name: String(y.season),
           rate: y.rate,
-          few: (y.rate?.decided ?? 0) < 20,
+          few: y.few,
           undecided: y.flowers - (y.rate?.decided ?? 0),
         }))}
       />
@@ -33,7 +35,6 @@ function Years({ of }: { of: Report }) {
               <th>Season</th>
               <th className="num">Flowers by hand</th>
               <th className="num">Took</th>
-              <th className="num">Share</th>
               <th className="num">Fruits harvested</th>
               <th className="num">Weighed</th>
             </tr>
@@ -43,10 +44,16 @@ function Years({ of }: { of: Report }) {
               <tr key={y.season}>
                 <td>{y.season}</td>
                 <td className="num">{y.flowers}</td>
-                <td className="num">{y.rate ? `${y.rate.taken} of ${y.rate.decided}` : '–'}</td>
-                <td className="num">{y.rate ? percent(y.rate.share) : '–'}</td>
+                <td className="num">
+                  {y.rate ? percent(y.rate.share) : '–'}
+                  {y.rate && (
+                    <span className={`small soft ${classes.of}`}>
+                      {y.rate.taken} of {y.rate.decided}
+                    </span>
+                  )}
+                </td>
                 <td className="num">{y.fruits}</td>
-                <td className="num">{y.kilograms.toFixed(1)} kg</td>
+                <td className="num">{inUnits('harvest', y.kilograms, orchard.units)}</td>
               </tr>
             ))}
           </tbody>
@@ -76,7 +83,7 @@ function Page({ of, choose }: { of: Report; choose: (s: OfSeason) => void }) {
       <section className={`card ${classes.finding}`}>
         <h2>What was done, what took</h2>
         {[...of.done, ...of.took].map((s) => (
-          <p key={s}>{s}</p>
+          <p key={s}>{tied(s)}</p>
         ))}
       </section>
       <section className={`card ${classes.finding}`} data-card="otherwise">
@@ -87,8 +94,8 @@ function Page({ of, choose }: { of: Report; choose: (s: OfSeason) => void }) {
           <ol className={classes.causes}>
             {of.otherwise.map((a) => (
               <li key={a.change}>
-                <b>{a.change}</b>
-                <p className="soft">{a.because}</p>
+                <b>{tied(a.change)}</b>
+                <p className="soft">{tied(a.because)}</p>
               </li>
             ))}
           </ol>

@@ -1,5 +1,5 @@
-import { NumberInput } from '@mantine/core';
 import { Counter } from '../kit/Counter';
+import { MeasureInput } from '../kit/MeasureInput';
 import type { Check } from './use-check';
 import classes from './FruitSet.module.css';
 
@@ -26,16 +26,15 @@ export function CheckDetails({ check }: { check: Check }) {
         <Counter label="whole" {...seen('whole')} />
         <Counter label="one-sided" {...seen('oneSided')} />
         <Counter label="crooked" {...seen('crooked')} />
-        <NumberInput
-          label="Usual size, mm"
-          value={detail.sizeMm ?? ''}
-          min={1}
-          max={1000}
+        <MeasureInput
+          label="Usual size"
+          of="length"
+          value={detail.sizeMm}
           w={130}
           onChange={(v) => {
             const rest = { ...detail };
             delete rest.sizeMm;
-            check.setDetail(typeof v === 'number' ? { ...rest, sizeMm: v } : rest);
+            check.setDetail(v === undefined ? rest : { ...rest, sizeMm: v });
           }}
         />
       </div>

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { sayKept } from '../kit/kept';
-import { percent } from '../kit/numbers';
+import { MeasureInput } from '../kit/MeasureInput';
+import { inUnits, percent, type Measured, type Units } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { Question } from '../kit/Question';
 import { queries } from '../kit/queries';
@@ -119,7 +120,17 @@ function EndFields({
   change: (part: Partial<End>) => void;
   errorFor: (field: string, label: string) => string | undefined;
 }) {
-  const number = (key: 'weightG' | 'lengthMm' | 'widthMm' | 'seeds' | 'emptySeeds', label: string) => (
+  const measured = (key: 'weightG' | 'lengthMm' | 'widthMm', of: Measured, label: string) => (
+    <MeasureInput
+      label={label}
+      of={of}
+      value={end[key]}
+      w={118}
+      onChange={(v) => change({ [key]: v })}
+      error={errorFor(`end.${key}`, label)}
+    />
+  );
+  const number = (key: 'seeds' | 'emptySeeds', label: string) => (
     <NumberInput
       label={label}
       value={end[key] ?? ''}
@@ -132,9 +143,9 @@ function EndFields({
   return (
     <>
       <div className="line" style={{ alignItems: 'flex-start' }}>
-        {number('weightG', 'Weight, g')}
-        {number('lengthMm', 'Length, mm')}
-        {number('widthMm', 'Width, mm')}
+        {measured('weightG', 'weight', 'Weight')}
+        {measured('lengthMm', 'length', 'Length')}
+        {measured('widthMm', 'length', 'Width')}
         {number('seeds', 'Seeds')}
         {number('emptySeeds', 'of them empty')}
       </div>
@@ -328,9 +339,9 @@ function EndForm({ of, trees }: { of: Schemas['Fruits']; trees: Schemas['TreeVie
   );
 }
 
-function endWords(end: End, zone: string): string {
+function endWords(end: End, zone: string, units: Units): string {
   const parts = [`${ENDS[end.kind]} ${shortDay(new Date(end.at), zone)}`];
-  if (end.weightG !== undefined) parts.push(`${end.weightG} g`);
+  if (end.weightG !== undefined) parts.push(inUnits('weight', end.weightG, units));
   if (end.seeds !== undefined)
     parts.push(
       `${plural(end.seeds, 'seed')}${end.emptySeeds !== undefined ? `, ${end.emptySeeds} empty` : ''}`,
@@ -344,7 +355,7 @@ function endWords(end: End, zone: string): string {
 
 /** The list of numbers, to be printed and carried. */
 function Numbers({ of }: { of: Schemas['Fruits'] }) {
-  const { zone } = useHere();
+  const { zone, orchard } = useHere();
   if (of.fruits.length === 0) return null;
   return (
     <section className="card">
@@ -374,7 +385,7 @@ function Numbers({ of }: { of: Schemas['Fruits'] }) {
                 <td>{f.from}</td>
                 <td className="small">
                   {f.end
-                    ? endWords(f.end, zone)
+                    ? endWords(f.end, zone, orchard.units)
                     : `hangs; numbered ${shortDay(new Date(f.numberedAt!), zone)}`}
                 </td>
               </tr>

@@ -52,6 +52,28 @@ describe('fruit set', () => {
     expect(screen.queryByText('Every look taken')).toBeNull();
   });
 
+  it('asks why where a look found failed flowers, but not of those that were to show what fails', async () => {
+    const look = {
+      id: 'c1',
+      pollinationId: 'p1',
+      checkedAt: '2026-11-23T05:00:00Z',
+      ...{ taken: 4, failed: 2, unknown: 0, lost: 0, thinned: 0, notFound: 0 },
+      ...{ detail: {}, note: '', recordedBy: 'a', version: 0 },
+    };
+    serve({
+      'GET /api/fruit-set': list(
+        fruitRow({ checks: [look] }),
+        fruitRow({ pollination: { id: 'p2', how: { treatment: 'BAGGED' } }, checks: [look] }),
+      ),
+    });
+    show(<FruitSet />);
+    expect(await screen.findAllByText(/last look: 4 taken, 2 failed/)).toHaveLength(2);
+    expect(screen.getByText('Why did some fail?')).toHaveAttribute(
+      'href',
+      '/findings/why?crop=cherimoya&kind=TREE&key=t1',
+    );
+  });
+
   it('says so when there is nothing', async () => {
     serve({ 'GET /api/fruit-set': list() });
     show(<FruitSet />);

@@ -87,6 +87,10 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
   );
 }
 
+/** Bagged flowers and those left to nature are meant to show what fails without a hand. */
+const failedByHand = (row: Row) =>
+  row.pollination.how.treatment === 'HAND' && (row.checks.at(-1)?.failed ?? 0) > 0;
+
 function CheckRow({ row }: { row: Row }) {
   const [open, setOpen] = useState(false);
   const words = lastWords(row);
@@ -110,6 +114,14 @@ function CheckRow({ row }: { row: Row }) {
           `${row.due.name}, day ${row.due.day}: ${row.due.now ? 'due since' : 'due'} ${calendarDay(row.due.on)}`}
         {row.due && words && ' · '}
         {words}
+        {failedByHand(row) && (
+          <>
+            {' · '}
+            <Link to={`/findings/why?crop=${row.pollination.crop}&kind=TREE&key=${row.pollination.treeId}`}>
+              Why did some fail?
+            </Link>
+          </>
+        )}
       </span>
       {open && <CheckForm row={row} close={() => setOpen(false)} />}
     </li>

@@ -7,12 +7,7 @@ interface Props {
 /** A plain question of the server, answered with yes or no. */
 export function Question({ question }: Props) {
   return (
-    <Modal
-      opened={question !== undefined}
-      onClose={() => question?.no()}
-      title={<h2>One question</h2>}
-      centered
-    >
+    <Modal opened={question !== undefined} onClose={() => question?.no()} title="One question" centered>
       <p>{question?.text}</p>
       <div className="line" style={{ marginTop: 18, justifyContent: 'flex-end' }}>
         <Button variant="outline" onClick={() => question?.no()}>

@@ -17,6 +17,47 @@ export const percent = (share: number): string =>
 export const percentRange = (low: number, high: number): string =>
   high < 0.005 ? percent(high) : `${Math.round(low * 100)}\u2060–\u2060${percent(high)}`;
 
+/** Exact by definition: agreement on the international yard and pound, 1959. */
+const INCH_MM = 25.4;
+const OUNCE_G = 28.349523125;
+
+/** Units in which something is told: how many of the metric one it holds, and with how many decimals. */
+const MEASURES = {
+  /** of a fruit; g */
+  weight: {
+    METRIC: { unit: 'g', size: 1, digits: 0 },
+    IMPERIAL: { unit: 'oz', size: OUNCE_G, digits: 1 },
+  },
+  /** of all fruit; kg */
+  harvest: {
+    METRIC: { unit: 'kg', size: 1, digits: 1 },
+    IMPERIAL: { unit: 'lb', size: (16 * OUNCE_G) / 1000, digits: 1 },
+  },
+  /** of a fruit; mm */
+  length: {
+    METRIC: { unit: 'mm', size: 1, digits: 0 },
+    IMPERIAL: { unit: 'in', size: INCH_MM, digits: 2 },
+  },
+  /** of a trunk; cm */
+  girth: {
+    METRIC: { unit: 'cm', size: 1, digits: 1 },
+    IMPERIAL: { unit: 'in', size: INCH_MM / 10, digits: 1 },
+  },
+} as const;
+export type Measured = keyof typeof MEASURES;
+
+export const measure = (of: Measured, units: Units) => MEASURES[of][units];
+
+/** 463.7 g → 464 g or 16.4 oz */
+export const inUnits = (of: Measured, value: number, units: Units): string => {
+  const { unit, size, digits } = measure(of, units);
+  return `${(value / size).toFixed(digits)}\u00a0${unit}`;
+};
+
+/** Keeps numbers of a sentence on one line with what they count: 95 % */
+export const tied = (sentence: string): string =>
+  sentence.replace(/(\d) (?=(%|°[CF]|kPa|k?g|oz|lb|mm)(?![a-z]))/g, '$1\u00a0');
+
 /** Expected flowers as a whole number a person would say; never 0 where there is a fair chance of one. */
 export const flowers = (mean: number): number => Math.round(mean);
 

@@ -43,7 +43,7 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
     close,
   );
   return (
-    <Modal opened={editing !== undefined} onClose={close} title={<h2>{old ? old.name : 'A tree'}</h2>}>
+    <Modal opened={editing !== undefined} onClose={close} title={old ? old.name : 'A tree'}>
       <form
         className="stack"
         onSubmit={(e) => {

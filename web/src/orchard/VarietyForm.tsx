@@ -156,7 +156,7 @@ export function VarietyForm({
     close,
   );
   return (
-    <Modal opened={opened} onClose={close} title={<h2>{editing ? editing.name : 'A variety'}</h2>} size="lg">
+    <Modal opened={opened} onClose={close} title={editing ? editing.name : 'A variety'} size="lg">
       <form
         className="stack"
         onSubmit={(e) => {

@@ -59,7 +59,7 @@ export function Pour({ lot, opened, close }: { lot: Lot; opened: boolean; close:
     },
   );
   return (
-    <Modal opened={opened} onClose={close} title={<h2>Split or blend {lot.code}</h2>} size="lg">
+    <Modal opened={opened} onClose={close} title={`Split or blend ${lot.code}`} size="lg">
       <form
         className="stack"
         onSubmit={(e) => {

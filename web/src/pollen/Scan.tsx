@@ -43,11 +43,7 @@ export function ScanField() {
           )
         }
       />
-      <Modal
-        opened={looking}
-        onClose={() => setLooking(false)}
-        title={<h2>Hold the label before the camera</h2>}
-      >
+      <Modal opened={looking} onClose={() => setLooking(false)} title="Hold the label before the camera">
         {looking && (
           <Camera
             seen={(t) => {

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
+import { MeasureInput } from '../kit/MeasureInput';
 import { percent, percentRange } from '../kit/numbers';
 import { PRIORITIES, priorityChoices } from '../kit/priorities';
 import { queries } from '../kit/queries';
@@ -68,7 +69,7 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
   const whose = ofVariety ? `Every tree of ${budget.variety}` : budget.tree;
   const [id] = useState(() => own?.id ?? newId());
   const [fruits, setFruits] = useState<number | string>(own?.fruits ?? '');
-  const [girth, setGirth] = useState<number | string>(own?.girthCm ?? '');
+  const [girth, setGirth] = useState(own?.girthCm);
   const [limbs, setLimbs] = useState(own?.limbsMm.join(', ') ?? '');
   const [confidence, setConfidence] = useState(String(own?.confidence ?? 90));
   const [priority, setPriority] = useState(String(own?.priority ?? 1));
@@ -83,7 +84,7 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
             priority: Number(priority),
             ...(!ofVariety && { limbsMm: numbers(limbs) }),
             ...(fruits !== '' && { fruits: Number(fruits) }),
-            ...(!ofVariety && girth !== '' && { girthCm: Number(girth) }),
+            ...(!ofVariety && girth !== undefined && { girthCm: girth }),
             ...(own && { version: own.version }),
           },
         }),
@@ -124,11 +125,10 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
           />
           {!ofVariety && (
             <>
-              <NumberInput
-                label="Girth of the trunk, cm"
+              <MeasureInput
+                label="Girth of the trunk"
+                of="girth"
                 description="a hand above the graft"
-                min={1}
-                decimalScale={1}
                 value={girth}
                 onChange={setGirth}
                 error={form.errorFor('girthCm', 'Girth')}

@@ -75,16 +75,16 @@ function Address() {
 }
 
 /** Shows a screen as somebody signed in sees it. */
-export function show(element: ReactNode, { at = '/', route = '*' } = {}) {
+export function show(element: ReactNode, { at = '/', route = '*', of = orchard } = {}) {
   client.clear();
   notifications.clean();
-  const session: Schemas['SessionView'] = { accountId: 'a', person: 'Ines', role: 'OWNER', orchard };
+  const session: Schemas['SessionView'] = { accountId: 'a', person: 'Ines', role: 'OWNER', orchard: of };
   client.setQueryData(['session'], session);
   return render(
     <MantineProvider env="test">
       <Notifications />
       <QueryClientProvider client={client}>
-        <HereContext value={{ session, orchard, zone: ZONE, now: NOW }}>
+        <HereContext value={{ session, orchard: of, zone: ZONE, now: NOW }}>
           <MemoryRouter initialEntries={[at]}>
             <Routes>
               <Route path={route} element={element} />

@@ -5,6 +5,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.findings.TrialJudged;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.round.Strokes;
 
@@ -85,15 +86,7 @@ public record ComparisonView(
             String tree,
             int way,
             @Schema(description = OPTIONAL) UUID pollinationId,
-            @Schema(description = OPTIONAL) Outcome outcome) {}
-
-    /** What is known of a place's flower. */
-    public enum Outcome {
-        WAITING,
-        TOOK,
-        FAILED,
-        LOST
-    }
+            @Schema(description = OPTIONAL) TrialJudged.Fate outcome) {}
 
     /**
      * What came out: each way, and each against the first.

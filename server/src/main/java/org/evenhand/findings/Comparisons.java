@@ -5,18 +5,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.DrawnByLot;
 import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.TrialJudged;
+import org.evenhand.core.findings.TrialJudged.Fate;
 import org.evenhand.core.findings.TrialSize;
 import org.evenhand.core.findings.TwoShares;
-import org.evenhand.findings.ComparisonView.Outcome;
 import org.evenhand.fruitset.Fates;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -101,12 +102,12 @@ public class Comparisons {
                     tree.name(),
                     c.slots().get(slot).way(),
                     pollination,
-                    pollination == null ? null : outcome(known.get(pollination))));
+                    pollination == null ? null : fate(known.get(pollination))));
         }
-        int decided = (int) places.stream()
-                .filter(p -> p.outcome() != null && p.outcome() != Outcome.WAITING)
-                .count();
-        boolean complete = decided == places.size();
+        List<TrialJudged.Place> fates = places.stream()
+                .map(p -> new TrialJudged.Place(p.way(), p.outcome() == null ? Fate.WAITING : p.outcome()))
+                .toList();
+        Optional<TrialJudged> judged = TrialJudged.of(c.ways().size(), fates);
         return new ComparisonView(
                 c.id(),
                 c.label(),
@@ -117,18 +118,18 @@ public class Comparisons {
                 c.expected(),
                 c.note(),
                 done.size(),
-                decided,
-                complete,
-                complete ? result(c, places) : null,
+                TrialJudged.decided(fates),
+                judged.isPresent(),
+                judged.map(j -> result(c, j)).orElse(null),
                 places,
                 c.version());
     }
 
-    private static Outcome outcome(Fates.Known known) {
-        if (known == null || (known.undecided() > 0 && known.lookWanted()) || !known.lookedAt()) {
-            return Outcome.WAITING;
-        }
-        return known.took() > 0 ? Outcome.TOOK : known.failed() > 0 ? Outcome.FAILED : Outcome.LOST;
+    /** @param known absent where nothing is known yet */
+    private static Fate fate(Fates.Known known) {
+        return known == null
+                ? Fate.WAITING
+                : Fate.of(known.lookedAt(), known.lookWanted(), known.took(), known.failed(), known.undecided());
     }
 
     private static String asks(Comparison c) {
@@ -145,61 +146,49 @@ public class Comparisons {
         };
     }
 
-    private static ComparisonView.Result result(Comparison c, List<ComparisonView.Place> places) {
-        List<Proportion> shares = new ArrayList<>();
-        List<FindingsView.LevelView> ways = new ArrayList<>();
-        for (int way = 0; way < c.ways().size(); way++) {
-            int of = way;
-            int took = count(places, of, Outcome.TOOK);
-            int failed = count(places, of, Outcome.FAILED);
-            Proportion share = took + failed == 0 ? null : new Proportion(took, took + failed);
-            shares.add(share);
-            ways.add(new FindingsView.LevelView(
-                    Integer.toString(way),
-                    c.ways().get(way).name(),
-                    share == null ? null : FindingsView.SetRate.of(share),
-                    count(places, of, Outcome.LOST),
-                    took + failed < Contrast.FEW_FLOWERS));
-        }
-        if (shares.stream().anyMatch(s -> s == null)) {
-            return new ComparisonView.Result(
-                    ways, List.of(), "Of one way no flower's fate could be told, so that nothing can be compared.");
-        }
-        List<TwoShares> against = IntStream.range(1, shares.size())
-                .mapToObj(w -> new TwoShares(shares.get(w), shares.get(0)))
+    private static ComparisonView.Result result(Comparison c, TrialJudged judged) {
+        List<FindingsView.LevelView> ways = IntStream.range(0, c.ways().size())
+                .mapToObj(way ->
+                        level(way, c.ways().get(way).name(), judged.ways().get(way)))
                 .toList();
+        List<FindingsView.EstimateView> differences =
+                judged.differences().stream().map(FindingsView.EstimateView::of).toList();
         return new ComparisonView.Result(
                 ways,
-                against.stream()
-                        .map(t -> FindingsView.EstimateView.of(t.difference(Proportion.USUAL_CONFIDENCE)))
-                        .toList(),
-                IntStream.range(0, against.size())
-                        .mapToObj(i ->
-                                say(c.ways().get(i + 1).name(), c.ways().get(0).name(), against.get(i)))
-                        .collect(Collectors.joining(" ")));
+                differences,
+                differences.isEmpty()
+                        ? "Of one way no flower's fate could be told, so that nothing can be compared."
+                        : IntStream.range(1, ways.size())
+                                .mapToObj(w -> say(
+                                        ways.get(w),
+                                        ways.get(0),
+                                        judged.differences().get(w - 1)))
+                                .collect(Collectors.joining(" ")));
     }
 
-    private static int count(List<ComparisonView.Place> places, int way, Outcome outcome) {
-        return (int) places.stream()
-                .filter(p -> p.way() == way && p.outcome() == outcome)
-                .count();
+    private static FindingsView.LevelView level(int way, String name, TrialJudged.Way came) {
+        return new FindingsView.LevelView(
+                Integer.toString(way),
+                name,
+                came.share().map(FindingsView.SetRate::of).orElse(null),
+                came.lost(),
+                came.few());
     }
 
-    private static String say(String one, String other, TwoShares shares) {
-        TwoShares.Estimate d = shares.difference(Proportion.USUAL_CONFIDENCE);
+    private static String say(FindingsView.LevelView one, FindingsView.LevelView other, TwoShares.Estimate d) {
         String said = String.format(
                 Locale.ROOT,
                 "%s %s, %s %s: ",
-                one,
-                FindingWords.percent(shares.one().share()),
-                other,
-                FindingWords.percent(shares.other().share()));
+                one.name(),
+                FindingWords.percent(one.rate().share()),
+                other.name(),
+                FindingWords.percent(other.rate().share()));
         return said
                 + (d.lower() > 0
-                        ? one + " is better, by " + FindingWords.points(d.lower()) + " to "
+                        ? one.name() + " is better, by " + FindingWords.points(d.lower()) + " to "
                                 + FindingWords.points(d.upper()) + " points."
                         : d.upper() < 0
-                                ? one + " is worse, by " + FindingWords.points(d.upper()) + " to "
+                                ? one.name() + " is worse, by " + FindingWords.points(d.upper()) + " to "
                                         + FindingWords.points(d.lower()) + " points."
                                 : "no difference can be told; it lies between " + signed(d.lower()) + " and "
                                         + signed(d.upper()) + " points.");

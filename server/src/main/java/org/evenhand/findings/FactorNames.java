@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.account.Accounts;
+import org.evenhand.core.Units;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.findings.Factor;
@@ -82,6 +83,7 @@ class FactorNames {
     OfCrop of(Caller caller, String crop) {
         CropSheet sheet = crops.of(caller, crop);
         return new OfCrop(
+                orchards.details(caller).units(),
                 orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, VarietyView::name)),
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::name)),
                 shelf.names(caller),
@@ -90,6 +92,7 @@ class FactorNames {
     }
 
     record OfCrop(
+            Units units,
             Map<UUID, String> varieties,
             Map<UUID, String> trees,
             Map<UUID, LotName> lots,
@@ -102,7 +105,7 @@ class FactorNames {
                 return factor == Factor.FATHER ? "several fathers, or its own" : "not recorded";
             }
             if (factor.ordered()) {
-                return factor.classes().get(Integer.parseInt(level));
+                return factor.classes(units).get(Integer.parseInt(level));
             }
             return switch (factor) {
                 case VARIETY, FATHER -> varieties.getOrDefault(UUID.fromString(level), "a removed variety");

@@ -136,11 +136,12 @@ class Failures {
             throw new InvalidInputException("key", "names no flowers done by hand in this season.");
         }
         FailureCauses.Evidence evidence = evidence(caller, shown, asked, rows);
-        FailureCauses causes = FailureCauses.of(evidence);
+        FactorNames.OfCrop named = names.of(caller, shown.crop());
+        FailureCauses causes = FailureCauses.of(evidence, named.units());
         return new FailureView(
                 kind,
                 key,
-                what(names.of(caller, shown.crop()), kind, key),
+                what(named, kind, key),
                 evidence.here().map(SetRate::of).orElse(null),
                 evidence.undecided(),
                 evidence.others().map(SetRate::of).orElse(null),

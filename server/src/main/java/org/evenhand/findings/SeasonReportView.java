@@ -38,6 +38,7 @@ record SeasonReportView(
      * One season.
      *
      * @param flowers flowers by hand
+     * @param few whether those known are too few to lean on
      * @param fruits harvested
      */
     @Schema(name = "SeasonYear")
@@ -45,6 +46,7 @@ record SeasonReportView(
             int season,
             int flowers,
             @Schema(description = OPTIONAL) SetRate rate,
+            boolean few,
             int fruits,
             double kilograms) {}
 }

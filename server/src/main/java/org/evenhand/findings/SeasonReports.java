@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.evenhand.core.Units;
+import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TwoShares;
@@ -65,7 +67,7 @@ class SeasonReports {
                 found.shown(),
                 orchard,
                 done(found, levels),
-                took(found),
+                took(found, named.units()),
                 shares(levels, Factor.VARIETY, named, Integer.MAX_VALUE),
                 shares(levels, Factor.FATHER, named, MOST_FATHERS),
                 otherwise(found),
@@ -99,7 +101,7 @@ class SeasonReports {
                 .count();
     }
 
-    private static List<String> took(FindingsView found) {
+    private static List<String> took(FindingsView found, Units units) {
         List<String> took = new ArrayList<>();
         SetRate all = found.all();
         took.add(
@@ -120,11 +122,8 @@ class SeasonReports {
                     y.fruits(),
                     y.grams() == null
                             ? ""
-                            : String.format(
-                                    Locale.ROOT,
-                                    ", %.1f kg weighed, %.0f g a fruit",
-                                    y.kilograms(),
-                                    y.grams().mean())));
+                            : ", " + units.harvest(y.kilograms()) + " weighed, "
+                                    + units.fruit(y.grams().mean()) + " a fruit"));
         }
         return took;
     }
@@ -170,6 +169,7 @@ class SeasonReports {
                 hand.filter(h -> h.decided() > 0)
                         .map(h -> SetRate.of(new Proportion(h.took(), h.decided())))
                         .orElse(null),
+                hand.map(h -> h.decided() < Contrast.FEW_FLOWERS).orElse(true),
                 yield.stream().mapToInt(YieldView::fruits).sum(),
                 yield.stream().mapToDouble(YieldView::kilograms).sum());
     }
@@ -201,6 +201,7 @@ class SeasonReports {
     /** The report as lines for paper. */
     byte[] pdf(Caller caller, Integer season, String crop) {
         SeasonReportView r = of(caller, season, crop);
+        Units units = orchards.details(caller).units();
         ReportPdf pdf = new ReportPdf(
                 r.shown() == null
                         ? r.orchard()
@@ -219,7 +220,7 @@ class SeasonReports {
                                 .toList());
         pdf.table(
                 "Year against year",
-                List.of("Season", "Flowers by hand", "Took", "Share", "Fruits", "kg"),
+                List.of("Season", "Flowers by hand", "Took", "Share", "Fruits", "Weighed"),
                 r.years().stream()
                         .map(y -> List.of(
                                 Integer.toString(y.season()),
@@ -231,7 +232,7 @@ class SeasonReports {
                                         ? "-"
                                         : FindingWords.percent(y.rate().share()),
                                 Integer.toString(y.fruits()),
-                                String.format(Locale.ROOT, "%.1f", y.kilograms())))
+                                units.harvest(y.kilograms())))
                         .toList());
         pdf.section("", r.between().isEmpty() ? List.of() : List.of(r.between()));
         return pdf.bytes();

@@ -65,11 +65,17 @@ public class LimbCounts {
     /** The limbs counted this season. */
     public List<LimbView> all(Caller caller) {
         Instant since = orchards.now(caller).minus(SEASON);
+        return limbs(
+                caller,
+                counts.findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAt(caller.orchardId(), since),
+                since);
+    }
+
+    private List<LimbView> limbs(Caller caller, List<LimbCount> of, Instant since) {
         Map<Limb, List<LimbCount>> byLimb = new LinkedHashMap<>();
-        counts.findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAt(caller.orchardId(), since)
-                .forEach(c -> byLimb.computeIfAbsent(
-                                new Limb(c.treeId(), c.limb().toLowerCase(Locale.ROOT)), l -> new ArrayList<>())
-                        .add(c));
+        of.forEach(c -> byLimb.computeIfAbsent(
+                        new Limb(c.treeId(), c.limb().toLowerCase(Locale.ROOT)), l -> new ArrayList<>())
+                .add(c));
         fates.refresh(caller);
         ZoneId zone = orchards.details(caller).site().zone();
         Map<UUID, NavigableMap<LocalDate, Integer>> done = fates.flowersByDay(
@@ -79,11 +85,11 @@ public class LimbCounts {
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         return byLimb.values().stream()
-                .map(of -> limb(
+                .map(told -> limb(
                         caller,
-                        trees.computeIfAbsent(of.get(0).treeId(), removed -> orchards.tree(caller, removed)),
-                        of,
-                        done.getOrDefault(of.get(0).treeId(), new TreeMap<>()),
+                        trees.computeIfAbsent(told.get(0).treeId(), removed -> orchards.tree(caller, removed)),
+                        told,
+                        done.getOrDefault(told.get(0).treeId(), new TreeMap<>()),
                         zone))
                 .toList();
     }
@@ -140,8 +146,8 @@ public class LimbCounts {
                 () -> counts.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> again(found, request),
                 () -> insert(caller, id, request));
-        return all(caller).stream()
-                .filter(l -> l.counts().stream().anyMatch(c -> c.id().equals(written.id())))
+        Instant since = written.countedAt().minus(SEASON);
+        return limbs(caller, counts.ofLimb(caller.orchardId(), written.treeId(), written.limb(), since), since).stream()
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("count", id));
     }

@@ -26,6 +26,11 @@ interface LimbCountRepository extends JpaRepository<LimbCount, UUID> {
             "select c from LimbCount c where c.orchardId = :orchardId and c.treeId = :treeId and lower(c.limb) = lower(:limb)"
                     + " and c.voidedAt is null order by c.countedAt desc limit 1")
     Optional<LimbCount> latest(UUID orchardId, UUID treeId, String limb);
+
+    @Query(
+            "select c from LimbCount c where c.orchardId = :orchardId and c.treeId = :treeId and lower(c.limb) = lower(:limb)"
+                    + " and c.countedAt > :after and c.voidedAt is null order by c.countedAt")
+    List<LimbCount> ofLimb(UUID orchardId, UUID treeId, String limb, Instant after);
 }
 
 interface FruitRepository extends JpaRepository<Fruit, UUID> {

@@ -9,6 +9,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import org.evenhand.core.Units;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
 import org.hibernate.envers.Audited;

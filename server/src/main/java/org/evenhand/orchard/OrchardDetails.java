@@ -1,5 +1,6 @@
 package org.evenhand.orchard;
 
+import org.evenhand.core.Units;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
 

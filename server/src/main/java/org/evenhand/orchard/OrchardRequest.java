@@ -6,6 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Units;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
 import org.evenhand.kit.Given;

@@ -2,6 +2,7 @@ package org.evenhand.orchard;
 
 import java.time.Instant;
 import java.util.UUID;
+import org.evenhand.core.Units;
 
 /**
  * An orchard as it is shown.

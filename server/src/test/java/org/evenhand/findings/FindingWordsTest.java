@@ -10,6 +10,7 @@ import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.evenhand.core.Units;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
@@ -25,6 +26,7 @@ class FindingWordsTest {
     private static final UUID RIDGE = UUID.fromString("00000000-0000-7000-8000-000000000002");
 
     private final FactorNames.OfCrop names = new FactorNames.OfCrop(
+            Units.METRIC,
             Map.of(LANTERN, "Lantern", RIDGE, "Pale Ridge"),
             Map.of(LANTERN, "Lantern 1"),
             Map.of(LANTERN, new LotName(LANTERN, "LA-01", "Lantern", List.of(LANTERN))),

@@ -1,6 +1,7 @@
 package org.evenhand.core.findings;
 
 import java.util.List;
+import org.evenhand.core.Units;
 
 /** What could have made a difference to whether a flower took. */
 public enum Factor {
@@ -10,7 +11,7 @@ public enum Factor {
     STORAGE,
     HOUR("0 to 3 h", "3 to 6 h", "6 to 9 h", "9 to 12 h", "12 to 15 h", "15 to 18 h", "18 to 21 h", "21 to 24 h"),
     STAGE,
-    TEMPERATURE("below 12 °C", "12 to 16 °C", "16 to 20 °C", "20 to 24 °C", "24 to 28 °C", "28 °C and more"),
+    TEMPERATURE,
     DRY_AIR("below 0.5 kPa", "0.5 to 1 kPa", "1 to 1.5 kPa", "1.5 to 2.5 kPa", "2.5 kPa and more"),
     STROKES,
     VISITS("once", "twice or more"),
@@ -40,13 +41,13 @@ public enum Factor {
     }
 
     /** Names of its classes where it is a number put into classes; else none. */
-    public List<String> classes() {
-        return classes;
+    public List<String> classes(Units units) {
+        return this == TEMPERATURE ? units.temperatureClasses(CELSIUS) : classes;
     }
 
     /** Whether its classes have an order. */
     public boolean ordered() {
-        return !classes.isEmpty();
+        return this == TEMPERATURE || !classes.isEmpty();
     }
 
     /** The class of pollen so many hours old; a boundary belongs to the class above it. */

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.evenhand.core.Require;
+import org.evenhand.core.Units;
 
 /**
  * Why flowers of a tree, a jar or an evening failed: causes with points for the evidence of each, and the cheapest test that tells the
@@ -129,18 +130,21 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
         return all == 0 ? OptionalDouble.empty() : OptionalDouble.of((double) late / all);
     }
 
-    public static FailureCauses of(Evidence e) {
-        return new Weighing(e).weigh();
+    /** @param units in which the evidence is told */
+    public static FailureCauses of(Evidence e, Units units) {
+        return new Weighing(e, units).weigh();
     }
 
     /** One weighing of the evidence. */
     private static final class Weighing {
         private final Evidence e;
+        private final Units units;
         private final List<Cause> causes = new ArrayList<>();
         private final List<String> ruledOut = new ArrayList<>();
 
-        Weighing(Evidence e) {
+        Weighing(Evidence e, Units units) {
             this.e = e;
+            this.units = units;
         }
 
         FailureCauses weigh() {
@@ -217,7 +221,7 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
                 found(
                         Kind.HOT_OR_DRY,
                         hot && dry ? 3 : 2,
-                        (hot ? say("It was %.0f °C. ", e.celsius().getAsDouble()) : "")
+                        (hot ? "It was " + units.temperature(e.celsius().getAsDouble()) + ". " : "")
                                 + (dry
                                         ? say(
                                                 "The air lacked %.1f kPa; above %.1f this crop sets poorly.",
@@ -228,13 +232,11 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
                 found(
                         Kind.TOO_COLD,
                         2,
-                        say(
-                                "It was %.0f °C; below 15 °C pollen hardly grows.",
-                                e.celsius().getAsDouble()));
+                        "It was " + units.temperature(e.celsius().getAsDouble()) + "; below "
+                                + units.temperature(COLD_C) + " pollen hardly grows.");
             } else if (e.celsius().isPresent()) {
-                ruledOut.add(say(
-                        "Air: %.0f °C, neither too cold nor too hot.",
-                        e.celsius().getAsDouble()));
+                ruledOut.add(
+                        "Air: " + units.temperature(e.celsius().getAsDouble()) + ", neither too cold nor too hot.");
             }
         }
 
@@ -329,8 +331,12 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
                     .filter(k -> !sameTest(k, first))
                     .findFirst();
             return testOf(first)
-                    + second.map(k -> " If that is fine, it is rather the other: " + testOf(k))
+                    + second.map(k -> " If that clears it, turn to the next cause: " + midSentence(testOf(k)))
                             .orElse("");
+        }
+
+        private static String midSentence(String sentence) {
+            return sentence.substring(0, 1).toLowerCase(Locale.ROOT) + sentence.substring(1);
         }
 
         private static boolean sameTest(Kind one, Kind other) {

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import org.evenhand.core.Cases;
+import org.evenhand.core.Units;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -26,7 +27,8 @@ class FactorTest {
         "9000,over 10 days"
     })
     void pollen_is_as_old_as_its_class_says_and_a_boundary_belongs_to_the_class_above(double hours, String name) {
-        assertThat(Factor.LOT_AGE.classes().get(Factor.lotAge(hours))).isEqualTo(name);
+        assertThat(Factor.LOT_AGE.classes(Units.METRIC).get(Factor.lotAge(hours)))
+                .isEqualTo(name);
     }
 
     @ParameterizedTest
@@ -39,34 +41,35 @@ class FactorTest {
         "45,28 °C and more"
     })
     void air_is_as_warm_as_its_class_says(double celsius, String name) {
-        assertThat(Factor.TEMPERATURE.classes().get(Factor.temperature(celsius)))
+        assertThat(Factor.TEMPERATURE.classes(Units.METRIC).get(Factor.temperature(celsius)))
                 .isEqualTo(name);
     }
 
     @ParameterizedTest
     @CsvSource({"0,below 0.5 kPa", "0.5,0.5 to 1 kPa", "1.49,1 to 1.5 kPa", "2.5,2.5 kPa and more"})
     void air_is_as_dry_as_its_class_says(double kPa, String name) {
-        assertThat(Factor.DRY_AIR.classes().get(Factor.dryAir(kPa))).isEqualTo(name);
+        assertThat(Factor.DRY_AIR.classes(Units.METRIC).get(Factor.dryAir(kPa))).isEqualTo(name);
     }
 
     @Test
     void every_hour_of_the_day_has_its_class() {
         assertThat(IntStream.range(0, 24)
-                        .mapToObj(h -> Factor.HOUR.classes().get(Factor.hour(h)))
+                        .mapToObj(h -> Factor.HOUR.classes(Units.METRIC).get(Factor.hour(h)))
                         .distinct())
                 .hasSize(8)
                 .startsWith("0 to 3 h")
                 .endsWith("21 to 24 h");
-        assertThat(Factor.HOUR.classes().get(Factor.hour(17))).isEqualTo("15 to 18 h");
+        assertThat(Factor.HOUR.classes(Units.METRIC).get(Factor.hour(17))).isEqualTo("15 to 18 h");
     }
 
     /** Classes are told by their number's digits, so that they sort as they follow one another. */
     @ParameterizedTest
     @EnumSource(Factor.class)
     void classes_are_told_apart_and_few_enough_to_sort_by_one_digit(Factor factor) {
-        assertThat(new HashSet<>(factor.classes())).hasSize(factor.classes().size());
-        assertThat(factor.classes().size()).isLessThanOrEqualTo(10);
-        assertThat(factor.ordered()).isEqualTo(!factor.classes().isEmpty());
+        assertThat(new HashSet<>(factor.classes(Units.METRIC)))
+                .hasSize(factor.classes(Units.METRIC).size());
+        assertThat(factor.classes(Units.METRIC).size()).isLessThanOrEqualTo(10);
+        assertThat(factor.ordered()).isEqualTo(!factor.classes(Units.METRIC).isEmpty());
     }
 
     @Test

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.evenhand.core.Units;
 import org.evenhand.core.mating.CrossEvidence;
 import org.evenhand.core.round.SetBelief;
 import org.junit.jupiter.api.Test;
@@ -33,26 +34,28 @@ class FailureCausesTest {
         boolean young;
 
         FailureCauses weigh() {
-            return FailureCauses.of(new FailureCauses.Evidence(
-                    Optional.ofNullable(here),
-                    undecided,
-                    Optional.of(new Proportion(150, 250)),
-                    Optional.ofNullable(sameJar),
-                    Optional.ofNullable(sameEvening),
-                    Optional.ofNullable(sameTree),
-                    OptionalDouble.of(alive),
-                    spoiled,
-                    OptionalDouble.of(poorStage),
-                    OptionalDouble.of(celsius),
-                    OptionalDouble.of(kPa),
-                    OptionalDouble.of(1.2),
-                    misfit,
-                    OptionalDouble.of(light),
-                    OptionalDouble.of(misshapen),
-                    set,
-                    Optional.of(20),
-                    OptionalDouble.of(lateLosses),
-                    young));
+            return FailureCauses.of(
+                    new FailureCauses.Evidence(
+                            Optional.ofNullable(here),
+                            undecided,
+                            Optional.of(new Proportion(150, 250)),
+                            Optional.ofNullable(sameJar),
+                            Optional.ofNullable(sameEvening),
+                            Optional.ofNullable(sameTree),
+                            OptionalDouble.of(alive),
+                            spoiled,
+                            OptionalDouble.of(poorStage),
+                            OptionalDouble.of(celsius),
+                            OptionalDouble.of(kPa),
+                            OptionalDouble.of(1.2),
+                            misfit,
+                            OptionalDouble.of(light),
+                            OptionalDouble.of(misshapen),
+                            set,
+                            Optional.of(20),
+                            OptionalDouble.of(lateLosses),
+                            young),
+                    Units.METRIC);
         }
     }
 

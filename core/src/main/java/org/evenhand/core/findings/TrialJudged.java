@@ -1,0 +1,106 @@
+package org.evenhand.core.findings;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.evenhand.core.Require;
+
+/**
+ * What came out of flowers whose way was drawn by lot. A look at unfinished results, repeated until one pleases, finds differences where
+ * there are none: so nothing is told before the fate of every flower is known.
+ *
+ * @param ways what came out of each way, in their order
+ * @param differences of each further way less the first, at 95 %; empty where of some way no flower's fate could be told
+ */
+public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences) {
+    /** What is known of one flower. */
+    public enum Fate {
+        /** Not yet decided. */
+        WAITING,
+        TOOK,
+        FAILED,
+        /** Its mark is gone, so that it can never be told. */
+        LOST;
+
+        /**
+         * The fate of a single flower.
+         *
+         * @param looked whether anybody looked at it
+         * @param lookWanted whether a further look could still tell
+         * @param took 1 if it is known to have taken
+         * @param failed 1 if it is known to have failed
+         * @param undecided 1 while neither is known
+         */
+        public static Fate of(boolean looked, boolean lookWanted, int took, int failed, int undecided) {
+            if (!looked || (undecided > 0 && lookWanted)) {
+                return WAITING;
+            }
+            return took > 0 ? TOOK : failed > 0 ? FAILED : LOST;
+        }
+    }
+
+    /** A flower in its place: which way it was treated, from 0, and what became of it. */
+    public record Place(int way, Fate fate) {}
+
+    /**
+     * One way.
+     *
+     * @param share of those that could be told; empty where there is none
+     * @param lost flowers that can never be told
+     */
+    public record Way(Optional<Proportion> share, int lost) {
+        /** Whether these are too few to lean on. */
+        public boolean few() {
+            return share.map(s -> s.trials() < Contrast.FEW_FLOWERS).orElse(true);
+        }
+    }
+
+    public TrialJudged {
+        ways = List.copyOf(ways);
+        differences = List.copyOf(differences);
+    }
+
+    /** How many are decided. */
+    public static int decided(List<Place> places) {
+        return (int) places.stream().filter(p -> p.fate() != Fate.WAITING).count();
+    }
+
+    /**
+     * The judgement, once every place is decided; empty before.
+     *
+     * @param ways how many ways there are, at least 2
+     */
+    public static Optional<TrialJudged> of(int ways, List<Place> places) {
+        Require.within("ways", ways, 2, 10);
+        if (decided(places) < places.size()) {
+            return Optional.empty();
+        }
+        List<Way> told =
+                IntStream.range(0, ways).mapToObj(way -> way(way, places)).toList();
+        return Optional.of(new TrialJudged(told, differences(told)));
+    }
+
+    private static Way way(int way, List<Place> places) {
+        int took = count(places, way, Fate.TOOK);
+        int trials = took + count(places, way, Fate.FAILED);
+        return new Way(
+                trials == 0 ? Optional.empty() : Optional.of(new Proportion(took, trials)),
+                count(places, way, Fate.LOST));
+    }
+
+    private static int count(List<Place> places, int way, Fate fate) {
+        return (int)
+                places.stream().filter(p -> p.way() == way && p.fate() == fate).count();
+    }
+
+    private static List<TwoShares.Estimate> differences(List<Way> ways) {
+        if (ways.stream().anyMatch(w -> w.share().isEmpty())) {
+            return List.of();
+        }
+        Proportion usual = ways.get(0).share().orElseThrow();
+        return ways.stream()
+                .skip(1)
+                .map(w -> new TwoShares(w.share().orElseThrow(), usual).difference(Proportion.USUAL_CONFIDENCE))
+                .toList();
+    }
+}
