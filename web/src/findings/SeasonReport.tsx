@@ -33,9 +33,9 @@ function Years({ of }: { of: Report }) {
           <thead>
             <tr>
               <th>Season</th>
-              <th className="num">Flowers by hand</th>
+              <th className="num">By hand</th>
               <th className="num">Took</th>
-              <th className="num">Fruits harvested</th>
+              <th className="num">Fruits</th>
               <th className="num">Weighed</th>
             </tr>
           </thead>

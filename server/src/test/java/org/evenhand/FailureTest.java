@@ -20,7 +20,8 @@ class FailureTest {
     private final Api api = TestServer.get().newOrchard();
     private final Instant now = TestServer.NOW;
     private final String ridge = api.variety("Pale Ridge");
-    private final String giver = api.tree(api.variety("Lantern"), "Lantern 1");
+    private final String lantern = api.variety("Lantern");
+    private final String giver = api.tree(lantern, "Lantern 1");
     private final String other = api.tree(api.variety("Far Bank"), "Far Bank 1");
     private final String taker = api.tree(ridge, "Pale Ridge 1");
     private final String second = api.tree(ridge, "Pale Ridge 2");
@@ -91,6 +92,10 @@ class FailureTest {
         // (3 + 20 · 0.44) / 60 over 0.44.
         assertThat(cross.path("learned").asDouble()).isCloseTo(11.8 / 60 / 0.44, within(1e-9));
 
+        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ridge, "fatherId", lantern, "seeds", 200))
+                .expect(200);
+        assertThat(whyOfWish()).contains("the crop sheet, and 3 of 40 here");
+
         Map<String, Object> off = new HashMap<>(Map.of(
                 "pollenAge",
                 "STORED",
@@ -108,9 +113,14 @@ class FailureTest {
         assertThat(share()).isCloseTo(46 / 104.0, within(1e-9));
         api.put("/api/round-settings/" + Api.newId(), off).expect(200);
         assertThat(share()).as("the crop sheet's").isEqualTo(0.5);
+        assertThat(whyOfWish()).contains("about 40 % of crossed flowers", "(as the crop sheet says)");
         JsonNode still = api.get("/api/learned").expect(200).body();
         assertThat(still.path("used").asBoolean()).isFalse();
         assertThat(still.path("varieties")).isEqualTo(learned.path("varieties"));
+    }
+
+    private String whyOfWish() {
+        return api.get("/api/wishes").expect(200).body().get(0).path("why").asString();
     }
 
     private double share() {

@@ -11,6 +11,7 @@ import org.evenhand.bloom.Seasons;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.bloom.BloomCourse;
+import org.evenhand.core.mating.CrossEvidence;
 import org.evenhand.core.mating.SeasonBridge;
 import org.evenhand.core.pollen.FlowersToGather;
 import org.evenhand.crop.CropCatalogue;
@@ -36,6 +37,7 @@ public class Wishes {
     private final CropCatalogue crops;
     private final PollenShelf shelf;
     private final Seasons seasons;
+    private final LearnedUse learned;
     private final OnceWriter once;
     private final InstantSource clock;
 
@@ -46,6 +48,7 @@ public class Wishes {
             CropCatalogue crops,
             PollenShelf shelf,
             Seasons seasons,
+            LearnedUse learned,
             OnceWriter once,
             InstantSource clock) {
         this.wishes = wishes;
@@ -54,6 +57,7 @@ public class Wishes {
         this.crops = crops;
         this.shelf = shelf;
         this.seasons = seasons;
+        this.learned = learned;
         this.once = once;
         this.clock = clock;
     }
@@ -94,7 +98,12 @@ public class Wishes {
         return WishedFlowers.orMost(
                 new CrossWish.Wanted(w.flowers(), w.seeds(), w.priority(), w.note()),
                 crops.of(caller, varieties.get(w.motherId()).crop()),
-                book.evidence(w.motherId(), w.fatherId()));
+                seen(caller, book, w.motherId(), w.fatherId()));
+    }
+
+    /** What the cross showed here, as far as that is to be reckoned with. */
+    private CrossEvidence seen(Caller caller, CrossBook book, UUID mother, UUID father) {
+        return learned.useLearned(caller) ? book.evidence(mother, father) : CrossEvidence.NONE;
     }
 
     /** The wish, or "not found". */
@@ -238,7 +247,7 @@ public class Wishes {
         WishedFlowers.of(
                 wanted,
                 crops.of(caller, orchards.variety(caller, mother).crop()),
-                crosses.book(caller).evidence(mother, father));
+                seen(caller, crosses.book(caller), mother, father));
     }
 
     private static CrossWish.Wanted wanted(WishRequest r) {

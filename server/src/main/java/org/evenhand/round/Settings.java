@@ -8,13 +8,14 @@ import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.OnceWriter;
+import org.evenhand.mating.LearnedUse;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** When an orchard's people can go, and which schools they follow. */
 @Service
-public class Settings {
+public class Settings implements LearnedUse {
     private static final int MOST_LINES = 200;
 
     private final RoundSettingsRepository settings;
@@ -34,6 +35,12 @@ public class Settings {
         return settings.findByOrchardIdAndVoidedAtIsNull(caller.orchardId())
                 .map(RoundSettings::view)
                 .orElse(SettingsView.USUAL);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public boolean useLearned(Caller caller) {
+        return of(caller).useLearned();
     }
 
     public SettingsView put(Caller caller, UUID id, SettingsRequest request) {
