@@ -1,10 +1,10 @@
-import { Button, FileButton, SegmentedControl } from '@mantine/core';
+import { Button, FileButton, Progress, SegmentedControl } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { refresh } from '../kit/client';
-import { csrfToken } from '../kit/csrf';
-import { OutOfReach, ProblemError } from '../kit/problem';
+import { ProblemError } from '../kit/problem';
 import type { Schemas } from '../kit/api';
+import { sendFile } from '../kit/send-file';
 import { plural } from '../kit/time';
 import { FruitTabs } from './FruitTabs';
 
@@ -23,23 +23,6 @@ const COLUMNS: Record<Kind, { needed: string; more: string; example: string }> =
     example: 'ref,checked_at,taken,failed,unknown\n2026-0117,2026-11-13T09:10,5,3,0',
   },
 };
-
-/** The file itself is the body: it is never read into the page as a whole. */
-async function bring(kind: Kind, file: File): Promise<Schemas['RecordsTaken']> {
-  let response;
-  try {
-    response = await fetch(`/api/records/${kind}`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'text/csv', 'X-XSRF-TOKEN': csrfToken() ?? '' },
-      body: file,
-    });
-  } catch {
-    throw new OutOfReach();
-  }
-  const answer: unknown = await response.json();
-  if (!response.ok) throw new ProblemError(response.status, answer as object);
-  return answer as Schemas['RecordsTaken'];
-}
 
 /** What was wrong, a line each. */
 function Refused({ error }: { error: Error }) {
@@ -60,13 +43,45 @@ function Refused({ error }: { error: Error }) {
   );
 }
 
+/** How far the file has come; it can be given up until all of it is sent. */
+function OnTheWay({ part, giveUp }: { part: number; giveUp: () => void }) {
+  const gone = Math.floor(part * 100);
+  return (
+    <div className="stack">
+      <Progress value={gone} aria-label="Part of the file that is sent" animated={part === 1} />
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <span className="soft" role="status">
+          {part < 1
+            ? `${gone}\u00a0% of the file sent.`
+            : 'All of it is there; now it is looked through and written down.'}{' '}
+          A million lines take some minutes; nothing is taken unless all of it is.
+        </span>
+        {part < 1 && (
+          <Button variant="subtle" onClick={giveUp}>
+            Give it up
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
 /** Records from elsewhere: pollinations first, then the looks at them. */
 export function Bring() {
   const client = useQueryClient();
   const [kind, setKind] = useState<Kind>('pollinations');
   const [file, setFile] = useState<File | null>(null);
+  const [part, setPart] = useState(0);
+  const stop = useRef<AbortController>(undefined);
   const sending = useMutation({
-    mutationFn: (f: File) => bring(kind, f),
+    mutationFn: (f: File) => {
+      setPart(0);
+      stop.current = new AbortController();
+      return sendFile<Schemas['RecordsTaken']>(`/api/records/${kind}`, f, {
+        onPart: setPart,
+        signal: stop.current.signal,
+      });
+    },
     onSuccess: () => refresh(client),
   });
   const columns = COLUMNS[kind];
@@ -125,13 +140,16 @@ export function Bring() {
           <Button type="submit" disabled={!file} loading={sending.isPending}>
             Bring them in
           </Button>
-          {sending.isPending && (
-            <span className="soft" role="status">
-              A million lines take some minutes; nothing is taken unless all of it is.
-            </span>
-          )}
         </div>
-        {sending.error && <Refused error={sending.error} />}
+        {sending.isPending && <OnTheWay part={part} giveUp={() => stop.current?.abort()} />}
+        {sending.error &&
+          (sending.error.name === 'AbortError' ? (
+            <p className="note" role="status">
+              Given up; nothing was taken.
+            </p>
+          ) : (
+            <Refused error={sending.error} />
+          ))}
         {sending.data && (
           <p className="note" role="status">
             {plural(sending.data.written, 'record')} written down

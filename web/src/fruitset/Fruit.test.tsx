@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../kit/api';
@@ -159,45 +159,86 @@ describe('whole limbs', () => {
   });
 });
 
-describe('records from a file', () => {
-  it('sends the file as it is, and tells what is wrong line by line', async () => {
-    const replies: unknown[] = [
-      refusal(400, {
-        errors: [
-          {
-            field: 'csv',
-            message:
-              "was not taken, as it is wrong in 2 lines. line 2: no tree is called 'X'; line 3: jar is missing.",
-          },
-        ],
-      }),
-      { lines: 3, written: 2, already: 1 },
-    ];
-    const sent: Request[] = [];
-    serve({});
-    vi.stubGlobal('fetch', (input: string, init: RequestInit) => {
-      sent.push(
-        new Request(new URL(input, window.location.origin), { method: init.method!, headers: init.headers! }),
-      );
-      const reply = replies.shift() as { refusedWith?: number; problem?: unknown };
-      return Promise.resolve(
-        new Response(JSON.stringify(reply.problem ?? reply), { status: reply.refusedWith ?? 200 }),
-      );
+/** Stands in for a request that tells how far it has come; the test says when what happens. */
+class SlowRequest {
+  static all: SlowRequest[] = [];
+  upload: { onprogress?: (e: object) => void } = {};
+  head: Record<string, string> = {};
+  to = '';
+  body?: File;
+  status = 0;
+  response: unknown;
+  onload = () => {};
+  onerror = () => {};
+  onabort = () => {};
+  constructor() {
+    SlowRequest.all.push(this);
+  }
+  open = (_: string, to: string) => (this.to = to);
+  setRequestHeader = (name: string, value: string) => (this.head[name] = value);
+  send = (body: File) => (this.body = body);
+  abort = () => this.onabort();
+  sent = (loaded: number, total: number) =>
+    act(() => this.upload.onprogress!({ lengthComputable: true, loaded, total }));
+  answer = (status: number, response: unknown) =>
+    act(() => {
+      Object.assign(this, { status, response });
+      this.onload();
     });
+}
+
+describe('records from a file', () => {
+  const bring = async () => {
+    await userEvent.click(screen.getByText('Bring them in'));
+    return SlowRequest.all.at(-1)!;
+  };
+  const choose = async () => {
+    serve({});
+    SlowRequest.all = [];
+    vi.stubGlobal('XMLHttpRequest', SlowRequest);
     show(<Bring />);
     await userEvent.upload(
       document.querySelector<HTMLInputElement>('input[type=file]')!,
       new File(['ref\n'], 'a.csv', { type: 'text/csv' }),
     );
-    await userEvent.click(screen.getByText('Bring them in'));
+  };
+
+  it('sends the file as it is, and tells what is wrong line by line', async () => {
+    await choose();
+    const first = await bring();
+    expect(first.to).toBe('/api/records/pollinations');
+    expect(first.head['Content-Type']).toBe('text/csv');
+    expect(first.body!.name).toBe('a.csv');
+    first.answer(400, {
+      errors: [
+        {
+          field: 'csv',
+          message:
+            "was not taken, as it is wrong in 2 lines. line 2: no tree is called 'X'; line 3: jar is missing.",
+        },
+      ],
+    });
     expect(await screen.findByText(/wrong in 2 lines/)).toBeVisible();
     expect(screen.getAllByRole('listitem').map((l) => l.textContent)).toEqual([
       "line 2: no tree is called 'X'",
       'line 3: jar is missing.',
     ]);
-    await userEvent.click(screen.getByText('Bring them in'));
+    (await bring()).answer(200, { lines: 3, written: 2, already: 1 });
     expect(await screen.findByText(/2 records written down, 1 were there before/)).toBeVisible();
-    expect(new URL(sent[0]!.url).pathname).toBe('/api/records/pollinations');
-    expect(sent[0]!.headers.get('Content-Type')).toBe('text/csv');
+  });
+
+  it('tells how far it has come, and can be given up while it is on its way', async () => {
+    await choose();
+    const first = await bring();
+    first.sent(30, 120);
+    expect(await screen.findByText(/25 % of the file sent/)).toBeVisible();
+    await userEvent.click(screen.getByText('Give it up'));
+    expect(await screen.findByText('Given up; nothing was taken.')).toBeVisible();
+    const second = await bring();
+    second.sent(120, 120);
+    expect(await screen.findByText(/now it is looked through/)).toBeVisible();
+    expect(screen.queryByText('Give it up'), 'what is being written down is not stopped').toBeNull();
+    act(() => second.onerror());
+    expect(await screen.findByText(/cannot be reached/)).toBeVisible();
   });
 });

@@ -1,6 +1,7 @@
 package org.evenhand;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -109,11 +110,22 @@ public final class Api {
 
     /** Sends a CSV file. */
     Answer postCsv(String path, String csv) {
-        return send(HttpRequest.newBuilder(URI.create(address + path))
+        return send(csv(path, HttpRequest.BodyPublishers.ofString(csv)));
+    }
+
+    /** Begins to send a CSV file of so many bytes, and hangs up after a part of it. */
+    void hangUp(String path, String part, int bytes) {
+        HttpRequest.BodyPublisher broken =
+                HttpRequest.BodyPublishers.fromPublisher(HttpRequest.BodyPublishers.ofString(part), bytes);
+        assertThatThrownBy(() -> send(csv(path, broken))).isInstanceOf(UncheckedIOException.class);
+    }
+
+    private HttpRequest csv(String path, HttpRequest.BodyPublisher body) {
+        return HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "text/csv")
                 .header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"))
-                .POST(HttpRequest.BodyPublishers.ofString(csv))
-                .build());
+                .POST(body)
+                .build();
     }
 
     String cookie(String name) {

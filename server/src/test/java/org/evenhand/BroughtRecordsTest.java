@@ -3,6 +3,8 @@ package org.evenhand;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -19,6 +21,20 @@ class BroughtRecordsTest {
 
     private static String line(String ref, String jar, String flowers, String done) {
         return ref + ",pale ridge 1," + jar + ",Lantern,2026-10-30T16:00,FRIDGE," + flowers + "," + done + ",,FULL\n";
+    }
+
+    @Test
+    void a_file_that_breaks_off_on_its_way_leaves_nothing() {
+        String whole = HEAD
+                + IntStream.range(0, 20_000)
+                        .mapToObj(i -> line("b" + i, "X-2", "1", "2026-11-01T17:00"))
+                        .collect(Collectors.joining());
+        String half = whole.substring(0, whole.indexOf('\n', whole.length() / 2) + 1);
+        api.hangUp("/api/records/pollinations", half, whole.length());
+        JsonNode taken =
+                api.postCsv("/api/records/pollinations", whole).expect(200).body();
+        assertThat(taken.path("written").asInt()).isEqualTo(20_000);
+        assertThat(taken.path("already").asInt()).isZero();
     }
 
     @Test

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DatabindException;
 
@@ -76,6 +77,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         if (e instanceof org.springframework.security.access.AccessDeniedException
                 || e instanceof org.springframework.security.core.AuthenticationException) {
             throw e;
+        }
+        if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
+            LOG.info("A sender hung up before all was said; what it said is dropped.");
+            return null;
         }
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("Unexpected failure {}", number, e);
