@@ -148,7 +148,7 @@ class FailureTest {
 
         JsonNode report = api.get("/api/findings/season").expect(200).body();
         assertThat(report.path("done").get(0).asString())
-                .isEqualTo("Cherimoya, 2026: 100 flowers by hand on 2 trees, on 1 days, from 2 jars, by 1 people.");
+                .isEqualTo("Cherimoya, 2026: 100 flowers by hand on 2 trees, on 1 day, from 2 jars, by 1 person.");
         assertThat(report.path("fathers").get(0).path("name").asString()).isEqualTo("Far Bank");
         assertThat(report.path("otherwise").toString())
                 .contains("take Far Bank")

@@ -1,6 +1,7 @@
 package org.evenhand.findings;
 
 import java.util.Locale;
+import org.evenhand.core.Plural;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
@@ -90,8 +91,8 @@ final class FindingWords {
     }
 
     static String leftOut(CauseModel.LeftOut l, FactorNames.OfCrop names) {
-        String who = FactorNames.title(l.factor()) + ", " + names.name(l.factor(), l.level()) + " (" + l.flowers()
-                + " flowers): ";
+        String who = FactorNames.title(l.factor()) + ", " + names.name(l.factor(), l.level()) + " ("
+                + Plural.of(l.flowers(), "flower") + "): ";
         return who
                 + switch (l.reason()) {
                     case FEW -> "too few to say.";

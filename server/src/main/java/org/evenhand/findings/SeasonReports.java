@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Units;
 import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
@@ -77,14 +78,16 @@ class SeasonReports {
 
     private static List<String> done(FindingsView found, Map<Factor, List<Fates.Level>> levels) {
         List<String> done = new ArrayList<>();
-        done.add(found.shown().cropName() + ", " + found.shown().season() + ": " + byHand(levels)
-                + " flowers by hand on "
-                + count(levels, Factor.TREE) + " trees, on " + count(levels, Factor.EVENING) + " days, from "
-                + count(levels, Factor.LOT) + " jars, by " + count(levels, Factor.HELPER) + " people.");
+        done.add(found.shown().cropName() + ", " + found.shown().season() + ": " + Plural.of(byHand(levels), "flower")
+                + " by hand on "
+                + Plural.of(count(levels, Factor.TREE), "tree") + ", on "
+                + Plural.of(count(levels, Factor.EVENING), "day") + ", from "
+                + Plural.of(count(levels, Factor.LOT), "jar") + ", by "
+                + Plural.of(count(levels, Factor.HELPER), "person", "people") + ".");
         levels.getOrDefault(Factor.TREATMENT, List.of()).stream()
                 .filter(l -> !l.level().equals("HAND"))
-                .forEach(l -> done.add(
-                        l.flowers() + " flowers " + FactorNames.TREATMENTS.get(l.level()) + ", to compare with."));
+                .forEach(l -> done.add(Plural.of(l.flowers(), "flower") + " " + FactorNames.TREATMENTS.get(l.level())
+                        + ", to compare with."));
         return done;
     }
 
@@ -107,7 +110,8 @@ class SeasonReports {
         took.add(
                 all == null
                         ? "No flower's fate is known yet."
-                        : all.taken() + " of " + all.decided() + " flowers took, " + FindingWords.percent(all.share())
+                        : all.taken() + " of " + Plural.of(all.decided(), "flower") + " took, "
+                                + FindingWords.percent(all.share())
                                 + " (95 % interval " + FindingWords.percent(all.lower()) + " to "
                                 + FindingWords.percent(all.upper()) + ")"
                                 + (found.undecided() > 0 ? "; " + found.undecided() + " are not known yet." : "."));
@@ -117,9 +121,9 @@ class SeasonReports {
         for (YieldView y : found.yield()) {
             took.add(String.format(
                     Locale.ROOT,
-                    "%s: %d fruits harvested%s.",
+                    "%s: %s harvested%s.",
                     y.variety(),
-                    y.fruits(),
+                    Plural.of(y.fruits(), "fruit"),
                     y.grams() == null
                             ? ""
                             : ", " + units.harvest(y.kilograms()) + " weighed, "
@@ -220,32 +224,35 @@ class SeasonReports {
                                 .toList());
         pdf.table(
                 "Year against year",
-                List.of("Season", "Flowers by hand", "Took", "Share", "Fruits", "Weighed"),
-                r.years().stream()
-                        .map(y -> List.of(
-                                Integer.toString(y.season()),
-                                Integer.toString(y.flowers()),
-                                y.rate() == null
-                                        ? "-"
-                                        : y.rate().taken() + " of " + y.rate().decided(),
-                                y.rate() == null
-                                        ? "-"
-                                        : FindingWords.percent(y.rate().share()),
-                                Integer.toString(y.fruits()),
-                                units.harvest(y.kilograms())))
-                        .toList());
+                List.of("Season", "By hand", "Took", "Share", "Fruits", "Weighed"),
+                r.years().stream().map(y -> row(y, units)).toList());
         pdf.section("", r.between().isEmpty() ? List.of() : List.of(r.between()));
         return pdf.bytes();
     }
 
-    private static List<List<String>> rows(List<LevelView> levels) {
+    private static ReportPdf.Row row(SeasonReportView.Year y, Units units) {
+        Optional<SetRate> rate = Optional.ofNullable(y.rate());
+        return new ReportPdf.Row(
+                List.of(
+                        Integer.toString(y.season()),
+                        Integer.toString(y.flowers()),
+                        rate.map(r -> r.taken() + " of " + r.decided()).orElse("-"),
+                        rate.map(r -> FindingWords.percent(r.share())).orElse("-"),
+                        Integer.toString(y.fruits()),
+                        units.harvest(y.kilograms())),
+                rate.map(r -> ReportPdf.Bar.of(r, y.few())));
+    }
+
+    private static List<ReportPdf.Row> rows(List<LevelView> levels) {
         return levels.stream()
-                .map(l -> List.of(
-                        l.name() + (l.few() ? " (few)" : ""),
-                        l.rate().taken() + " of " + l.rate().decided(),
-                        FindingWords.percent(l.rate().share()),
-                        FindingWords.percent(l.rate().lower()) + " to "
-                                + FindingWords.percent(l.rate().upper())))
+                .map(l -> new ReportPdf.Row(
+                        List.of(
+                                l.name() + (l.few() ? " (few)" : ""),
+                                l.rate().taken() + " of " + l.rate().decided(),
+                                FindingWords.percent(l.rate().share()),
+                                FindingWords.percent(l.rate().lower()) + " to "
+                                        + FindingWords.percent(l.rate().upper())),
+                        Optional.of(ReportPdf.Bar.of(l.rate(), l.few()))))
                 .toList();
     }
 }

@@ -4,6 +4,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.fruitset.CheckOutcome;
 
@@ -39,7 +40,7 @@ public record CheckDetail(
             if (fruits < taken) {
                 throw new InvalidInputException(
                         "detail.fruits",
-                        "is " + fruits + ", but " + taken + " flowers took, each with a fruit at least.");
+                        "is " + fruits + ", but " + Plural.of(taken, "flower") + " took, each with a fruit at least.");
             }
             Require.within("detail.fruits", fruits, 0, Math.max(1, taken) * MOST_FRUITS_OF_A_FLOWER);
         }
@@ -49,8 +50,8 @@ public record CheckDetail(
         if (shaped > there) {
             throw new InvalidInputException(
                     "detail.whole",
-                    "with one-sided and crooked makes " + shaped + ", but there are " + there
-                            + " fruits. Count the shapes again.");
+                    "with one-sided and crooked makes " + shaped + ", but there " + (there == 1 ? "is " : "are ")
+                            + Plural.of(there, "fruit") + ". Count the shapes again.");
         }
         if (sizeMm != null) {
             Require.within("detail.sizeMm", sizeMm, 1, 1000);

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.orchard.Orchards;
@@ -142,7 +143,7 @@ class Ledger {
         if (doses > lot.dosesLeft()) {
             throw new InvalidInputException(
                     field,
-                    "need " + doses + (doses == 1 ? " dose" : " doses") + ", but "
+                    "need " + Plural.of(doses, "dose") + ", but "
                             + (lot.dosesLeft() == 0 ? "none is" : "only " + lot.dosesLeft())
                             + " left in " + lot.code()
                             + ". Somebody else may have taken some; do fewer, or take another jar.");

@@ -19,6 +19,7 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.Orchards;
 import org.postgresql.PGConnection;
@@ -209,8 +210,9 @@ class RecordImports {
         if (!bad.isEmpty()) {
             throw new InvalidInputException(
                     "csv",
-                    "was not taken, as it is wrong in " + (bad.size() < MOST_TOLD ? String.valueOf(bad.size()) : "many")
-                            + (bad.size() == 1 ? " line. " : " lines. ") + String.join("; ", bad) + ".");
+                    "was not taken, as it is wrong in "
+                            + (bad.size() < MOST_TOLD ? Plural.of(bad.size(), "line") : "many lines") + ". "
+                            + String.join("; ", bad) + ".");
         }
     }
 

@@ -24,6 +24,7 @@ import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.Url;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+import org.evenhand.core.Plural;
 import org.evenhand.core.round.CrossWork;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -132,10 +133,9 @@ class Calendars {
         Duration length = Duration.ofMinutes(Math.max(SHORTEST.toMinutes(), minutes));
         String trees = r.stops().stream().map(Calendars::line).collect(Collectors.joining("\n"));
         String collect = r.collect().stream()
-                .map(c -> "First gather " + c.flowers() + " flowers of " + c.variety() + ".\n")
+                .map(c -> "First gather " + Plural.of(c.flowers(), "flower") + " of " + c.variety() + ".\n")
                 .collect(Collectors.joining());
-        VEvent event = new VEvent(
-                r.at(), r.at().plus(length), "Round: " + r.flowers() + (r.flowers() == 1 ? " flower" : " flowers"));
+        VEvent event = new VEvent(r.at(), r.at().plus(length), "Round: " + Plural.of(r.flowers(), "flower"));
         return complete(
                 event,
                 "round-" + day(reader, r.at()) + "-" + r.at().getEpochSecond(),
@@ -177,7 +177,7 @@ class Calendars {
         String what = due.stream()
                 .map(d -> d.cross().label() + ", " + d.cross().tree() + " × "
                         + d.cross().father() + ": "
-                        + d.cross().flowers() + (d.cross().flowers() == 1 ? " flower" : " flowers")
+                        + Plural.of(d.cross().flowers(), "flower")
                         + (d.due().until() == null
                                 ? ""
                                 : ", until " + Given.say(d.due().until(), zone(reader))))
@@ -199,7 +199,7 @@ class Calendars {
     private VEvent look(Caller reader, LocalDate day, List<CheckDays.Day> looks, String origin) {
         String what =
                 looks.stream().map(l -> l.tree() + ": " + l.look()).distinct().collect(Collectors.joining("\n"));
-        VEvent event = new VEvent(day, "Look for fruit: " + looks.size() + (looks.size() == 1 ? " look" : " looks"));
+        VEvent event = new VEvent(day, "Look for fruit: " + Plural.of(looks.size(), "look"));
         return complete(event, "look-" + day, reader, what, origin + "/fruit-set");
     }
 

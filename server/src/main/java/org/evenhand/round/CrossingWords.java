@@ -6,6 +6,7 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import org.evenhand.core.Plural;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossHabit;
 import org.evenhand.core.round.CrossWork;
@@ -34,7 +35,7 @@ final class CrossingWords {
 
     private static String clusters(CrossHabit habit, int flowers) {
         int clusters = (int) Math.ceil(flowers / habit.keep().value());
-        return " About " + clusters + (clusters == 1 ? " cluster" : " clusters") + "; count the flowers you keep.";
+        return " About " + Plural.of(clusters, "cluster") + "; count the flowers you keep.";
     }
 
     /** How to lead the brush where seeds are wanted: as on the sheet, and the whole stigma. */
@@ -66,7 +67,7 @@ final class CrossingWords {
                 c.label(),
                 c.mother() + " × " + c.father(),
                 c.tree(),
-                LABEL_DAY.format(day.atZone(zone)) + ", " + c.flowers() + (c.flowers() == 1 ? " flower" : " flowers"));
+                LABEL_DAY.format(day.atZone(zone)) + ", " + Plural.of(c.flowers(), "flower"));
     }
 
     /** Capital letters without accents, no more than fit. */

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import org.evenhand.core.Plural;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.round.BestHours;
@@ -114,11 +115,11 @@ final class PlanSlots {
                 .filter(b -> b.target() != null && b.target().fruits() != null && b.carries() != null)
                 .filter(b -> b.target().fruits() > b.carries())
                 .forEach(b -> obstacles.add(
-                        b.tree() + " is wanted to bear " + b.target().fruits() + " fruits, but can carry " + b.carries()
-                                + "; the branch may break. Ask for fewer."));
+                        b.tree() + " is wanted to bear " + Plural.of(b.target().fruits(), "fruit") + ", but can carry "
+                                + b.carries() + "; the branch may break. Ask for fewer."));
         ground.budgets().values().stream()
                 .filter(b -> b.wanted() != null && b.wanted() > b.set() && b.flowers() == null)
-                .forEach(b -> obstacles.add(b.tree() + ": " + b.wanted()
-                        + " fruits are out of reach with any number of flowers at this certainty."));
+                .forEach(b -> obstacles.add(b.tree() + ": " + Plural.of(b.wanted(), "fruit is", "fruits are")
+                        + " out of reach with any number of flowers at this certainty."));
     }
 }

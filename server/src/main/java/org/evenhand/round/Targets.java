@@ -12,6 +12,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.LoadHabit;
@@ -230,9 +231,9 @@ public class Targets {
                             ? useLearned
                                     ? "as the crop sheet says; nothing was checked here yet"
                                     : "as the crop sheet says; what was learned here is switched off"
-                            : "learned from " + learned.learnedFrom() + " flowers of " + tree.crop()));
+                            : "learned from " + Plural.of(learned.learnedFrom(), "flower") + " of " + tree.crop()));
             if (got.pending() > 0) {
-                why.add(got.pending() + " flowers are done and not yet known.");
+                why.add(Plural.of(got.pending(), "flower is", "flowers are") + " done and not yet known.");
             }
             return String.join(" ", why);
         }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.crop.CropCatalogue;
@@ -140,7 +141,7 @@ class Walks {
         CropSheet sheet = crops.of(caller, stop.crop());
         String step = CrossingWords.name(stop.kind());
         return (step.isEmpty() ? "" : step + ": ")
-                + (stop.byStage().isEmpty() ? stop.flowers() + " flowers" : stages(sheet, stop));
+                + (stop.byStage().isEmpty() ? Plural.of(stop.flowers(), "flower") : stages(sheet, stop));
     }
 
     private static String stages(CropSheet sheet, RoundView.StopView stop) {

@@ -1,14 +1,19 @@
 package org.evenhand.findings;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.evenhand.core.Units;
 import org.evenhand.core.findings.CauseModel;
@@ -20,6 +25,7 @@ import org.evenhand.pollen.LotName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class FindingWordsTest {
     private static final UUID LANTERN = UUID.fromString("00000000-0000-7000-8000-000000000001");
@@ -115,7 +121,7 @@ class FindingWordsTest {
                 "Trees",
                 List.of("Tree", "Took"),
                 IntStream.range(0, 60)
-                        .mapToObj(i -> List.of("Tree " + i, i + " of 99"))
+                        .mapToObj(i -> new ReportPdf.Row(List.of("Tree " + i, i + " of 99"), Optional.empty()))
                         .toList());
         pdf.table("Nothing", List.of("Never"), List.of());
         try (PDDocument document = Loader.loadPDF(pdf.bytes())) {
@@ -128,5 +134,29 @@ class FindingWordsTest {
                     .contains("59 of 99");
             assertThat(text).contains("A season with ? in its name").doesNotContain("Never");
         }
+    }
+
+    /** Seen as a reader sees it: the page is drawn, and the tallest dark mark in the room of the bars is the share. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0, 0.25, 0.8, 1})
+    void a_share_stands_on_paper_where_its_axis_says(double share) throws IOException {
+        ReportPdf pdf = new ReportPdf("A season");
+        ReportPdf.Bar bar = new ReportPdf.Bar(share, Math.max(0, share - 0.1), Math.min(1, share + 0.1), share < 0.5);
+        pdf.table("Trees", List.of("Tree"), List.of(new ReportPdf.Row(List.of("One"), Optional.of(bar))));
+        try (PDDocument document = Loader.loadPDF(pdf.bytes())) {
+            BufferedImage page = new PDFRenderer(document).renderImageWithDPI(0, 144);
+            double right = page.getWidth() / 2.0 - 50 - 12;
+            int tallest = IntStream.range((int) (2 * right) - 300, page.getWidth())
+                    .boxed()
+                    .max(Comparator.comparingInt(x -> dark(page, x)))
+                    .orElseThrow();
+            assertThat(tallest / 2.0).isCloseTo(right - 140 + 140 * share, within(2.0));
+        }
+    }
+
+    private static int dark(BufferedImage page, int x) {
+        return (int) IntStream.range(0, page.getHeight())
+                .filter(y -> (page.getRGB(x, y) & 0xff) < 60)
+                .count();
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.Units;
 
@@ -171,13 +172,14 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
                 found(
                         Kind.NOT_LOOKED_ENOUGH,
                         4,
-                        e.undecided() + " of " + all
-                                + " flowers are not known yet: it is too early to call it failed.");
+                        e.undecided() + " of " + Plural.of(all, "flower is", "flowers are")
+                                + " not known yet: it is too early to call it failed.");
             } else if (decided > 0 && decided < 10) {
                 found(
                         Kind.NOT_LOOKED_ENOUGH,
                         2,
-                        "Only " + decided + " flowers are decided; so few can fail by chance.");
+                        "Only " + Plural.of(decided, "flower is", "flowers are")
+                                + " decided; so few can fail by chance.");
             }
         }
 
@@ -270,8 +272,8 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
                 found(
                         Kind.OVERLOADED,
                         3,
-                        e.set() + " fruits hang where " + e.carries().get()
-                                + " can be carried: the tree sheds what is too much.");
+                        Plural.of(e.set(), "fruit hangs", "fruits hang") + " where "
+                                + e.carries().get() + " can be carried: the tree sheds what is too much.");
             } else if (e.carries().isPresent()) {
                 ruledOut.add("Load: " + e.set() + " of " + e.carries().get() + " fruits that can be carried.");
             }

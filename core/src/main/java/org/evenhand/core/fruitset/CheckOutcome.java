@@ -2,6 +2,7 @@ package org.evenhand.core.fruitset;
 
 import java.util.Optional;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.findings.Proportion;
 
@@ -28,8 +29,9 @@ public record CheckOutcome(int flowers, int taken, int failed, int unknown, int 
         if (seen > flowers) {
             throw new InvalidInputException(
                     "taken",
-                    "together with the other numbers makes " + seen + ", but only " + flowers
-                            + " flowers were pollinated. Count again, or look whether a neighbour slipped in.");
+                    "together with the other numbers makes " + seen + ", but only "
+                            + Plural.of(flowers, "flower was", "flowers were")
+                            + " pollinated. Count again, or look whether a neighbour slipped in.");
         }
         if (seen == 0) {
             throw new InvalidInputException("taken", "is 0 and so are the others; give at least one number.");

@@ -1,6 +1,7 @@
 package org.evenhand.core.fruitset;
 
 import java.util.Optional;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 
 /**
@@ -57,11 +58,11 @@ public record LimbTally(Optional<Integer> before, int now, int takenOff, int flo
             case DROPPED ->
                 -change() + " fewer than before" + off + ": they dropped. The tree sheds what it cannot carry.";
             case NEW_FRUIT ->
-                change() + " more than before" + off + ", of " + flowersSince
-                        + " flowers pollinated there that could show since.";
+                change() + " more than before" + off + ", of " + Plural.of(flowersSince, "flower")
+                        + " pollinated there that could show since.";
             case MORE_THAN_DONE ->
-                change() + " more than before" + off + ", but only " + flowersSince
-                        + " flowers pollinated there could show since: set by nature, a neighbour limb, or one counted twice.";
+                change() + " more than before" + off + ", but only " + Plural.of(flowersSince, "flower")
+                        + " pollinated there could show since: set by nature, a neighbour limb, or one counted twice.";
         };
     }
 }

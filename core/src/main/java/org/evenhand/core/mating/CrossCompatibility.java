@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import org.evenhand.core.Plural;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.MatingHabit;
 import org.evenhand.core.findings.LearnedFactor;
@@ -197,7 +198,7 @@ public final class CrossCompatibility {
             return this;
         }
         boolean fits = lesson == CrossEvidence.Lesson.FITS;
-        String seen = evidence.taken() + " of " + evidence.flowers() + " flowers took";
+        String seen = evidence.taken() + " of " + Plural.of(evidence.flowers(), "flower") + " took";
         if (verdict == Verdict.UNKNOWN) {
             return new CrossCompatibility(
                     fits ? Verdict.YES : Verdict.NO,

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.round.RoundRequest.Choice;
 import org.evenhand.core.round.RoundRequest.Lot;
@@ -262,7 +263,8 @@ public record RoundPlan(
             int most = Math.min(open, uses.get(meant.get(0)).lot().doses());
             if (choice.flowers() > most) {
                 throw new InvalidInputException(
-                        field, "asks for " + choice.flowers() + " flowers, but only " + most + " can be had.");
+                        field,
+                        "asks for " + Plural.of(choice.flowers(), "flower") + ", but only " + most + " can be had.");
             }
         }
 
