@@ -78,7 +78,12 @@ final class Application implements AutoCloseable {
                     .resolve("application-" + port + ".log")
                     .toFile();
             ProcessBuilder builder = new ProcessBuilder(
-                            "java", "-Xmx512m", "-jar", System.getProperty("evenhand.application"))
+                            // It lives for one journey: code compiled quickly serves it better than code compiled well.
+                            "java",
+                            "-XX:TieredStopAtLevel=1",
+                            "-Xmx512m",
+                            "-jar",
+                            System.getProperty("evenhand.application"))
                     .redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.appendTo(log));
             builder.environment().put("EVEN_HAND_PORT", String.valueOf(port));
