@@ -14,7 +14,7 @@ import { registerSW } from 'virtual:pwa-register';
 import { App } from './App';
 import { client } from './kit/client';
 import { keepAnswers, restoreAnswers } from './kit/kept-answers';
-import { sendWhenPossible } from './kit/outbox';
+import { outboxRead, sendWhenPossible } from './kit/outbox';
 import { theme } from './kit/theme';
 
 /** Without storage the application works as long as there is a connection. */
@@ -27,7 +27,7 @@ const ready = restoreAnswers(client).then(
   () => undefined,
 );
 
-void ready.then(() =>
+void Promise.all([ready, outboxRead]).then(() =>
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
       <MantineProvider theme={theme} forceColorScheme="light">

@@ -1,6 +1,6 @@
-import { screen, waitFor } from '@testing-library/react';
+import { renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Kept } from '../account/Kept';
 import { refusal, serve, SILENCE, show } from '../test/screen';
 import { client } from './client';
@@ -87,6 +87,19 @@ describe('what waits on this device', () => {
     await userEvent.click(await screen.findByText('Yes, send it all the same'));
     expect(await screen.findByText('Everything is sent')).toBeVisible();
     expect(sent.at(-1)!.body.confirmed).toEqual(['no-males']);
+  });
+});
+
+describe('after a reload', () => {
+  it('what waits is known before the first screen is drawn', async () => {
+    serve({ 'PUT /api/readings/r1': SILENCE });
+    await reading('r1');
+    vi.resetModules();
+    const { outboxRead, useOutbox } = await import('./outbox');
+    await outboxRead;
+    const drawn: number[] = [];
+    renderHook(() => drawn.push(useOutbox().length));
+    expect(drawn[0]).toBe(1);
   });
 });
 

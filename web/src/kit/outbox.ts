@@ -108,9 +108,19 @@ export const throwAway = (write: Outgoing): Promise<void> => store.outbox.delete
 
 let entries: Outgoing[] = [];
 const listeners = new Set<() => void>();
-liveQuery(() => store.outbox.orderBy('seq').toArray()).subscribe((now) => {
-  entries = now;
-  listeners.forEach((l) => l());
+
+/**
+ * Once it is known what waits here: a screen drawn before would offer again what is done already. Without storage nothing waits.
+ */
+export const outboxRead = new Promise<void>((read) => {
+  liveQuery(() => store.outbox.orderBy('seq').toArray()).subscribe({
+    next: (now) => {
+      entries = now;
+      listeners.forEach((l) => l());
+      read();
+    },
+    error: () => read(),
+  });
 });
 
 /** What waits on this device, in order. */

@@ -5,36 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 
 /** A flower nobody is sure of, weather out of a file, a sheet made one's own: bloom read and foreseen in the browser. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class BloomJourneyTest {
-    private Application application;
-    private Browser browser;
-
-    @BeforeAll
-    void start() {
-        application = Application.withDemoOrchard();
-        browser = new Browser(application.address());
-        browser.desk().open("/");
-        browser.signIn();
-    }
-
-    @AfterAll
-    void stop() {
-        browser.close();
-        application.close();
-    }
+class BloomJourneyTest extends DemoJourney {
 
     @Test
     @Order(1)

@@ -2,35 +2,12 @@ package org.evenhand.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.By;
 
 /** A cross at the desk: wanted by seeds, begun, made ready, given pollen when it is ripe, labelled; and figs by size. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class CrossJourneyTest {
-    private Application application;
-    private Browser browser;
-
-    @BeforeAll
-    void start() {
-        application = Application.withDemoOrchard();
-        browser = new Browser(application.address());
-        browser.open("/");
-        browser.signIn();
-    }
-
-    @AfterAll
-    void stop() {
-        browser.close();
-        application.close();
-    }
+class CrossJourneyTest extends DemoJourney {
 
     @Test
     @Order(1)

@@ -2,40 +2,20 @@ package org.evenhand.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 
 /** A grower's evening at the demo orchard, from the first look at a tree to the share that took. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class EveningJourneyTest {
-    private Application application;
-    private Browser browser;
-
-    @BeforeAll
-    void start() {
-        application = Application.withDemoOrchard();
-        browser = new Browser(application.address());
-    }
-
-    @AfterAll
-    void stop() {
-        browser.close();
-        application.close();
-    }
+class EveningJourneyTest extends DemoJourney {
 
     @Test
     @Order(1)
     void screens_stay_within_the_phone_and_keep_to_the_rules_of_access() {
-        browser.open("/");
+        browser.press("Sign out");
+        browser.see(By.xpath("//button[normalize-space(.)='Sign in']"));
         assertThat(browser.accessibilityViolations()).as("sign-in").isEmpty();
         browser.signIn();
         String[][] screens = {

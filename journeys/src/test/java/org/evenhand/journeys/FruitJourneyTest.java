@@ -5,41 +5,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 
 /** From the first look to what it teaches: looks on a walk, limbs, numbered fruit, a comparison drawn by lot, and a file from elsewhere. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class FruitJourneyTest {
+class FruitJourneyTest extends DemoJourney {
     private static final By KEPT = By.cssSelector("[href='/kept']");
-
-    private Application application;
-    private Browser browser;
 
     @TempDir
     Path folder;
-
-    @BeforeAll
-    void start() {
-        application = Application.withDemoOrchard();
-        browser = new Browser(application.address());
-        browser.open("/");
-        browser.signIn();
-    }
-
-    @AfterAll
-    void stop() {
-        browser.close();
-        application.close();
-    }
 
     @Test
     @Order(1)

@@ -4,30 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashSet;
 import java.util.Set;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.By;
 
 /** A phone under the trees without a signal: nothing is lost, nothing is there twice. */
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class OfflineJourneyTest {
+class OfflineJourneyTest extends DemoJourney {
     private static final By KEPT = By.cssSelector("[data-kept]");
 
-    private Application application;
-    private Browser browser;
-
     @BeforeAll
-    void start() {
-        application = Application.withDemoOrchard();
-        browser = new Browser(application.address());
-        browser.phone().open("/");
-        browser.signIn();
+    void twoFullJars() {
+        browser.phone().reload();
         // Two full jars, so that thirty flowers can be done.
         assertThat(browser.await("""
                 const token = document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1];
@@ -46,12 +34,6 @@ class OfflineJourneyTest {
                 return answers.join(' ');""")).isEqualTo("200 200");
         browser.await("await navigator.serviceWorker.ready; return true;");
         browser.reload();
-    }
-
-    @AfterAll
-    void stop() {
-        browser.close();
-        application.close();
     }
 
     @Test
