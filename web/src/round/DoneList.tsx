@@ -28,7 +28,7 @@ function DoneRow({ done }: { done: Done }) {
         <b>{done.treeName}</b>
       </td>
       <td>
-        {plural(done.flowers, 'flower')} with {done.lotCode} {done.pollenParent}
+        {plural(done.flowers, 'flower')} {done.again && 'once more '}with {done.lotCode} {done.pollenParent}
         {done.mark && <span className="soft"> · {done.mark}</span>}
         {undo.general && <p className="small warn">{undo.general}</p>}
       </td>
@@ -50,7 +50,7 @@ function DoneRow({ done }: { done: Done }) {
 /** What was done in this round, by anybody. */
 export function DoneList({ done }: { done: Done[] }) {
   if (done.length === 0) return null;
-  const flowers = done.reduce((n, d) => n + d.flowers, 0);
+  const flowers = done.filter((d) => !d.again).reduce((n, d) => n + d.flowers, 0);
   return (
     <section className="card">
       <h2>Done in the last 12 hours: {plural(flowers, 'flower')}</h2>

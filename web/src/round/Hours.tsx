@@ -71,6 +71,7 @@ function HoursForm({ before }: { before: Settings }) {
     away: of.away,
     keepPhotoPlace: of.keepPhotoPlace,
     useLearned: of.useLearned,
+    repeatVisits: of.repeatVisits,
   });
   const send = (of: Settings, version: number | undefined) =>
     answer(
@@ -204,6 +205,12 @@ function HoursForm({ before }: { before: Settings }) {
         description="On: the flower budget and the round use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
         checked={s.useLearned}
         onChange={(e) => set({ ...s, useLearned: e.currentTarget.checked })}
+      />
+      <Checkbox
+        label="Go over the same flowers once more while stigmas last"
+        description="On: a round ends with flowers that had pollen half a day ago or more, where the same father’s is to spare. Off: once is enough."
+        checked={s.repeatVisits}
+        onChange={(e) => set({ ...s, repeatVisits: e.currentTarget.checked })}
       />
       {form.general && (
         <p className="note bad" role="alert">

@@ -11,6 +11,7 @@ import { plural } from '../kit/time';
 import { TimeField } from '../kit/TimeField';
 import { useSubmit } from '../kit/use-submit';
 import { crossWords, givesPollen, STEP } from './cross-words';
+import { sameFlowers } from './round-words';
 import classes from './Round.module.css';
 import { RoundTabs } from './RoundTabs';
 
@@ -21,6 +22,7 @@ function With({ stop }: { stop: Schemas['RoundStop'] }) {
       {stop.lotCode}
       {stop.kind !== 'POLLINATE' && <div className="small">{STEP[stop.kind]}</div>}
       {stop.cross && <div className="small soft">{crossWords(stop)}</div>}
+      {stop.againOf && <div className="small soft">{stop.say}</div>}
     </>
   );
 }
@@ -44,7 +46,7 @@ function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: D
                 ...when,
                 treeId: stop.treeId,
                 ...(stop.lotId && { lotId: stop.lotId }),
-                ...(crossing && { crossingId: crossing, again: stop.kind === 'POLLINATE_AGAIN' }),
+                ...sameFlowers(stop),
               },
             }),
           )

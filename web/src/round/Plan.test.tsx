@@ -225,6 +225,7 @@ describe('hours and habits', () => {
       away: [],
       keepPhotoPlace: false,
       useLearned: true,
+      repeatVisits: true,
       version: 2,
     };
     const sent = serve({

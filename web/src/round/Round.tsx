@@ -17,7 +17,7 @@ import { Which } from './Which';
 import { RoundTabs } from './RoundTabs';
 import { crossWords, givesPollen } from './cross-words';
 import { leftWords } from './plan-words';
-import { byFather, pollinated, stopWhy, waitingFor } from './round-words';
+import { byFather, flowersWords, stopWhy, waitingFor } from './round-words';
 
 function Plan({ round }: { round: Schemas['Round'] }) {
   const order = new Map(round.stops.map((s, i) => [s, i + 1]));
@@ -31,7 +31,7 @@ function Plan({ round }: { round: Schemas['Round'] }) {
             </h2>
             <span className="soft small">
               {father.stops.some((s) => givesPollen(s.kind))
-                ? plural(pollinated(father.stops), 'flower')
+                ? flowersWords(father.stops)
                 : plural(father.stops.length, 'step')}
             </span>
           </header>
@@ -90,13 +90,12 @@ function Plan({ round }: { round: Schemas['Round'] }) {
 }
 
 function sentence(round: Schemas['Round'], now: Date, zone: string): string {
-  const flowers = pollinated(round.stops);
   const at = said(new Date(round.at), now, zone);
   if (round.stops.length === 0) return `Nothing can be pollinated at ${at}.`;
   const trees = new Set(round.stops.map((s) => s.treeId)).size;
   const jars = new Set(round.stops.flatMap((s) => s.lotId ?? [])).size;
   const from = jars > 0 ? `, from ${plural(jars, 'jar')}` : '';
-  return `At ${at}: ${plural(flowers, 'flower')} on ${plural(trees, 'tree')}${from}.`;
+  return `At ${at}: ${flowersWords(round.stops)} on ${plural(trees, 'tree')}${from}.`;
 }
 
 /** Walks that nobody ended: to be taken up, or closed. */

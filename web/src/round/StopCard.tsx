@@ -9,6 +9,7 @@ import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { crossWords } from './cross-words';
+import { sameFlowers } from './round-words';
 import { voidPollination } from './DoneList';
 import { HowFields, useHow } from './How';
 import { MarkFields, useMark } from './Marks';
@@ -94,7 +95,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
   const how = useHow(stages);
   const done = doneAt(walk, index, outbox, session.accountId);
   const before = index > 0 ? walk.stops[index - 1] : undefined;
-  const crossing = stop.cross?.crossingId;
+  const again = sameFlowers(stop);
   const body: Schemas['PollinationRequest'] = {
     treeId: stop.treeId,
     ...(stop.lotId && { lotId: stop.lotId }),
@@ -103,9 +104,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
     walkId: walk.id,
     stop: index,
     how: how.how,
-    ...(crossing
-      ? { crossingId: crossing, again: stop.kind === 'POLLINATE_AGAIN' }
-      : { mark: mark?.name ?? '', ...(colour && { colour }), ...(tag && { tag }) }),
+    ...(again ? again : { mark: mark?.name ?? '', ...(colour && { colour }), ...(tag && { tag }) }),
   };
   const goOn = () => {
     setId(newId());
@@ -143,10 +142,11 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
         <Where stop={stop} />
         <Jar stop={stop} before={before} />
         {stop.cross && <p className={classes.cross}>{crossWords(stop)}</p>}
+        {stop.againOf && <p className={classes.cross}>once more on the same: {stop.say}</p>}
         <Looks stop={stop} sheet={sheet} />
         <Handling stop={stop} sheet={sheet} />
         <Limbs stop={stop} />
-        {sheet && !crossing && (
+        {sheet && !again && (
           <MarkFields
             sheet={sheet}
             mark={mark}

@@ -153,6 +153,24 @@ describe('the walk', () => {
     expect(sent[1]!.body).not.toHaveProperty('mark');
   });
 
+  it('gives the same flowers pollen once more, by their mark and without a new one', async () => {
+    const again = {
+      ...stop('Lantern 3', 'PR-02'),
+      kind: 'POLLINATE_AGAIN' as const,
+      againOf: 'p1',
+      say: 'petal nick, done Mon 23 Nov, 18:10',
+    };
+    const sent = serve(answers(done, walk([again])));
+    showWalk();
+    await userEvent.click(await screen.findByText('Go'));
+    expect(screen.getByText('once more on the same: petal nick, done Mon 23 Nov, 18:10')).toBeVisible();
+    expect(screen.queryByText(/^Mark:/)).toBeNull();
+    await userEvent.click(screen.getByText('All 6'));
+    await userEvent.click(screen.getByText('Done · 6 flowers'));
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ againOf: 'p1', again: true, flowers: 6 }));
+    expect(sent[0]!.body).not.toHaveProperty('mark');
+  });
+
   it('reads as the crop’s growers say it: passes, what to heed, limbs, now or never, without a jar', async () => {
     const lime = {
       ...stop('Pocket Lime 1', 'from flower to flower'),

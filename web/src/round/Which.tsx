@@ -12,6 +12,7 @@ export function Which({ stop }: { stop: Schemas['RoundStop'] }) {
   return (
     <span className="small">
       {stop.kind !== 'POLLINATE' && <b>{STEP[stop.kind]} </b>}
+      {stop.againOf && stop.say}
       {stop.byStage.map((b) => `${b.flowers} ${name(b.stage)}`).join(', ')}
       {sheet?.figSizes && <Link to={`/round/figs/${stop.treeId}`}> which, by size</Link>}
       {stop.onlyNow && <span className="warn"> now or never</span>}

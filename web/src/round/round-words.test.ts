@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { roundStop } from '../test/samples';
-import { byFather, pollinated, stopWhy, waitingFor } from './round-words';
+import { byFather, flowersWords, stopWhy, waitingFor } from './round-words';
 
 const stop = (lotCode: string, treeName: string) => roundStop(treeName, lotCode);
 
@@ -55,6 +55,12 @@ describe('the round in words', () => {
       ['E-01', 4],
       ['Crosses', 1],
     ]);
-    expect(pollinated(stops)).toBe(12);
+    expect(flowersWords(stops)).toBe('12 flowers');
+  });
+
+  it('tells flowers that had pollen before apart', () => {
+    const again = { ...stop('LA-02', 'A'), kind: 'POLLINATE_AGAIN' as const, againOf: 'p1' };
+    expect(flowersWords([stop('LA-02', 'A'), again])).toBe('6 flowers, 6 once more');
+    expect(flowersWords([again])).toBe('6 flowers once more');
   });
 });

@@ -36,9 +36,26 @@ export function byFather(stops: Stop[]): Leg[] {
   return legs;
 }
 
-/** Flowers that are given pollen; steps on crosses give none. */
-export const pollinated = (stops: Stop[]): number =>
-  stops.reduce((n, s) => n + (givesPollen(s.kind) ? s.flowers : 0), 0);
+const sum = (stops: Stop[]): number => stops.reduce((n, s) => n + s.flowers, 0);
+
+/** Flowers that are given pollen; steps on crosses give none, and those that had it before are told apart. */
+export function flowersWords(stops: Stop[]): string {
+  const first = sum(stops.filter((s) => givesPollen(s.kind) && !s.againOf));
+  const again = sum(stops.filter((s) => s.againOf));
+  if (again === 0) return plural(first, 'flower');
+  return first === 0
+    ? `${plural(again, 'flower')} once more`
+    : `${plural(first, 'flower')}, ${again} once more`;
+}
+
+/** Which flowers they are, where it is those of a cross, or some that had pollen before. */
+export function sameFlowers(
+  stop: Stop,
+): Pick<Schemas['PollinationRequest'], 'crossingId' | 'again' | 'againOf'> | undefined {
+  if (stop.againOf) return { againOf: stop.againOf, again: true };
+  const crossing = stop.cross?.crossingId;
+  return crossing ? { crossingId: crossing, again: stop.kind === 'POLLINATE_AGAIN' } : undefined;
+}
 
 /** Flowers that wait for the same pollen in the same round, told together. */
 export function waitingFor(

@@ -111,6 +111,24 @@ class FateFactsTest {
     }
 
     @Test
+    void a_second_visit_outside_crosses_counts_no_flower_twice_and_tells_its_first() {
+        String id = api.pollinate(taker, lot, 6, done).expect(200).id();
+        Map<String, Object> second = new HashMap<>(Api.pollination(taker, lot, 5, done.plus(Duration.ofHours(13))));
+        second.put("againOf", id);
+        JsonNode again =
+                api.put("/api/pollinations/" + Api.newId(), second).expect(200).body();
+        assertThat(again.path("again").asBoolean()).isTrue();
+        assertThat(visits()).as("six flowers, visited twice").containsExactly(Map.entry("1", 6));
+        assertThat(api.dosesLeft(lot)).isEqualTo(300 - 6 - 5);
+        api.post("/api/pollinations/" + id + "/void", Api.voiding(0)).expect(409);
+        api.post("/api/pollinations/" + again.path("id").asString() + "/void", Api.voiding(0))
+                .expect(204);
+        assertThat(visits()).containsExactly(Map.entry("0", 6));
+        assertThat(api.dosesLeft(lot)).isEqualTo(300 - 6);
+        api.post("/api/pollinations/" + id + "/void", Api.voiding(0)).expect(204);
+    }
+
+    @Test
     void a_second_visit_to_a_cross_counts_no_flower_twice_and_tells_its_first() {
         String crossing = Api.newId();
         String father =

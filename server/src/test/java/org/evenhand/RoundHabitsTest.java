@@ -77,6 +77,93 @@ class RoundHabitsTest {
         assertThat(flowersOf(round().path("stops"), one)).isEqualTo(6);
     }
 
+    private List<JsonNode> onceMore(Instant at) {
+        List<JsonNode> stops = new ArrayList<>();
+        api.get("/api/round?at=" + at).expect(200).body().path("stops").forEach(s -> {
+            if (s.has("againOf")) {
+                stops.add(s);
+            }
+        });
+        return stops;
+    }
+
+    private Map<String, Object> onceMore(String first, String tree, String lot, int flowers) {
+        Map<String, Object> second = new HashMap<>(Api.pollination(tree, lot, flowers, now));
+        second.put("againOf", first);
+        return second;
+    }
+
+    @Test
+    void flowers_of_the_evening_have_pollen_once_more_in_the_morning_from_what_is_to_spare() {
+        Instant morning = now.plus(Duration.ofHours(15));
+        api.read(one, now, Map.of("parted", 6, "half-open", 4)).expect(200);
+        String lot = api.lot(giver, now.minusSeconds(3600), 8).id();
+        String first =
+                api.pollinate(one, lot, 6, now.minusSeconds(1800)).expect(200).id();
+        assertThat(onceMore(morning))
+                .as("two doses, and flowers that had none yet")
+                .isEmpty();
+        api.lot(giver, now.minusSeconds(3600), 60).expect(200);
+
+        JsonNode stop = onceMore(morning).get(0);
+        assertThat(stop.path("againOf").asString()).isEqualTo(first);
+        assertThat(stop.path("kind").asString()).isEqualTo("POLLINATE_AGAIN");
+        assertThat(stop.path("flowers").asInt()).isEqualTo(6);
+        assertThat(stop.path("why").asString()).contains("there is pollen to spare");
+        assertThat(onceMore(now.plus(Duration.ofHours(5))))
+                .as("hardly dry from the first")
+                .isEmpty();
+        assertThat(onceMore(now.plus(Duration.ofHours(60))))
+                .as("no stigma is left")
+                .isEmpty();
+        settings(Map.of("repeatVisits", false));
+        assertThat(onceMore(morning)).isEmpty();
+    }
+
+    @Test
+    void a_second_visit_stands_in_the_walk_and_among_what_was_done_and_its_flowers_are_looked_at_once() {
+        api.read(one, now, Map.of("half-open", 4)).expect(200);
+        String lot = api.lot(giver, now.minus(Duration.ofHours(12)), 60).id();
+        String first = api.pollinate(one, lot, 6, now.minus(Duration.ofHours(11)))
+                .expect(200)
+                .id();
+        String walk = Api.newId();
+        api.put("/api/walks/" + walk, Map.of("at", now.toString())).expect(200);
+        Map<String, Object> second = onceMore(first, one, lot, 5);
+        second.put("walkId", walk);
+        second.put("stop", 0);
+        api.put("/api/pollinations/" + Api.newId(), second).expect(200);
+        assertThat(round().path("done").findValuesAsString("again")).containsExactly("false", "true");
+        assertThat(api.get("/api/fruit-set").expect(200).body().path("rows").size())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void a_second_visit_that_does_not_go_with_the_first_is_refused() {
+        Instant evening = now.minus(Duration.ofHours(13));
+        String lot = api.lot(giver, evening.minusSeconds(600), 30).id();
+        String other = api.lot(api.tree(api.variety("Far Bank"), "Far Bank 1"), evening.minusSeconds(600), 30)
+                .id();
+        String first = api.pollinate(one, lot, 6, evening).expect(200).id();
+        assertThat(refused(onceMore(first, two, lot, 3), "treeId")).contains("another tree");
+        assertThat(refused(onceMore(first, one, lot, 7), "flowers")).contains("only 6 flowers were done");
+        assertThat(refused(onceMore(first, one, other, 3), "lotId")).contains("the father");
+        Map<String, Object> before = onceMore(first, one, lot, 3);
+        before.put("doneAt", evening.minusSeconds(60).toString());
+        assertThat(refused(before, "doneAt")).contains("not after the first visit");
+        api.put("/api/pollinations/" + Api.newId(), onceMore(Api.newId(), one, lot, 3))
+                .expect(404);
+        Map<String, Object> nothing = new HashMap<>(Api.pollination(one, lot, 3, now));
+        nothing.put("again", true);
+        assertThat(refused(nothing, "again")).contains("the cross");
+    }
+
+    private String refused(Map<String, Object> pollination, String field) {
+        return api.put("/api/pollinations/" + Api.newId(), pollination)
+                .expect(400)
+                .errorAt(field);
+    }
+
     @Test
     void a_jar_that_somebody_ruled_out_for_a_tree_is_ruled_out_on_the_walk_too() {
         api.read(one, now, Map.of("half-open", 9)).expect(200);

@@ -295,6 +295,7 @@ class DemoOrchard implements ApplicationRunner {
                                     null,
                                     null,
                                     null,
+                                    null,
                                     PollinationHow.of(Treatment.NATURE),
                                     id,
                                     p.slot())));
@@ -434,6 +435,7 @@ class DemoOrchard implements ApplicationRunner {
                             List.of(hours(16, 18), hours(20, 22)),
                             List.of(),
                             List.of(),
+                            null,
                             null,
                             null,
                             null));

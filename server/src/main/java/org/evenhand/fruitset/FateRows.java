@@ -128,9 +128,11 @@ class FateRows {
                 """
                 select p.id, p.tree_id, t.variety_id, v.crop, p.lot_id, p.flowers, p.treatment, p.done_at, p.stage, p.strokes,
                        p.tool, p.limb, p.recorded_by, l.collected_at, coalesce(s.storage, l.storage),
-                       case when p.crossing_id is null then 1 else 1 + (select count(*) from pollination a
-                           where a.orchard_id = p.orchard_id and a.crossing_id = p.crossing_id and a.again
-                           and a.voided_at is null) end
+                       1 + case when p.crossing_id is null
+                           then (select count(*) from pollination a where a.orchard_id = p.orchard_id
+                               and a.again_of = p.id and a.voided_at is null)
+                           else (select count(*) from pollination a where a.orchard_id = p.orchard_id
+                               and a.crossing_id = p.crossing_id and a.again and a.voided_at is null) end
                 from pollination p
                 join tree t on t.id = p.tree_id
                 join variety v on v.id = t.variety_id

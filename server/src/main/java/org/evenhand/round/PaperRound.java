@@ -120,11 +120,14 @@ final class PaperRound {
             line();
         }
 
-        /** The cross that the flowers belong to, and what to clean first. */
+        /** The cross that the flowers belong to, or when they had pollen before, and what to clean first. */
         private static String beside(RoundView.StopView s) {
             List<String> words = new ArrayList<>();
             if (s.cross() != null && s.cross().label() != null) {
                 words.add("cross " + s.cross().label());
+            }
+            if (s.againOf() != null) {
+                words.add(s.say());
             }
             if (!s.cleanBefore().isEmpty()) {
                 words.add("first clean brush and cup");

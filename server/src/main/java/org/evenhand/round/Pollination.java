@@ -33,6 +33,7 @@ class Pollination extends OrchardRecord {
     private Integer stop;
     private UUID crossingId;
     private boolean again;
+    private UUID againOf;
 
     @Enumerated(EnumType.STRING)
     private Treatment treatment;
@@ -67,6 +68,7 @@ class Pollination extends OrchardRecord {
         this.stop = done.stop();
         this.crossingId = done.crossingId();
         this.again = done.again();
+        this.againOf = done.againOf();
         this.treatment = done.how().treatment();
         this.stage = done.how().stage();
         this.strokes = done.how().strokes();
@@ -82,6 +84,7 @@ class Pollination extends OrchardRecord {
      * @param lotId absent where the brush went from flower to flower with their own pollen
      * @param crossingId the cross they belong to; absent for most
      * @param again whether the same flowers had pollen before
+     * @param againOf when they had, outside crosses
      */
     record Done(
             UUID treeId,
@@ -96,6 +99,7 @@ class Pollination extends OrchardRecord {
             Integer stop,
             UUID crossingId,
             boolean again,
+            UUID againOf,
             PollinationHow how,
             UUID comparisonId,
             Integer slot) {}
@@ -146,6 +150,10 @@ class Pollination extends OrchardRecord {
 
     boolean again() {
         return again;
+    }
+
+    UUID againOf() {
+        return againOf;
     }
 
     PollinationHow how() {

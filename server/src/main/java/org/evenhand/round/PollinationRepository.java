@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.evenhand.core.fruitset.Treatment;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -20,12 +21,17 @@ interface PollinationRepository extends JpaRepository<Pollination, UUID> {
             + " and p.doneAt > :after and p.voidedAt is null order by p.doneAt")
     List<Pollination> byHandSince(UUID orchardId, Instant after);
 
+    List<Pollination> findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+            UUID orchardId, Treatment treatment, Instant after);
+
     List<Pollination> findByOrchardIdAndComparisonIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> comparisonIds);
 
     Optional<Pollination> findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
             UUID orchardId, UUID comparisonId, Integer slot);
 
     List<Pollination> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, List<UUID> crossingIds);
+
+    List<Pollination> findByOrchardIdAndAgainOfInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> firstIds);
 
     List<Pollination> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, UUID walkId);
 

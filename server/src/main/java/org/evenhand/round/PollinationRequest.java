@@ -16,6 +16,7 @@ import java.util.UUID;
  * @param walkId walk and stop it belongs to, both or neither
  * @param crossingId the cross whose flowers they are
  * @param again whether the same flowers of the cross had pollen before
+ * @param againOf pollination whose flowers, outside crosses, have pollen once more
  * @param how what else is worth comparing later
  * @param comparisonId the comparison they belong to, with the place that was drawn by lot, both or neither
  */
@@ -31,6 +32,7 @@ public record PollinationRequest(
         @Schema(description = OPTIONAL) Integer stop,
         @Schema(description = OPTIONAL) UUID crossingId,
         @Schema(description = OPTIONAL) Boolean again,
+        @Schema(description = OPTIONAL) UUID againOf,
         @Schema(description = OPTIONAL) PollinationHow how,
         @Schema(description = OPTIONAL) UUID comparisonId,
         @Schema(description = OPTIONAL) Integer slot) {
@@ -38,6 +40,6 @@ public record PollinationRequest(
     public static PollinationRequest simple(
             UUID treeId, UUID lotId, Integer flowers, Instant doneAt, String mark, PollinationHow how) {
         return new PollinationRequest(
-                treeId, lotId, flowers, doneAt, mark, null, null, null, null, null, null, how, null, null);
+                treeId, lotId, flowers, doneAt, mark, null, null, null, null, null, null, null, how, null, null);
     }
 }

@@ -13,6 +13,7 @@ import org.evenhand.core.crop.Mark;
  * @param lotId absent where the brush went from flower to flower; the code then says so
  * @param crossLabel number of the cross whose flowers they are
  * @param again whether the same flowers had pollen before
+ * @param againOf when they had, outside crosses
  */
 public record PollinationView(
         UUID id,
@@ -34,6 +35,7 @@ public record PollinationView(
         @Schema(description = OPTIONAL) UUID crossingId,
         @Schema(description = OPTIONAL) String crossLabel,
         boolean again,
+        @Schema(description = OPTIONAL) UUID againOf,
         PollinationHow how,
         @Schema(description = OPTIONAL) UUID comparisonId,
         @Schema(description = OPTIONAL) Integer slot,

@@ -60,6 +60,7 @@ public class Pollinations {
     private final CropCatalogue crops;
     private final WalkRepository walks;
     private final Crossings crossings;
+    private final SecondVisits second;
     private final Settings settings;
     private final ApplicationEventPublisher events;
     private final InstantSource clock;
@@ -73,6 +74,7 @@ public class Pollinations {
             CropCatalogue crops,
             WalkRepository walks,
             Crossings crossings,
+            SecondVisits second,
             Settings settings,
             ApplicationEventPublisher events,
             InstantSource clock) {
@@ -84,6 +86,7 @@ public class Pollinations {
         this.crops = crops;
         this.walks = walks;
         this.crossings = crossings;
+        this.second = second;
         this.settings = settings;
         this.events = events;
         this.clock = clock;
@@ -102,6 +105,15 @@ public class Pollinations {
     @Transactional(readOnly = true)
     public List<PollinationView> since(Caller caller, Instant after) {
         return views(caller, pollinations.byHandSince(caller.orchardId(), after));
+    }
+
+    /** All visits by hand after a moment; the earliest first. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> visitsSince(Caller caller, Instant after) {
+        return views(
+                caller,
+                pollinations.findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+                        caller.orchardId(), Treatment.HAND, after));
     }
 
     /** Those with these ids, in no order; voided ones and those of others are left out. */
@@ -233,6 +245,9 @@ public class Pollinations {
             PollinationRequest request) {
         Optional<Crossing> cross = cross(caller, tree, lot, flowers, doneAt, request);
         refuseSlotTwice(caller, request);
+        if (request.againOf() != null) {
+            second.check(caller, request, tree, lot, flowers, doneAt);
+        }
         String mark = Given.optionalText("mark", request.mark(), 80);
         String tag = Given.optionalText("tag", request.tag(), 40);
         if (!tag.isEmpty()) {
@@ -262,7 +277,8 @@ public class Pollinations {
                 request.walkId(),
                 request.stop(),
                 cross.map(Crossing::id).orElse(null),
-                Boolean.TRUE.equals(request.again()),
+                Boolean.TRUE.equals(request.again()) || request.againOf() != null,
+                request.againOf(),
                 how(caller, tree, request),
                 request.comparisonId(),
                 request.slot());
@@ -277,8 +293,10 @@ public class Pollinations {
             Instant doneAt,
             PollinationRequest request) {
         if (request.crossingId() == null) {
-            if (Boolean.TRUE.equals(request.again())) {
-                throw new InvalidInputException("again", "is for flowers of a cross; name the cross.");
+            if (Boolean.TRUE.equals(request.again()) && request.againOf() == null) {
+                throw new InvalidInputException(
+                        "again",
+                        "wants the cross, or as 'againOf' the pollination whose flowers have pollen once more.");
             }
             return Optional.empty();
         }
@@ -362,6 +380,7 @@ public class Pollinations {
             return;
         }
         pollination.requireVersion("pollination", request.version());
+        second.refuseVoidingFirst(caller, pollination);
         events.publishEvent(new PollinationVoided(caller.orchardId(), id));
         pollination.voidBecause(request.reason(), clock.instant());
         pollinations.saveAndFlush(pollination);
@@ -417,6 +436,7 @@ public class Pollinations {
                 p.crossingId(),
                 crossLabel,
                 p.again(),
+                p.againOf(),
                 p.how(),
                 p.comparisonId(),
                 p.slot(),

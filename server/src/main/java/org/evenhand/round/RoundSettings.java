@@ -36,6 +36,7 @@ class RoundSettings extends OrchardRecord {
 
     private boolean keepPhotoPlace;
     private boolean useLearned;
+    private boolean repeatVisits;
 
     protected RoundSettings() {}
 
@@ -53,6 +54,7 @@ class RoundSettings extends OrchardRecord {
         this.away = List.copyOf(request.away());
         this.keepPhotoPlace = Boolean.TRUE.equals(request.keepPhotoPlace());
         this.useLearned = !Boolean.FALSE.equals(request.useLearned());
+        this.repeatVisits = !Boolean.FALSE.equals(request.repeatVisits());
     }
 
     SettingsView view() {
@@ -66,6 +68,7 @@ class RoundSettings extends OrchardRecord {
                 away,
                 keepPhotoPlace,
                 useLearned,
+                repeatVisits,
                 version());
     }
 }

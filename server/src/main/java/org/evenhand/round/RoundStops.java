@@ -169,6 +169,7 @@ final class RoundStops {
                 List.of(),
                 null,
                 List.of(),
+                null,
                 false);
     }
 
@@ -207,6 +208,7 @@ final class RoundStops {
                 sheet.hand().handling(),
                 sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
                 cross == null ? limbs(t, sheet, flowers) : List.of(),
+                null,
                 cross == null && onlyNow(tree, stop.round()));
     }
 
@@ -221,7 +223,12 @@ final class RoundStops {
     }
 
     private String strokes(CropSheet sheet, boolean seedsWanted) {
-        return switch (made.ground().settings().strokes()) {
+        return strokes(made.ground().settings().strokes(), sheet, seedsWanted);
+    }
+
+    /** How to lead the brush, by the school that is followed. */
+    static String strokes(Strokes school, CropSheet sheet, boolean seedsWanted) {
+        return switch (school) {
             case AS_SHEET ->
                 seedsWanted ? CrossingWords.strokes(sheet) : sheet.hand().strokes();
             case FULL -> "Many strokes, all round, until the whole stigma is covered.";

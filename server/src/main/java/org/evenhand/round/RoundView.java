@@ -14,7 +14,7 @@ import org.evenhand.core.round.CrossWork;
  * @param kept doses that wait for a later round
  * @param left flowers that get no pollen
  * @param waiting flowers that could take pollen now and are left for a later round
- * @param value flowers weighted by receptivity, viability and worth of the cross
+ * @param value flowers that have pollen for the first time, weighted by receptivity, viability and worth of the cross
  * @param proven whether no better use of the pollen exists
  */
 @Schema(name = "Round")
@@ -53,6 +53,7 @@ record RoundView(
      * @param handling what else one heeds at each flower
      * @param passes times that one goes over the same flower; absent for once
      * @param limbs how the flowers are spread over the limbs that were measured; none where none were
+     * @param againOf pollination whose flowers, outside crosses, have pollen once more
      * @param onlyNow whether hardly any of these flowers takes pollen a day later
      */
     @Schema(name = "RoundStop")
@@ -81,6 +82,7 @@ record RoundView(
             List<String> handling,
             @Schema(description = OPTIONAL) Integer passes,
             List<LimbFlowers> limbs,
+            @Schema(description = OPTIONAL) UUID againOf,
             boolean onlyNow) {
         /** Walks of earlier days lack what stops have learned to say since. */
         StopView {
@@ -130,6 +132,7 @@ record RoundView(
                     handling,
                     passes,
                     limbs,
+                    againOf,
                     onlyNow);
         }
     }

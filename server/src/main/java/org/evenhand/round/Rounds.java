@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.bloom.ForecastPoint;
@@ -41,6 +42,7 @@ class Rounds {
     private final Orchards orchards;
     private final PollenShelf shelf;
     private final Pollinations pollinations;
+    private final SecondVisits second;
     private final Weather weather;
 
     Rounds(
@@ -49,12 +51,14 @@ class Rounds {
             Orchards orchards,
             PollenShelf shelf,
             Pollinations pollinations,
+            SecondVisits second,
             Weather weather) {
         this.making = making;
         this.crops = crops;
         this.orchards = orchards;
         this.shelf = shelf;
         this.pollinations = pollinations;
+        this.second = second;
         this.weather = weather;
     }
 
@@ -66,7 +70,9 @@ class Rounds {
         Instant at = asked == null ? hours.map(RoundView.Hours::from).orElse(ground.now()) : checked(asked, ground);
         MadePlan made = making.make(ground, slots(ground, at, mostFlowers), 1);
         PlanWords words = new PlanWords(made, crops);
-        List<RoundView.StopView> stops = words.stops(0);
+        List<RoundView.StopView> first = words.stops(0);
+        List<RoundView.StopView> stops = Stream.concat(first.stream(), second.stops(made, at, first).stream())
+                .toList();
         return new RoundView(
                 at,
                 hours.orElse(null),
@@ -74,8 +80,8 @@ class Rounds {
                 words.kept(),
                 words.leftNow(),
                 words.waiting(),
-                pollinations.since(caller, ground.now().minus(THIS_ROUND)),
-                stops.stream().mapToDouble(RoundView.StopView::expected).sum(),
+                pollinations.visitsSince(caller, ground.now().minus(THIS_ROUND)),
+                first.stream().mapToDouble(RoundView.StopView::expected).sum(),
                 made.plan().proven(),
                 cautions(ground, stops));
     }

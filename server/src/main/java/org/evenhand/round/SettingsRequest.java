@@ -16,4 +16,5 @@ public record SettingsRequest(
         List<SettingsView.Away> away,
         @Schema(description = OPTIONAL) Boolean keepPhotoPlace,
         @Schema(description = OPTIONAL) Boolean useLearned,
+        @Schema(description = OPTIONAL) Boolean repeatVisits,
         @Schema(description = OPTIONAL) Long version) {}

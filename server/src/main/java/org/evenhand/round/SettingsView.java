@@ -15,6 +15,7 @@ import org.evenhand.core.round.FreeHours;
  * @param id absent as long as nobody wrote anything down
  * @param flowersPerHour flowers that one manages in an hour
  * @param keepPhotoPlace whether it is kept where a picture was taken
+ * @param repeatVisits whether flowers are gone over once more while stigmas last
  * @param everyDay hours of an ordinary day; none where any hour will do
  */
 @Schema(name = "RoundSettings")
@@ -28,11 +29,12 @@ public record SettingsView(
         List<Away> away,
         boolean keepPhotoPlace,
         boolean useLearned,
+        boolean repeatVisits,
         @Schema(description = OPTIONAL) Long version) {
 
     /** What holds as long as nobody said otherwise; sixty flowers an hour are our assumption. */
     static final SettingsView USUAL = new SettingsView(
-            null, PollenAge.STORED, Strokes.AS_SHEET, 60, List.of(), List.of(), List.of(), false, true, null);
+            null, PollenAge.STORED, Strokes.AS_SHEET, 60, List.of(), List.of(), List.of(), false, true, true, null);
 
     /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */
     @Schema(name = "FreeHours")

@@ -47,6 +47,7 @@ public final class PaperRounds {
                 List.of(),
                 null,
                 List.of(),
+                null,
                 false);
     }
 }
