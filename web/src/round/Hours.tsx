@@ -208,7 +208,7 @@ function HoursForm({ before }: { before: Settings }) {
       />
       <Checkbox
         label="Go over the same flowers once more while stigmas last"
-        description="On: a round ends with flowers that had pollen half a day ago or more, where the same father’s is to spare. Off: once is enough."
+        description="On: a round takes in flowers that had pollen ten hours ago or more, where the same father’s is to spare. Off: once is enough."
         checked={s.repeatVisits}
         onChange={(e) => set({ ...s, repeatVisits: e.currentTarget.checked })}
       />

@@ -165,9 +165,9 @@ describe('the walk', () => {
     await userEvent.click(await screen.findByText('Go'));
     expect(screen.getByText('once more on the same: petal nick, done Mon 23 Nov, 18:10')).toBeVisible();
     expect(screen.queryByText(/^Mark:/)).toBeNull();
-    await userEvent.click(screen.getByText('All 6'));
-    await userEvent.click(screen.getByText('Done · 6 flowers'));
-    await waitFor(() => expect(sent[0]!.body).toMatchObject({ againOf: 'p1', again: true, flowers: 6 }));
+    await userEvent.click(screen.getByLabelText('one more'));
+    await userEvent.click(screen.getByText('Done · 1 flower'));
+    await waitFor(() => expect(sent[0]!.body).toMatchObject({ againOf: 'p1', again: true, flowers: 1 }));
     expect(sent[0]!.body).not.toHaveProperty('mark');
   });
 

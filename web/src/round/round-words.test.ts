@@ -60,7 +60,7 @@ describe('the round in words', () => {
 
   it('tells flowers that had pollen before apart', () => {
     const again = { ...stop('LA-02', 'A'), kind: 'POLLINATE_AGAIN' as const, againOf: 'p1' };
-    expect(flowersWords([stop('LA-02', 'A'), again])).toBe('6 flowers, 6 once more');
+    expect(flowersWords([stop('LA-02', 'A'), again])).toBe('6 flowers and 6 once more');
     expect(flowersWords([again])).toBe('6 flowers once more');
   });
 });

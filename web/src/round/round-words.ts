@@ -45,7 +45,7 @@ export function flowersWords(stops: Stop[]): string {
   if (again === 0) return plural(first, 'flower');
   return first === 0
     ? `${plural(again, 'flower')} once more`
-    : `${plural(first, 'flower')}, ${again} once more`;
+    : `${plural(first, 'flower')} and ${again} once more`;
 }
 
 /** Which flowers they are, where it is those of a cross, or some that had pollen before. */

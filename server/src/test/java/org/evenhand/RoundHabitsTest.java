@@ -110,6 +110,9 @@ class RoundHabitsTest {
         assertThat(stop.path("kind").asString()).isEqualTo("POLLINATE_AGAIN");
         assertThat(stop.path("flowers").asInt()).isEqualTo(6);
         assertThat(stop.path("why").asString()).contains("there is pollen to spare");
+        assertThat(stop.path("cleanBefore").size())
+                .as("right behind the stops with the same jar")
+                .isZero();
         assertThat(onceMore(now.plus(Duration.ofHours(5))))
                 .as("hardly dry from the first")
                 .isEmpty();

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.bloom.ForecastPoint;
@@ -71,8 +70,7 @@ class Rounds {
         MadePlan made = making.make(ground, slots(ground, at, mostFlowers), 1);
         PlanWords words = new PlanWords(made, crops);
         List<RoundView.StopView> first = words.stops(0);
-        List<RoundView.StopView> stops = Stream.concat(first.stream(), second.stops(made, at, first).stream())
-                .toList();
+        List<RoundView.StopView> stops = second.with(made, at, first);
         return new RoundView(
                 at,
                 hours.orElse(null),

@@ -108,12 +108,9 @@ class SecondVisits {
         }
     }
 
-    /** The stops of a round at which flowers have pollen once more, after all others; none where once is held to be enough. */
-    List<RoundView.StopView> stops(MadePlan made, Instant at, List<RoundView.StopView> before) {
-        if (!made.ground().settings().repeatVisits()) {
-            return List.of();
-        }
-        return new Look(made, at).stops(before);
+    /** The stops of a round, and those at which flowers have pollen once more; none of these where once is held to be enough. */
+    List<RoundView.StopView> with(MadePlan made, Instant at, List<RoundView.StopView> stops) {
+        return made.ground().settings().repeatVisits() ? new Look(made, at).with(stops) : stops;
     }
 
     /** Flowers that may have it again, and how many of their stigmas still take it. */
@@ -141,17 +138,49 @@ class SecondVisits {
             }
         }
 
-        List<RoundView.StopView> stops(List<RoundView.StopView> before) {
-            List<RoundView.StopView> stops = new ArrayList<>();
-            open().stream()
+        /** Each behind the stops with the same jar; those with another jar at the end. */
+        List<RoundView.StopView> with(List<RoundView.StopView> stops) {
+            List<RoundView.StopView> all = new ArrayList<>(stops);
+            more().forEach(stop -> {
+                int behind = behindSamePollen(all, stop);
+                if (behind > 0) {
+                    all.add(behind, stop);
+                } else {
+                    all.add(stop.after(cleanBetween(all, stop)));
+                }
+            });
+            return List.copyOf(all);
+        }
+
+        private List<RoundView.StopView> more() {
+            return open().stream()
                     .sorted(Comparator.comparingDouble((Open o) -> -o.stillTaking()))
                     .flatMap(o -> stop(o).stream())
-                    .sorted(Comparator.comparing(RoundView.StopView::pollenParent)
+                    .sorted(Comparator.comparing(RoundView.StopView::lotCode)
                             .thenComparing(RoundView.StopView::block)
                             .thenComparing(RoundView.StopView::row)
                             .thenComparing(RoundView.StopView::position))
-                    .forEach(stops::add);
-            return cleaned(stops, before);
+                    .toList();
+        }
+
+        /** The place after the last stop with the same pollen and the steps that follow its visit; 0 where there is none. */
+        private static int behindSamePollen(List<RoundView.StopView> all, RoundView.StopView stop) {
+            for (int i = all.size() - 1; i >= 0; i--) {
+                if (samePollen(all.get(i), stop)) {
+                    int behind = i + 1;
+                    while (behind < all.size() && !all.get(behind).givesPollen()) {
+                        behind++;
+                    }
+                    return behind;
+                }
+            }
+            return 0;
+        }
+
+        private static boolean samePollen(RoundView.StopView one, RoundView.StopView other) {
+            return one.givesPollen()
+                    && one.lotCode().equals(other.lotCode())
+                    && one.pollenParent().equals(other.pollenParent());
         }
 
         private List<Open> open() {
@@ -246,21 +275,13 @@ class SecondVisits {
                             Collectors.joining(" "), s -> s.isEmpty() ? "without a mark" : s));
         }
 
-        /** With what must be cleaned between one father's pollen and the next. */
-        private List<RoundView.StopView> cleaned(List<RoundView.StopView> stops, List<RoundView.StopView> before) {
-            Set<UUID> last = before.stream()
+        private List<String> cleanBetween(List<RoundView.StopView> all, RoundView.StopView next) {
+            Set<UUID> last = all.stream()
                     .filter(RoundView.StopView::givesPollen)
                     .reduce((a, b) -> b)
                     .map(this::fathersOf)
                     .orElse(Set.of());
-            List<RoundView.StopView> cleaned = new ArrayList<>();
-            for (RoundView.StopView stop : stops) {
-                Set<UUID> fathers = fathersOf(stop);
-                cleaned.add(stop.after(Hygiene.between(
-                        made.ground().byTree().get(stop.treeId()).sheet(), last, fathers)));
-                last = fathers;
-            }
-            return cleaned;
+            return Hygiene.between(made.ground().byTree().get(next.treeId()).sheet(), last, fathersOf(next));
         }
 
         /** Flowers that serve one another have their own variety for a father. */
