@@ -124,6 +124,21 @@ class RoundHabitsTest {
     }
 
     @Test
+    void flowers_of_a_trial_have_what_the_lot_gave_them_and_no_more() {
+        api.read(one, now, Map.of("parted", 6)).expect(200);
+        String lot = api.lot(giver, now.minusSeconds(3600), 60).id();
+        String trial = Api.newId();
+        api.put(
+                        "/api/comparisons/" + trial,
+                        Map.of("question", "SECOND_VISIT", "trees", List.of(one), "flowersEach", 1))
+                .expect(200);
+        Map<String, Object> flower = new HashMap<>(Api.pollination(one, lot, 1, now.minusSeconds(1800)));
+        flower.putAll(Map.of("comparisonId", trial, "slot", 0, "tag", "K1-1"));
+        api.put("/api/pollinations/" + Api.newId(), flower).expect(200);
+        assertThat(onceMore(now.plus(Duration.ofHours(15)))).isEmpty();
+    }
+
+    @Test
     void a_second_visit_stands_in_the_walk_and_among_what_was_done_and_its_flowers_are_looked_at_once() {
         api.read(one, now, Map.of("half-open", 4)).expect(200);
         String lot = api.lot(giver, now.minus(Duration.ofHours(12)), 60).id();

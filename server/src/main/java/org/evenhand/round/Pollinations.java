@@ -296,7 +296,7 @@ public class Pollinations {
             if (Boolean.TRUE.equals(request.again()) && request.againOf() == null) {
                 throw new InvalidInputException(
                         "again",
-                        "wants the cross, or as 'againOf' the pollination whose flowers have pollen once more.");
+                        "is for flowers that had pollen before: name the cross, or the first visit as 'againOf'.");
             }
             return Optional.empty();
         }

@@ -41,6 +41,8 @@ class SecondVisits {
     /** So far back flowers are looked for; no stigma here lasts longer. */
     private static final Duration FARTHEST_BACK = Duration.ofDays(5);
 
+    private static final long HALF_HOUR_S = 1800;
+
     private final PollinationRepository pollinations;
     private final PollenShelf shelf;
     private final Orchards orchards;
@@ -116,12 +118,15 @@ class SecondVisits {
     /** Flowers that may have it again, and how many of their stigmas still take it. */
     private record Open(Pollination first, Foreseen tree, Instant last, double stillTaking) {}
 
+    private record Aged(UUID variety, Instant then) {}
+
     /** One look at what was done and what is on the shelf. */
     private final class Look {
         private final MadePlan made;
         private final Instant at;
         private final Map<UUID, LotView> lots;
         private final Map<UUID, Integer> spare = new HashMap<>();
+        private final Map<Aged, Double> stillTaking = new HashMap<>();
 
         Look(MadePlan made, Instant at) {
             this.made = made;
@@ -187,7 +192,8 @@ class SecondVisits {
             UUID orchard = made.ground().caller().orchardId();
             List<Pollination> firsts =
                     pollinations.byHandSince(orchard, made.ground().now().minus(FARTHEST_BACK)).stream()
-                            .filter(p -> p.crossingId() == null)
+                            // A trial's flowers have what the lot gave them and no more.
+                            .filter(p -> p.crossingId() == null && p.comparisonId() == null)
                             .toList();
             Map<UUID, Instant> again = pollinations
                     .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(
@@ -198,12 +204,21 @@ class SecondVisits {
             Map<UUID, Foreseen> trees = made.ground().byTree();
             return firsts.stream()
                     .filter(p -> trees.containsKey(p.treeId()))
+                    .filter(p -> !SecondVisit.tooEarly(again.getOrDefault(p.id(), p.doneAt()), at))
                     .map(p -> open(p, trees.get(p.treeId()), again.getOrDefault(p.id(), p.doneAt())))
                     .toList();
         }
 
         private Open open(Pollination first, Foreseen tree, Instant last) {
-            return new Open(first, tree, last, tree.forecast().stillTaking(first.doneAt(), at));
+            return new Open(first, tree, last, stillTaking(tree, first.doneAt()));
+        }
+
+        /** To the half-hour, and once for all trees of a variety: their stigmas age alike, and a contractor has many trees. */
+        private double stillTaking(Foreseen tree, Instant doneAt) {
+            Instant then = Instant.ofEpochSecond(doneAt.getEpochSecond() / HALF_HOUR_S * HALF_HOUR_S);
+            return stillTaking.computeIfAbsent(
+                    new Aged(tree.tree().varietyId(), then),
+                    a -> tree.forecast().stillTaking(then, at));
         }
 
         private Optional<RoundView.StopView> stop(Open o) {

@@ -22,6 +22,11 @@ public record SecondVisit(int flowers, double stillTaking) {
         Require.within("flowers", flowers, 1, Integer.MAX_VALUE);
     }
 
+    /** Whether flowers that had pollen at one moment need none yet at another. */
+    public static boolean tooEarly(Instant last, Instant at) {
+        return at.isBefore(last.plus(LEAST_BETWEEN));
+    }
+
     /**
      * Whether it is worth it.
      *
@@ -34,8 +39,7 @@ public record SecondVisit(int flowers, double stillTaking) {
      */
     public static Optional<SecondVisit> of(int flowers, Instant last, Instant at, double stillTaking, int spareDoses) {
         int served = Math.min(flowers, Require.within("spareDoses", spareDoses, 0, Integer.MAX_VALUE));
-        boolean early = at.isBefore(last.plus(LEAST_BETWEEN));
-        return early || stillTaking < LEAST_TAKING || served == 0
+        return tooEarly(last, at) || stillTaking < LEAST_TAKING || served == 0
                 ? Optional.empty()
                 : Optional.of(new SecondVisit(served, stillTaking));
     }
