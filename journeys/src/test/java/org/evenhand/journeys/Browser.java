@@ -116,8 +116,9 @@ final class Browser implements AutoCloseable {
     }
 
     WebElement seeText(String text) {
-        return see(By.xpath("//*[contains(normalize-space(.), " + quoted(text)
-                + ")][not(*[contains(normalize-space(.), " + quoted(text) + ")])]"));
+        // A space that does not break reads like any other.
+        String says = "contains(normalize-space(translate(., '\u00a0', ' ')), " + quoted(text) + ")";
+        return see(By.xpath("//*[" + says + "][not(*[" + says + "])]"));
     }
 
     void waitUntilGone(By by) {
