@@ -1,25 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
+import { fruitRow } from '../test/samples';
 import { counted, doneWords, lastWords, leftWords, looksWaiting, markWords, NO_COUNTS } from './fruit-words';
 
-const pollination = (part: Partial<Schemas['PollinationView']>): Schemas['PollinationView'] => ({
-  id: 'p',
-  treeId: 't',
-  treeName: 'Lantern 1',
-  crop: 'cherimoya',
-  lotCode: 'PR-01',
-  pollenParent: 'Pale Ridge',
-  flowers: 6,
-  doneAt: '2026-11-16T05:35:00Z',
-  mark: 'petal nick',
-  colour: '',
-  tag: '',
-  again: false,
-  how: { treatment: 'HAND' },
-  recordedBy: 'a',
-  version: 0,
-  ...part,
-});
+const pollination = (part: Partial<Schemas['PollinationView']>) =>
+  fruitRow({ pollination: part }).pollination;
 const looked = (part: Partial<Schemas['CheckView']>) =>
   ({ checks: [{ taken: 3, failed: 1, unknown: 0, thinned: 0, ...part }] }) as Schemas['FruitSetRow'];
 

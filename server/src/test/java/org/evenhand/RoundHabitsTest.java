@@ -121,6 +121,13 @@ class RoundHabitsTest {
                 .isEmpty();
         settings(Map.of("repeatVisits", false));
         assertThat(onceMore(morning)).isEmpty();
+        settings(Map.of("repeatVisits", true));
+        for (JsonNode jar : api.get("/api/lots").expect(200).body()) {
+            String id = jar.path("id").asString();
+            api.put("/api/round-choices/" + Api.newId(), Map.of("treeId", one, "lotId", id, "flowers", 0))
+                    .expect(200);
+        }
+        assertThat(onceMore(morning)).as("ruled out for this tree").isEmpty();
     }
 
     @Test

@@ -2,11 +2,13 @@ package org.evenhand.round;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -242,9 +244,19 @@ class SecondVisits {
             return lots.values().stream()
                     .filter(l -> spare.get(l.id()) > 0 && !l.viability().spoiled())
                     .filter(l -> fathers(Optional.of(l)).equals(fathers))
+                    .filter(l -> !ruledOut(first.treeId(), l.id()))
                     .filter(l -> made.ground().settings().pollenAge().allows(l.collectedAt(), at))
                     .max(Comparator.comparingDouble((LotView l) -> l.viability().share())
                             .thenComparing(LotView::code));
+        }
+
+        private boolean ruledOut(UUID tree, UUID jar) {
+            LocalDate day = at.atZone(made.ground().zone()).toLocalDate();
+            return made.choices().stream()
+                    .anyMatch(c -> c.flowers() == 0
+                            && c.treeId().equals(tree)
+                            && jar.equals(c.lotId())
+                            && (c.onDay() == null || c.onDay().equals(day)));
         }
 
         private RoundView.StopView view(Open o, SecondVisit visit, LotView jar) {
@@ -268,8 +280,10 @@ class SecondVisits {
                     visit.flowers() * visit.stillTaking() * alive,
                     alive,
                     String.format(
+                            Locale.ROOT,
                             "They had pollen on %s; about %.0f in 100 such stigmas still take it, and there is pollen to spare.",
-                            Given.say(o.last(), zone), 100 * visit.stillTaking()),
+                            Given.say(o.last(), zone),
+                            100 * visit.stillTaking()),
                     RoundStops.strokes(made.ground().settings().strokes(), sheet, false),
                     List.of(),
                     CrossWork.Step.POLLINATE_AGAIN,
