@@ -55,10 +55,10 @@ describe('the bloom board', () => {
     expect(trees()).toHaveLength(2);
   });
 
-  it('tells why a ribbon is as it is: reading, air, pace and surprise', async () => {
+  it('tells why a ribbon is as it is: reading, air, development rate and surprise', async () => {
     const learned = {
       ...lantern,
-      pace: { factor: 1.1, low: 1.02, high: 1.18, pairs: 9, used: true },
+      developmentRate: { factor: 1.1, low: 1.02, high: 1.18, readings: 9 },
       reading: { ...lantern.reading!, share: 0.25, surpriseStage: 'shedding', surpriseExpected: 1.6 },
     };
     open(bloomOf([learned]));
@@ -68,14 +68,17 @@ describe('the bloom board', () => {
     expect(text.getByText(/3 tips parted, 5 dome loose, dust/)).toBeInTheDocument();
     expect(text.getByText(/Counted was 25/)).toBeInTheDocument();
     expect(text.getByText(/about 2 dome loose, dust were to be expected/)).toBeInTheDocument();
-    expect(text.getByText(/takes 10 % longer than the sheet/)).toBeInTheDocument();
+    expect(text.getByText(/takes 10 % longer than the sheet .*, from 9 readings/)).toBeInTheDocument();
+    expect(text.getByText(/weather that is only foreseen/)).toBeInTheDocument();
     expect(text.getByText(/the usual day/)).toBeInTheDocument();
   });
 
-  it('says that a pace is still being learned', async () => {
-    open(bloomOf([{ ...lantern, pace: { factor: 1, low: 1, high: 1, pairs: 3, used: false } }]));
+  it('says that a variety develops as its sheet says', async () => {
+    open(bloomOf([{ ...lantern, developmentRate: { factor: 1.002, low: 0.85, high: 1.18, readings: 1 } }]));
     await userEvent.click((await screen.findAllByTitle('Why?'))[0]!);
-    expect(await screen.findByText(/being learned: 3 pairs of readings so far/)).toBeInTheDocument();
+    expect(
+      await screen.findByText(/as fast as the sheet .*between -15 and 18 %\), from 1 reading/),
+    ).toBeInTheDocument();
   });
 
   it('warns of the days on which females and pollen miss each other', async () => {

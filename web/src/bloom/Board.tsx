@@ -42,15 +42,15 @@ function Legend() {
   );
 }
 
-/** "Pale Ridge walks 8 % slower than the sheet (0 to 15 %), by 9 pairs of readings." */
-function paceWords(row: Row): string {
-  const pace = row.pace!;
-  const pairs = plural(pace.pairs, 'pair');
-  if (!pace.used)
-    return `How fast ${row.varietyName} walks is being learned: ${pairs} of readings so far, not enough or not alike enough to use yet.`;
-  const off = Math.round((pace.factor - 1) * 100);
-  const range = `${Math.round((pace.low - 1) * 100)} to ${Math.round((pace.high - 1) * 100)} %`;
-  return `${row.varietyName} takes ${Math.abs(off)} % ${off >= 0 ? 'longer' : 'less time'} than the sheet (8 times in 10 between ${range}), learned from ${pairs} of readings.`;
+/** "Pale Ridge takes 8 % longer than the sheet (8 times in 10 between 0 and 15 %), from 9 readings." */
+function rateWords(row: Row): string {
+  const rate = row.developmentRate!;
+  const off = Math.round((rate.factor - 1) * 100);
+  const range = `${Math.round((rate.low - 1) * 100)} and ${Math.round((rate.high - 1) * 100)} %`;
+  const readings = plural(rate.readings, 'reading');
+  return off === 0
+    ? `${row.varietyName} develops as fast as the sheet (8 times in 10 between ${range}), from ${readings}.`
+    : `${row.varietyName} takes ${Math.abs(off)} % ${off > 0 ? 'longer' : 'less time'} than the sheet (8 times in 10 between ${range}), from ${readings}.`;
 }
 
 /** What a tree's ribbon was reckoned from. */
@@ -91,8 +91,12 @@ function RowWhy({
         {weather.some((w) => w.source === 'USUAL') &&
           `A usual day here: ${temperature(orchard.usualMinimumC, orchard.units)} to ${temperature(orchard.usualMaximumC, orchard.units)}.`}
       </p>
-      {row.pace && <p>{paceWords(row)}</p>}
-      <p>The edge covers the chance of single flowers, not doubt about the weather or the sheet.</p>
+      {row.developmentRate && <p>{rateWords(row)}</p>}
+      <p>
+        All readings of {row.varietyName} of the last two weeks are used, buds still to come included. The
+        edge covers what single flowers do, the supply of new buds, the speed of the variety, weather that is
+        only foreseen, and miscounting by about one in twenty.
+      </p>
       <Link to={`/crops/${sheet.key}`}>The sheet and what its numbers rest on</Link>
     </>
   );

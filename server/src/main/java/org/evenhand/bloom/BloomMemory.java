@@ -10,10 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evenhand.core.bloom.BudSupply;
+import org.evenhand.core.bloom.CropForecasts;
 import org.evenhand.core.bloom.ForecastPoint;
-import org.evenhand.core.bloom.PaceGrid;
-import org.evenhand.core.bloom.PhaseChances;
-import org.evenhand.core.bloom.RateLearning;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.weather.Air;
@@ -43,10 +41,8 @@ class BloomMemory {
         private LocalDate day;
         private Air air;
         final Map<String, Supply> supplies = new HashMap<>();
-        final Map<UUID, Tree> trees = new HashMap<>();
-        final Map<UUID, Pace> paces = new HashMap<>();
-        final Map<String, Grid> grids = new HashMap<>();
-        final Map<BudSupply, Chances> chances = new HashMap<>();
+        final Map<UUID, Variety> varieties = new HashMap<>();
+        final Map<UUID, Ribbon> ribbons = new HashMap<>();
 
         /** The air of a day's window, loaded anew when the weather or the day has changed. */
         Air air(Weather.Version now, LocalDate today, java.util.function.Supplier<Air> load) {
@@ -55,37 +51,31 @@ class BloomMemory {
                 day = today;
                 air = load.get();
                 supplies.clear();
-                trees.clear();
-                paces.clear();
-                grids.clear();
-                chances.clear();
+                varieties.clear();
+                ribbons.clear();
             }
             return air;
         }
     }
 
-    /** The supply of a crop at a pace. */
+    /** The steady supply of a crop. */
     record Supply(CropSheet sheet, BudSupply supply) {}
 
-    /** A tree's forecast, and its ribbon once it was asked for. */
-    record Tree(String fingerprint, BudSupply supply, TreeForecast forecast, ReadingView reading, Ribbon ribbon) {
-        Tree with(Ribbon newRibbon) {
-            return new Tree(fingerprint, supply, forecast, reading, newRibbon);
-        }
-    }
+    /**
+     * A variety, estimated from its readings.
+     *
+     * @param fingerprint changes whenever a reading of one of its trees comes or goes
+     * @param latest each tree's latest reading
+     */
+    record Variety(
+            CropSheet sheet,
+            String fingerprint,
+            CropForecasts.Foreseen<UUID> foreseen,
+            Map<UUID, ReadingView> latest) {}
 
     /** A tree's points over the board's moments. */
-    record Ribbon(Span span, List<ForecastPoint> points) {}
-
-    /** The chances of a crop over the board's moments. */
-    record Chances(Span span, PhaseChances chances) {}
+    record Ribbon(TreeForecast forecast, Span span, List<ForecastPoint> points) {}
 
     /** The moments of a board. */
     record Span(Instant from, int stepMinutes, int steps) {}
-
-    /** The paces that readings of a crop are tried against. */
-    record Grid(CropSheet sheet, PaceGrid paces) {}
-
-    /** What a variety's readings said of its pace. */
-    record Pace(CropSheet sheet, String fingerprint, RateLearning learned) {}
 }

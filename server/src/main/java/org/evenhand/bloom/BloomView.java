@@ -8,10 +8,10 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Function;
+import org.evenhand.core.bloom.DevelopmentRateEstimate;
 import org.evenhand.core.bloom.FlowerCount;
 import org.evenhand.core.bloom.ForecastPoint;
 import org.evenhand.core.bloom.Meeting;
-import org.evenhand.core.bloom.RateLearning;
 import org.evenhand.core.bloom.TreeOutlook;
 import org.evenhand.core.weather.AirSource;
 import org.evenhand.weather.Weather;
@@ -67,11 +67,16 @@ record BloomView(
         }
     }
 
-    /** The pace of a variety: a factor on all durations; used only once there are enough pairs of readings. */
-    @Schema(name = "VarietyPace")
-    record Pace(double factor, double low, double high, int pairs, boolean used) {
-        static Pace of(RateLearning p) {
-            return p == null ? null : new Pace(p.factor(), p.low(), p.high(), p.pairs(), p.enough());
+    /**
+     * How much slower or faster than its sheet a variety develops: a factor on all durations, and what it lies between eight times in
+     * ten.
+     *
+     * @param readings of its trees that it rests on
+     */
+    @Schema(name = "DevelopmentRate")
+    record Rate(double factor, double low, double high, int readings) {
+        static Rate of(DevelopmentRateEstimate r) {
+            return r == null ? null : new Rate(r.factor(), r.low(), r.high(), r.readings());
         }
     }
 
@@ -138,7 +143,7 @@ record BloomView(
             double takingThisEvening,
             @Schema(description = OPTIONAL) Stretch nextTaking,
             @Schema(description = OPTIONAL) Stretch nextGiving,
-            @Schema(description = OPTIONAL) Pace pace) {
+            @Schema(description = OPTIONAL) Rate developmentRate) {
 
         static Row of(Foreseen f, List<ForecastPoint> points, double takingThisEvening) {
             TreeOutlook outlook = points.isEmpty() ? null : TreeOutlook.of(points);
@@ -157,7 +162,7 @@ record BloomView(
                     rounded(takingThisEvening),
                     outlook == null ? null : outlook.taking().map(Stretch::of).orElse(null),
                     outlook == null ? null : outlook.giving().map(Stretch::of).orElse(null),
-                    Pace.of(f.pace()));
+                    Rate.of(f.rate()));
         }
     }
 }

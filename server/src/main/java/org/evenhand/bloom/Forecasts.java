@@ -3,26 +3,27 @@ package org.evenhand.bloom;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
+import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.bloom.BloomConditions;
 import org.evenhand.core.bloom.BudSupply;
+import org.evenhand.core.bloom.CropForecasts;
 import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.bloom.ForecastDoubt;
 import org.evenhand.core.bloom.ForecastPoint;
-import org.evenhand.core.bloom.PaceGrid;
-import org.evenhand.core.bloom.PhaseChances;
-import org.evenhand.core.bloom.RateLearning;
+import org.evenhand.core.bloom.RatePrior;
 import org.evenhand.core.bloom.Surprise;
 import org.evenhand.core.bloom.TreeForecast;
+import org.evenhand.core.bloom.WeatherDoubt;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.weather.Air;
 import org.evenhand.crop.CropCatalogue;
@@ -40,7 +41,6 @@ public class Forecasts {
     /** Flowers read longer ago than this are over. */
     static final Duration LOOK_BACK = Duration.ofDays(14);
 
-    private static final Duration LEARN_BACK = Duration.ofDays(30);
     private static final Duration ONE_DAY = Duration.ofDays(1);
     /** How far trees are foreseen. */
     public static final Duration AHEAD = Duration.ofDays(12);
@@ -88,20 +88,32 @@ public class Forecasts {
     public double[] usualShares(Caller caller, CropSheet sheet, Instant now) {
         Look look = new Look(caller, now);
         synchronized (look.held) {
-            return look.supply(sheet, 1).usualShares(now);
+            return look.supply(sheet).usualShares(now);
         }
     }
 
-    /** How a new reading fits what the one before it let foresee. */
+    /**
+     * How a new reading fits what those before it let foresee.
+     *
+     * @param before readings of the same part of the same tree, at least one
+     */
     @Transactional(readOnly = true)
-    java.util.Optional<Surprise> surprise(Caller caller, TreeView tree, FlowerReading before, FlowerReading reading) {
-        Instant now = orchards.now(caller);
-        if (before.at().isBefore(now.minus(LOOK_BACK))) {
-            return java.util.Optional.empty();
-        }
-        Look look = new Look(caller, now);
+    Optional<Surprise> surprise(Caller caller, TreeView tree, List<FlowerReading> before, FlowerReading reading) {
+        Look look = new Look(caller, orchards.now(caller));
         synchronized (look.held) {
-            return Surprise.of(look.supply(crops.of(caller, tree.crop()), 1), before, reading);
+            CropSheet sheet = crops.of(caller, tree.crop());
+            BloomMemory.Variety known = look.held.varieties.get(tree.varietyId());
+            RatePrior rate = known == null
+                    ? RatePrior.usual()
+                    : new RatePrior(known.foreseen().rate().factor(), 0);
+            TreeForecast forecast = look.forecasts(sheet)
+                    .of(
+                            Map.of(0, new CropForecasts.Variety<>(rate, Map.of(0, List.of(before)))),
+                            before.get(before.size() - 1).at())
+                    .get(0)
+                    .trees()
+                    .get(0);
+            return Surprise.of(forecast, reading);
         }
     }
 
@@ -128,19 +140,26 @@ public class Forecasts {
                                     ReadingRepository.Fingerprint::getFingerprint));
             synchronized (held) {
                 air();
-                Map<UUID, RateLearning> paces = paces(trees, fingerprints);
-                loadStale(trees, fingerprints, paces);
-                return trees.stream().map(t -> foreseen(t, fingerprints, paces)).toList();
+                estimateStale(trees, fingerprints);
+                return trees.stream().map(t -> foreseen(t, fingerprints)).toList();
             }
         }
 
-        private Foreseen foreseen(TreeView tree, Map<UUID, String> fingerprints, Map<UUID, RateLearning> paces) {
+        private Foreseen foreseen(TreeView tree, Map<UUID, String> fingerprints) {
             CropSheet sheet = crops.of(caller, tree.crop());
-            RateLearning pace = paces.get(tree.varietyId());
-            BloomMemory.Tree known = fingerprints.containsKey(tree.id()) ? held.trees.get(tree.id()) : null;
-            return known == null
-                    ? new Foreseen(tree, sheet, null, null, pace)
-                    : new Foreseen(tree, sheet, known.forecast(), known.reading(), pace);
+            BloomMemory.Variety variety = held.varieties.get(tree.varietyId());
+            boolean known = variety != null && fingerprints.containsKey(tree.id());
+            return new Foreseen(
+                    tree,
+                    sheet,
+                    known ? variety.foreseen().trees().get(tree.id()) : null,
+                    known ? variety.latest().get(tree.id()) : null,
+                    variety == null ? null : variety.foreseen().rate(),
+                    () -> {
+                        synchronized (held) {
+                            return supply(sheet);
+                        }
+                    });
         }
 
         Board board(BloomMemory.Span span) {
@@ -162,153 +181,103 @@ public class Forecasts {
             if (!tree.known()) {
                 return List.of();
             }
-            BloomMemory.Tree known = held.trees.get(tree.tree().id());
-            if (known.ribbon() != null && known.ribbon().span().equals(span)) {
-                return known.ribbon().points();
+            BloomMemory.Ribbon known = held.ribbons.get(tree.tree().id());
+            if (known == null
+                    || known.forecast() != tree.forecast()
+                    || !known.span().equals(span)) {
+                known = new BloomMemory.Ribbon(
+                        tree.forecast(), span, tree.forecast().at(moments));
+                held.ribbons.put(tree.tree().id(), known);
             }
-            BloomMemory.Chances chances = held.chances.get(known.supply());
-            if (chances == null || !chances.span().equals(span)) {
-                chances = new BloomMemory.Chances(span, PhaseChances.of(known.supply(), span.from(), moments));
-                held.chances.put(known.supply(), chances);
-            }
-            List<ForecastPoint> points = known.forecast().at(chances.chances());
-            held.trees.put(tree.tree().id(), known.with(new BloomMemory.Ribbon(span, points)));
-            return points;
+            return known.points();
         }
 
         private Air air() {
             LocalDate today = now.atZone(orchard.site().zone()).toLocalDate();
-            Instant from = now.minus(LEARN_BACK).minus(MOST_WARM_UP);
+            Instant from = now.minus(LOOK_BACK).minus(MOST_WARM_UP);
             return held.air(weather.version(caller, orchard), today, () -> weather.air(caller, from, now.plus(AHEAD)));
         }
 
-        /** The supply of a crop for varieties of one pace. */
-        BudSupply supply(CropSheet sheet, double pace) {
-            Air air = air();
-            String key = sheet.key() + " " + pace;
-            BloomMemory.Supply known = held.supplies.get(key);
+        /** The steady supply of a crop, at its sheet's rate. */
+        BudSupply supply(CropSheet sheet) {
+            BloomMemory.Supply known = held.supplies.get(sheet.key());
             if (known == null || known.sheet() != sheet) {
-                known = new BloomMemory.Supply(
-                        sheet, BudSupply.of(sheet, pace, conditions(sheet, air, LOOK_BACK), now.plus(ONE_DAY)));
-                held.supplies.put(key, known);
+                known = new BloomMemory.Supply(sheet, BudSupply.of(sheet, conditions(sheet), now.plus(ONE_DAY)));
+                held.supplies.put(sheet.key(), known);
             }
             return known.supply();
         }
 
-        private BloomConditions conditions(CropSheet sheet, Air air, Duration back) {
-            Instant from = now.minus(back).minus(BudSupply.warmUp(sheet)).minus(Duration.ofDays(1));
-            return BloomConditions.of(sheet, orchard.site(), air.temperatures().startingAt(from), now.plus(AHEAD));
+        private BloomConditions conditions(CropSheet sheet) {
+            Instant from = now.minus(LOOK_BACK).minus(BudSupply.warmUp(sheet)).minus(Duration.ofDays(1));
+            return BloomConditions.of(
+                    sheet, orchard.site(), air().temperatures().startingAt(from), now.plus(AHEAD));
         }
 
-        private void loadStale(List<TreeView> trees, Map<UUID, String> fingerprints, Map<UUID, RateLearning> paces) {
-            Map<UUID, TreeView> stale = new LinkedHashMap<>();
-            Map<UUID, BudSupply> supplies = new HashMap<>();
-            for (TreeView tree : trees) {
-                if (fingerprints.containsKey(tree.id())) {
-                    RateLearning pace = paces.get(tree.varietyId());
-                    BudSupply supply = supply(crops.of(caller, tree.crop()), used(pace));
-                    supplies.put(tree.id(), supply);
-                    BloomMemory.Tree known = held.trees.get(tree.id());
-                    if (known == null
-                            || known.supply() != supply
-                            || !known.fingerprint().equals(fingerprints.get(tree.id()))) {
-                        stale.put(tree.id(), tree);
-                    }
+        CropForecasts forecasts(CropSheet sheet) {
+            return new CropForecasts(
+                    sheet,
+                    conditions(sheet),
+                    new ForecastDoubt(
+                            ForecastDoubt.USUAL_COUNTING_ERROR,
+                            WeatherDoubt.of(air().sourceAt(now.plus(ONE_DAY))),
+                            now),
+                    AHEAD);
+        }
+
+        /** Estimates each variety anew of which a reading came or went; those of one crop together, as they share the work. */
+        private void estimateStale(List<TreeView> trees, Map<UUID, String> fingerprints) {
+            Map<UUID, List<TreeView>> byVariety = trees.stream()
+                    .filter(t -> fingerprints.containsKey(t.id()))
+                    .collect(Collectors.groupingBy(TreeView::varietyId, LinkedHashMap::new, Collectors.toList()));
+            held.varieties.keySet().retainAll(byVariety.keySet());
+            Map<CropSheet, Map<UUID, List<TreeView>>> stale = new LinkedHashMap<>();
+            byVariety.forEach((variety, its) -> {
+                CropSheet sheet = crops.of(caller, its.get(0).crop());
+                BloomMemory.Variety known = held.varieties.get(variety);
+                if (known == null
+                        || known.sheet() != sheet
+                        || !known.fingerprint().equals(joined(its, fingerprints))) {
+                    stale.computeIfAbsent(sheet, s -> new LinkedHashMap<>()).put(variety, its);
                 }
-            }
-            held.chances.keySet().retainAll(Set.copyOf(supplies.values()));
-            read(stale.keySet(), LOOK_BACK).forEach((id, looks) -> {
-                CropSheet sheet = crops.of(caller, stale.get(id).crop());
-                held.trees.put(
-                        id,
-                        new BloomMemory.Tree(
-                                fingerprints.get(id),
-                                supplies.get(id),
-                                TreeForecast.ofLimbs(supplies.get(id), limbs(looks, sheet)),
-                                Readings.view(looks.get(looks.size() - 1), sheet),
-                                null));
+            });
+            stale.forEach((sheet, varieties) -> estimate(sheet, varieties, fingerprints));
+        }
+
+        private void estimate(CropSheet sheet, Map<UUID, List<TreeView>> varieties, Map<UUID, String> fingerprints) {
+            Map<UUID, List<Reading>> looks = read(varieties.values().stream()
+                    .flatMap(List::stream)
+                    .map(TreeView::id)
+                    .collect(Collectors.toSet()));
+            Map<UUID, CropForecasts.Variety<UUID>> read = new LinkedHashMap<>();
+            varieties.forEach((variety, its) -> read.put(
+                    variety,
+                    new CropForecasts.Variety<>(
+                            RatePrior.usual(),
+                            its.stream()
+                                    .collect(Collectors.toMap(TreeView::id, t -> limbs(looks.get(t.id()), sheet))))));
+            forecasts(sheet).of(read, now.truncatedTo(ChronoUnit.HOURS)).forEach((variety, foreseen) -> {
+                Map<UUID, ReadingView> latest = new HashMap<>();
+                varieties.get(variety).forEach(t -> {
+                    List<Reading> its = looks.get(t.id());
+                    latest.put(t.id(), Readings.view(its.get(its.size() - 1), sheet));
+                });
+                held.varieties.put(
+                        variety,
+                        new BloomMemory.Variety(sheet, joined(varieties.get(variety), fingerprints), foreseen, latest));
             });
         }
 
-        /** The pace to reckon with; rounded a little, so that varieties of like pace share their reckoning. */
-        private static double used(RateLearning pace) {
-            return pace != null && pace.enough() ? Math.round(pace.factor() * 20) / 20.0 : 1;
-        }
-
-        private Map<UUID, List<Reading>> read(Set<UUID> trees, Duration back) {
-            if (trees.isEmpty()) {
-                return Map.of();
-            }
-            return readings.withCounts(caller.orchardId(), trees, now.minus(back), now).stream()
+        private Map<UUID, List<Reading>> read(Set<UUID> trees) {
+            return readings.withCounts(caller.orchardId(), trees, now.minus(LOOK_BACK), now).stream()
                     .collect(Collectors.groupingBy(Reading::treeId));
         }
 
-        private Map<UUID, RateLearning> paces(List<TreeView> trees, Map<UUID, String> fingerprints) {
-            Map<UUID, List<TreeView>> byVariety = trees.stream()
-                    .filter(t -> fingerprints.containsKey(t.id()))
-                    .collect(Collectors.groupingBy(TreeView::varietyId));
-            Map<UUID, List<TreeView>> stale = new HashMap<>();
-            byVariety.forEach((variety, itsTrees) -> {
-                BloomMemory.Pace known = held.paces.get(variety);
-                CropSheet sheet = crops.of(caller, itsTrees.get(0).crop());
-                if (known == null
-                        || known.sheet() != sheet
-                        || !known.fingerprint().equals(joined(itsTrees, fingerprints))) {
-                    stale.put(variety, itsTrees);
-                }
-            });
-            learn(stale, fingerprints);
-            return byVariety.keySet().stream()
-                    .filter(v -> held.paces.get(v).learned().pairs() > 0)
-                    .collect(Collectors.toMap(
-                            Function.identity(), v -> held.paces.get(v).learned()));
-        }
-
-        private void learn(Map<UUID, List<TreeView>> stale, Map<UUID, String> fingerprints) {
-            Set<UUID> trees = stale.values().stream()
-                    .flatMap(List::stream)
-                    .map(TreeView::id)
-                    .collect(Collectors.toSet());
-            Map<UUID, List<Reading>> byTree = read(trees, LEARN_BACK);
-            stale.forEach((variety, itsTrees) -> {
-                CropSheet sheet = crops.of(caller, itsTrees.get(0).crop());
-                List<RateLearning.Pair> pairs = new ArrayList<>();
-                itsTrees.forEach(t -> pairs.addAll(RateLearning.pairs(byTree.getOrDefault(t.id(), List.of()).stream()
-                        .filter(r -> r.limb().isEmpty())
-                        .map(r -> r.asCore(sheet))
-                        .toList())));
-                held.paces.put(
-                        variety,
-                        new BloomMemory.Pace(sheet, joined(itsTrees, fingerprints), learned(variety, sheet, pairs)));
-            });
-        }
-
-        /** Learning anew takes its time, so small news wait until there is a tenth more of it. */
-        private RateLearning learned(UUID variety, CropSheet sheet, List<RateLearning.Pair> pairs) {
-            BloomMemory.Pace before = held.paces.get(variety);
-            if (before != null
-                    && before.sheet() == sheet
-                    && pairs.size() >= before.learned().pairs()
-                    && pairs.size() < 1.1 * before.learned().pairs()) {
-                return before.learned();
-            }
-            return pairs.size() < RateLearning.ENOUGH_PAIRS
-                    ? new RateLearning(1, 1, 1, pairs.size(), false)
-                    : RateLearning.of(grid(sheet), pairs);
-        }
-
-        private PaceGrid grid(CropSheet sheet) {
-            BloomMemory.Grid known = held.grids.get(sheet.key());
-            if (known == null || known.sheet() != sheet) {
-                known = new BloomMemory.Grid(
-                        sheet, PaceGrid.of(sheet, conditions(sheet, air(), LEARN_BACK), now.plus(ONE_DAY)));
-                held.grids.put(sheet.key(), known);
-            }
-            return known.paces();
-        }
-
         private static String joined(List<TreeView> trees, Map<UUID, String> fingerprints) {
-            return trees.stream().map(t -> fingerprints.get(t.id())).sorted().collect(Collectors.joining());
+            return trees.stream()
+                    .map(t -> t.id() + fingerprints.get(t.id()))
+                    .sorted()
+                    .collect(Collectors.joining());
         }
     }
 

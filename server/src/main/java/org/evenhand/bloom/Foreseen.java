@@ -1,17 +1,32 @@
 package org.evenhand.bloom;
 
-import org.evenhand.core.bloom.RateLearning;
+import java.time.Instant;
+import java.util.function.Supplier;
+import org.evenhand.core.bloom.BudSupply;
+import org.evenhand.core.bloom.DevelopmentRateEstimate;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.orchard.TreeView;
 
 /**
- * A tree, and its forecast with the reading it starts from where it has been read.
+ * A tree, and its forecast with its latest reading where it has been read.
  *
- * @param pace what its variety's readings say about its pace, where there are pairs of readings
+ * @param rate what its variety's readings say about its development rate, where there are readings
+ * @param steady the steady supply of its crop, for what is asked of an average flower
  */
-public record Foreseen(TreeView tree, CropSheet sheet, TreeForecast forecast, ReadingView reading, RateLearning pace) {
+public record Foreseen(
+        TreeView tree,
+        CropSheet sheet,
+        TreeForecast forecast,
+        ReadingView reading,
+        DevelopmentRateEstimate rate,
+        Supplier<BudSupply> steady) {
     public boolean known() {
         return forecast != null;
+    }
+
+    /** The chance that a flower which was receptive at one moment still is at a later one. */
+    public double stillReceptive(Instant then, Instant later) {
+        return steady.get().stillReceptive(then, later);
     }
 }

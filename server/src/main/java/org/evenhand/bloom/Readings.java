@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -109,17 +110,23 @@ public class Readings {
         return view(readings.saveAndFlush(reading), sheet);
     }
 
-    /** A reading that does not fit the one before it is kept, and says so. */
+    /** A reading that does not fit those before it is kept, and says so. */
     private void surprise(Caller caller, TreeView tree, CropSheet sheet, Reading reading) {
-        readings
+        List<FlowerReading> before = readings
                 .findTop20ByOrchardIdAndTreeIdAndVoidedAtIsNullOrderByTakenAtDesc(caller.orchardId(), tree.id())
                 .stream()
                 .filter(r -> r.limb().equals(reading.limb())
                         && r.takenAt().isBefore(reading.takenAt())
-                        && r.takenAt().isAfter(reading.takenAt().minus(FITS_WITHIN)))
-                .findFirst()
-                .flatMap(before -> forecasts.surprise(caller, tree, before.asCore(sheet), reading.asCore(sheet)))
-                .ifPresent(reading::surprises);
+                        && r.takenAt().isAfter(reading.takenAt().minus(Forecasts.LOOK_BACK)))
+                .sorted(Comparator.comparing(Reading::takenAt))
+                .map(r -> r.asCore(sheet))
+                .toList();
+        boolean lately = !before.isEmpty()
+                && before.get(before.size() - 1).at().isAfter(reading.takenAt().minus(FITS_WITHIN))
+                && reading.takenAt().isAfter(orchards.now(caller).minus(Forecasts.LOOK_BACK));
+        if (lately) {
+            forecasts.surprise(caller, tree, before, reading.asCore(sheet)).ifPresent(reading::surprises);
+        }
     }
 
     private static Reading.Details details(CropSheet sheet, ReadingRequest request) {

@@ -264,7 +264,20 @@ public class Seasons {
                     .flatMap(Optional::stream)
                     .toList();
             return BloomDates.of(
-                    past, start, coming, sheet.season().chillPortions().map(c -> c.value()));
+                    past,
+                    start,
+                    Arrays.copyOf(coming, knownHours()),
+                    sheet.season().chillPortions().map(c -> c.value()));
+        }
+
+        /** Hours of the coming season up to today, and those that somebody has forecast. */
+        private int knownHours() {
+            List<AirSource> sources = air(start).sources();
+            int known = (int) Math.max(0, ChronoUnit.DAYS.between(start, basis.today()) * 24);
+            while (known < sources.size() && sources.get(known) != AirSource.USUAL) {
+                known++;
+            }
+            return Math.min(known, coming.length);
         }
 
         /** A past season; its hours are used when nearly all of them are known. Days before their season's start are left out. */

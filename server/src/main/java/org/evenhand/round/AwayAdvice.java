@@ -12,7 +12,6 @@ import java.util.Optional;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
-import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
 import org.springframework.stereotype.Component;
@@ -62,12 +61,11 @@ class AwayAdvice {
         Instant from = leave.isBefore(ground.now()) ? ground.now() : leave;
         Instant farthest = ground.now().plus(Forecasts.AHEAD);
         Instant until = back.isAfter(farthest) ? farthest : back;
-        Map<TreeForecast, Openings> openings = ground.openings(Openings.everyHalfDay(from, until));
+        Openings openings = ground.openings(Openings.everyHalfDay(from, until));
         Map<String, Double> byTree = new LinkedHashMap<>();
         ground.trees().stream()
                 .filter(t -> t.sheet().takes())
-                .forEach(t ->
-                        byTree.put(t.tree().name(), openings.get(t.forecast()).openAndPast(t.forecast())));
+                .forEach(t -> byTree.put(t.tree().name(), openings.openAndPast(t.forecast())));
         double all = byTree.values().stream().mapToDouble(d -> d).sum();
         return all < 1
                 ? Optional.empty()
@@ -87,10 +85,10 @@ class AwayAdvice {
         if (evening.isBefore(ground.now())) {
             return List.of();
         }
-        Map<TreeForecast, Openings> openings = ground.openings(List.of(evening, evening.plus(Duration.ofHours(24))));
+        Openings openings = ground.openings(List.of(evening, evening.plus(Duration.ofHours(24))));
         return ground.trees().stream()
                 .filter(t -> t.sheet().takes())
-                .flatMap(t -> openedEarly(t, openings.get(t.forecast()).openAfterFirst(t.forecast())).stream())
+                .flatMap(t -> openedEarly(t, openings.openAfterFirst(t.forecast())).stream())
                 .toList();
     }
 

@@ -9,7 +9,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
-import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.round.FreeHours;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
@@ -36,7 +35,7 @@ record PlanGround(
     }
 
     /** What each tree's flowers do at several moments. */
-    Map<TreeForecast, Openings> openings(List<Instant> moments) {
-        return Openings.ofAll(trees.stream().map(Foreseen::forecast).toList(), now, moments);
+    Openings openings(List<Instant> moments) {
+        return Openings.at(moments);
     }
 }

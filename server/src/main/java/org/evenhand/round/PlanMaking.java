@@ -13,7 +13,6 @@ import java.util.stream.IntStream;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
-import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.round.LotId;
 import org.evenhand.core.round.RoundRequest;
@@ -81,8 +80,7 @@ class PlanMaking {
      * @param firstGathering the first round before which pollen may still be gathered
      */
     MadePlan make(PlanGround ground, List<PlanSlot> slots, int firstGathering) {
-        Map<TreeForecast, Openings> openings =
-                ground.openings(slots.stream().map(PlanSlot::at).toList());
+        Openings openings = ground.openings(slots.stream().map(PlanSlot::at).toList());
         List<PlanSource> sources = pollen.of(ground, slots, openings, firstGathering);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
@@ -102,7 +100,7 @@ class PlanMaking {
             List<PlanSlot> slots,
             List<PlanSource> sources,
             PlanCrosses ofCrosses,
-            Map<TreeForecast, Openings> openings) {
+            Openings openings) {
         Instant first = slots.get(0).at();
         List<PollinationView> before =
                 pollinations.since(ground.caller(), ground.now().minus(PlanMothers.DONE_MATTERS));
@@ -113,7 +111,7 @@ class PlanMaking {
                         PlanMothers.of(
                                 t,
                                 first,
-                                openings.get(t.forecast()),
+                                openings,
                                 before,
                                 ground.budgets().get(t.tree().id()))))
                 .toList();

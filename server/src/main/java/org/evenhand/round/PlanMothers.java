@@ -25,7 +25,7 @@ final class PlanMothers {
             Foreseen tree, Instant first, Openings openings, List<PollinationView> before, TargetView.Budget budget) {
         double done = before.stream()
                 .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(first))
-                .mapToDouble(p -> p.flowers() * tree.forecast().stillTaking(p.doneAt(), first))
+                .mapToDouble(p -> p.flowers() * tree.stillReceptive(p.doneAt(), first))
                 .sum();
         return new RoundRequest.Mother(
                 new TreeId(tree.tree().id()),

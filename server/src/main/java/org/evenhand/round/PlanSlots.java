@@ -13,7 +13,6 @@ import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.evenhand.core.Plural;
 import org.evenhand.core.bloom.Openings;
-import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.round.BestHours;
 import org.evenhand.core.round.FreeHours;
 import org.evenhand.core.round.RoundRequest;
@@ -61,10 +60,9 @@ final class PlanSlots {
     }
 
     private Map<UUID, Openings.Course> courses() {
-        Map<TreeForecast, Openings> all = ground.openings(moments);
+        Openings all = ground.openings(moments);
         Map<UUID, Openings.Course> courses = new HashMap<>();
-        ground.trees()
-                .forEach(t -> courses.put(t.tree().id(), all.get(t.forecast()).course(t.forecast())));
+        ground.trees().forEach(t -> courses.put(t.tree().id(), all.course(t.forecast())));
         return courses;
     }
 

@@ -14,7 +14,6 @@ import java.util.UUID;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
-import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.pollen.FlowersToGather;
@@ -40,8 +39,7 @@ class PlanSources {
     }
 
     /** @param firstGathering the first round before which pollen may still be gathered */
-    List<PlanSource> of(
-            PlanGround ground, List<PlanSlot> slots, Map<TreeForecast, Openings> openings, int firstGathering) {
+    List<PlanSource> of(PlanGround ground, List<PlanSlot> slots, Openings openings, int firstGathering) {
         List<PlanSource> sources = new ArrayList<>();
         List<Instant> at = slots.stream().map(PlanSlot::at).toList();
         Map<UUID, List<Double>> alive = shelf.alive(ground.caller(), at);
@@ -97,11 +95,11 @@ class PlanSources {
     }
 
     /** What each variety's flowers will give by each round. */
-    private List<PlanSource> toCollect(PlanGround ground, List<PlanSlot> slots, Map<TreeForecast, Openings> openings) {
+    private List<PlanSource> toCollect(PlanGround ground, List<PlanSlot> slots, Openings openings) {
         Map<UUID, double[]> giving = new LinkedHashMap<>();
         for (Foreseen tree : ground.trees()) {
             if (tree.sheet().gives()) {
-                double[] begin = openings.get(tree.forecast()).beginGiving(tree.forecast());
+                double[] begin = openings.beginGiving(tree.forecast());
                 giving.merge(tree.tree().varietyId(), begin, (a, b) -> {
                     double[] both = a.clone();
                     Arrays.setAll(both, i -> a[i] + b[i]);

@@ -253,7 +253,7 @@ final class RoundStops {
 
     private boolean onlyNow(Foreseen tree, int round) {
         Instant at = made.slots().get(round).at();
-        return tree.forecast().stillTaking(at, at.plus(A_DAY)) < HARDLY_ANY;
+        return tree.stillReceptive(at, at.plus(A_DAY)) < HARDLY_ANY;
     }
 
     /** Flowers over the measured limbs in proportion to the fruits they carry. */

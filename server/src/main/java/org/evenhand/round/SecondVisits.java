@@ -219,8 +219,7 @@ class SecondVisits {
         private double stillTaking(Foreseen tree, Instant doneAt) {
             Instant then = Instant.ofEpochSecond(doneAt.getEpochSecond() / HALF_HOUR_S * HALF_HOUR_S);
             return stillTaking.computeIfAbsent(
-                    new Aged(tree.tree().varietyId(), then),
-                    a -> tree.forecast().stillTaking(then, at));
+                    new Aged(tree.tree().varietyId(), then), a -> tree.stillReceptive(then, at));
         }
 
         private Optional<RoundView.StopView> stop(Open o) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.evenhand.core.Require;
 import org.evenhand.core.round.LotId;
 import org.evenhand.core.round.Place;
 import org.evenhand.core.round.RoundPlan;
@@ -27,14 +28,17 @@ final class AllocationTopic implements Topic {
 
     @Override
     public Optional<Map<String, Object>> answer(Inputs in) {
-        LocalDate day = LocalDate.parse(in.text("use_date"));
+        LocalDate day = in.date("use_date");
+        RoundPlanTopic.requireDistinct(in, "lots");
+        RoundPlanTopic.requireDistinct(in, "trees");
         Map<LotId, LocalDate> expiry = new HashMap<>();
-        in.children("lots").forEach(l -> expiry.put(lotId(l), LocalDate.parse(l.text("expiry"))));
+        in.children("lots").forEach(l -> expiry.put(lotId(l), l.date("expiry")));
         List<LocalDate> dates = expiry.values().stream().distinct().sorted().toList();
         List<Lot> lots = new ArrayList<>();
         for (Inputs lot : in.children("lots")) {
             LocalDate until = expiry.get(lotId(lot));
-            double viability = until.isBefore(day) ? 0 : lot.number("viability");
+            double given = Require.within("viability of " + lot.text("id"), lot.number("viability"), 0, 1);
+            double viability = until.isBefore(day) ? 0 : given;
             lots.add(new Lot(lotId(lot), lot.whole("doses"), List.of(viability), dates.indexOf(until)));
         }
         RoundPlan plan = RoundPlan.of(new RoundRequest(

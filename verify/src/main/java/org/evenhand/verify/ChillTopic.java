@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
+import org.evenhand.core.Require;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.DayLength;
 import org.evenhand.core.weather.WinterRest;
@@ -30,6 +31,7 @@ final class ChillTopic implements Topic {
     }
 
     private static Map<String, Object> sums(double[] hours) {
+        Arrays.stream(hours).forEach(t -> Require.within("T", t, -60, 60));
         WinterRest rest = WinterRest.over(hours);
         return Map.of(
                 "n_hours", rest.hours(),
@@ -43,15 +45,27 @@ final class ChillTopic implements Topic {
     }
 
     private static Map<String, Object> hourly(Inputs in) {
+        in.requireAsLong("tmin", "tmax");
+        in.requireAsLong("sunrise", "tmax");
+        in.requireAsLong("sunset", "tmax");
         List<Double> low = in.numbers("tmin");
         List<Double> high = in.numbers("tmax");
+        List<Double> rise = in.numbers("sunrise");
+        List<Double> set = in.numbers("sunset");
+        for (int d = 0; d < rise.size(); d++) {
+            if (!(0 <= rise.get(d) && rise.get(d) < set.get(d) && set.get(d) <= 24)) {
+                throw in.wrong(
+                        "sunset[" + d + "]",
+                        "is " + set.get(d) + " with sunrise at " + rise.get(d)
+                                + "; clock hours from 0 to 24, sunrise first");
+            }
+        }
         List<DailyTemperatures> days = IntStream.range(0, low.size())
                 .mapToObj(d -> new DailyTemperatures(low.get(d), high.get(d)))
                 .toList();
-        List<List<Double>> rows =
-                DailyTemperatures.hourly(days, array(in.numbers("sunrise")), array(in.numbers("sunset"))).stream()
-                        .map(row -> Arrays.stream(row).boxed().toList())
-                        .toList();
+        List<List<Double>> rows = DailyTemperatures.hourly(days, array(rise), array(set)).stream()
+                .map(row -> Arrays.stream(row).boxed().toList())
+                .toList();
         return Map.of("hourly", rows);
     }
 
@@ -77,7 +91,9 @@ final class ChillTopic implements Topic {
     }
 
     private static double[] hours(Inputs in, IntToDoubleFunction at) {
-        return IntStream.range(0, in.whole("hours")).mapToDouble(at).toArray();
+        return IntStream.range(0, Require.within("hours", in.whole("hours"), 1, 100_000))
+                .mapToDouble(at)
+                .toArray();
     }
 
     private static double daily(int hour) {
@@ -92,6 +108,9 @@ final class ChillTopic implements Topic {
     private static double[] steps(Inputs in) {
         List<Double> values = new ArrayList<>();
         for (List<Double> step : in.pairs("steps")) {
+            if (!(step.get(1) >= 1 && step.get(1) == Math.rint(step.get(1)) && step.get(1) <= 100_000)) {
+                throw in.wrong("steps", "has a step of " + step.get(1) + " hours; give whole hours, 1 or more");
+            }
             for (int h = 0; h < step.get(1); h++) {
                 values.add(step.get(0));
             }

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -22,6 +23,54 @@ final class Comparison {
         this.tolerance = tolerance;
     }
 
+    private static final Set<String> FORMS = Set.of("abs", "rel", "minutes");
+
+    /**
+     * @throws BrokenCaseException when a tolerance has a form that is not known
+     */
+    static void requireKnownForms(String where, JsonNode tolerance) {
+        if (tolerance.isMissingNode() || tolerance.isNull()) {
+            return;
+        }
+        if (!tolerance.isObject()) {
+            throw new BrokenCaseException(
+                    where + ", tolerance must be a map like {\"abs\": 0.001}, is " + tolerance + ".");
+        }
+        tolerance.properties().forEach(e -> {
+            switch (e.getKey()) {
+                case "by_field" ->
+                    e.getValue().properties().forEach(f -> {
+                        if (!f.getValue().isObject()) {
+                            throw new BrokenCaseException(where + ", tolerance.by_field." + f.getKey()
+                                    + " must be a map, is " + f.getValue() + ".");
+                        }
+                        f.getValue()
+                                .properties()
+                                .forEach(x -> requireForm(
+                                        where + ", tolerance.by_field." + f.getKey(), x.getKey(), x.getValue()));
+                    });
+                case "not_compared" -> {
+                    for (JsonNode name : e.getValue()) {
+                        if (!name.isString()) {
+                            throw new BrokenCaseException(where + ", tolerance.not_compared must be names of fields.");
+                        }
+                    }
+                }
+                default -> requireForm(where + ", tolerance", e.getKey(), e.getValue());
+            }
+        });
+    }
+
+    private static void requireForm(String where, String form, JsonNode value) {
+        if (!FORMS.contains(form)) {
+            throw new BrokenCaseException(
+                    where + "." + form + " is not known; known are abs, rel, minutes, by_field and not_compared.");
+        }
+        if (!value.isNumber() || !(value.doubleValue() >= 0)) {
+            throw new BrokenCaseException(where + "." + form + " must be a number of 0 or more, is " + value + ".");
+        }
+    }
+
     /** One line for each difference; none when the answer is right. */
     static List<String> differences(JsonNode expected, Object got, JsonNode tolerance) {
         Comparison comparison = new Comparison(tolerance);
@@ -35,6 +84,9 @@ final class Comparison {
         }
         if (expected.isObject()) {
             Map<?, ?> map = got instanceof Map<?, ?> m ? m : Map.of();
+            if (expected.isEmpty() && !map.isEmpty()) {
+                differences.add(path + ": expected nothing, got " + got);
+            }
             expected.properties()
                     .forEach(e -> compare(join(path, e.getKey()), e.getKey(), e.getValue(), map.get(e.getKey())));
         } else if (expected.isArray()) {

@@ -22,6 +22,11 @@ final class IncompatibilityTopic implements Topic {
     public Optional<Map<String, Object>> answer(Inputs inputs) {
         Set<String> pollenPart = new HashSet<>(inputs.texts("pollen_part_mutants"));
         Set<String> stylarPart = new HashSet<>(inputs.texts("stylar_part_mutants"));
+        pollenPart.stream().filter(stylarPart::contains).findFirst().ifPresent(both -> {
+            throw inputs.wrong(
+                    "stylar_part_mutants",
+                    "and pollen_part_mutants both name " + both + "; one allele has lost one part");
+        });
         SelfIncompatibility cross = SelfIncompatibility.of(
                 genotype(inputs.child("seed_parent"), pollenPart, stylarPart),
                 genotype(inputs.child("pollen_parent"), pollenPart, stylarPart));
@@ -40,6 +45,7 @@ final class IncompatibilityTopic implements Topic {
     }
 
     private static SGenotype genotype(Inputs parent, Set<String> pollenPart, Set<String> stylarPart) {
+        parent.optionalText("name");
         List<SAllele> alleles = parent.texts("s_alleles").stream()
                 .map(name -> new SAllele(name, kind(name, pollenPart, stylarPart)))
                 .toList();

@@ -19,12 +19,24 @@ final class PedigreeTopic implements Topic {
     @Override
     public Optional<Map<String, Object>> answer(Inputs inputs) {
         List<Inputs> listed = inputs.children("pedigree");
+        RoundPlanTopic.requireDistinct(inputs, "pedigree");
+        List<List<String>> wanted = inputs.textPairs("kinship_of");
+        Map<String, String> clones = inputs.textMap("clones");
+        listed.stream()
+                .filter(m -> clones.containsKey(m.text("id")) && !(m.absent("mother") && m.absent("father")))
+                .findFirst()
+                .ifPresent(m -> {
+                    throw inputs.wrong(
+                            "clones",
+                            "says that " + m.text("id") + " is a copy of " + clones.get(m.text("id"))
+                                    + ", pedigree gives it parents; leave one of them out");
+                });
         try {
             Kinship kinship = Kinship.of(
-                    Pedigree.of(listed.stream().map(PedigreeTopic::member).toList(), inputs.textMap("clones")));
+                    Pedigree.of(listed.stream().map(PedigreeTopic::member).toList(), clones));
             Map<String, Double> inbreeding =
                     listed.stream().map(m -> m.text("id")).collect(Collectors.toMap(id -> id, kinship::inbreeding));
-            return Optional.of(Map.of("inbreeding", inbreeding, "kinship", asked(inputs, kinship)));
+            return Optional.of(Map.of("inbreeding", inbreeding, "kinship", asked(wanted, kinship)));
         } catch (PedigreeException e) {
             return Optional.of(Map.of("error", "cycle"));
         }
@@ -37,8 +49,8 @@ final class PedigreeTopic implements Topic {
                 m.optionalText("father").orElse(null));
     }
 
-    private static List<Map<String, Object>> asked(Inputs inputs, Kinship kinship) {
-        return inputs.textPairs("kinship_of").stream()
+    private static List<Map<String, Object>> asked(List<List<String>> wanted, Kinship kinship) {
+        return wanted.stream()
                 .map(pair -> {
                     double f = kinship.between(pair.get(0), pair.get(1));
                     Map<String, Object> entry = new HashMap<>();
@@ -54,7 +66,7 @@ final class PedigreeTopic implements Topic {
     /** 0.15625 as 5/32. */
     private static String fraction(double f) {
         long below = 1;
-        while (f * below != Math.rint(f * below)) {
+        while (f * below != Math.rint(f * below) && below < 1L << 52) {
             below *= 2;
         }
         long above = (long) (f * below);

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
+import org.evenhand.core.Require;
 import org.evenhand.core.bloom.PollenTube;
 
 /** Growth of pollen tubes and the effective pollination period. */
@@ -59,7 +60,8 @@ final class PollenTubeTopic implements Topic {
 
     private static Map<String, Object> visits(Inputs in) {
         List<Double> temperatures = in.numbers("temps");
-        double stigma = in.number("stigma_receptivity_days");
+        double stigma = Require.within("stigma_receptivity_days", in.number("stigma_receptivity_days"), 0, 365);
+        Require.within("ovule_longevity_days", in.number("ovule_longevity_days"), 0, 365);
         List<Integer> visits = PollenTube.effectiveVisits(temperatures, in.number("ovule_longevity_days"), stigma);
         List<Integer> tube = IntStream.range(0, (int) Math.min(stigma, temperatures.size()))
                 .mapToObj(day -> PollenTube.daysToArrive(temperatures.subList(day, temperatures.size())))

@@ -54,23 +54,34 @@ final class StatisticsTopic implements Topic {
                 .after(inputs.number("x"), inputs.number("n"));
         BetaBelief.Predictive next = belief.next(inputs.whole("m"));
         Map<String, Double> atLeast = new HashMap<>();
-        inputs.numbers("at_least").forEach(k -> atLeast.put(String.valueOf(k.intValue()), next.atLeast(k.intValue())));
+        inputs.wholes("at_least").forEach(k -> atLeast.put(String.valueOf(k), next.atLeast(k)));
+        double level = level(inputs);
         return Map.of(
-                "posterior_a", belief.a(),
-                "posterior_b", belief.b(),
-                "posterior_mean", belief.mean(),
-                "posterior_95", pair(belief.interval(0.95)),
-                "predictive_mean", next.mean(),
-                "predictive_sd", next.standardDeviation(),
-                "predictive_p_at_least", atLeast,
-                "predictive_quantile_0_05", next.quantile(0.05),
-                "predictive_quantile_0_95", next.quantile(0.95),
-                "predictive_pmf", Arrays.stream(next.probabilities()).boxed().toList());
+                "posterior_a",
+                belief.a(),
+                "posterior_b",
+                belief.b(),
+                "posterior_mean",
+                belief.mean(),
+                inputs.absent("confidence_level") ? "posterior_95" : "posterior_interval",
+                pair(belief.interval(level)),
+                "predictive_mean",
+                next.mean(),
+                "predictive_sd",
+                next.standardDeviation(),
+                "predictive_p_at_least",
+                atLeast,
+                "predictive_quantile_0_05",
+                next.quantile(0.05),
+                "predictive_quantile_0_95",
+                next.quantile(0.95),
+                "predictive_pmf",
+                Arrays.stream(next.probabilities()).boxed().toList());
     }
 
     private static Map<String, Object> proportion(Inputs inputs) {
         Proportion proportion = new Proportion(inputs.whole("x"), inputs.whole("n"));
-        double confidence = inputs.optionalNumber("confidence_level").orElse(Proportion.USUAL_CONFIDENCE);
+        double confidence = level(inputs);
         return Map.of(
                 "wilson", pair(proportion.wilson(confidence)),
                 "clopper_pearson", pair(proportion.clopperPearson(confidence)),
@@ -81,19 +92,35 @@ final class StatisticsTopic implements Topic {
         TwoShares shares = new TwoShares(
                 new Proportion(in.whole("x1"), in.whole("n1")), new Proportion(in.whole("x2"), in.whole("n2")));
         Map<String, Object> answer = new HashMap<>();
-        answer.put("newcombe_difference", estimate("difference", shares.difference(Proportion.USUAL_CONFIDENCE)));
+        answer.put("newcombe_difference", estimate("difference", shares.difference(level(in))));
         answer.put(
                 "katz_risk_ratio",
-                shares.ratio(Proportion.USUAL_CONFIDENCE)
-                        .map(r -> estimate("ratio", r))
-                        .orElse(null));
+                shares.ratio(level(in)).map(r -> estimate("ratio", r)).orElse(null));
         answer.put("fisher_two_sided_p", shares.exactP());
         return answer;
     }
 
     private static Map<String, Object> fisher(Inputs in) {
         List<List<Double>> table = in.pairs("table");
+        if (table.size() != 2) {
+            throw in.wrong("table", "must have two rows, has " + table.size());
+        }
+        table.forEach(row -> row.forEach(n -> requireCount(in, "table", n)));
         return Map.of("p_two_sided", new TwoShares(share(table.get(0)), share(table.get(1))).exactP());
+    }
+
+    private static double level(Inputs in) {
+        double level = in.optionalNumber("confidence_level").orElse(Proportion.USUAL_CONFIDENCE);
+        if (!(level > 0 && level < 1)) {
+            throw in.wrong("confidence_level", "is " + level + "; it must lie between 0 and 1");
+        }
+        return level;
+    }
+
+    private static void requireCount(Inputs in, String field, double n) {
+        if (!(n >= 0 && n == Math.rint(n) && n <= Integer.MAX_VALUE / 4)) {
+            throw in.wrong(field, "holds " + n + "; it must hold whole numbers, 0 or more");
+        }
     }
 
     private static Proportion share(List<Double> row) {
@@ -101,21 +128,27 @@ final class StatisticsTopic implements Topic {
     }
 
     private static Map<String, Object> pooled(Inputs in) {
+        if (in.children("strata").size() < 2) {
+            throw in.wrong("strata", "is one; a ratio is pooled over two or more, of one ask two_proportions");
+        }
         PooledRatio pooled = PooledRatio.of(
                         in.children("strata").stream()
                                 .map(s -> new TwoShares(
                                         new Proportion(s.whole("x1"), s.whole("n1")),
                                         new Proportion(s.whole("x0"), s.whole("n0"))))
                                 .toList(),
-                        Proportion.USUAL_CONFIDENCE)
-                .orElseThrow();
+                        level(in))
+                .orElseThrow(() -> in.wrong("strata", "have no success on one of the two sides; no ratio can be said"));
         Map<String, Object> answer = new HashMap<>(estimate("ratio", pooled.ratio()));
         answer.put("se_log", pooled.standardErrorOfLog());
         return answer;
     }
 
     private static Map<String, Object> logistic(Inputs in) {
-        LogisticRegression fit = LogisticRegression.of(groups(in)).orElseThrow();
+        LogisticRegression fit = LogisticRegression.of(groups(in))
+                .orElseThrow(() -> in.wrong(
+                        "X",
+                        "splits successes from failures, so that no finite estimate exists; ask logistic_separated"));
         return Map.of(
                 "coefficients_intercept_first", fit.coefficients(),
                 "standard_errors", fit.standardErrors(),
@@ -129,14 +162,16 @@ final class StatisticsTopic implements Topic {
     }
 
     private static List<LogisticRegression.Group> groups(Inputs in) {
+        in.requireAsLong("y", "X");
+        if (!in.absent("n")) {
+            in.requireAsLong("n", "X");
+        }
         List<List<Double>> causes = in.rows("X");
-        List<Double> successes = in.numbers("y");
-        List<Double> trials = in.absent("n") ? Collections.nCopies(successes.size(), 1.0) : in.numbers("n");
+        List<Integer> successes = in.wholes("y");
+        List<Integer> trials = in.absent("n") ? Collections.nCopies(successes.size(), 1) : in.wholes("n");
         return IntStream.range(0, causes.size())
-                .mapToObj(i -> new LogisticRegression.Group(
-                        causes.get(i),
-                        new Proportion(
-                                successes.get(i).intValue(), trials.get(i).intValue())))
+                .mapToObj(i ->
+                        new LogisticRegression.Group(causes.get(i), new Proportion(successes.get(i), trials.get(i))))
                 .toList();
     }
 

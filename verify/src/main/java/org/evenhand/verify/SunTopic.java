@@ -22,10 +22,9 @@ final class SunTopic implements Topic {
 
     @Override
     public Optional<Map<String, Object>> answer(Inputs inputs) {
-        LocalDate date;
+        LocalDate date = inputs.date("date");
         ZoneId zone;
         try {
-            date = LocalDate.parse(inputs.text("date"));
             zone = ZoneId.of(inputs.text("zone"));
         } catch (DateTimeException e) {
             throw new BrokenCaseException(inputs.where() + ", inputs: " + e.getMessage());

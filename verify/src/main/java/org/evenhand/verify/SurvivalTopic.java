@@ -26,8 +26,9 @@ final class SurvivalTopic implements Topic {
     }
 
     private static Map<String, Object> retention(Inputs in) {
-        Retention retention =
-                Retention.of(happened(in), in.optionalNumber("confidence").orElse(Proportion.USUAL_CONFIDENCE));
+        Retention retention = Retention.of(
+                happened(in), in.optionalNumber("confidence").orElse(Proportion.USUAL_CONFIDENCE), scale(in));
+        refuseSilentLog(in, retention);
         List<Object> errors = new ArrayList<>();
         List<Object> lower = new ArrayList<>();
         List<Object> upper = new ArrayList<>();
@@ -52,14 +53,36 @@ final class SurvivalTopic implements Topic {
         return answer;
     }
 
+    private static Retention.Scale scale(Inputs in) {
+        return switch (in.optionalText("interval").orElse("log-log")) {
+            case "plain" -> Retention.Scale.PLAIN;
+            case "log" -> Retention.Scale.LOG;
+            case "log-log" -> Retention.Scale.LOG_LOG;
+            default -> throw in.wrong("interval", "must be plain, log or log-log, is " + in.text("interval"));
+        };
+    }
+
+    /** With few it happens that no upper end on the logarithm's scale stays below 1: such an interval says nothing. */
+    private static void refuseSilentLog(Inputs in, Retention retention) {
+        boolean silent = scale(in) == Retention.Scale.LOG
+                && retention.steps().stream()
+                        .flatMap(s -> s.interval().stream())
+                        .allMatch(i -> i.upper() >= 1);
+        if (silent && !retention.steps().isEmpty()) {
+            throw in.wrong("interval", "log has its upper end at 1 throughout with so few followed; take log-log");
+        }
+    }
+
     private static Map<String, Object> logRank(Inputs in) {
+        in.requireAsLong("group", "times");
         Map<Double, List<Retention.At>> groups = new TreeMap<>();
         List<Double> group = in.numbers("group");
         List<Retention.At> happened = happened(in);
         for (int i = 0; i < happened.size(); i++) {
             groups.computeIfAbsent(group.get(i), g -> new ArrayList<>()).add(happened.get(i));
         }
-        Retention.Alike alike = Retention.alike(List.copyOf(groups.values())).orElseThrow();
+        Retention.Alike alike = Retention.alike(List.copyOf(groups.values()))
+                .orElseThrow(() -> in.wrong("group", "has fewer than two groups at risk while anything was lost"));
         return Map.of(
                 "chiSquared", alike.chiSquared(),
                 "degreesOfFreedom", alike.degreesOfFreedom(),
@@ -67,10 +90,14 @@ final class SurvivalTopic implements Topic {
     }
 
     private static List<Retention.At> happened(Inputs in) {
+        in.requireAsLong("event", "times");
         List<Double> times = in.numbers("times");
-        List<Double> event = in.numbers("event");
+        List<Integer> event = in.wholes("event");
         List<Retention.At> happened = new ArrayList<>();
         for (int i = 0; i < times.size(); i++) {
+            if (event.get(i) != 0 && event.get(i) != 1) {
+                throw in.wrong("event[" + i + "]", "must be 1 (it happened) or 0 (last seen then), is " + event.get(i));
+            }
             boolean lost = event.get(i) == 1;
             happened.add(new Retention.At(times.get(i), lost ? 1 : 0, lost ? 0 : 1));
         }

@@ -2,9 +2,9 @@ package org.evenhand.verify;
 
 import java.math.BigDecimal;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.pollen.Dilution;
 import org.evenhand.core.pollen.GerminationMedium;
 import org.evenhand.core.pollen.Suspension;
@@ -18,21 +18,17 @@ final class SuspensionTopic implements Topic {
 
     @Override
     public Optional<Map<String, Object>> answer(Inputs inputs) {
-        try {
-            return switch (inputs.text("mode")) {
-                case "batch" -> Optional.of(batch(inputs));
-                case "need" -> Optional.of(need(inputs));
-                case "dilution" -> Optional.of(dilution(inputs));
-                case "sugar_ww" ->
-                    Optional.of(Map.of(
-                            "sugar_g",
-                            Suspension.sugarByWeight(inputs.decimal("sugar_percent_ww"), inputs.decimal("water_g"))));
-                case "brewbaker_kwack" -> Optional.of(medium(new GerminationMedium(inputs.decimal("volume_ml"))));
-                default -> Optional.empty();
-            };
-        } catch (InvalidInputException e) {
-            return Optional.of(Map.of("error", true, "message", e.getMessage()));
-        }
+        return switch (inputs.text("mode")) {
+            case "batch" -> Optional.of(batch(inputs));
+            case "need" -> Optional.of(need(inputs));
+            case "dilution" -> Optional.of(dilution(inputs));
+            case "sugar_ww" ->
+                Optional.of(Map.of(
+                        "sugar_g",
+                        Suspension.sugarByWeight(inputs.decimal("sugar_percent_ww"), inputs.decimal("water_g"))));
+            case "brewbaker_kwack" -> Optional.of(medium(new GerminationMedium(inputs.decimal("volume_ml"))));
+            default -> Optional.empty();
+        };
     }
 
     private static Map<String, Object> batch(Inputs in) {
@@ -70,7 +66,15 @@ final class SuspensionTopic implements Topic {
     private static Map<String, Object> dilution(Inputs in) {
         Map<String, Object> answer = new HashMap<>();
         Dilution d;
-        if (in.absent("v1")) {
+        List<String> missing =
+                List.of("c1", "v1", "c2", "v2").stream().filter(in::absent).toList();
+        if (missing.size() != 1) {
+            throw in.wrong("c1, v1, c2, v2", "must be three of the four, " + (4 - missing.size()) + " are given");
+        }
+        if (in.absent("c1")) {
+            d = Dilution.ofStrength(in.decimal("v1"), in.decimal("c2"), in.decimal("v2"));
+            answer.put("c1", d.stockPercent());
+        } else if (in.absent("v1")) {
             d = Dilution.toVolume(in.decimal("c1"), in.decimal("c2"), in.decimal("v2"));
             answer.put("v1", d.stockMl());
         } else if (in.absent("c2")) {

@@ -1,7 +1,9 @@
 package org.evenhand.verify;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tools.jackson.databind.JsonNode;
 
 /** One kind of reference case. */
 interface Topic {
@@ -17,5 +19,19 @@ interface Topic {
     /** Whether an answer may give only some of the readings under {@code expected}; one at least must be there. */
     default boolean offersSomeReadings() {
         return false;
+    }
+
+    /**
+     * How an answer is held against a case. Topics whose {@code expected} holds bounds instead of values judge by themselves.
+     *
+     * @return one line for each difference; none when the answer is right
+     */
+    default List<String> judge(JsonNode expected, Map<String, Object> answer, JsonNode tolerance) {
+        return Comparison.differences(expected, answer, tolerance);
+    }
+
+    /** What is printed about a case whether it passes or not. */
+    default List<String> report(JsonNode expected, Map<String, Object> answer) {
+        return List.of();
     }
 }

@@ -3,7 +3,6 @@ package org.evenhand.verify;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.weather.Vapour;
 
 /** Water vapour in the air. */
@@ -31,18 +30,9 @@ final class VapourTopic implements Topic {
                     case "daily_dew" ->
                         said(Vapour.ofDewPoint(in.number("tmin"), in.number("tmax"), in.number("tdew")));
                     case "psychrometer" -> psychrometer(in);
-                    case "invalid" -> refused(in);
+                    case "invalid" -> answer(in, in.text("as_mode")).orElse(null);
                     default -> null;
                 });
-    }
-
-    private Map<String, Object> refused(Inputs in) {
-        try {
-            answer(in, in.text("as_mode"));
-            return Map.of("error", false);
-        } catch (InvalidInputException e) {
-            return Map.of("error", true);
-        }
     }
 
     private static Map<String, Object> saturation(double low, double high) {
@@ -54,9 +44,10 @@ final class VapourTopic implements Topic {
     }
 
     private static Map<String, Object> psychrometer(Inputs in) {
-        Map<String, Object> said =
-                said(Vapour.ofPsychrometer(in.number("tdry"), in.number("twet"), in.number("elevation_m")));
-        said.put("pressure_kPa", Vapour.pressure(in.number("elevation_m")));
+        in.refuseMoreThanOne("elevation_m", "pressure_kPa");
+        double pressure = in.optionalNumber("pressure_kPa").orElseGet(() -> Vapour.pressure(in.number("elevation_m")));
+        Map<String, Object> said = said(Vapour.ofPsychrometerAt(in.number("tdry"), in.number("twet"), pressure));
+        said.put("pressure_kPa", pressure);
         return said;
     }
 

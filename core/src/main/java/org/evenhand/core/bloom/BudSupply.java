@@ -51,11 +51,6 @@ public final class BudSupply {
         return supply;
     }
 
-    /** Only the half-hourly steps of a pace, without a supply of buds: for pushing forward what others have shaped. */
-    static BudSupply stepsOnly(CropSheet sheet, double durations, BloomConditions conditions) {
-        return new BudSupply(sheet, durations, conditions);
-    }
-
     /** How long the supply of a crop runs before its shape is trusted. */
     public static Duration warmUp(CropSheet sheet) {
         double hours = sheet.stages().stream()
@@ -139,5 +134,31 @@ public final class BudSupply {
             shares[s] = sum > 0 ? totals[s] / sum : 1.0 / shares.length;
         }
         return shares;
+    }
+
+    /**
+     * The chance that a flower which was receptive at one moment still is at a later one. It is taken to be as far along as the average
+     * flower of the steady supply in the receptive stages.
+     */
+    public double stillReceptive(Instant then, Instant later) {
+        double at = hoursTo(then);
+        FlowerState usual = at(at);
+        double[] totals = usual.stageTotals();
+        double[] receptive = new double[sheet.stages().size()];
+        double sum = 0;
+        for (int s = 0; s < receptive.length; s++) {
+            receptive[s] = sheet.stages().get(s).phase().takes() ? totals[s] : 0;
+            sum += receptive[s];
+        }
+        if (!(sum > 0)) {
+            return 0;
+        }
+        double[] after = clock.advance(usual.correctedBy(receptive), conditions, at, hoursTo(later))
+                .stageTotals();
+        double left = 0;
+        for (int s = 0; s < receptive.length; s++) {
+            left += sheet.stages().get(s).phase().takes() ? after[s] : 0;
+        }
+        return left / sum;
     }
 }

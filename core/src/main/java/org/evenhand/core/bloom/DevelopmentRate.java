@@ -15,8 +15,13 @@ import org.evenhand.core.weather.HourlyTemperatures;
  * @param capC °C, not below the reference
  */
 public record DevelopmentRate(double baseC, double referenceC, double capC) {
+    /** Narrower than this, a degree would change everything. */
+    private static final double LEAST_SPAN_C = 0.5;
+
     public DevelopmentRate {
         Require.within("baseTemperatureC", baseC, -60, 60);
+        Require.within("referenceTemperatureC", referenceC, -60, 60);
+        Require.within("capTemperatureC", capC, -60, 60);
         if (!(referenceC > baseC)) {
             throw new InvalidInputException(
                     "referenceTemperatureC", "is " + referenceC + "; it must be above the base, " + baseC + ".");
@@ -24,6 +29,12 @@ public record DevelopmentRate(double baseC, double referenceC, double capC) {
         if (!(capC >= referenceC)) {
             throw new InvalidInputException(
                     "capTemperatureC", "is " + capC + "; it must not be below the reference, " + referenceC + ".");
+        }
+        if (referenceC - baseC < LEAST_SPAN_C) {
+            throw new InvalidInputException(
+                    "referenceTemperatureC",
+                    "is " + referenceC + ", less than " + LEAST_SPAN_C
+                            + " degrees above the base; no flower wakes so suddenly.");
         }
     }
 

@@ -30,6 +30,40 @@ public final class FlowerBatch {
         return batch;
     }
 
+    /** One flower of each compartment, each a column; the one past the last stage included. */
+    static FlowerBatch identity(FlowerClock clock) {
+        FlowerBatch batch = new FlowerBatch(clock, clock.compartmentCount());
+        for (int c = 0; c < batch.columns; c++) {
+            batch.rows[c][c] = 1;
+        }
+        return batch;
+    }
+
+    /** Adds flowers to one compartment of a column. */
+    void add(int compartment, int column, double flowers) {
+        rows[compartment][column] += flowers;
+    }
+
+    /** Adds one compartment of every column, times a weight, to {@code sums}. */
+    void addRow(int compartment, double weight, double[] sums) {
+        double[] row = rows[compartment];
+        for (int c = 0; c < columns; c++) {
+            sums[c] += weight * row[c];
+        }
+    }
+
+    /** For each column but the last, its flowers by compartment, those past the last stage left out. */
+    double[][] onTree() {
+        int size = rows.length - 1;
+        double[][] byColumn = new double[columns - 1][size];
+        for (int c = 0; c < columns - 1; c++) {
+            for (int i = 0; i < size; i++) {
+                byColumn[c][i] = rows[i][c];
+            }
+        }
+        return byColumn;
+    }
+
     /** Puts a state into a column. */
     public void set(int column, FlowerState state) {
         double[] compartments = state.compartments();

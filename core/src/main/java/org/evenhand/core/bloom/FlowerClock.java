@@ -159,6 +159,10 @@ public final class FlowerClock {
         return steps;
     }
 
+    DevelopmentRate rate() {
+        return rate;
+    }
+
     TimedStage stage(int stage) {
         return stages.get(stage);
     }

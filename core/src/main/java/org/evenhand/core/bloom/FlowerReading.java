@@ -1,6 +1,7 @@
 package org.evenhand.core.bloom;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
@@ -46,14 +47,23 @@ public record FlowerReading(Instant at, List<Integer> counts, double share) {
         return (int) Math.round(giving / share);
     }
 
-    /** Flowers of the whole crown in each stage, reckoned from the part counted. */
-    double[] asFlowers(CropSheet sheet) {
+    /**
+     * The counts, one for each stage of the sheet.
+     *
+     * @throws InvalidInputException when there are not as many as stages
+     */
+    double[] checked(CropSheet sheet) {
         if (counts.size() != sheet.stages().size()) {
             throw new InvalidInputException(
                     "counts",
                     "has " + counts.size() + " numbers, but " + sheet.name() + " has "
                             + sheet.stages().size() + " stages.");
         }
-        return counts.stream().mapToDouble(c -> c / share).toArray();
+        return counts.stream().mapToDouble(Integer::doubleValue).toArray();
+    }
+
+    /** Flowers of the whole crown in each stage, reckoned from the part counted. */
+    double[] asFlowers(CropSheet sheet) {
+        return Arrays.stream(checked(sheet)).map(c -> c / share).toArray();
     }
 }

@@ -39,6 +39,8 @@ public final class GateHours {
      * @param hours how many hours after the start are wanted
      */
     public static GateHours daily(double startClockHour, double open, double close, double hours) {
+        Require.within("startClockHour", startClockHour, 0, 24);
+        Require.within("hours", hours, 0, 1e6);
         Require.within("gate.open", open, 0, 24);
         Require.within("gate.close", close, 0, 24);
         double length = close > open ? close - open : close - open + 24;

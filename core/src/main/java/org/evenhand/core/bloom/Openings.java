@@ -3,33 +3,30 @@ package org.evenhand.core.bloom;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Predicate;
-import java.util.stream.IntStream;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.Phase;
 
 /**
- * Which flowers begin to take or to give pollen by which of several moments, and how receptive they still are at later ones.
+ * Which flowers begin to be receptive or to shed by which of several moments, and how receptive they still are at later ones.
  *
- * <p>Reckoned for a crop at once: between two moments one flower of each compartment of the clock is pushed forward, and each tree is
- * a weighted sum of these. A flower that opens and is past between two moments is in no group: nobody could do it.
+ * <p>Trees whose forecasts begin alike share the work: between two moments one flower of each compartment of the clock, and one bud of
+ * each day to come, is pushed forward, and each tree is a weighted sum of these. A flower that opens and is past between two moments
+ * is in no group: nobody could pollinate it. The weather is taken as foreseen. Not safe for several threads at once.
  */
 public final class Openings {
     private static final Duration HALF_A_DAY = Duration.ofHours(12);
 
-    private final BudSupply supply;
-    private final Instant from;
     private final List<Instant> moments;
-    /** For each moment, what becomes of one flower of each compartment since the moment before. */
-    private final List<double[][]> moves = new ArrayList<>();
+    private final Map<ForecastStart, Moves> moves = new IdentityHashMap<>();
 
     /**
-     * Flowers that begin to take pollen by the same moment.
+     * Flowers that begin to be receptive by the same moment.
      *
      * @param moment index of the moment at which they are first found
      * @param stage key of their stage then
@@ -38,91 +35,29 @@ public final class Openings {
      */
     public record Group(int moment, String stage, double flowers, List<Double> receptivity) {}
 
-    private Openings(BudSupply supply, Instant from, List<Instant> moments) {
-        this.supply = supply;
-        this.from = from;
+    /**
+     * Expected flowers of a tree at each moment.
+     *
+     * @param taking those that are receptive
+     * @param giving those that shed
+     */
+    public record Course(double[] taking, double[] giving) {}
+
+    private Openings(List<Instant> moments) {
         this.moments = List.copyOf(moments);
     }
 
     /**
-     * @param from the moment from which trees are foreseen, not before their latest readings
-     * @param moments not before it, in rising order
+     * @param moments in rising order; one before a forecast's start stands for its start
      */
-    public static Openings of(BudSupply supply, Instant from, List<Instant> moments) {
-        Openings openings = new Openings(supply, from, moments);
-        Instant before = from;
-        for (Instant moment : moments) {
-            if (moment.isBefore(before)) {
+    public static Openings at(List<Instant> moments) {
+        for (int m = 1; m < moments.size(); m++) {
+            if (moments.get(m).isBefore(moments.get(m - 1))) {
                 throw new InvalidInputException(
-                        "moments", "must come in order; " + moment + " is before " + before + ".");
+                        "moments", "must come in order; " + moments.get(m) + " is before " + moments.get(m - 1) + ".");
             }
-            openings.moves.add(openings.move(before, moment));
-            before = moment;
         }
-        return openings;
-    }
-
-    /** The openings of each supply that some trees share. */
-    public static Map<TreeForecast, Openings> ofAll(List<TreeForecast> trees, Instant from, List<Instant> moments) {
-        Map<BudSupply, Openings> bySupply = new IdentityHashMap<>();
-        Map<TreeForecast, Openings> byTree = new IdentityHashMap<>();
-        trees.forEach(t -> byTree.put(t, bySupply.computeIfAbsent(t.supply(), supply -> of(supply, from, moments))));
-        return byTree;
-    }
-
-    /**
-     * Expected flowers of a tree at each moment.
-     *
-     * @param taking those that can take pollen
-     * @param giving those that give it
-     */
-    public record Course(double[] taking, double[] giving) {}
-
-    public Course course(TreeForecast tree) {
-        double[] taking = new double[moments.size()];
-        double[] giving = new double[moments.size()];
-        double[] state = start(tree);
-        for (int m = 0; m < moments.size(); m++) {
-            state = moved(state, m);
-            taking[m] = sum(only(state, Phase::takes, true));
-            giving[m] = sum(only(state, Phase::gives, true));
-        }
-        return new Course(taking, giving);
-    }
-
-    private double[][] move(Instant before, Instant after) {
-        FlowerClock clock = supply.clock();
-        int size = clock.compartmentCount();
-        FlowerBatch batch = FlowerBatch.empty(clock, size);
-        for (int i = 0; i < size; i++) {
-            double[] one = new double[size];
-            one[i] = 1;
-            batch.set(i, new FlowerState(clock, one));
-        }
-        clock.run(batch, supply.conditions(), supply.hoursTo(before), new double[] {supply.hoursTo(after)}, i -> {});
-        return IntStream.range(0, size)
-                .mapToObj(i -> batch.state(i).compartments())
-                .toArray(double[][]::new);
-    }
-
-    /** The flowers of a tree that begin to take pollen, in order of the moments and the crop sheet's stages. */
-    public List<Group> taking(TreeForecast tree) {
-        CropSheet sheet = supply.sheet();
-        List<Group> groups = new ArrayList<>();
-        double[] before = null;
-        for (int m = 0; m < moments.size(); m++) {
-            double[] now = moved(before == null ? start(tree) : before, m);
-            double[] news = before == null ? now : moved(only(before, Phase::takes, false), m);
-            for (int s = 0; s < sheet.stages().size(); s++) {
-                double[] ofStage = onlyStage(news, s);
-                double flowers = sum(ofStage);
-                if (sheet.stages().get(s).phase().takes() && flowers > 1e-6) {
-                    groups.add(new Group(m, sheet.stages().get(s).key(), flowers, receptivity(ofStage, flowers, m)));
-                }
-            }
-            before = now;
-        }
-        return groups;
+        return new Openings(moments);
     }
 
     /** Moments every twelve hours from one to another, both included. */
@@ -135,14 +70,90 @@ public final class Openings {
         return moments;
     }
 
-    /** Expected flowers of a tree that begin to take pollen after the first moment. */
+    public Course course(TreeForecast tree) {
+        List<ForecastPoint> points = tree.at(moments);
+        return new Course(
+                points.stream().mapToDouble(p -> p.taking().mean()).toArray(),
+                points.stream().mapToDouble(p -> p.giving().mean()).toArray());
+    }
+
+    /** The flowers of a tree that begin to be receptive, in order of the moments and the crop sheet's stages. */
+    public List<Group> taking(TreeForecast tree) {
+        Map<Integer, Sum> groups = new TreeMap<>();
+        for (TreeForecast.Part part : tree.parts()) {
+            addGroups(tree.sheet(), part, groups);
+        }
+        List<Group> all = new ArrayList<>();
+        int stages = tree.sheet().stages().size();
+        groups.forEach((key, sum) -> {
+            if (sum.flowers > 1e-6) {
+                all.add(new Group(
+                        key / stages,
+                        tree.sheet().stages().get(key % stages).key(),
+                        sum.flowers,
+                        Arrays.stream(sum.receptive)
+                                .map(r -> Math.min(1, r / sum.flowers))
+                                .boxed()
+                                .toList()));
+            }
+        });
+        return all;
+    }
+
+    /** Flowers of one group over the rates that a variety may have, and their receptivity in all. */
+    private static final class Sum {
+        private double flowers;
+        private final double[] receptive;
+
+        Sum(int moments) {
+            this.receptive = new double[moments];
+        }
+    }
+
+    private void addGroups(CropSheet sheet, TreeForecast.Part part, Map<Integer, Sum> groups) {
+        Moves ways = moves(part);
+        double[] before = part.estimate().mean();
+        for (int m = 0; m < moments.size(); m++) {
+            double[] now = ways.moved(before, m);
+            double[] news = m == 0 ? now : ways.moved(ways.without(before, ways.receptive), m);
+            for (int s = 0; s < sheet.stages().size(); s++) {
+                if (!sheet.stages().get(s).phase().takes()) {
+                    continue;
+                }
+                double[] ofStage = ways.onlyStage(news, s);
+                double flowers = Arrays.stream(ofStage).sum();
+                if (flowers > 0) {
+                    Sum sum = groups.computeIfAbsent(m * sheet.stages().size() + s, k -> new Sum(moments.size()));
+                    sum.flowers += part.weight() * flowers;
+                    addReceptivity(sheet, ways, ofStage, m, part.weight(), sum.receptive);
+                }
+            }
+            before = now;
+        }
+    }
+
+    private void addReceptivity(
+            CropSheet sheet, Moves ways, double[] group, int moment, double weight, double[] receptive) {
+        double[] state = group;
+        for (int m = moment; m < moments.size(); m++) {
+            state = m > moment ? ways.moved(state, m) : state;
+            for (int c = 0; c < ways.compartments; c++) {
+                int stage = ways.stageOf(c);
+                receptive[m] += weight
+                        * state[c]
+                        * sheet.stages().get(stage).receptivity().value();
+            }
+        }
+    }
+
+    /** Expected flowers of a tree that begin to be receptive after the first moment. */
     public double openAfterFirst(TreeForecast tree) {
         return afterFirst(tree).mapToDouble(Group::flowers).sum();
     }
 
     /**
-     * Expected flowers of a tree that open after the first moment and can no longer take pollen at the last: those that nobody does
-     * who is away between the two. What opens and is past between two moments is not counted.
+     * Expected flowers of a tree that open after the first moment and are no longer receptive at the last: those that nobody
+     * pollinates who is away between the two. What opens and is past between two moments is not counted.
      */
     public double openAndPast(TreeForecast tree) {
         int last = moments.size() - 1;
@@ -158,76 +169,124 @@ public final class Openings {
         return taking(tree).stream().filter(g -> g.moment() > 0);
     }
 
-    /** Expected flowers that begin to give pollen by each moment, those that gave at the moment before left out. */
+    /** Expected flowers that begin to shed by each moment, those that shed at the moment before left out. */
     public double[] beginGiving(TreeForecast tree) {
         double[] giving = new double[moments.size()];
-        double[] before = null;
-        for (int m = 0; m < moments.size(); m++) {
-            double[] news = moved(before == null ? start(tree) : only(before, Phase::gives, false), m);
-            giving[m] = sum(only(news, Phase::gives, true));
-            before = moved(before == null ? start(tree) : before, m);
+        for (TreeForecast.Part part : tree.parts()) {
+            Moves ways = moves(part);
+            double[] before = part.estimate().mean();
+            for (int m = 0; m < moments.size(); m++) {
+                double[] news = ways.moved(m == 0 ? before : ways.without(before, ways.shedding), m);
+                giving[m] += part.weight() * ways.sum(news, ways.shedding);
+                before = ways.moved(before, m);
+            }
         }
         return giving;
     }
 
-    private List<Double> receptivity(double[] group, double flowers, int moment) {
-        List<Double> receptivity = new ArrayList<>();
-        double[] state = group;
-        for (int m = 0; m < moments.size(); m++) {
-            if (m > moment) {
-                state = moved(state, m);
-            }
-            receptivity.add(m < moment ? 0 : Math.min(1, receptive(state) / flowers));
-        }
-        return receptivity;
+    private Moves moves(TreeForecast.Part part) {
+        return moves.computeIfAbsent(part.start(), Moves::new);
     }
 
-    private double receptive(double[] state) {
-        double sum = 0;
-        for (int s = 0; s < supply.sheet().stages().size(); s++) {
-            sum += sum(onlyStage(state, s))
-                    * supply.sheet().stages().get(s).receptivity().value();
-        }
-        return sum;
-    }
+    /**
+     * For each moment, what becomes of one flower of each compartment, and of one bud of each day to come, since the moment before.
+     * A bud that has not come yet stays where it was.
+     */
+    private final class Moves {
+        private final FlowerModel model;
+        private final int compartments;
+        private final int size;
+        private final boolean[] receptive;
+        private final boolean[] shedding;
+        private final List<double[][]> all = new ArrayList<>();
 
-    private double[] start(TreeForecast tree) {
-        return tree.compartmentsAt(supply, from);
-    }
-
-    private double[] moved(double[] state, int moment) {
-        double[][] move = moves.get(moment);
-        double[] after = new double[state.length];
-        for (int i = 0; i < state.length; i++) {
-            for (int j = 0; state[i] != 0 && j < state.length; j++) {
-                after[j] += state[i] * move[i][j];
+        Moves(ForecastStart start) {
+            this.model = start.model();
+            this.compartments = model.compartments();
+            this.size = compartments + start.daysAhead();
+            this.receptive = marked(model.receptive());
+            this.shedding = marked(model.shedding());
+            double at = start.from();
+            int firstDay = CohortTable.dayOf(at);
+            for (Instant moment : moments) {
+                double next = Math.max(at, model.conditions().temperatures().hoursTo(moment));
+                all.add(move(start.daysAhead(), firstDay, at, next));
+                at = next;
             }
         }
-        return after;
-    }
 
-    private double[] only(double[] state, Predicate<Phase> which, boolean wanted) {
-        double[] kept = new double[state.length];
-        for (int s = 0; s < supply.sheet().stages().size(); s++) {
-            if (which.test(supply.sheet().stages().get(s).phase()) == wanted) {
-                double[] ofStage = onlyStage(state, s);
-                for (int i = 0; i < kept.length; i++) {
-                    kept[i] += ofStage[i];
+        private boolean[] marked(List<Boolean> stages) {
+            boolean[] marked = new boolean[compartments];
+            for (int c = 0; c < compartments; c++) {
+                marked[c] = stages.get(model.clock().stageOfCompartment(c));
+            }
+            return marked;
+        }
+
+        private double[][] move(int daysAhead, int firstDay, double from, double to) {
+            int passed = CohortTable.dayOf(from) - firstDay;
+            // Days that are over when the stretch begins have no buds left; their columns stay empty.
+            FlowersToCome flowers = new FlowersToCome(model, from, Math.max(0, daysAhead - passed));
+            flowers.advanceTo(to);
+            double[][] chances = flowers.chances();
+            double[][] move = new double[size][size];
+            for (int c = 0; c < compartments; c++) {
+                System.arraycopy(chances[c], 0, move[c], 0, compartments);
+            }
+            for (int d = passed; d < daysAhead; d++) {
+                double[] came = chances[compartments + d - passed];
+                System.arraycopy(came, 0, move[compartments + d], 0, compartments);
+                move[compartments + d][compartments + d] = still(firstDay + d, from, to);
+            }
+            return move;
+        }
+
+        /** The share of a day's buds not come by the first moment that have not come by the second either. */
+        private static double still(int day, double from, double to) {
+            double end = (day + 1) * CohortTable.HOURS_A_DAY;
+            double left = end - Math.max(from, day * CohortTable.HOURS_A_DAY);
+            double later = end - Math.max(to, day * CohortTable.HOURS_A_DAY);
+            return left <= 0 ? 0 : Math.max(0, later) / left;
+        }
+
+        double[] moved(double[] state, int moment) {
+            double[][] move = all.get(moment);
+            double[] after = new double[size];
+            for (int i = 0; i < size; i++) {
+                double flowers = state[i];
+                for (int j = 0; flowers != 0 && j < size; j++) {
+                    after[j] += flowers * move[i][j];
                 }
             }
+            return after;
         }
-        return kept;
-    }
 
-    private double[] onlyStage(double[] state, int stage) {
-        double[] kept = new double[state.length];
-        for (int i = 0; i < state.length; i++) {
-            kept[i] = supply.clock().stageOfCompartment(i) == stage ? state[i] : 0;
+        double[] without(double[] state, boolean[] which) {
+            double[] kept = state.clone();
+            for (int c = 0; c < compartments; c++) {
+                kept[c] = which[c] ? 0 : kept[c];
+            }
+            return kept;
         }
-        return kept;
-    }
 
-    private static double sum(double[] state) {
-        return java.util.Arrays.stream(state).sum();
+        double[] onlyStage(double[] state, int stage) {
+            double[] kept = new double[size];
+            for (int c = 0; c < compartments; c++) {
+                kept[c] = stageOf(c) == stage ? state[c] : 0;
+            }
+            return kept;
+        }
+
+        double sum(double[] state, boolean[] which) {
+            double sum = 0;
+            for (int c = 0; c < compartments; c++) {
+                sum += which[c] ? state[c] : 0;
+            }
+            return sum;
+        }
+
+        int stageOf(int compartment) {
+            return model.clock().stageOfCompartment(compartment);
+        }
     }
 }

@@ -1,94 +1,99 @@
 package org.evenhand.core.bloom;
 
-import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.function.Predicate;
-import java.util.stream.IntStream;
-import org.evenhand.core.crop.Phase;
 
 /**
- * For a flower in any compartment at a starting moment: the chance that it takes, and that it gives, at each later moment. Computed
- * once for a crop, so that any number of its trees can be foreseen by a sum.
+ * For a flower in any compartment at a starting moment, and for a bud of any day to come: the chance that it is receptive, and that it
+ * sheds, at each later moment. Computed once for a clock, so that any number of trees can be foreseen by a sum.
+ *
+ * <p>Where the weather is only foreseen, the chances are the mean over several courses of it, each of which is kept beside: with gates
+ * that mean is not the course in the middle.
  */
-public final class PhaseChances {
-    private final BudSupply supply;
-    private final Instant from;
-    private final List<Instant> moments;
-    private final double[][] taking;
-    private final double[][] giving;
+final class PhaseChances {
+    /** Longest step where several courses of the weather are followed: its error is far below their own. */
+    private static final double COARSE_HOURS = 0.5;
 
-    private PhaseChances(BudSupply supply, Instant from, List<Instant> moments) {
-        this.supply = supply;
-        this.from = from;
-        this.moments = List.copyOf(moments);
-        this.taking = new double[moments.size()][];
-        this.giving = new double[moments.size()][];
-    }
+    private final FlowerModel model;
+    private final double from;
+    private final int daysAhead;
+    private final double[] hours;
+    private final TreeEstimate.Chances[] receptive;
+    private final TreeEstimate.Chances[] shedding;
+    private final List<TreeEstimate.Chances[]> receptiveByCourse = new ArrayList<>();
+    private final List<TreeEstimate.Chances[]> sheddingByCourse = new ArrayList<>();
 
     /**
-     * @param from the starting moment
-     * @param moments not before it, in rising order
+     * @param from hour of the starting moment
+     * @param daysAhead days to come whose buds are followed, the running one included
+     * @param hours not before {@code from}, in rising order
+     * @param courses the weather that may come, each as likely as the others; none where it is known
      */
-    public static PhaseChances of(BudSupply supply, Instant from, List<Instant> moments) {
-        PhaseChances chances = new PhaseChances(supply, from, moments);
-        chances.run();
-        return chances;
-    }
-
-    private void run() {
-        FlowerClock clock = supply.clock();
-        int size = clock.compartmentCount();
-        FlowerBatch batch = FlowerBatch.empty(clock, size);
-        for (int i = 0; i < size; i++) {
-            double[] one = new double[size];
-            one[i] = 1;
-            batch.set(i, new FlowerState(clock, one));
+    PhaseChances(FlowerModel model, double from, int daysAhead, double[] hours, List<BloomConditions> courses) {
+        this.model = model;
+        this.from = from;
+        this.daysAhead = daysAhead;
+        this.hours = hours.clone();
+        double[][] takes = new double[hours.length][model.compartments() + daysAhead];
+        double[][] sheds = new double[hours.length][model.compartments() + daysAhead];
+        if (courses.isEmpty()) {
+            add(model, 1, takes, sheds);
         }
-        double[] hours = moments.stream().mapToDouble(supply::hoursTo).toArray();
-        clock.run(batch, supply.conditions(), supply.hoursTo(from), hours, i -> {
-            taking[i] = sums(batch, size, Phase::takes);
-            giving[i] = sums(batch, size, Phase::gives);
-        });
+        FlowerModel coarse = model.withLongestStepHours(COARSE_HOURS);
+        for (BloomConditions course : courses) {
+            double[][] ownTakes = new double[hours.length][model.compartments() + daysAhead];
+            double[][] ownSheds = new double[hours.length][model.compartments() + daysAhead];
+            add(coarse.under(course), 1, ownTakes, ownSheds);
+            add(ownTakes, 1.0 / courses.size(), takes);
+            add(ownSheds, 1.0 / courses.size(), sheds);
+            receptiveByCourse.add(chances(ownTakes));
+            sheddingByCourse.add(chances(ownSheds));
+        }
+        this.receptive = chances(takes);
+        this.shedding = chances(sheds);
     }
 
-    private double[] sums(FlowerBatch batch, int size, Predicate<Phase> wanted) {
-        double[] sums = new double[size];
-        IntStream.range(0, supply.sheet().stages().size())
-                .filter(s -> wanted.test(supply.sheet().stages().get(s).phase()))
-                .forEach(s -> batch.addStage(s, sums));
-        return sums;
+    private static TreeEstimate.Chances[] chances(double[][] all) {
+        return Arrays.stream(all).map(TreeEstimate.Chances::of).toArray(TreeEstimate.Chances[]::new);
     }
 
-    BudSupply supply() {
-        return supply;
-    }
-
-    Instant from() {
-        return from;
-    }
-
-    List<Instant> moments() {
-        return moments;
-    }
-
-    /** Chance to take at a moment, for each column of a batch that stands at the starting moment. */
-    double[] taking(int moment, double[][] columns) {
-        return weigh(taking[moment], columns);
-    }
-
-    double[] giving(int moment, double[][] columns) {
-        return weigh(giving[moment], columns);
-    }
-
-    private static double[] weigh(double[] chances, double[][] columns) {
-        double[] weighed = new double[columns.length];
-        for (int c = 0; c < columns.length; c++) {
-            double sum = 0;
-            for (int i = 0; i < chances.length; i++) {
-                sum += chances[i] * columns[c][i];
+    private static void add(double[][] more, double weight, double[][] sums) {
+        for (int i = 0; i < sums.length; i++) {
+            for (int c = 0; c < sums[i].length; c++) {
+                sums[i][c] += weight * more[i][c];
             }
-            weighed[c] = sum;
         }
-        return weighed;
+    }
+
+    private void add(FlowerModel under, double weight, double[][] takes, double[][] sheds) {
+        FlowersToCome flowers = new FlowersToCome(under, from, daysAhead);
+        double[] receptiveRow = under.indicator(under.receptive());
+        double[] sheddingRow = under.indicator(under.shedding());
+        for (int i = 0; i < hours.length; i++) {
+            flowers.advanceTo(hours[i]);
+            add(new double[][] {flowers.weighed(receptiveRow)}, weight, new double[][] {takes[i]});
+            add(new double[][] {flowers.weighed(sheddingRow)}, weight, new double[][] {sheds[i]});
+        }
+    }
+
+    int moments() {
+        return hours.length;
+    }
+
+    double mean(TreeEstimate tree, int moment, boolean sheds) {
+        return tree.expected((sheds ? shedding : receptive)[moment]);
+    }
+
+    /** Variance of the number of flowers in the phase: the tree's doubt, single flowers, and the weather to come. */
+    double variance(TreeEstimate tree, int moment, boolean sheds) {
+        double mean = mean(tree, moment, sheds);
+        double variance = tree.variance((sheds ? shedding : receptive)[moment]);
+        List<TreeEstimate.Chances[]> courses = sheds ? sheddingByCourse : receptiveByCourse;
+        for (TreeEstimate.Chances[] course : courses) {
+            double off = tree.expected(course[moment]) - mean;
+            variance += off * off / courses.size();
+        }
+        return variance;
     }
 }

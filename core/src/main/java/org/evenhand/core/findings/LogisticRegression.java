@@ -35,6 +35,9 @@ public record LogisticRegression(
     private static final int MOST_STEPS = 100;
     private static final double SETTLED = 1e-12;
     private static final double SPLITS = 1e-7;
+    private static final double SYMMETRIC = 1e-15;
+    /** Share of the largest information below which a cause tells nothing that the others do not. */
+    private static final double DEPENDENT = 1e-13;
     /** Log odds beyond which a group's estimate is suspected of having no end. */
     private static final double SURE = 12;
 
@@ -111,6 +114,8 @@ public record LogisticRegression(
         private final double[][] values;
         private final int[] trials;
         private final int[] successes;
+        /** Largest size of each cause: all are brought to about 1, so that units make no difference. */
+        private final double[] scale;
 
         Fitting(List<Group> groups) {
             this.size = groups.get(0).causes().size() + 1;
@@ -119,10 +124,19 @@ public record LogisticRegression(
             this.trials = groups.stream().mapToInt(g -> g.share().trials()).toArray();
             this.successes =
                     groups.stream().mapToInt(g -> g.share().successes()).toArray();
+            this.scale = new double[size];
+            for (Group group : groups) {
+                double[] row = group.row();
+                for (int i = 0; i < size; i++) {
+                    scale[i] = Math.max(scale[i], Math.abs(row[i]));
+                }
+            }
             for (int g = 0; g < columns.length; g++) {
                 double[] row = groups.get(g).row();
                 columns[g] = IntStream.range(0, size).filter(i -> row[i] != 0).toArray();
-                values[g] = IntStream.of(columns[g]).mapToDouble(i -> row[i]).toArray();
+                values[g] = IntStream.of(columns[g])
+                        .mapToDouble(i -> row[i] / scale[i])
+                        .toArray();
             }
         }
 
@@ -132,6 +146,7 @@ public record LogisticRegression(
             this.values = new double[there.length][];
             this.trials = trials;
             this.successes = successes;
+            this.scale = DoubleStream.generate(() -> 1).limit(size).toArray();
             for (int g = 0; g < there.length; g++) {
                 columns[g] = IntStream.concat(IntStream.of(0), IntStream.of(there[g]))
                         .toArray();
@@ -198,9 +213,9 @@ public record LogisticRegression(
             return information(b).map(information -> {
                 RealMatrix spread = information.getSolver().getInverse();
                 return new LogisticRegression(
-                        DoubleStream.of(b).boxed().toList(),
+                        IntStream.range(0, size).mapToObj(i -> b[i] / scale[i]).toList(),
                         IntStream.range(0, size)
-                                .mapToObj(i -> Math.sqrt(spread.getEntry(i, i)))
+                                .mapToObj(i -> Math.sqrt(spread.getEntry(i, i)) / scale[i])
                                 .toList(),
                         logLikelihood(b),
                         2 * (exactLikelihood() - logLikelihood(b)));
@@ -209,7 +224,9 @@ public record LogisticRegression(
 
         /** The largest of the groups' log odds, whichever their sign. */
         double surest(List<Double> b) {
-            double[] coefficients = b.stream().mapToDouble(c -> c).toArray();
+            double[] coefficients = IntStream.range(0, size)
+                    .mapToDouble(i -> b.get(i) * scale[i])
+                    .toArray();
             return IntStream.range(0, trials.length)
                     .mapToDouble(g -> Math.abs(odds(g, coefficients)))
                     .max()
@@ -246,13 +263,22 @@ public record LogisticRegression(
                 double p = chance(g, b);
                 double weight = trials[g] * p * (1 - p);
                 for (int i = 0; i < columns[g].length; i++) {
-                    for (int j = 0; j < columns[g].length; j++) {
+                    for (int j = 0; j <= i; j++) {
                         sum[columns[g][i]][columns[g][j]] += weight * values[g][i] * values[g][j];
                     }
                 }
             }
+            double largest = 0;
+            for (int i = 0; i < size; i++) {
+                largest = Math.max(largest, sum[i][i]);
+                // Mirrored: summed on both sides the last digits would differ.
+                for (int j = 0; j < i; j++) {
+                    sum[j][i] = sum[i][j];
+                }
+            }
             try {
-                return Optional.of(new CholeskyDecomposition(new Array2DRowRealMatrix(sum, false)));
+                return Optional.of(new CholeskyDecomposition(
+                        new Array2DRowRealMatrix(sum, false), SYMMETRIC, DEPENDENT * largest));
             } catch (MathIllegalArgumentException e) {
                 return Optional.empty();
             }

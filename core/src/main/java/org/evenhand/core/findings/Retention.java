@@ -12,17 +12,30 @@ import org.evenhand.core.Require;
 
 /**
  * What share of flowers still holds, day by day, when not all could be followed to the end: the product-limit estimate of Kaplan &amp;
- * Meier 1958, JASA 53:457-481, with Greenwood's standard error and the interval that is even on the scale of log(−log S).
+ * Meier 1958, JASA 53:457-481, with Greenwood's standard error and an interval that is even on one of three {@link Scale}s.
  *
  * @param steps one for each time at which something was lost, in order
  * @param followed how many there were in all
  * @param lost how many of them were lost
  */
 public record Retention(List<Step> steps, int followed, int lost) {
+    /** A product of shares that should be one half may be off by so much. */
+    private static final double ROUNDING = 1e-9;
+
     private static final NormalDistribution STANDARD_NORMAL = NormalDistribution.of(0, 1);
 
     public Retention {
         steps = List.copyOf(steps);
+    }
+
+    /** The scale on which an interval is even on both sides; ends beyond 0 and 1 are cut there. */
+    public enum Scale {
+        /** S itself. */
+        PLAIN,
+        /** log S. */
+        LOG,
+        /** log(−log S), which never leaves 0 to 1. */
+        LOG_LOG
     }
 
     /**
@@ -63,6 +76,11 @@ public record Retention(List<Step> steps, int followed, int lost) {
      * @throws InvalidInputException where nobody was followed
      */
     public static Retention of(List<At> happened, double confidence) {
+        return of(happened, confidence, Scale.LOG_LOG);
+    }
+
+    /** The estimate with its intervals on a scale of one's choice. */
+    public static Retention of(List<At> happened, double confidence, Scale scale) {
         if (!(confidence > 0 && confidence < 1)) {
             throw new InvalidInputException("confidence", "is " + confidence + "; it must lie between 0 and 1.");
         }
@@ -80,7 +98,7 @@ public record Retention(List<Step> steps, int followed, int lost) {
             if (at.lost() > 0) {
                 share *= 1 - (double) at.lost() / atRisk;
                 variance += (double) at.lost() / atRisk / (atRisk - at.lost());
-                steps.add(step(at, atRisk, share, variance, z));
+                steps.add(step(at, atRisk, share, variance, z, scale));
             }
             atRisk -= at.lost() + at.censored();
         }
@@ -88,19 +106,30 @@ public record Retention(List<Step> steps, int followed, int lost) {
                 steps, followed, steps.stream().mapToInt(Step::lost).sum());
     }
 
-    private static Step step(At at, int atRisk, double share, double variance, double z) {
+    private static Step step(At at, int atRisk, double share, double variance, double z, Scale scale) {
         if (at.lost() == atRisk) {
             return new Step(at.time(), atRisk, at.lost(), 0, OptionalDouble.empty(), Optional.empty());
         }
-        double log = Math.log(share);
-        double half = z * Math.sqrt(variance) / Math.abs(log);
         return new Step(
                 at.time(),
                 atRisk,
                 at.lost(),
                 share,
                 OptionalDouble.of(share * Math.sqrt(variance)),
-                Optional.of(new Proportion.Interval(Math.exp(log * Math.exp(half)), Math.exp(log * Math.exp(-half)))));
+                Optional.of(interval(share, z * Math.sqrt(variance), scale)));
+    }
+
+    /** @param half standard error of log S, times the normal quantile */
+    private static Proportion.Interval interval(double share, double half, Scale scale) {
+        double log = Math.log(share);
+        return switch (scale) {
+            case PLAIN -> new Proportion.Interval(Math.max(0, share - share * half), Math.min(1, share + share * half));
+            case LOG -> new Proportion.Interval(share * Math.exp(-half), Math.min(1, share * Math.exp(half)));
+            case LOG_LOG -> {
+                double odds = half / Math.abs(log);
+                yield new Proportion.Interval(Math.exp(log * Math.exp(odds)), Math.exp(log * Math.exp(-odds)));
+            }
+        };
     }
 
     /** The sum of what happened at each time, in order. */
@@ -131,7 +160,7 @@ public record Retention(List<Step> steps, int followed, int lost) {
     /** The first time at which half or less still holds; empty when that never comes. */
     public OptionalDouble median() {
         return steps.stream()
-                .filter(s -> s.share() <= 0.5)
+                .filter(s -> s.share() <= 0.5 + ROUNDING)
                 .mapToDouble(Step::time)
                 .findFirst();
     }

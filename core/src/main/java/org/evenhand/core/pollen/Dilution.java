@@ -38,6 +38,12 @@ public record Dilution(BigDecimal stockPercent, BigDecimal stockMl, BigDecimal p
         return new Dilution(stockPercent, stockMl, over(stockPercent.multiply(stockMl), volumeMl), volumeMl);
     }
 
+    /** How strong the stock must be. */
+    public static Dilution ofStrength(BigDecimal stockMl, BigDecimal percent, BigDecimal volumeMl) {
+        Suspension.requirePositive("v1", stockMl);
+        return new Dilution(over(percent.multiply(volumeMl), stockMl), stockMl, percent, volumeMl);
+    }
+
     /** How much it makes. */
     public static Dilution toStrength(BigDecimal stockPercent, BigDecimal stockMl, BigDecimal percent) {
         Suspension.requirePositive("c2", percent);

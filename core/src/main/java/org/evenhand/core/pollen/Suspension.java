@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
 
 /**
  * Pollen floated in sugar water, reckoned exactly in decimals: {@code sugar g = c · V / 100} for c % (g in 100 ml), {@code pollen mg =
@@ -23,6 +24,7 @@ public record Suspension(
     /** Sugar in 100 g of such a solution, g; memory. */
     public static final BigDecimal SATURATED_PERCENT_BY_WEIGHT = new BigDecimal("67");
 
+    private static final BigDecimal MOST_DOSES = new BigDecimal(1_000_000_000);
     private static final BigDecimal HUNDRED = new BigDecimal(100);
 
     public Suspension {
@@ -45,6 +47,7 @@ public record Suspension(
             BigDecimal stepMl,
             BigDecimal sugarPercent,
             BigDecimal pollenMgPerMl) {
+        Require.within("fruits", fruits, 0, 10_000_000);
         requirePositive("stepMl", stepMl);
         BigDecimal kept = kept(waste);
         BigDecimal wanted = doseMl.multiply(new BigDecimal(fruits));
@@ -96,7 +99,13 @@ public record Suspension(
 
     /** Whole doses. */
     public int doses() {
-        return usable().divide(doseMl, 0, RoundingMode.DOWN).intValueExact();
+        BigDecimal doses = usable().divide(doseMl, 0, RoundingMode.DOWN);
+        if (doses.compareTo(MOST_DOSES) > 0) {
+            throw new InvalidInputException(
+                    "doseMl",
+                    "is " + doseMl.toPlainString() + " ml; that would be " + doses.toPlainString() + " doses.");
+        }
+        return doses.intValueExact();
     }
 
     private BigDecimal usable() {

@@ -148,11 +148,12 @@ final class BestUse {
             for (int a = 0; a < arcs.size(); a++) {
                 floorsOf.add(new ArrayList<>());
             }
+            // A use may stand in several floors: all rows must be there before the first variable enters them.
             for (Floor floor : wanted) {
                 floor.arcs().forEach(a -> floorsOf.get(a).add(floors.size()));
                 floors.add(solver.makeConstraint(floor.flowers(), Double.POSITIVE_INFINITY));
-                floor.arcs().forEach(this::add);
             }
+            wanted.forEach(floor -> floor.arcs().forEach(this::add));
         }
 
         private MPConstraint[] rows(int[] most) {

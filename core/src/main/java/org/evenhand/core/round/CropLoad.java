@@ -65,7 +65,7 @@ public final class CropLoad {
     /**
      * Flowers to pollinate for so many fruits on average: ⌈fruits / (set · (1 − drop))⌉ in exact decimals.
      *
-     * @param set fruits set per pollinated flower, more than 0
+     * @param set share of pollinated flowers that set a fruit, more than 0, up to 1
      * @param drop share of set fruits lost afterwards, 0 to less than 1
      */
     public static int flowersNeeded(int fruits, BigDecimal set, BigDecimal drop) {
@@ -74,11 +74,21 @@ public final class CropLoad {
             throw new InvalidInputException(
                     "set", "is " + set.toPlainString() + "; where no flower sets, no number of flowers is enough.");
         }
+        if (set.compareTo(BigDecimal.ONE) > 0) {
+            throw new InvalidInputException(
+                    "set", "is " + set.toPlainString() + "; it is a share of the flowers, at most 1.");
+        }
         if (drop.signum() < 0 || drop.compareTo(BigDecimal.ONE) >= 0) {
             throw new InvalidInputException(
                     "drop", "is " + drop.toPlainString() + "; it must be at least 0 and less than 1.");
         }
         BigDecimal stays = set.multiply(BigDecimal.ONE.subtract(drop));
-        return BigDecimal.valueOf(fruits).divide(stays, 0, RoundingMode.CEILING).intValueExact();
+        BigDecimal flowers = BigDecimal.valueOf(fruits).divide(stays, 0, RoundingMode.CEILING);
+        if (flowers.compareTo(BigDecimal.valueOf(Integer.MAX_VALUE)) > 0) {
+            throw new InvalidInputException(
+                    "target",
+                    "of " + fruits + " fruits would take " + flowers.toPlainString() + " flowers; aim lower.");
+        }
+        return flowers.intValueExact();
     }
 }

@@ -77,6 +77,11 @@ public final class WalkingOrder {
                 .toList();
     }
 
+    /** Length of a way past places, from where one stands: 2 for a place along a row, 3 for a row, far more to another block. */
+    public static long length(List<Place> way, Optional<Place> standing) {
+        return WalkingRoute.length(way, standing);
+    }
+
     /** Block by block, down one row and back up the next: where the search for a short way begins. */
     private static <T> List<T> downAndBack(List<T> things, Function<T, Place> place) {
         Map<String, Map<Integer, List<T>>> rows = new TreeMap<>();

@@ -14,6 +14,14 @@ import org.evenhand.core.Require;
  * @param actualKpa actual pressure
  */
 public record Vapour(double saturationKpa, double actualKpa) {
+    /** Lowest and highest land, metres above the sea. */
+    private static final double LOWEST_M = -430;
+
+    private static final double HIGHEST_M = 9000;
+
+    public Vapour {
+        Require.within("vapour", actualKpa, 0, 100);
+    }
 
     /** Saturation pressure at a temperature, equation 11. */
     public static double saturation(double celsius) {
@@ -36,6 +44,10 @@ public record Vapour(double saturationKpa, double actualKpa) {
 
     /** A day, from lowest and highest temperature and relative humidity, equation 17. */
     public static Vapour ofDay(double minimumC, double maximumC, double lowestHumidity, double highestHumidity) {
+        if (lowestHumidity > highestHumidity) {
+            throw new InvalidInputException(
+                    "rhmin", "is " + lowestHumidity + ", above rhmax, " + highestHumidity + ".");
+        }
         double actual = (saturation(minimumC) * share("rhmax", highestHumidity)
                         + saturation(maximumC) * share("rhmin", lowestHumidity))
                 / 2;
@@ -50,6 +62,10 @@ public record Vapour(double saturationKpa, double actualKpa) {
 
     /** A day, from its dew point, equation 14. */
     public static Vapour ofDewPoint(double minimumC, double maximumC, double dewPointC) {
+        if (dewPointC > maximumC) {
+            throw new InvalidInputException(
+                    "tdew", "is " + dewPointC + ", above tmax, " + maximumC + "; air that warm would be fog all day.");
+        }
         return new Vapour(saturation(minimumC, maximumC), saturation(dewPointC));
     }
 
@@ -59,12 +75,31 @@ public record Vapour(double saturationKpa, double actualKpa) {
      * @param elevation metres above the sea
      */
     public static Vapour ofPsychrometer(double dryC, double wetC, double elevation) {
-        double coefficient = 0.000662 * pressure(elevation);
-        return new Vapour(saturation(dryC), saturation(wetC) - coefficient * (dryC - wetC));
+        return ofPsychrometerAt(dryC, wetC, pressure(elevation));
+    }
+
+    /**
+     * The same at a measured air pressure.
+     *
+     * @param pressureKpa 25 to 115
+     */
+    public static Vapour ofPsychrometerAt(double dryC, double wetC, double pressureKpa) {
+        if (wetC > dryC) {
+            throw new InvalidInputException(
+                    "twet", "is " + wetC + ", above tdry, " + dryC + "; a wet bulb is never the warmer one.");
+        }
+        double coefficient = 0.000662 * Require.within("pressure_kPa", pressureKpa, 25, 115);
+        double actual = saturation(wetC) - coefficient * (dryC - wetC);
+        if (actual < 0) {
+            throw new InvalidInputException(
+                    "twet", "is " + wetC + "; so far below tdry, " + dryC + ", there would be less vapour than none.");
+        }
+        return new Vapour(saturation(dryC), actual);
     }
 
     /** Usual air pressure at a height in metres, equation 7. */
     public static double pressure(double elevation) {
+        Require.within("elevation_m", elevation, LOWEST_M, HIGHEST_M);
         return 101.3 * Math.pow((293 - 0.0065 * elevation) / 293, 5.26);
     }
 

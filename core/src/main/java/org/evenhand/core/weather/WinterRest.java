@@ -67,7 +67,7 @@ public final class WinterRest {
     }
 
     /** Growing degree hours of one hour. */
-    static double heatHours(double celsius) {
+    public static double heatHours(double celsius) {
         double span = HEAT_BEST - HEAT_BASE;
         if (celsius < HEAT_BASE || celsius > HEAT_MOST) {
             return 0;

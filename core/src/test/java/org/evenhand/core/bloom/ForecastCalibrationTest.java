@@ -8,7 +8,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.function.DoubleFunction;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
@@ -17,23 +19,117 @@ import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** The forecast against flowers thrown one by one. */
+/** The forecast against trees thrown event by event in worlds of our own. */
 class ForecastCalibrationTest {
     private static final Site COAST = new Site(-35.3, 173.9, ZoneId.of("Pacific/Auckland"));
     private static final Instant NOW = Instant.parse("2026-11-24T02:00:00Z");
-    private static final int STAGES = 5;
 
-    private static BudSupply supply(CropSheet sheet, double durations) {
-        return BudSupply.of(sheet, durations, conditions(sheet), NOW);
+    private static DoubleFunction<FlowerModel> models(String crop) {
+        CropSheet sheet = CropSheets.shipped().find(crop).orElseThrow();
+        BloomConditions conditions = BloomConditions.of(
+                sheet,
+                COAST,
+                new DailyTemperatures(14, 24).repeated(COAST, NOW, 24 * 50),
+                NOW.plus(Duration.ofDays(50)));
+        return factor -> FlowerModel.of(sheet, factor, conditions);
     }
 
-    private static PaceGrid grid(CropSheet sheet) {
-        return PaceGrid.of(sheet, conditions(sheet), NOW.plus(Duration.ofHours(30)));
+    /** Where the model's assumptions hold: eight in ten, within three points, over crops and numbers of readings. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Calibration.World.class,
+            names = {"WRONG_RATE_TAKEN_FOR_SURE", "MISCOUNTED"},
+            mode = EnumSource.Mode.EXCLUDE)
+    void the_interval_holds_as_often_as_it_says(Calibration.World world) {
+        List<Calibration> all = new ArrayList<>();
+        for (String crop : List.of("cherimoya", "sugar-apple", "apple")) {
+            for (int readings : new int[] {1, 3, 9}) {
+                for (int variety = 0; variety < 3; variety++) {
+                    all.add(Calibration.of(
+                            models(crop), world, readings, 20, crop.hashCode() * 31L + readings * 7L + variety));
+                }
+            }
+        }
+
+        assertThat(all.stream().mapToDouble(Calibration::coverage).average().orElseThrow())
+                .as("%s", all)
+                .isCloseTo(0.80, within(0.03));
+        assertThat(all.stream().mapToDouble(Calibration::bias).average().orElseThrow())
+                .as("%s", all)
+                .isCloseTo(1, within(0.03));
     }
 
-    private static BloomConditions conditions(CropSheet sheet) {
+    /** Where they do not hold the interval holds less; docs/MODEL.md says how much. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Calibration.World.class,
+            names = {"WRONG_RATE_TAKEN_FOR_SURE", "MISCOUNTED"})
+    void the_interval_holds_less_where_what_it_takes_for_granted_is_wrong(Calibration.World world) {
+        assertThat(Calibration.of(models("cherimoya"), world, 5, 60, 3).coverage())
+                .isBetween(0.2, 0.78);
+    }
+
+    /** Readings of trees that develop at a rate of their own teach that rate. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.75, 1, 1.3})
+    void readings_of_several_days_teach_the_development_rate_of_a_variety(double factor) {
+        BloomSimulation simulation = new BloomSimulation(models("cherimoya").apply(factor), 24 * 45, 31);
+        List<CountedPart> parts = new ArrayList<>();
+        double[] hours =
+                IntStream.range(0, 5).mapToDouble(d -> 28 * 24 + 17 + 24.0 * d).toArray();
+        for (int tree = 0; tree < 8; tree++) {
+            BloomSimulation.Tree thrown = simulation.tree(h -> 0.7, 24 * 34);
+            List<double[]> counts = new ArrayList<>();
+            for (double hour : hours) {
+                counts.add(IntStream.of(thrown.stages(hour)).asDoubleStream().toArray());
+            }
+            parts.add(new CountedPart(tree, hours, counts, new double[] {1, 1, 1, 1, 1}));
+        }
+
+        VarietyEstimator.Estimate estimate = new VarietyEstimator(
+                        rate -> new CohortTable(models("cherimoya").apply(rate), hours), RatePrior.usual(), 0, 4)
+                .estimate(parts);
+
+        assertThat(Math.exp(estimate.logRate())).isCloseTo(factor, within(0.1));
+        assertThat(Math.abs(estimate.logRate() - Math.log(factor))).isLessThan(4 * estimate.logRateSd());
+        assertThat(estimate.logRateSd()).isBetween(0.005, 0.08);
+    }
+
+    /** Oracle: the clock's matrices against flowers thrown event by event. */
+    @ParameterizedTest
+    @ValueSource(strings = {"cherimoya", "apple", "dragon-fruit"})
+    void thrown_flowers_walk_as_the_clock_says(String crop) {
+        FlowerModel model = models(crop).apply(1);
+        BloomSimulation.Tree tree = new BloomSimulation(model, 24 * 45, 5).tree(h -> h < 24 ? 1000 : 0, 24);
+        int flowers = tree.entered().size();
+        double[] hours = {100, 200.5, 300, 431};
+        FlowersToCome walked = new FlowersToCome(model, 0, 1);
+        for (double hour : hours) {
+            walked.advanceTo(hour);
+            double[] chances = walked.chances()[model.compartments()];
+            int[] stages = tree.stages(hour);
+            double[] expected = new double[stages.length];
+            for (int c = 0; c < chances.length; c++) {
+                expected[model.clock().stageOfCompartment(c)] += chances[c];
+            }
+            for (int s = 0; s < stages.length; s++) {
+                double error = Math.sqrt(expected[s] * (1 - expected[s]) / flowers);
+                assertThat(stages[s] / (double) flowers)
+                        .as("stage %d at hour %s", s, hour)
+                        .isCloseTo(expected[s], within(0.002 + 4 * error));
+            }
+        }
+    }
+
+    static Stream<CropSheet> sheets() {
+        return CropSheets.shipped().all().stream();
+    }
+
+    private static BloomConditions until(CropSheet sheet) {
         Instant start = NOW.minus(BudSupply.warmUp(sheet)).minus(Duration.ofDays(8));
         int hours = (int) Duration.between(start, NOW).toHours() + 24 * 12;
         return BloomConditions.of(
@@ -43,214 +139,85 @@ class ForecastCalibrationTest {
                 NOW.plus(Duration.ofDays(11)));
     }
 
-    /** 1 000 trees: the interval that says eight in ten holds the truth eight times in ten, within three points. */
-    @ParameterizedTest
-    @ValueSource(strings = {"cherimoya", "sugar-apple"})
-    void the_interval_holds_as_often_as_it_says(String crop) {
-        CropSheet sheet = CropSheets.shipped().find(crop).orElseThrow();
-        BudSupply supply = supply(sheet, 1);
-        Instant later = NOW.plus(Duration.ofHours(20));
-        PhaseChances chances = PhaseChances.of(supply, NOW, List.of(later));
-        ThrownFlowers thrown = new ThrownFlowers(sheet, supply.conditions(), 1, 5);
-        SplittableRandom random = new SplittableRandom(9);
-        double from = supply.hoursTo(NOW);
-        double to = supply.hoursTo(later);
-        int inside = 0;
-        int trees = 1000;
-        for (int t = 0; t < trees; t++) {
-            List<Integer> counts = IntStream.range(0, sheet.stages().size())
-                    .map(s -> s < STAGES ? 20 + random.nextInt(30) : 0)
-                    .boxed()
-                    .toList();
-            FlowerCount foreseen = TreeForecast.of(supply, List.of(new FlowerReading(NOW, counts)))
-                    .at(chances)
-                    .get(0)
-                    .taking();
-            int taking = 0;
-            for (ThrownFlowers.Flower flower : flowers(supply, counts, random)) {
-                thrown.walk(flower, from, to);
-                taking += flower.stage < sheet.stages().size()
-                                && sheet.stages().get(flower.stage).phase().takes()
-                        ? 1
-                        : 0;
-            }
-            inside += taking >= foreseen.low() && taking <= foreseen.high() ? 1 : 0;
-        }
-        assertThat(inside / (double) trees).isCloseTo(0.80, within(0.03));
-    }
-
-    /** Flowers as they are on a tree with such counts: in each stage as far along as the steady supply leaves them. */
-    private static List<ThrownFlowers.Flower> flowers(BudSupply supply, List<Integer> counts, SplittableRandom random) {
-        double[] compartments = supply.at(supply.hoursTo(NOW)).compartments();
-        List<ThrownFlowers.Flower> flowers = new ArrayList<>();
-        for (int s = 0; s < counts.size(); s++) {
-            int first = supply.clock().firstCompartment(s);
-            int end = supply.clock().firstCompartment(s + 1);
-            double sum = IntStream.range(first, end)
-                    .mapToDouble(i -> compartments[i])
-                    .sum();
-            for (int f = 0; f < counts.get(s); f++) {
-                double u = random.nextDouble() * sum;
-                int at = first;
-                while (at < end - 1 && u > compartments[at]) {
-                    u -= compartments[at++];
-                }
-                flowers.add(new ThrownFlowers.Flower(s, at - first));
-            }
-        }
-        return flowers;
-    }
-
-    /** Readings of trees that walk at a pace of their own teach that pace. */
-    @ParameterizedTest
-    @ValueSource(doubles = {0.75, 1, 1.3})
-    void repeated_readings_teach_the_pace_of_a_variety(double pace) {
-        CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();
-        BudSupply truth = supply(sheet, pace);
-        ThrownFlowers thrown = new ThrownFlowers(sheet, truth.conditions(), pace, 31);
-        SplittableRandom random = new SplittableRandom(17);
-        List<RateLearning.Pair> pairs = new ArrayList<>();
-        Instant later = NOW.plus(Duration.ofHours(30));
-        for (int tree = 0; tree < 14; tree++) {
-            List<Integer> counts = List.of(12, 6 + random.nextInt(5), 5 + random.nextInt(5), 1, 4, 3);
-            int[] then = new int[sheet.stages().size() + 1];
-            for (ThrownFlowers.Flower flower : flowers(truth, counts, random)) {
-                thrown.walk(flower, truth.hoursTo(NOW), truth.hoursTo(later));
-                then[flower.stage]++;
-            }
-            // What fell off is not counted, and new buds came.
-            then[0] += 4;
-            pairs.add(new RateLearning.Pair(
-                    new FlowerReading(NOW, counts),
-                    new FlowerReading(
-                            later,
-                            IntStream.range(0, sheet.stages().size())
-                                    .mapToObj(s -> then[s])
-                                    .toList())));
-        }
-
-        RateLearning learned = RateLearning.of(grid(sheet), pairs);
-
-        assertThat(learned.enough()).isTrue();
-        assertThat(learned.factor()).isCloseTo(pace, within(0.12));
-        assertThat(learned.low()).isLessThan(learned.factor());
-        assertThat(learned.high()).isGreaterThan(learned.factor()).isLessThan(learned.factor() * 1.3);
-    }
-
-    @Test
-    void a_few_readings_teach_nothing_yet_and_only_readings_of_the_right_distance_count() {
-        CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();
-        FlowerReading first = new FlowerReading(NOW.minus(Duration.ofDays(8)), List.of(3, 3, 3, 0, 1, 0));
-        FlowerReading tooLate = new FlowerReading(NOW.minus(Duration.ofDays(3)), List.of(3, 3, 3, 0, 1, 0));
-        FlowerReading tooSoon = new FlowerReading(tooLate.at().plusSeconds(600), List.of(3, 3, 3, 0, 1, 0));
-        FlowerReading right = new FlowerReading(NOW.minus(Duration.ofDays(2)), List.of(2, 3, 4, 0, 1, 0));
-
-        List<RateLearning.Pair> pairs = RateLearning.pairs(List.of(right, first, tooSoon, tooLate));
-
-        assertThat(pairs).containsExactly(new RateLearning.Pair(tooSoon, right));
-        assertThat(RateLearning.of(grid(sheet), pairs).enough()).isFalse();
-        RateLearning nothing = RateLearning.of(grid(sheet), List.of());
-        assertThat(nothing.factor()).isCloseTo(1, within(1e-9));
-    }
-
-    static Stream<CropSheet> sheets() {
-        return CropSheets.shipped().all().stream();
-    }
-
-    /** The sum over compartments is the same forecast as pushing each tree forward by itself, limbs and parts included. */
-    @Test
-    void foreseeing_a_crop_at_once_is_foreseeing_each_tree() {
-        CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();
-        BudSupply supply = supply(sheet, 1);
-        List<Instant> moments = IntStream.rangeClosed(0, 24)
-                .mapToObj(h -> NOW.plus(Duration.ofHours(h)))
-                .toList();
-        TreeForecast forecast = TreeForecast.ofLimbs(
-                supply,
-                List.of(
-                        List.of(new FlowerReading(NOW.minus(Duration.ofHours(20)), List.of(9, 8, 7, 2, 3, 1))),
-                        List.of(new FlowerReading(NOW.minus(Duration.ofHours(2)), List.of(4, 3, 5, 1, 2, 0), 0.5))));
-
-        List<ForecastPoint> alone = forecast.at(moments);
-        List<ForecastPoint> together = forecast.at(PhaseChances.of(supply, NOW, moments));
-
-        for (int i = 0; i < moments.size(); i++) {
-            assertThat(together.get(i).taking().mean())
-                    .isCloseTo(alone.get(i).taking().mean(), within(0.05));
-            assertThat(together.get(i).giving().mean())
-                    .isCloseTo(alone.get(i).giving().mean(), within(0.05));
-        }
+    private static CropForecasts forecasts(CropSheet sheet) {
+        return new CropForecasts(
+                sheet, until(sheet), new ForecastDoubt(0, WeatherDoubt.none(), NOW), Duration.ofDays(10));
     }
 
     @ParameterizedTest
-    @org.junit.jupiter.params.provider.MethodSource("sheets")
-    void every_crops_forecast_begins_with_the_count_and_stays_within_it(CropSheet sheet) {
-        BudSupply supply = supply(sheet, 1);
+    @MethodSource("sheets")
+    void every_crops_forecast_begins_with_the_count_and_has_ends_about_its_mean(CropSheet sheet) {
         List<Integer> counts =
                 IntStream.range(0, sheet.stages().size()).mapToObj(s -> 5 + s).toList();
         List<Instant> moments = IntStream.rangeClosed(0, 30)
                 .mapToObj(h -> NOW.plus(Duration.ofHours(8L * h)))
                 .toList();
 
-        List<ForecastPoint> points = TreeForecast.of(supply, List.of(new FlowerReading(NOW, counts)))
-                .at(PhaseChances.of(supply, NOW, moments));
+        List<ForecastPoint> points = forecasts(sheet)
+                .tree(List.of(List.of(new FlowerReading(NOW, counts))), NOW)
+                .at(moments);
 
         int taking = 0;
         int giving = 0;
-        int all = 0;
         for (int s = 0; s < counts.size(); s++) {
             taking += sheet.stages().get(s).phase().takes() ? counts.get(s) : 0;
             giving += sheet.stages().get(s).phase().gives() ? counts.get(s) : 0;
-            all += counts.get(s);
         }
-        assertThat(points.get(0).taking().mean()).isCloseTo(taking, within(1e-6));
-        assertThat(points.get(0).giving().mean()).isCloseTo(giving, within(1e-6));
+        assertThat(points.get(0).taking().mean()).isCloseTo(taking, within(0.2 + 0.02 * taking));
+        assertThat(points.get(0).giving().mean()).isCloseTo(giving, within(0.2 + 0.02 * giving));
         for (ForecastPoint point : points) {
             for (FlowerCount count : List.of(point.taking(), point.giving())) {
-                assertThat(count.mean()).isBetween(-1e-6, all + 1e-6);
-                assertThat((double) count.low()).isLessThanOrEqualTo(count.mean() + 1);
-                assertThat((double) count.high())
-                        .isGreaterThanOrEqualTo(count.mean() - 1)
-                        .isLessThanOrEqualTo(all);
+                assertThat(count.mean()).isBetween(0.0, 1000.0);
+                assertThat((double) count.low()).isBetween(0.0, count.mean() + 1);
+                assertThat((double) count.high()).isGreaterThanOrEqualTo(count.mean() - 1);
             }
         }
     }
 
     @Test
-    void a_count_of_a_quarter_is_scaled_and_doubted_more() {
+    void a_reading_that_cannot_follow_from_those_before_is_a_surprise() {
         CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();
-        BudSupply supply = supply(sheet, 1);
-        Instant later = NOW.plus(Duration.ofHours(3));
-        List<Integer> all = List.of(0, 40, 0, 0, 0, 0);
-        List<Integer> part = List.of(0, 10, 0, 0, 0, 0);
-
-        FlowerCount whole = count(supply, new FlowerReading(NOW, all), later);
-        FlowerCount quarter = count(supply, new FlowerReading(NOW, part, 0.25), later);
-
-        assertThat(quarter.mean()).isCloseTo(whole.mean(), within(1e-9));
-        // Ten seen at one in four: 40 give or take the root of 10 · 0.75 / 0.25², that is 11; eight in ten within 14.
-        assertThat(quarter.high() - quarter.low()).isBetween(22, 36);
-    }
-
-    private static FlowerCount count(BudSupply supply, FlowerReading reading, Instant at) {
-        return TreeForecast.of(supply, List.of(reading)).at(List.of(at)).get(0).taking();
-    }
-
-    @Test
-    void a_reading_that_cannot_follow_from_the_one_before_is_a_surprise() {
-        CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();
-        BudSupply supply = supply(sheet, 1);
-        FlowerReading before = new FlowerReading(NOW.minus(Duration.ofHours(20)), List.of(10, 8, 8, 1, 3, 2));
-        double[] expected = RateLearning.expected(supply, supply, before, NOW);
+        Instant before = NOW.minus(Duration.ofHours(20));
+        TreeForecast forecast =
+                forecasts(sheet).tree(List.of(List.of(new FlowerReading(before, List.of(10, 8, 8, 1, 3, 2)))), before);
+        double[] expected = forecast.stagesAt(NOW);
         List<Integer> fits = IntStream.range(0, 6)
                 .mapToObj(s -> (int) Math.round(expected[s]))
                 .toList();
 
-        assertThat(Surprise.of(supply, before, new FlowerReading(NOW, fits))).isEmpty();
-        Surprise surprise = Surprise.of(supply, before, new FlowerReading(NOW, List.of(4, 2, 2, 1, 40, 3)))
+        assertThat(Surprise.of(forecast, new FlowerReading(NOW, fits))).isEmpty();
+        Surprise surprise = Surprise.of(forecast, new FlowerReading(NOW, List.of(4, 2, 2, 1, 40, 3)))
                 .orElseThrow();
         assertThat(surprise.stage()).isEqualTo("shedding");
         assertThat(surprise.counted()).isEqualTo(40);
+    }
+
+    /** Whatever people write down, the forecast is a number: zeros, jumps, contradictions, many readings in odd order. */
+    @Test
+    void the_wildest_readings_give_a_forecast() {
+        CropSheet sheet = CropSheets.shipped().find("soursop").orElseThrow();
+        SplittableRandom random = new SplittableRandom(4);
+        for (int tree = 0; tree < 40; tree++) {
+            List<FlowerReading> looks = new ArrayList<>();
+            for (int r = 0; r < 1 + random.nextInt(12); r++) {
+                int most = random.nextInt(3) == 0 ? 1 : random.nextInt(2) == 0 ? 40 : 20_000;
+                looks.add(new FlowerReading(
+                        NOW.minus(Duration.ofMinutes(random.nextInt(60 * 24 * 7))),
+                        random.ints(sheet.stages().size(), 0, most + 1).boxed().toList(),
+                        random.nextBoolean() ? 1 : 0.02 + 0.98 * random.nextDouble()));
+            }
+            CropForecasts.Foreseen<Integer> foreseen = forecasts(sheet)
+                    .of(Map.of(0, new CropForecasts.Variety<>(RatePrior.usual(), Map.of(0, List.of(looks)))), NOW)
+                    .get(0);
+            for (ForecastPoint point : foreseen.trees()
+                    .get(0)
+                    .at(List.of(NOW, NOW.plus(Duration.ofHours(30)), NOW.plus(Duration.ofDays(9))))) {
+                assertThat(point.taking().mean()).isBetween(0.0, 1e9);
+                assertThat(point.giving().high())
+                        .isGreaterThanOrEqualTo(point.giving().low());
+            }
+            assertThat(foreseen.rate().factor()).isBetween(0.3, 3.0);
+        }
     }
 
     /** Every crop: none lost and none made, none moves in the cold, and warmth never makes it later. */
