@@ -10,6 +10,7 @@ const lantern: Schemas['VarietyView'] = {
   crop: 'cherimoya',
   name: 'Lantern',
   breeding: {},
+  numbers: {},
   version: 0,
 };
 const tree: Schemas['TreeView'] = {

@@ -12,7 +12,7 @@ const apple = {
   pollenGroup: 'apple',
   allelesDecide: true,
 };
-const ember = { id: 'e', crop: 'apple', name: 'Ember', breeding: { alleles: 'S2 S5' }, version: 4 };
+const ember = { id: 'e', crop: 'apple', name: 'Ember', breeding: { alleles: 'S2 S5' }, numbers: {}, version: 4 };
 
 function open(more: Server = {}, editing?: typeof ember) {
   const sent = serve({

@@ -8,6 +8,7 @@ import { useSubmit } from '../kit/use-submit';
 
 type Variety = Schemas['VarietyView'];
 type Breeding = Schemas['Breeding'];
+type Numbers = Schemas['VarietyNumbers'];
 
 function commonest(crops: string[]): string | null {
   const times = (crop: string) => crops.filter((c) => c === crop).length;
@@ -113,6 +114,62 @@ function BreedingFields({
   );
 }
 
+const SHARES = ['ownPollen', 'setShare'] as const;
+
+/** The variety's own numbers; what is left empty stays as on the crop sheet. */
+function NumberFields({
+  value,
+  onChange,
+  errorFor,
+}: {
+  value: Numbers;
+  onChange: (n: Numbers) => void;
+  errorFor: (field: string, label: string) => string | undefined;
+}) {
+  const set = (key: keyof Numbers, given: string | number) => {
+    const next = { ...value };
+    if (given === '') delete next[key];
+    else
+      Object.assign(next, { [key]: SHARES.some((s) => s === key) ? Math.round(Number(given)) / 100 : given });
+    onChange(next);
+  };
+  const number = (key: keyof Numbers, label: string, description: string, unit = '') => {
+    const share = SHARES.some((s) => s === key);
+    const now = value[key];
+    return (
+      <NumberInput
+        label={label}
+        description={description}
+        placeholder="as on the sheet"
+        hideControls
+        min={0}
+        {...(unit && { suffix: ` ${unit}` })}
+        value={typeof now === 'number' ? (share ? Math.round(now * 1000) / 10 : now) : ''}
+        onChange={(v) => set(key, v)}
+        error={errorFor(key, label)}
+      />
+    );
+  };
+  return (
+    <div className="form" style={{ maxWidth: 'none' }}>
+      <div className="two">
+        {number('ownPollen', 'Own pollen serves', '0 self-sterile, 100 self-fertile', '%')}
+        {number('setShare', 'Pollinated flowers that set and stay', 'of 100', '%')}
+        {number('dosesPerFlower', 'Doses a male flower gives', 'flowers it can pollinate')}
+        {number('developmentRate', 'Development against the sheet', '1 as fast, 1.1 takes a tenth longer')}
+        {number('chillPortions', 'Chill it needs', 'chill portions before warmth counts')}
+        <TextInput
+          label="Where these come from"
+          placeholder="own records, nursery, a paper"
+          value={value.source ?? ''}
+          onChange={(e) => set('source', e.currentTarget.value)}
+          error={errorFor('source', 'Source')}
+        />
+      </div>
+    </div>
+  );
+}
+
 /** A new variety, or what is known of one that is there. */
 export function VarietyForm({
   editing,
@@ -129,6 +186,7 @@ export function VarietyForm({
   const [name, setName] = useState(editing?.name ?? '');
   const [chosen, setChosen] = useState<string | null>(editing?.crop ?? null);
   const [breeding, setBreeding] = useState<Breeding>(editing?.breeding ?? {});
+  const [numbers, setNumbers] = useState<Numbers>(editing?.numbers ?? {});
   // The crop that is grown most here is the likeliest; a first variety has to say what it is.
   const crop = chosen ?? commonest(varieties.map((v) => v.crop));
   const sheet = crops.find((c) => c.key === crop);
@@ -138,7 +196,7 @@ export function VarietyForm({
       answer(
         api.PUT('/api/varieties/{id}', {
           params: { path: { id } },
-          body: { name, crop: crop ?? '', breeding, ...(editing && { version: editing.version }) },
+          body: { name, crop: crop ?? '', breeding, numbers, ...(editing && { version: editing.version }) },
         }),
       ),
     [
@@ -152,6 +210,12 @@ export function VarietyForm({
       'ploidy',
       'figRightFromMm',
       'figLateFromMm',
+      'ownPollen',
+      'setShare',
+      'chillPortions',
+      'dosesPerFlower',
+      'developmentRate',
+      'source',
     ],
     close,
   );
@@ -192,6 +256,12 @@ export function VarietyForm({
             kin={varieties.filter((v) => v.id !== id && group.has(v.crop))}
             errorFor={form.errorFor}
           />
+        </details>
+        <details open={Object.values(numbers).some((n) => n !== undefined && n !== '')}>
+          <summary style={{ cursor: 'pointer', padding: '6px 0' }}>
+            Its own numbers, where they differ from the crop sheet
+          </summary>
+          <NumberFields value={numbers} onChange={setNumbers} errorFor={form.errorFor} />
         </details>
         {form.general && (
           <p className="note bad" role="alert">

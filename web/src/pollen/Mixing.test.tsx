@@ -28,7 +28,7 @@ const mixture: Schemas['Suspension'] = {
   keepsHours: 1,
   notes: ['Widen the eye with a needle first.'],
 };
-const brown = { id: 'v', crop: 'fig', name: 'Brown Gate', breeding: {}, version: 0 };
+const brown = { id: 'v', crop: 'fig', name: 'Brown Gate', breeding: {}, numbers: {}, version: 0 };
 const answers = (more: Server = {}): Server => ({
   'GET /api/crops': [palm, fig],
   'GET /api/varieties': [brown],

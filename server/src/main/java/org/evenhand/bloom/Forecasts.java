@@ -123,12 +123,19 @@ public class Forecasts {
         private final Instant now;
         private final OrchardDetails orchard;
         private final BloomMemory.OfOrchard held;
+        /** Development rates that somebody has set. */
+        private final Map<UUID, RatePrior> rates = new HashMap<>();
 
         Look(Caller caller, Instant now) {
             this.caller = caller;
             this.now = now;
             this.orchard = orchards.details(caller);
             this.held = memory.of(caller.orchardId());
+            orchards.varieties(caller).forEach(v -> {
+                if (v.numbers().developmentRate() != null) {
+                    rates.put(v.id(), new RatePrior(v.numbers().developmentRate(), RatePrior.SET_SPREAD));
+                }
+            });
         }
 
         List<Foreseen> all() {
@@ -253,7 +260,7 @@ public class Forecasts {
             varieties.forEach((variety, its) -> read.put(
                     variety,
                     new CropForecasts.Variety<>(
-                            RatePrior.usual(),
+                            rates.getOrDefault(variety, RatePrior.usual()),
                             its.stream()
                                     .collect(Collectors.toMap(TreeView::id, t -> limbs(looks.get(t.id()), sheet))))));
             forecasts(sheet).of(read, now.truncatedTo(ChronoUnit.HOURS)).forEach((variety, foreseen) -> {
@@ -273,11 +280,13 @@ public class Forecasts {
                     .collect(Collectors.groupingBy(Reading::treeId));
         }
 
-        private static String joined(List<TreeView> trees, Map<UUID, String> fingerprints) {
+        /** Changes with the readings of a variety's trees and with its own rate. */
+        private String joined(List<TreeView> trees, Map<UUID, String> fingerprints) {
             return trees.stream()
                     .map(t -> t.id() + fingerprints.get(t.id()))
                     .sorted()
-                    .collect(Collectors.joining());
+                    .collect(Collectors.joining(
+                            "", rates.getOrDefault(trees.get(0).varietyId(), RatePrior.usual()) + ":", ""));
         }
     }
 

@@ -230,8 +230,9 @@ public class Seasons {
                     .toList();
             Optional<BloomDateView> now =
                     history.stream().filter(d -> d.year() == year).findFirst();
-            Optional<BloomDates> first = outlook(history, sheet, BloomDateView::firstBloom);
-            Optional<BloomDates> full = outlook(history, sheet, BloomDateView::fullBloom);
+            Optional<Double> chill = chillPortions(v, sheet);
+            Optional<BloomDates> first = outlook(history, chill, BloomDateView::firstBloom);
+            Optional<BloomDates> full = outlook(history, chill, BloomDateView::fullBloom);
             Optional<Course> course = course(sheet, history, now, first, full);
             course.ifPresent(c -> courses.put(v.id(), c.course()));
             return new SeasonView.Variety(
@@ -242,7 +243,7 @@ public class Seasons {
                     first.map(SeasonView.Outlook::of).orElse(null),
                     full.map(SeasonView.Outlook::of).orElse(null),
                     now.map(d -> d.firstBloom() != null).orElse(false),
-                    sheet.season().chillPortions().map(c -> c.value()).orElse(null),
+                    chill.orElse(null),
                     begin(sheet, now),
                     sheet.season().rhythm(),
                     course.map(Course::view).orElse(null),
@@ -257,17 +258,19 @@ public class Seasons {
         }
 
         private Optional<BloomDates> outlook(
-                List<BloomDateView> history, CropSheet sheet, Function<BloomDateView, LocalDate> day) {
+                List<BloomDateView> history, Optional<Double> chill, Function<BloomDateView, LocalDate> day) {
             List<BloomDates.PastSeason> past = history.stream()
                     .filter(d -> d.year() < year && day.apply(d) != null)
                     .map(d -> past(startOf(d.year()), day.apply(d)))
                     .flatMap(Optional::stream)
                     .toList();
-            return BloomDates.of(
-                    past,
-                    start,
-                    Arrays.copyOf(coming, knownHours()),
-                    sheet.season().chillPortions().map(c -> c.value()));
+            return BloomDates.of(past, start, Arrays.copyOf(coming, knownHours()), chill);
+        }
+
+        /** The variety's own number, else the crop sheet's. */
+        private static Optional<Double> chillPortions(VarietyView variety, CropSheet sheet) {
+            return Optional.ofNullable(variety.numbers().chillPortions())
+                    .or(() -> sheet.season().chillPortions().map(c -> c.value()));
         }
 
         /** Hours of the coming season up to today, and those that somebody has forecast. */

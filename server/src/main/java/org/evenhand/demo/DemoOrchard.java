@@ -468,7 +468,7 @@ class DemoOrchard implements ApplicationRunner {
         private UUID variety(String crop, String name, String alleles) {
             UUID id = ids.next();
             Breeding breeding = new Breeding(alleles, null, null, null, null, null, false, null, null);
-            orchards.put(ines, id, new VarietyRequest(crop, name, breeding, null));
+            orchards.put(ines, id, new VarietyRequest(crop, name, breeding, null, null));
             return id;
         }
 

@@ -159,10 +159,7 @@ public class Comparisons {
                 differences.isEmpty()
                         ? "Of one way no flower's fate could be told, so that nothing can be compared."
                         : IntStream.range(1, ways.size())
-                                .mapToObj(w -> say(
-                                        ways.get(w),
-                                        ways.get(0),
-                                        judged.differences().get(w - 1)))
+                                .mapToObj(w -> say(ways.get(w), ways.get(0), judged, w - 1))
                                 .collect(Collectors.joining(" ")));
     }
 
@@ -175,7 +172,10 @@ public class Comparisons {
                 came.few());
     }
 
-    private static String say(FindingsView.LevelView one, FindingsView.LevelView other, TwoShares.Estimate d) {
+    private static String say(
+            FindingsView.LevelView one, FindingsView.LevelView other, TrialJudged judged, int further) {
+        TwoShares.Estimate d = judged.differences().get(further);
+        String few = one.few() || other.few() ? " Few flowers: repeat it before you rely on it." : "";
         String said = String.format(
                 Locale.ROOT,
                 "%s %s, %s %s: ",
@@ -184,14 +184,19 @@ public class Comparisons {
                 other.name(),
                 FindingWords.percent(other.rate().share()));
         return said
-                + (d.lower() > 0
+                + (judged.verdict(further) == TrialJudged.Verdict.BETTER
                         ? one.name() + " is better, by " + FindingWords.points(d.lower()) + " to "
                                 + FindingWords.points(d.upper()) + " points."
-                        : d.upper() < 0
+                        : judged.verdict(further) == TrialJudged.Verdict.WORSE
                                 ? one.name() + " is worse, by " + FindingWords.points(d.upper()) + " to "
                                         + FindingWords.points(d.lower()) + " points."
                                 : "no difference can be told; it lies between " + signed(d.lower()) + " and "
-                                        + signed(d.upper()) + " points.");
+                                        + signed(d.upper()) + " points (exact test: p "
+                                        + String.format(
+                                                Locale.ROOT,
+                                                "%.2f",
+                                                judged.exactP().get(further)) + ").")
+                + few;
     }
 
     private static String signed(double difference) {

@@ -244,10 +244,12 @@ class Failures {
     private static OptionalDouble poorStage(CropSheet sheet, List<FateBook.Row> rows) {
         Map<String, Double> receptivity = sheet.stages().stream()
                 .collect(Collectors.toMap(StageSheet::key, s -> s.receptivity().value()));
+        double best = receptivity.values().stream().mapToDouble(r -> r).max().orElse(1);
         return partOf(
                 sum(
                         rows,
-                        r -> receptivity.containsKey(r.stage()) && FailureCauses.poorStage(receptivity.get(r.stage()))
+                        r -> receptivity.containsKey(r.stage())
+                                        && FailureCauses.poorStage(receptivity.get(r.stage()), best)
                                 ? flowers(r)
                                 : 0),
                 sum(rows, r -> receptivity.containsKey(r.stage()) ? flowers(r) : 0));
@@ -287,7 +289,7 @@ class Failures {
         return new Pollen(OptionalDouble.of(alive / sum(withJar, Failures::flowers)), spoiled);
     }
 
-    /** Why a pair is worth less than full, of the first that is. */
+    /** Why a pair does not fit, of the first that does not. */
     private String misfit(Caller caller, Map<UUID, LotView> jars, List<FateBook.Row> rows) {
         CrossBook known = crosses.book(caller);
         record Pair(UUID mother, LotView jar) {}
@@ -297,7 +299,7 @@ class Failures {
                 .distinct()
                 .map(p -> {
                     CrossCompatibility cross = known.cross(p.mother(), p.jar());
-                    return cross.worth() < 1 ? p.jar().code() + ": " + cross.why() : "";
+                    return cross.misfit() ? p.jar().code() + ": " + cross.why() : "";
                 })
                 .filter(s -> !s.isEmpty())
                 .findFirst()

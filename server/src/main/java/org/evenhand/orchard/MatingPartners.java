@@ -32,7 +32,8 @@ public record MatingPartners(Pedigrees pedigrees, Map<UUID, MatingPartner> byVar
                             sheet,
                             pedigrees.name(root.id()),
                             ploidy,
-                            Optional.of(b.alleles()).filter(a -> !a.isEmpty()).map(a -> SGenotype.parse(a, ploidy))));
+                            Optional.of(b.alleles()).filter(a -> !a.isEmpty()).map(a -> SGenotype.parse(a, ploidy)),
+                            Optional.ofNullable(v.numbers().ownPollen())));
         }
         return new MatingPartners(pedigrees, partners);
     }

@@ -128,8 +128,11 @@ public class Orchards {
         Breeding breeding = request.breeding() == null
                 ? now.breeding()
                 : checked(caller, variety.id(), now.crop(), request.breeding());
+        VarietyNumbers numbers =
+                request.numbers() == null ? now.numbers() : request.numbers().checked();
         if (request.version() == null
                 && now.name().equals(request.name())
+                && now.numbers().equals(numbers)
                 && now.crop().equals(request.crop())
                 && now.breeding().equals(breeding)) {
             return now;
@@ -142,6 +145,7 @@ public class Orchards {
         refuseTakenName(variety.orchardId(), variety.id(), now.crop(), name);
         variety.rename(name);
         variety.change(breeding);
+        variety.change(numbers);
         return saved(caller, variety);
     }
 
@@ -155,6 +159,9 @@ public class Orchards {
                 id, caller, clock.instant(), orchard.details().site().zone(), crop, name);
         if (request.breeding() != null) {
             variety.change(checked(caller, id, crop, request.breeding()));
+        }
+        if (request.numbers() != null) {
+            variety.change(request.numbers().checked());
         }
         return saved(caller, variety);
     }

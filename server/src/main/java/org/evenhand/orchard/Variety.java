@@ -22,6 +22,12 @@ class Variety extends OrchardRecord {
     private boolean smallFlowered;
     private Double figRightFromMm;
     private Double figLateFromMm;
+    private Double ownPollen;
+    private Double setShare;
+    private Double chillPortions;
+    private Double dosesPerFlower;
+    private Double developmentRate;
+    private String numbersSource = "";
 
     protected Variety() {}
 
@@ -47,12 +53,25 @@ class Variety extends OrchardRecord {
         this.figLateFromMm = b.figLateFromMm();
     }
 
+    void change(VarietyNumbers n) {
+        this.ownPollen = n.ownPollen();
+        this.setShare = n.setShare();
+        this.chillPortions = n.chillPortions();
+        this.dosesPerFlower = n.dosesPerFlower();
+        this.developmentRate = n.developmentRate();
+        this.numbersSource = n.source();
+    }
+
+    VarietyNumbers numbers() {
+        return new VarietyNumbers(ownPollen, setShare, chillPortions, dosesPerFlower, developmentRate, numbersSource);
+    }
+
     Breeding breeding() {
         return new Breeding(
                 alleles, ploidy, motherId, fatherId, sportOfId, raisedIn, smallFlowered, figRightFromMm, figLateFromMm);
     }
 
     VarietyView view() {
-        return new VarietyView(id(), crop, name, breeding(), version());
+        return new VarietyView(id(), crop, name, breeding(), numbers(), version());
     }
 }

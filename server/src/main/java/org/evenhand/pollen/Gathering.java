@@ -85,7 +85,7 @@ class Gathering {
     public View of(Caller caller, UUID varietyId, int doses) {
         VarietyView variety = orchards.variety(caller, varietyId);
         CropSheet sheet = crops.of(caller, variety.crop());
-        FlowersToGather gather = FlowersToGather.of(sheet, variety.smallFlowers(), doses);
+        FlowersToGather gather = FlowersToGather.of(variety.dosesPerFlower(sheet), doses);
         Instant now = orchards.now(caller);
         List<Source> trees = forecasts.all(caller, now).stream()
                 .filter(t -> t.tree().varietyId().equals(varietyId))

@@ -17,7 +17,6 @@ import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.FlowersToGather;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -219,7 +218,7 @@ public class PollenShelf {
         }
         int flowers =
                 sources(request).values().stream().mapToInt(Integer::intValue).sum();
-        double each = FlowersToGather.of(sheet, variety.smallFlowers(), 1).dosesPerFlower();
+        double each = variety.dosesPerFlower(sheet);
         return Math.max(1, (int) Math.floor(flowers * each));
     }
 

@@ -16,7 +16,6 @@ import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.FlowersToGather;
 import org.evenhand.core.pollen.PollenKeeping;
 import org.evenhand.core.pollen.ViabilityCourse;
 import org.evenhand.core.round.LotId;
@@ -111,7 +110,7 @@ class PlanSources {
         giving.forEach((variety, flowers) -> {
             VarietyView v = ground.varieties().get(variety);
             CropSheet sheet = crops.of(ground.caller(), v.crop());
-            double each = FlowersToGather.of(sheet, v.smallFlowers(), 1).dosesPerFlower();
+            double each = v.dosesPerFlower(sheet);
             for (int r = 0; r < slots.size(); r++) {
                 int doses = (int) Math.floor(Math.floor(flowers[r] + PlanSlots.THERE) * each);
                 if (doses > 0) {

@@ -16,6 +16,7 @@ import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.LoadHabit;
+import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.LearnedFactor;
 import org.evenhand.core.findings.Proportion;
@@ -85,9 +86,12 @@ public class Targets {
         private final List<TreeResults.Technique> techniques;
         private final SettingsView school;
         private final boolean useLearned;
+        private final Map<UUID, Double> setShares = new HashMap<>();
 
         Look(Caller caller, boolean useLearned) {
             this.caller = caller;
+            orchards.varieties(caller)
+                    .forEach(v -> setShares.put(v.id(), v.numbers().setShare()));
             this.useLearned = useLearned;
             this.trees = orchards.trees(caller);
             this.today = orchards.today(caller);
@@ -105,7 +109,11 @@ public class Targets {
         }
 
         List<TargetView.Budget> all() {
-            return trees.stream().map(this::budget).toList();
+            // Male plants bear no fruit, so nobody is asked how many.
+            return trees.stream()
+                    .filter(t -> crops.of(caller, t.crop()).takes())
+                    .map(this::budget)
+                    .toList();
         }
 
         private TargetView.Budget budget(TreeView tree) {
@@ -171,7 +179,14 @@ public class Targets {
         private SetBelief learned(TreeView tree, CropSheet sheet) {
             return useLearned
                     ? seen(tree, sheet).with(technique(tree.crop()))
-                    : SetBelief.of(sheet.load(), SetBelief.Seen.NOTHING, SetBelief.Seen.NOTHING);
+                    : SetBelief.of(stated(tree, sheet), SetBelief.Seen.NOTHING, SetBelief.Seen.NOTHING);
+        }
+
+        /** The variety's own number, else the crop sheet's. */
+        private Optional<Sourced> stated(TreeView tree, CropSheet sheet) {
+            return Optional.ofNullable(setShares.get(tree.varietyId()))
+                    .map(Sourced::practice)
+                    .or(sheet::setShare);
         }
 
         /** How the strokes that are chosen did here against all. */
@@ -195,7 +210,7 @@ public class Targets {
                     }
                 }
             }
-            return SetBelief.of(sheet.load(), variety, others);
+            return SetBelief.of(stated(tree, sheet), variety, others);
         }
 
         /** None where so many fruits are out of reach. */
@@ -223,13 +238,18 @@ public class Targets {
             if (wanted != null) {
                 why.add(wanted + " wanted, " + got.taken() + " set already.");
             }
+            if (!learned.stated()) {
+                why.add(
+                        "Nobody says for this crop how many flowers set: until flowers are checked here the share is unknown.");
+            }
             why.add(String.format(
                     Locale.ROOT,
                     "Of pollinated flowers about %.0f %% set here, %s.",
                     100 * learned.share().mean(),
                     learned.learnedFrom() == 0
                             ? useLearned
-                                    ? "as the crop sheet says; nothing was checked here yet"
+                                    ? (learned.stated() ? "as the crop sheet says" : "a guess")
+                                            + "; nothing was checked here yet"
                                     : "as the crop sheet says; what was learned here is switched off"
                             : "learned from " + Plural.of(learned.learnedFrom(), "flower") + " of " + tree.crop()));
             if (got.pending() > 0) {

@@ -15,6 +15,8 @@ public final class BloomSimulation {
     /** Grid on which development is added up, hours. */
     private static final double GRID = 0.1;
 
+    private static final double SHORT = 0.02;
+
     private final FlowerModel model;
     private final SplittableRandom random;
     private final double[] developed;
@@ -92,6 +94,10 @@ public final class BloomSimulation {
         entered[0] = came;
         for (int s = 0; s < stages; s++) {
             TimedStage stage = model.clock().stage(s);
+            if (stage.commits()) {
+                entered[s + 1] = throughGate(s, stage, readyInTime(s, stage, entered[s]));
+                continue;
+            }
             double done = developedBy(entered[s]);
             for (int k = 0; k < stage.subPhases(); k++) {
                 done += -Math.log(1 - random.nextDouble()) / stage.subPhaseRate();
@@ -100,6 +106,28 @@ public final class BloomSimulation {
             entered[s + 1] = stage.gated() ? throughGate(s, stage, ready) : ready;
         }
         return entered;
+    }
+
+    /** When the last sub-phase is over of a stage that names its opening, in short steps. */
+    private double readyInTime(int s, TimedStage stage, double from) {
+        double at = from;
+        for (int k = 0; k < stage.subPhases(); k++) {
+            double left = -Math.log(1 - random.nextDouble());
+            while (left > 0) {
+                if (at >= (developed.length - 1) * GRID) {
+                    return Double.MAX_VALUE;
+                }
+                double rate = model.clock()
+                        .rate()
+                        .at(model.conditions().temperatures().celsiusAtHour(at + SHORT / 2));
+                double through = stage.subPhaseRate() * rate;
+                boolean open = model.conditions().gates().get(s).openAt(at + SHORT / 2);
+                through = open ? Math.max(through, stage.committedRate(rate)) : through;
+                at += left < through * SHORT ? left / through : SHORT;
+                left -= through * SHORT;
+            }
+        }
+        return at;
     }
 
     private double throughGate(int stage, TimedStage timed, double ready) {

@@ -14,7 +14,8 @@ import org.evenhand.core.crop.StageSheet;
  *
  * <p>A stage of mean duration m hours and shape k is k sub-phases one after another; each is left at rate {@code (k / m) · r(T)}
  * per hour with {@link DevelopmentRate r}. A flower that has finished the last sub-phase of a gated stage waits; while the gate
- * stands open it leaves at rate {@code ln 2 / halfTime}, while it is shut not at all. The expected flowers then follow a linear
+ * stands open it leaves at rate {@code ln 2 / halfTime}, while it is shut not at all. A stage that names its opening ("opens tonight")
+ * sends all its flowers to the gate once it stands open, however far along they are, unless it is too cold. The expected flowers then follow a linear
  * system, {@code dx/dt = M(t) x}, whose matrix has entries only on and just below its diagonal.
  *
  * <p>Over a step in which no gate opens or closes the matrix is taken at the step's mean development rate and its exponential
@@ -74,7 +75,11 @@ public final class FlowerClock {
         OptionalDouble halfTime = stage.gate()
                 .map(g -> OptionalDouble.of(g.halfTimeMinutes().value() / 60))
                 .orElse(OptionalDouble.empty());
-        return new TimedStage(stage.meanHours().value() * durations, stage.subPhases(), halfTime);
+        return new TimedStage(
+                stage.meanHours().value() * durations,
+                stage.subPhases(),
+                halfTime,
+                stage.gate().map(g -> g.commits()).orElse(false));
     }
 
     /** A copy that takes shorter steps, to check how much the step matters. */
@@ -194,8 +199,13 @@ public final class FlowerClock {
         for (int s = 0; s < stages.size(); s++) {
             TimedStage stage = stages.get(s);
             int first = firstCompartment[s];
-            Arrays.fill(leaving, first, first + stage.subPhases(), stage.subPhaseRate() * developed);
-            if (stage.gated() && conditions.gates().get(s).openAt((from + to) / 2)) {
+            boolean open = stage.gated() && conditions.gates().get(s).openAt((from + to) / 2);
+            double through = stage.subPhaseRate() * developed;
+            if (open && stage.commits()) {
+                through = Math.max(through, stage.committedRate(developed / step) * step);
+            }
+            Arrays.fill(leaving, first, first + stage.subPhases(), through);
+            if (open) {
                 leaving[first + stage.subPhases()] = stage.gateRate() * step;
             }
         }
@@ -207,6 +217,7 @@ public final class FlowerClock {
         for (TimedStage stage : stages) {
             fastest = Math.max(fastest, stage.subPhaseRate() * rate.highest());
             fastest = Math.max(fastest, stage.gated() ? stage.gateRate() : 0);
+            fastest = Math.max(fastest, stage.commits() ? stage.committedRate(1) : 0);
         }
         return fastest;
     }

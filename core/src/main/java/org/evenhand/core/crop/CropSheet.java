@@ -81,6 +81,11 @@ public record CropSheet(
         return stages.stream().anyMatch(s -> s.key().equals(stageKey));
     }
 
+    /** Share of pollinated flowers that set and stay; empty where nobody says. */
+    public Optional<Sourced> setShare() {
+        return load.map(LoadHabit::setShare).or(() -> fruit.flatMap(FruitHabit::setShare));
+    }
+
     /** Whether a flower of some stage takes pollen; false for a male plant. */
     public boolean takes() {
         return stages.stream().anyMatch(s -> s.phase().takes());

@@ -174,7 +174,7 @@ public final class CropSheetReader {
         if (sameAnchor && (length == 0 || (opens.anchor() != GateRule.Anchor.CLOCK && length < 0))) {
             node.problem("", "never opens: it closes at or before the hour it opens.");
         }
-        return new GateRule(opens, closes, node.sourced("halfTimeMinutes", 1, 24 * 60));
+        return new GateRule(opens, closes, node.sourced("halfTimeMinutes", 1, 24 * 60), node.optionalFlag("commits"));
     }
 
     private GateRule.Edge edge(SheetNode node) {
@@ -240,6 +240,9 @@ public final class CropSheetReader {
                 node.optionalText("whenThere"),
                 node.sourced("dryHours", 0.1, 24 * 30),
                 node.sourced("dampShutHours", 1, 24 * 30),
+                node.sourced("agesDrying", 0, 1),
+                node.optionalSourced("lidHalfLifeHours", 0.1, LONGEST_KEEPING_HOURS),
+                node.sourced("dampHalfLifeHours", 0.1, LONGEST_KEEPING_HOURS),
                 keeping,
                 suspension);
     }
@@ -325,7 +328,10 @@ public final class CropSheetReader {
     }
 
     private FruitHabit fruit(SheetNode node) {
-        return new FruitHabit(node.sourced("numberAtDays", 1, 1000), node.sourced("ripeAtDays", 1, 1000));
+        return new FruitHabit(
+                node.sourced("numberAtDays", 1, 1000),
+                node.sourced("ripeAtDays", 1, 1000),
+                node.optionalSourced("setShare", 0.001, 1));
     }
 
     private CrossHabit cross(SheetNode node) {

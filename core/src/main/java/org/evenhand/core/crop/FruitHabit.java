@@ -1,9 +1,12 @@
 package org.evenhand.core.crop;
 
+import java.util.Optional;
+
 /**
  * How fruit grows, in days from the pollination at ordinary temperatures.
  *
  * @param numberAtDays day from which it has about three quarters of its size, so that a number can be written on it
  * @param ripeAtDays day from which it may be ripe
+ * @param setShare share of pollinated flowers that set and stay, for crops without a {@link LoadHabit} that says so
  */
-public record FruitHabit(Sourced numberAtDays, Sourced ripeAtDays) {}
+public record FruitHabit(Sourced numberAtDays, Sourced ripeAtDays, Optional<Sourced> setShare) {}

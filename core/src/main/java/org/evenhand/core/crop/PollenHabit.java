@@ -14,6 +14,9 @@ import java.util.Optional;
  * @param whenThere at which hours and in which weather its pollen is there, in words, where growers know more than the stages say
  * @param dryHours hours in an open tray at 20 °C and 50 % humidity until the lid may go on
  * @param dampShutHours hours after which damp pollen under a lid is mouldy
+ * @param agesDrying how fast it ages at room while it dries in the open, against dry pollen there: 0 not at all, 1 as fast
+ * @param lidHalfLifeHours hours in which dry pollen halves under a lid at room; as in the open where the sheet does not say
+ * @param dampHalfLifeHours hours in which damp pollen halves under a lid at room
  * @param keeping how it ages, by storage; a storage that is missing is not advised for the crop
  * @param suspension how it is floated in sugar water, for crops that are injected or sprayed
  */
@@ -25,6 +28,9 @@ public record PollenHabit(
         Optional<String> whenThere,
         Sourced dryHours,
         Sourced dampShutHours,
+        Sourced agesDrying,
+        Optional<Sourced> lidHalfLifeHours,
+        Sourced dampHalfLifeHours,
         Map<Storage, KeepingHabit> keeping,
         Optional<SuspensionHabit> suspension) {
     public PollenHabit {

@@ -25,7 +25,7 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
     private static final double COLD_C = 15;
 
     private static final double HOT_C = 32;
-    /** At a stage of less of full receptivity a flower takes less well. Our convention. */
+    /** At a stage of less of the best stage's receptivity a flower takes less well. Our convention. */
     private static final double AT_ITS_BEST = 0.9;
     /** What falls so many days after the first look had taken and was shed; until then it may only have been seen late. Our convention. */
     private static final int SEEN_LATE_DAYS = 3;
@@ -111,9 +111,15 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
         }
     }
 
-    /** @param receptivity of a stage, 0 to 1 */
-    public static boolean poorStage(double receptivity) {
-        return receptivity < AT_ITS_BEST;
+    /**
+     * Whether flowers of a stage take pollen less well than at the crop's best stage. A crop whose receptivity nobody is sure of has the
+     * same number at several stages; none of them is poor.
+     *
+     * @param receptivity of the stage, 0 to 1
+     * @param best of the crop's stages, 0 to 1
+     */
+    public static boolean poorStage(double receptivity, double best) {
+        return receptivity < AT_ITS_BEST * best;
     }
 
     /**

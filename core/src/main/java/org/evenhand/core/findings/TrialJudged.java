@@ -11,8 +11,28 @@ import org.evenhand.core.Require;
  *
  * @param ways what came out of each way, in their order
  * @param differences of each further way less the first, at 95 %; empty where of some way no flower's fate could be told
+ * @param exactP of each further way against the first, Fisher's exact test on both sides; empty likewise
  */
-public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences) {
+public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, List<Double> exactP) {
+    /** With a chance of this or less, were both alike, a difference is called one. */
+    private static final double SIGNIFICANT = 1 - Proportion.USUAL_CONFIDENCE;
+
+    /** Whether a further way did better or worse than the first: the interval and the exact test both say so. */
+    public enum Verdict {
+        BETTER,
+        WORSE,
+        NOT_TOLD
+    }
+
+    /** @param further index into {@link #differences} */
+    public Verdict verdict(int further) {
+        TwoShares.Estimate d = differences.get(further);
+        if (exactP.get(further) > SIGNIFICANT) {
+            return Verdict.NOT_TOLD;
+        }
+        return d.lower() > 0 ? Verdict.BETTER : d.upper() < 0 ? Verdict.WORSE : Verdict.NOT_TOLD;
+    }
+
     /** What is known of one flower. */
     public enum Fate {
         /** Not yet decided. */
@@ -58,6 +78,7 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences) 
     public TrialJudged {
         ways = List.copyOf(ways);
         differences = List.copyOf(differences);
+        exactP = List.copyOf(exactP);
     }
 
     /** How many are decided. */
@@ -77,7 +98,12 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences) 
         }
         List<Way> told =
                 IntStream.range(0, ways).mapToObj(way -> way(way, places)).toList();
-        return Optional.of(new TrialJudged(told, differences(told)));
+        return Optional.of(new TrialJudged(
+                told,
+                against(told).stream()
+                        .map(s -> s.difference(Proportion.USUAL_CONFIDENCE))
+                        .toList(),
+                against(told).stream().map(TwoShares::exactP).toList()));
     }
 
     private static Way way(int way, List<Place> places) {
@@ -93,14 +119,15 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences) 
                 places.stream().filter(p -> p.way() == way && p.fate() == fate).count();
     }
 
-    private static List<TwoShares.Estimate> differences(List<Way> ways) {
+    /** Each further way beside the first. */
+    private static List<TwoShares> against(List<Way> ways) {
         if (ways.stream().anyMatch(w -> w.share().isEmpty())) {
             return List.of();
         }
         Proportion usual = ways.get(0).share().orElseThrow();
         return ways.stream()
                 .skip(1)
-                .map(w -> new TwoShares(w.share().orElseThrow(), usual).difference(Proportion.USUAL_CONFIDENCE))
+                .map(w -> new TwoShares(w.share().orElseThrow(), usual))
                 .toList();
     }
 }

@@ -21,6 +21,9 @@ public final class CrossCompatibility {
     /** Worth of pollen half of whose grains are rejected: the other half still grows. Our policy. */
     public static final double HALF_REJECTED = 0.5;
 
+    /** Below this share of full worth a pair is called a misfit. Our convention. */
+    private static final double MISFIT = 0.5;
+
     /** Worth of a triploid's pollen, few grains of which live; memory. */
     public static final double POOR_DONOR = 0.2;
 
@@ -64,10 +67,12 @@ public final class CrossCompatibility {
         boolean allelesDecide = takes.mating().alleles() == MatingHabit.Alleles.GAMETOPHYTIC;
         boolean allelesKnown =
                 seedParent.alleles().isPresent() && pollenParent.alleles().isPresent();
-        if (seedParent.genotype().equals(pollenParent.genotype()) && !(allelesDecide && allelesKnown)) {
+        boolean odd = pollenParent.ploidy() % 2 == 1;
+        if (seedParent.genotype().equals(pollenParent.genotype())
+                && (odd || seedParent.ownPollen().isPresent() || !(allelesDecide && allelesKnown))) {
             return ownClone(seedParent, pollenParent);
         }
-        if (pollenParent.ploidy() % 2 == 1) {
+        if (odd) {
             return new CrossCompatibility(
                     Verdict.PARTLY,
                     POOR_DONOR,
@@ -109,14 +114,21 @@ public final class CrossCompatibility {
     }
 
     private static CrossCompatibility ownClone(MatingPartner seedParent, MatingPartner pollenParent) {
-        double worth = seedParent.sheet().ownVariety().worth().value();
+        double worth = seedParent
+                .ownPollen()
+                .orElse(seedParent.sheet().ownVariety().worth().value());
         Verdict verdict = worth == 0 ? Verdict.NO : worth < 1 ? Verdict.PARTLY : Verdict.YES;
         boolean oneName = seedParent.name().equals(pollenParent.name());
         return new CrossCompatibility(
                 verdict,
                 worth,
                 () -> (oneName ? "" : seedParent.name() + " and " + pollenParent.name() + " are one clone. ")
-                        + seedParent.sheet().ownVariety().why());
+                        + (seedParent.ownPollen().isPresent()
+                                ? String.format(
+                                        Locale.ROOT,
+                                        "Its own pollen serves it at %.0f %%, as set for the variety.",
+                                        100 * worth)
+                                : seedParent.sheet().ownVariety().why()));
     }
 
     private static CrossCompatibility byAlleles(MatingPartner seedParent, MatingPartner pollenParent) {
@@ -241,6 +253,11 @@ public final class CrossCompatibility {
     /** The reason, one or two sentences. */
     public String why() {
         return why.get();
+    }
+
+    /** Whether the pair itself explains that flowers failed: it serves not at all, or less than half as well as pollen that fits. */
+    public boolean misfit() {
+        return worth < MISFIT;
     }
 
     public boolean serves() {

@@ -22,8 +22,16 @@ public record FlowersToGather(double dosesPerFlower, int expected, int sure) {
      * @param smallFlowered whether the variety's flowers are small for the crop
      */
     public static FlowersToGather of(CropSheet sheet, boolean smallFlowered, int doses) {
+        return of(sheet.pollen().dosesPerFlower().value() * (smallFlowered ? SMALL_FLOWERED : 1), doses);
+    }
+
+    /**
+     * @param each doses one flower gives on average, more than 0
+     * @param doses doses wanted, at least 1
+     */
+    public static FlowersToGather of(double each, int doses) {
         Require.within("doses", doses, 1, 1_000_000);
-        double each = sheet.pollen().dosesPerFlower().value() * (smallFlowered ? SMALL_FLOWERED : 1);
+        Require.positive("dosesPerFlower", each);
         int expected = (int) Math.ceil(doses / each - 1e-9);
         int sure = expected;
         int tooFew = 0;

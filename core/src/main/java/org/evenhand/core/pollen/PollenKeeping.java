@@ -10,6 +10,7 @@ import java.util.Set;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.core.pollen.PollenViability.Condition;
 import org.evenhand.core.weather.Vapour;
 
 /**
@@ -151,12 +152,27 @@ public final class PollenKeeping {
 
     /** Stays for the reckoning of its age. */
     public List<PollenViability.Stay> stays() {
-        return legs.stream()
-                .map(l -> new PollenViability.Stay(
-                        l.step().at(),
-                        l.storage(),
-                        l.step().celsius().or(() -> l.sun() ? Optional.of(SUN_C) : Optional.empty())))
-                .toList();
+        List<PollenViability.Stay> stays = new ArrayList<>();
+        for (int i = 0; i < legs.size(); i++) {
+            Leg leg = legs.get(i);
+            Instant from = leg.step().at();
+            boolean dry = leg.seenDry() || dryAt(from);
+            if (leg.shut()) {
+                stays.add(stay(leg, from, dry ? Condition.DRY_UNDER_LID : Condition.DAMP_UNDER_LID));
+                continue;
+            }
+            stays.add(stay(leg, from, dry ? Condition.DRY : Condition.DRYING));
+            Optional<Instant> dries = dry ? Optional.empty() : dryBy(from);
+            Instant end = i + 1 < legs.size() ? legs.get(i + 1).step().at() : Instant.MAX;
+            dries.filter(d -> d.isAfter(from) && d.isBefore(end))
+                    .ifPresent(d -> stays.add(stay(leg, d, Condition.DRY)));
+        }
+        return List.copyOf(stays);
+    }
+
+    private static PollenViability.Stay stay(Leg leg, Instant from, Condition condition) {
+        Optional<Double> celsius = leg.step().celsius().or(() -> leg.sun() ? Optional.of(SUN_C) : Optional.empty());
+        return new PollenViability.Stay(from, leg.storage(), celsius, condition);
     }
 
     /** How far it has dried: 0 just collected, 1 and more dry. */

@@ -14,7 +14,8 @@ import org.evenhand.core.crop.Storage;
  * Estimated share of living grains in a lot of pollen.
  *
  * <p>{@code v(t) = v0 · 2^(−Σ Δt / h)}, the sum over the stays in each storage; the half-life h of a stay at temperature T is {@code
- * h0 · q10^((T0 − T) / 10)} with the crop sheet's half-life h0 at that storage's usual temperature T0. A storage that spoils
+ * h0 · q10^((T0 − T) / 10)} with the crop sheet's half-life h0 at that storage's usual temperature T0; at room it has one each for
+ * pollen that still dries, dry, dry under a lid and damp under a lid. A storage that spoils
  * (damp pollen shut in the cold) drops to zero once the pollen has been in it longer than the sheet's limit without a break. An
  * exponential course is an assumption of this model; the half-lives stand on the crop sheet with their basis.
  *
@@ -30,8 +31,23 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
      * A stay in one storage, from a moment until the next stay begins.
      *
      * @param temperatureC the storage's own temperature where it is known, °C
+     * @param condition what the pollen was like
      */
-    public record Stay(Instant from, Storage storage, Optional<Double> temperatureC) {}
+    public record Stay(Instant from, Storage storage, Optional<Double> temperatureC, Condition condition) {
+        /** A stay of dry pollen, open where the storage is a room. */
+        public Stay(Instant from, Storage storage, Optional<Double> temperatureC) {
+            this(from, storage, temperatureC, Condition.DRY);
+        }
+    }
+
+    /** What the pollen was like; at room each ages at its own speed. */
+    public enum Condition {
+        /** In the open, still damp: mostly inside the anther. */
+        DRYING,
+        DRY,
+        DRY_UNDER_LID,
+        DAMP_UNDER_LID
+    }
 
     /**
      * @param stays at least one; the earliest is when the pollen was collected
@@ -64,12 +80,26 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
         return new PollenViability(share, spoiled, fresh, halvings, hoursBetween(collected, at));
     }
 
-    /** Half-life of a stay, hours. */
+    /** Half-life of a stay, hours; without end where it does not age. */
     public static double halfLifeHours(CropSheet sheet, Stay stay) {
         PollenHabit.KeepingHabit habit = habit(sheet, stay.storage());
         double usual = habit.temperatureC().value();
         double warmerBy = stay.temperatureC().orElse(usual) - usual;
-        return habit.halfLifeHours().value() * Math.pow(sheet.pollen().q10().value(), -warmerBy / 10);
+        return atUsualTemperature(sheet.pollen(), habit, stay)
+                * Math.pow(sheet.pollen().q10().value(), -warmerBy / 10);
+    }
+
+    private static double atUsualTemperature(PollenHabit pollen, PollenHabit.KeepingHabit habit, Stay stay) {
+        double dry = habit.halfLifeHours().value();
+        if (stay.storage() != Storage.ROOM) {
+            return dry;
+        }
+        return switch (stay.condition()) {
+            case DRYING -> dry / pollen.agesDrying().value();
+            case DRY -> dry;
+            case DRY_UNDER_LID -> pollen.lidHalfLifeHours().map(h -> h.value()).orElse(dry);
+            case DAMP_UNDER_LID -> pollen.dampHalfLifeHours().value();
+        };
     }
 
     static PollenHabit.KeepingHabit habit(CropSheet sheet, Storage storage) {

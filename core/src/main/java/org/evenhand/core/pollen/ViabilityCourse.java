@@ -1,5 +1,6 @@
 package org.evenhand.core.pollen;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -33,6 +34,8 @@ public final class ViabilityCourse {
     /** Halvings of the search for an end of the interval: to a hundredth of a percent, as every jar of a shelf is asked. */
     private static final int QUANTILE_STEPS = 14;
 
+    private static final Duration LONGEST = Duration.ofDays(365 * 30L);
+
     private static final double[] DOUBT_FACTORS = doubtFactors();
 
     private final CropSheet sheet;
@@ -48,7 +51,7 @@ public final class ViabilityCourse {
     /**
      * The estimate at a moment.
      *
-     * @param share its mean at the crop sheet's half-life, 0 to 1
+     * @param share the mean of what is believed, doubt about the half-life included, 0 to 1
      * @param low the interval's lower end
      * @param high the interval's upper end
      * @param spoiled whether it must be taken for mouldy
@@ -123,7 +126,7 @@ public final class ViabilityCourse {
             return new Estimate(0, 0, 0, true, mean, anchor.at(), halvings);
         }
         return new Estimate(
-                mean * Math.pow(2, -halvings),
+                mean * left(halvings),
                 quantile(anchor.belief(), halvings, (1 - CONFIDENCE) / 2),
                 quantile(anchor.belief(), halvings, (1 + CONFIDENCE) / 2),
                 false,
@@ -137,19 +140,58 @@ public final class ViabilityCourse {
         Anchor anchor = anchorAt(asked);
         Instant at = asked.isBefore(anchor.at()) ? anchor.at() : asked;
         boolean spoiled = mouldyFrom().filter(at::isAfter).isPresent();
-        return spoiled ? 0 : anchor.belief().mean() * Math.pow(2, -halvings(anchor.at(), at));
+        return spoiled ? 0 : anchor.belief().mean() * left(halvings(anchor.at(), at));
     }
 
     /** Until when it is useful if it stays where it is at a moment; absent when that has passed. */
     public Optional<Instant> goodUntil(Instant at) {
         Estimate now = at(at);
-        double left = Math.log(now.share() / (fresh() * USEFUL_SHARE_OF_FRESH)) / Math.log(2);
+        double left = halvingsUntil(fresh() * USEFUL_SHARE_OF_FRESH / now.from()) - now.halvings();
         if (now.spoiled() || !(left > 0)) {
             return Optional.empty();
         }
         Instant from = at.isBefore(now.fromAt()) ? now.fromAt() : at;
-        Instant faded = from.plusSeconds(Math.round(left * halfLifeHoursAt(from) * 3600));
+        Instant faded = halvedBy(from, left);
         return Optional.of(mouldyFrom().filter(faded::isAfter).orElse(faded));
+    }
+
+    /** When it has halved so often more if it stays where it is; at most {@link #LONGEST} away. */
+    private Instant halvedBy(Instant from, double halvings) {
+        long low = 0;
+        long high = LONGEST.toSeconds();
+        while (high - low > 30) {
+            long middle = (low + high) / 2;
+            if (halvings(from, from.plusSeconds(middle)) < halvings) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return from.plusSeconds((low + high) / 2);
+    }
+
+    /** Share that is left after so many halvings by the sheet, the mean over what its half-life may be. */
+    private static double left(double halvings) {
+        double sum = 0;
+        for (double factor : DOUBT_FACTORS) {
+            sum += Math.pow(2, -halvings * factor);
+        }
+        return sum / DOUBT_FACTORS.length;
+    }
+
+    /** Halvings after which a share is left; 0 where it is 1 or more. */
+    private static double halvingsUntil(double share) {
+        double low = 0;
+        double high = 64;
+        for (int i = 0; i < 40; i++) {
+            double middle = (low + high) / 2;
+            if (left(middle) > share) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
     }
 
     /** Half-life where it is at a moment, hours. */

@@ -1,7 +1,7 @@
 package org.evenhand.core.round;
 
 import java.util.Optional;
-import org.evenhand.core.crop.LoadHabit;
+import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.LearnedFactor;
 
@@ -11,14 +11,15 @@ import org.evenhand.core.findings.LearnedFactor;
  *
  * @param share the belief
  * @param learnedFrom flowers of the crop whose outcome is known
+ * @param stated whether the crop sheet states a share; if not, nothing is known but what was seen
  */
-public record SetBelief(BetaBelief share, int learnedFrom) {
+public record SetBelief(BetaBelief share, int learnedFrom, boolean stated) {
     /** What is believed before anything was seen weighs as much as so many flowers. Our convention. */
     private static final double PRIOR_WEIGHT = 4;
     /** The same crop's other varieties weigh as so many flowers at most. Our convention. */
     private static final double MOST_OF_CROP = 20;
-    /** Where the crop sheet does not say how many set; our assumption. */
-    private static final double USUAL_SHARE = 0.3;
+    /** Where nobody says how many set, every share is as likely as any other. */
+    private static final BetaBelief UNKNOWN = new BetaBelief(1, 1);
 
     /** Flowers whose outcome is known: those that took and those that failed. */
     public record Seen(int taken, int failed) {
@@ -34,17 +35,17 @@ public record SetBelief(BetaBelief share, int learnedFrom) {
     }
 
     /**
-     * @param load of the crop sheet
+     * @param stated share that the crop sheet states; empty where it states none
      * @param variety what was seen of the tree's own variety
      * @param others of the crop's other varieties
      */
-    public static SetBelief of(Optional<LoadHabit> load, Seen variety, Seen others) {
-        double before = load.map(l -> l.setShare().value()).orElse(USUAL_SHARE);
+    public static SetBelief of(Optional<Sourced> stated, Seen variety, Seen others) {
+        BetaBelief before =
+                stated.map(s -> BetaBelief.ofMean(s.value(), PRIOR_WEIGHT)).orElse(UNKNOWN);
         double weight = others.flowers() == 0 ? 0 : Math.min(1, MOST_OF_CROP / others.flowers());
-        BetaBelief share = BetaBelief.ofMean(before, PRIOR_WEIGHT)
-                .after(others.taken() * weight, others.flowers() * weight)
+        BetaBelief share = before.after(others.taken() * weight, others.flowers() * weight)
                 .after(variety.taken(), variety.flowers());
-        return new SetBelief(share, variety.flowers() + others.flowers());
+        return new SetBelief(share, variety.flowers() + others.flowers(), stated.isPresent());
     }
 
     /** The same for a technique that does better or worse than all together: its mean in proportion, its doubt kept. */
@@ -53,6 +54,6 @@ public record SetBelief(BetaBelief share, int learnedFrom) {
             return this;
         }
         double mean = Math.min(0.99, share.mean() * technique.value());
-        return new SetBelief(BetaBelief.ofMean(mean, share.a() + share.b()), learnedFrom);
+        return new SetBelief(BetaBelief.ofMean(mean, share.a() + share.b()), learnedFrom, stated);
     }
 }

@@ -76,7 +76,7 @@ final class WalkingRoute {
         return sum;
     }
 
-    /** Shortest length past each set of trees that ends at each of them, from small sets to large ones. */
+    /** Shortest length past each set of trees that ends at each of them, from small sets to large ones; of equal ones that of the given order. */
     private static List<Integer> shortest(long[][] steps, int n) {
         long[][] best = new long[1 << n][n];
         int[][] before = new int[1 << n][n];
@@ -90,7 +90,7 @@ final class WalkingRoute {
         int set = (1 << n) - 1;
         int last = 0;
         for (int end = 1; end < n; end++) {
-            last = best[set][end] < best[set][last] ? end : last;
+            last = best[set][end] <= best[set][last] ? end : last;
         }
         LinkedList<Integer> way = new LinkedList<>();
         while (set != 0) {
@@ -110,7 +110,7 @@ final class WalkingRoute {
         }
         best[set][last] = Long.MAX_VALUE;
         for (int earlier = 0; earlier < n; earlier++) {
-            if ((rest >> earlier & 1) == 1 && best[rest][earlier] + steps[earlier][last] < best[set][last]) {
+            if ((rest >> earlier & 1) == 1 && best[rest][earlier] + steps[earlier][last] <= best[set][last]) {
                 best[set][last] = best[rest][earlier] + steps[earlier][last];
                 before[set][last] = earlier;
             }

@@ -158,10 +158,16 @@ class BloomDatesTest {
         }
         LocalDate start = LocalDate.of(2023, 11, 1);
 
-        BloomDates dates = BloomDates.of(past, start, new double[24 * 300], Optional.empty())
+        BloomDates before =
+                BloomDates.of(past, start, new double[0], Optional.empty()).orElseThrow();
+        int lastDay = (int) (before.latest().toEpochDay() - start.toEpochDay());
+        BloomDates dates = BloomDates.of(past, start, new double[24 * lastDay], Optional.empty())
+                .orElseThrow();
+        BloomDates over = BloomDates.of(past, start, new double[24 * (lastDay + 30)], Optional.empty())
                 .orElseThrow();
 
-        assertThat(dates.earliest()).isEqualTo(start.plusDays(300));
-        assertThat(dates.expected()).isEqualTo(start.plusDays(300));
+        assertThat(dates.earliest()).isEqualTo(start.plusDays(lastDay));
+        assertThat(dates.expected()).isEqualTo(start.plusDays(lastDay));
+        assertThat(over.expected()).as("long over, it flowered unseen").isEqualTo(before.expected());
     }
 }

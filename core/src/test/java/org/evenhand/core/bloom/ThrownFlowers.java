@@ -53,6 +53,11 @@ final class ThrownFlowers {
             double perHour = k
                     / (stage.meanHours().value() * durations)
                     * rate.at(conditions.temperatures().celsiusAtHour(at + step / 2));
+            boolean commits = stage.gate().map(g -> g.commits()).orElse(false);
+            if (commits && conditions.gates().get(flower.stage).openAt(at + step / 2)) {
+                double celsius = conditions.temperatures().celsiusAtHour(at + step / 2);
+                perHour = Math.max(perHour, k / 0.5 * Math.min(1, rate.at(celsius) / 0.5));
+            }
             if (random.nextDouble() < 1 - Math.exp(-perHour * step)) {
                 flower.done++;
             }

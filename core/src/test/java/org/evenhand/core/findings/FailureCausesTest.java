@@ -139,7 +139,7 @@ class FailureCausesTest {
         assertThat(worse.share().mean()).isCloseTo(plain.share().mean() * 0.8, within(1e-9));
         assertThat(worse.share().a() + worse.share().b())
                 .as("as sure as before")
-                .isCloseTo(64, within(1e-9));
+                .isCloseTo(62, within(1e-9));
     }
 
     @Test
@@ -149,8 +149,9 @@ class FailureCausesTest {
         assertThat(FailureCauses.lateLosses(course, 7)).hasValue(0.25);
         assertThat(FailureCauses.lateLosses(List.of(new Retention.At(7, 0, 4)), 7))
                 .isEmpty();
-        assertThat(FailureCauses.poorStage(0.9)).isFalse();
-        assertThat(FailureCauses.poorStage(0.89)).isTrue();
+        assertThat(FailureCauses.poorStage(0.9, 1)).isFalse();
+        assertThat(FailureCauses.poorStage(0.89, 1)).isTrue();
+        assertThat(FailureCauses.poorStage(0.5, 0.5)).as("nobody is sure").isFalse();
     }
 
     @Test

@@ -56,13 +56,13 @@ class SeasonBridgeTest {
                 .isEqualTo(Storage.FREEZER);
         assertThat(bridge.choices())
                 .isSortedAccordingTo(Comparator.comparingDouble(k -> -k.last().share()));
-        // By hand: 3 h open at a half-life of 8 h, the rest of 16 days frozen at one of 720 h. The clocks go forward on
-        // no day between.
-        double last = 0.85 * Math.pow(2, -3 / 8.0 - (16 * 24 - 3) / 720.0);
+        // By hand: 3 h open at a half-life of 8 h, the rest of 16 days frozen at one of 2000 h; with a doubt of 0.3
+        // about
+        // the half-life the mean is a little more. The clocks go forward on no day between.
+        double last = 0.5 * Math.pow(2, -3 / 8.0 - (16 * 24 - 3) / 2000.0);
         SeasonBridge.Keeping best = bridge.choices().get(0);
-        assertThat(best.last().share()).isCloseTo(last, within(1e-3));
-        assertThat(best.doses())
-                .contains((int) Math.ceil(30 * 0.85 / best.last().share()));
+        assertThat(best.last().share()).isCloseTo(last, within(5e-3));
+        assertThat(best.doses()).contains((int) Math.ceil(30 * 0.5 / best.last().share()));
         assertThat(best.gather().orElseThrow().expected())
                 .isEqualTo((int) Math.ceil(best.doses().orElseThrow() / 4.0));
     }

@@ -48,7 +48,7 @@ class PollenToComeTest {
 
         PollenKeeping keeping = PollenKeeping.driedAndStored(apple, START, Storage.FREEZER);
 
-        Instant dry = START.plus(Duration.ofHours(72));
+        Instant dry = START.plus(Duration.ofHours(36));
         assertThat(keeping.storageAt(dry.minusSeconds(60))).isEqualTo(Storage.ROOM);
         assertThat(keeping.storageAt(dry.plusSeconds(60))).isEqualTo(Storage.FREEZER);
         assertThat(keeping.dryAt(dry.plusSeconds(60))).isTrue();

@@ -31,8 +31,37 @@ class PollenViabilityTest {
 
         // 4 h of 8 at room, 48 h of 96 in the fridge: half a halving each.
         assertThat(v.halvings()).isCloseTo(1, within(1e-12));
-        assertThat(v.share()).isCloseTo(0.425, within(1e-12));
+        assertThat(v.share()).isCloseTo(0.25, within(1e-12));
         assertThat(v.hours()).isEqualTo(52);
+    }
+
+    /** At room pollen that still dries, dry, dry under a lid and damp under a lid age each at its own speed. */
+    @Test
+    void what_the_pollen_is_like_decides_how_fast_it_ages_at_room() {
+        CropSheet apple = CropSheets.shipped().find("apple").orElseThrow();
+        double dry = halfLife(apple, PollenViability.Condition.DRY);
+
+        assertThat(halfLife(apple, PollenViability.Condition.DRYING))
+                .as("in the open anther it hardly ages")
+                .isCloseTo(10 * dry, within(1e-9));
+        assertThat(halfLife(apple, PollenViability.Condition.DRY_UNDER_LID)).isGreaterThan(5 * dry);
+        assertThat(halfLife(apple, PollenViability.Condition.DAMP_UNDER_LID)).isLessThan(dry);
+    }
+
+    private static double halfLife(CropSheet sheet, PollenViability.Condition condition) {
+        return PollenViability.halfLifeHours(sheet, new Stay(EVENING, Storage.ROOM, Optional.empty(), condition));
+    }
+
+    /** The trade keeps apple pollen, dried and cold, for a year. */
+    @Test
+    void apple_pollen_dried_and_kept_cold_serves_a_year() {
+        CropSheet apple = CropSheets.shipped().find("apple").orElseThrow();
+        PollenKeeping keeping = PollenKeeping.driedAndStored(apple, EVENING, Storage.FRIDGE_DESICCANT);
+        ViabilityCourse course = ViabilityCourse.collected(apple, keeping);
+
+        assertThat(course.at(EVENING.plus(Duration.ofHours(36))).share()).isGreaterThan(0.8);
+        assertThat(course.goodUntil(EVENING.plus(Duration.ofDays(30))).orElseThrow())
+                .isAfter(EVENING.plus(Duration.ofDays(365)));
     }
 
     @Test

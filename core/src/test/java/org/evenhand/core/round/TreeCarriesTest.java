@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.LoadHabit;
+import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.round.SetBelief.Seen;
 import org.evenhand.core.round.TreeCarries.Measured;
 import org.junit.jupiter.api.Test;
@@ -50,13 +51,15 @@ class TreeCarriesTest {
 
     @Test
     void what_is_seen_on_its_own_variety_weighs_in_full_and_other_varieties_as_twenty_flowers_at_most() {
-        Optional<LoadHabit> load = Optional.of(CHERIMOYA);
+        Optional<Sourced> load = Optional.of(CHERIMOYA.setShare());
         assertThat(SetBelief.of(load, Seen.NOTHING, Seen.NOTHING).share().mean())
                 .isCloseTo(0.5, within(1e-12));
-        assertThat(SetBelief.of(Optional.empty(), Seen.NOTHING, Seen.NOTHING)
-                        .share()
-                        .mean())
-                .isCloseTo(0.3, within(1e-12));
+        SetBelief unknown = SetBelief.of(Optional.empty(), Seen.NOTHING, Seen.NOTHING);
+        assertThat(unknown.stated()).isFalse();
+        assertThat(unknown.share().quantile(0.1))
+                .as("nobody says: every share alike")
+                .isCloseTo(0.1, within(1e-9));
+        assertThat(unknown.share().quantile(0.9)).isCloseTo(0.9, within(1e-9));
         // Beta(2, 2) and 30 of 40.
         SetBelief own = SetBelief.of(load, new Seen(30, 10), Seen.NOTHING);
         assertThat(own.share().mean()).isCloseTo(32 / 44.0, within(1e-12));
