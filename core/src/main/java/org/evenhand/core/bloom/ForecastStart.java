@@ -15,12 +15,16 @@ final class ForecastStart {
     /** Moments of which the chances are kept. */
     private static final int MOST_KEPT = 260;
 
+    private static final double ROUGH_HOURS = 0.5;
+
     private final FlowerModel model;
     private final double from;
     private final int daysAhead;
     private final WeatherDoubt weather;
     private final double weatherKnownUntil;
     private final Map<List<Instant>, PhaseChances> phases = new LinkedHashMap<>(16, 0.75f, true);
+    private List<Instant> roughMoments = List.of();
+    private PhaseChances rough;
     private final Map<Instant, double[][]> places = new LinkedHashMap<>(16, 0.75f, true);
 
     /**
@@ -65,6 +69,18 @@ final class ForecastStart {
             forgetOldest();
         }
         return known;
+    }
+
+    /** The same under the weather as foreseen only, in longer steps: for choosing hours, not for showing numbers. */
+    synchronized PhaseChances roughly(List<Instant> moments) {
+        if (!moments.equals(roughMoments)) {
+            double[] hours = moments.stream()
+                    .mapToDouble(m -> Math.max(from, hoursTo(m)))
+                    .toArray();
+            rough = new PhaseChances(model.withLongestStepHours(ROUGH_HOURS), from, daysAhead, hours, List.of());
+            roughMoments = List.copyOf(moments);
+        }
+        return rough;
     }
 
     private void forgetOldest() {

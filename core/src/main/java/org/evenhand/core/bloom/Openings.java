@@ -71,10 +71,7 @@ public final class Openings {
     }
 
     public Course course(TreeForecast tree) {
-        List<ForecastPoint> points = tree.at(moments);
-        return new Course(
-                points.stream().mapToDouble(p -> p.taking().mean()).toArray(),
-                points.stream().mapToDouble(p -> p.giving().mean()).toArray());
+        return new Course(tree.roughly(moments, false), tree.roughly(moments, true));
     }
 
     /** The flowers of a tree that begin to be receptive, in order of the moments and the crop sheet's stages. */

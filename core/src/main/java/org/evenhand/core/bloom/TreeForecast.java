@@ -58,6 +58,18 @@ public final class TreeForecast {
         return points;
     }
 
+    /** Expected flowers in a phase at many moments under the weather as foreseen, in longer steps. */
+    double[] roughly(List<Instant> moments, boolean sheds) {
+        double[] means = new double[moments.size()];
+        for (Part part : parts) {
+            PhaseChances chances = part.start.roughly(moments);
+            for (int i = 0; i < means.length; i++) {
+                means[i] += part.weight * chances.mean(part.estimate, i, sheds);
+            }
+        }
+        return means;
+    }
+
     /** Mean and variance over the rates: the spread within each and of their means. */
     private FlowerCount count(List<PhaseChances> chances, int moment, boolean sheds) {
         double mean = 0;

@@ -57,7 +57,10 @@ final class VarietyEstimator {
             return new Estimate(Math.log(rate.factor()), 0, List.of(new AtRate(rate.factor(), 1, first)));
         }
         Rates rates = new Rates(first, parts);
-        Parabola found = rates.found();
+        // Read once, stages that last longer and a supply that was larger look alike: only repeated readings tell them
+        // apart.
+        boolean telling = parts.stream().anyMatch(p -> p.readings() > 1);
+        Parabola found = telling ? rates.found() : new Parabola(Math.log(rate.factor()), rate.spread());
         if (found.sd < SURE) {
             return new Estimate(found.top, found.sd, List.of(rates.at(found.top, 1)));
         }
