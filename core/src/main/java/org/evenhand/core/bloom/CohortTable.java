@@ -19,6 +19,8 @@ final class CohortTable {
     /** Buds of earlier days of which less than this share is still on the tree at the first reading are left out. */
     private static final double ALL_PAST = 1e-3;
 
+    private static final double GONE = 1e-9;
+
     private final FlowerModel model;
     private final double[] times;
     private final int days;
@@ -57,14 +59,19 @@ final class CohortTable {
         FlowerBatch buds = FlowerBatch.empty(model.clock(), days);
         FlowerBatch moves = FlowerBatch.identity(model.clock());
         double at = 0;
+        // Days whose buds have all fallen, and those to come, need not be pushed forward.
+        int oldest = 0;
         for (int t = 0; t < times.length; t++) {
             while (at < times[t] - 1e-9) {
                 double end = Math.min(Math.floor(at + 1e-9) + 1, times[t]);
                 int day = Math.min(dayOf(at), days - 1);
+                while (oldest < day && buds.onTree(oldest) < GONE) {
+                    oldest++;
+                }
                 double half = (end - at) / HOURS_A_DAY / 2;
                 buds.add(0, day, half);
                 for (StepMatrix step : model.clock().steps(model.conditions(), at, end)) {
-                    buds.apply(step);
+                    buds.apply(step, oldest, day + 1);
                     if (t > 0) {
                         moves.apply(step);
                     }

@@ -52,6 +52,15 @@ public final class FlowerBatch {
         }
     }
 
+    /** Flowers of a column that are on the tree. */
+    double onTree(int column) {
+        double sum = 0;
+        for (int i = 0; i < rows.length - 1; i++) {
+            sum += rows[i][column];
+        }
+        return sum;
+    }
+
     /** For each column but the last, its flowers by compartment, those past the last stage left out. */
     double[][] onTree() {
         int size = rows.length - 1;
@@ -94,45 +103,50 @@ public final class FlowerBatch {
 
     /** Applies one step. Rows are done from the last to the first, so that what a row draws on is still old. */
     void apply(StepMatrix matrix) {
+        apply(matrix, 0, columns);
+    }
+
+    /** The same for some of the columns only. */
+    void apply(StepMatrix matrix, int first, int end) {
         for (int i = matrix.size() - 1; i >= 0; i--) {
             int width = matrix.width(i);
             int back = 1;
             double own = matrix.share(i, 0);
             // Three sources in one sweep over the row: reading and writing the row is what takes the time.
             for (; back + 2 < width; back += 3) {
-                addThree(rows[i], own, matrix, i, back);
+                addThree(rows[i], own, matrix, i, back, first, end);
                 own = 1;
             }
             for (; back < width; back++) {
-                addOne(rows[i], own, rows[i - back], matrix.share(i, back));
+                addOne(rows[i], own, rows[i - back], matrix.share(i, back), first, end);
                 own = 1;
             }
             if (own != 1) {
-                scale(rows[i], own);
+                scale(rows[i], own, first, end);
             }
         }
     }
 
-    private void addThree(double[] row, double own, StepMatrix matrix, int i, int back) {
+    private void addThree(double[] row, double own, StepMatrix matrix, int i, int back, int first, int end) {
         double[] a = rows[i - back];
         double[] b = rows[i - back - 1];
         double[] d = rows[i - back - 2];
         double fa = matrix.share(i, back);
         double fb = matrix.share(i, back + 1);
         double fd = matrix.share(i, back + 2);
-        for (int c = 0; c < columns; c++) {
+        for (int c = first; c < end; c++) {
             row[c] = own * row[c] + fa * a[c] + fb * b[c] + fd * d[c];
         }
     }
 
-    private void addOne(double[] row, double own, double[] source, double factor) {
-        for (int c = 0; c < columns; c++) {
+    private static void addOne(double[] row, double own, double[] source, double factor, int first, int end) {
+        for (int c = first; c < end; c++) {
             row[c] = own * row[c] + factor * source[c];
         }
     }
 
-    private void scale(double[] row, double factor) {
-        for (int c = 0; c < columns; c++) {
+    private static void scale(double[] row, double factor, int first, int end) {
+        for (int c = first; c < end; c++) {
             row[c] *= factor;
         }
     }

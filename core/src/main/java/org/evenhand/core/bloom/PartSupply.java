@@ -11,7 +11,7 @@ import org.ejml.dense.row.CommonOps_DDRM;
  */
 final class PartSupply {
     /** Keeps a count that nobody would expect from being impossible. */
-    private static final double LEAST_VARIANCE = 0.002;
+    private static final double LEAST_VARIANCE = 0.0002;
 
     /** Logarithm of the most buds a day, and less its sign of the fewest, that a tree is taken to have. */
     private static final double MOST_LOG = 14;

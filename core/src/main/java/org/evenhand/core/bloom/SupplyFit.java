@@ -91,7 +91,7 @@ final class SupplyFit {
         fit.prior = SupplyPrior.middle();
         for (int round = 0; round < ROUNDS; round++) {
             fit.round();
-            fit.prior = round > 0 ? fit.likeliest() : fit.prior;
+            fit.prior = round % 2 == 1 ? fit.likeliest() : fit.prior;
         }
         fit.settle();
         return fit;

@@ -24,12 +24,12 @@ public record SAllele(String name, Kind kind) implements Comparable<SAllele> {
     }
 
     /**
-     * Reads the usual notation: {@code S4'} is a pollen-part mutant, {@code S4sm} and {@code Sf} are stylar-part mutants.
+     * Reads the usual notation, with a small s too: {@code S4'} is a pollen-part mutant, {@code S4sm} and {@code Sf} are stylar-part mutants.
      *
      * @throws InvalidInputException when it does not begin with S and a number, or is not Sf
      */
     public static SAllele parse(String text) {
-        String name = text.strip();
+        String name = capital(text.strip());
         if (!name.matches("S(\\d+[a-z]{0,3}'?|f)")) {
             throw new InvalidInputException(
                     "alleles", "hold '" + name + "'; an allele is written like S3, S4' , S4sm or Sf.");
@@ -38,6 +38,11 @@ public record SAllele(String name, Kind kind) implements Comparable<SAllele> {
                 ? Kind.POLLEN_PART_MUTANT
                 : name.endsWith("sm") || name.equals("Sf") ? Kind.STYLAR_PART_MUTANT : Kind.NORMAL;
         return new SAllele(name, kind);
+    }
+
+    /** A small s at the beginning is taken for a capital one. */
+    private static String capital(String name) {
+        return name.startsWith("s") ? "S" + name.substring(1) : name;
     }
 
     /** Whether a style with this allele rejects a grain with the other. */

@@ -94,6 +94,20 @@ class CrossCompatibilityTest {
     }
 
     @Test
+    void a_triploid_on_itself_is_no_like_any_clone_and_a_varietys_own_number_outdoes_the_sheet() {
+        MatingPartner triploid = of("apple", "Harrow", "S1 S2 S3");
+        MatingPartner selfing = new MatingPartner(
+                "Ember", sheet("apple"), "Ember", 2, Optional.of(SGenotype.parse("S1 S2", 2)), Optional.of(0.8));
+
+        assertThat(CrossCompatibility.of(triploid, triploid).verdict()).isEqualTo(Verdict.NO);
+        assertThat(CrossCompatibility.of(triploid, triploid).misfit()).isTrue();
+        CrossCompatibility own = CrossCompatibility.of(selfing, selfing);
+        assertThat(own.worth()).isEqualTo(0.8);
+        assertThat(own.why()).contains("80 %, as set for the variety");
+        assertThat(own.misfit()).as("it serves").isFalse();
+    }
+
+    @Test
     void results_decide_only_what_was_unknown_and_speak_up_against_what_was_known() {
         CrossEvidence failed = new CrossEvidence(40, 0, 40, 20);
         CrossEvidence took = new CrossEvidence(20, 11, 40, 20);

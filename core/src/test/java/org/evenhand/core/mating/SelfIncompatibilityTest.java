@@ -91,5 +91,6 @@ class SelfIncompatibilityTest {
         assertThatThrownBy(() -> SGenotype.parse("S1", 1)).hasMessageContaining("are 1 (S1)");
         assertThatThrownBy(() -> SGenotype.parse("S1 X2", 2)).hasMessageContaining("'X2'");
         assertThat(SGenotype.parse(" S1,S2/S3 ", 3).triploid()).isTrue();
+        assertThat(SGenotype.parse("s7 s9", 2)).as("small letters").isEqualTo(SGenotype.parse("S7 S9", 2));
     }
 }
