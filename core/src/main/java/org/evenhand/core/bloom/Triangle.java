@@ -12,6 +12,7 @@ final class Triangle {
     private final DMatrixRMaj lower;
 
     /**
+     * @param covariance overwritten
      * @throws IllegalStateException when the covariance is not positive definite
      */
     Triangle(DMatrixRMaj covariance) {

@@ -84,4 +84,79 @@ class LogisticRegressionTest {
                     .isCloseTo(truth[i], within(4 * fit.standardErrors().get(i)));
         }
     }
+
+    /** Two to four continuous causes in any units: a cause told in thousandths has a thousandfold effect, and nothing else changes. */
+    @ParameterizedTest
+    @MethodSource("org.evenhand.core.Cases#seeds")
+    void the_unit_of_a_cause_changes_nothing_but_its_own_coefficient(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        int causes = 2 + random.nextInt(3);
+        double[] unit = new double[causes];
+        for (int c = 0; c < causes; c++) {
+            unit[c] = Math.pow(10, random.nextInt(9) - 4);
+        }
+        List<Group> plain = new ArrayList<>();
+        List<Group> inUnits = new ArrayList<>();
+        for (int g = 0; g < 12 + 4 * causes; g++) {
+            double[] values = random.doubles(causes, -1, 1).toArray();
+            double log = 0.3;
+            for (int c = 0; c < causes; c++) {
+                log += (c % 2 == 0 ? 0.8 : -0.5) * values[c];
+            }
+            int took = 0;
+            for (int f = 0; f < 15; f++) {
+                took += random.nextDouble() < 1 / (1 + Math.exp(-log)) ? 1 : 0;
+            }
+            plain.add(group(took, 15, values));
+            double[] scaled = new double[causes];
+            for (int c = 0; c < causes; c++) {
+                scaled[c] = values[c] * unit[c];
+            }
+            inUnits.add(group(took, 15, scaled));
+        }
+
+        LogisticRegression fit = LogisticRegression.of(plain).orElseThrow();
+        LogisticRegression scaled = LogisticRegression.of(inUnits).orElseThrow();
+
+        assertThat(scaled.deviance()).isCloseTo(fit.deviance(), within(1e-6));
+        for (int c = 0; c < causes; c++) {
+            assertThat(scaled.coefficients().get(c + 1) * unit[c])
+                    .isCloseTo(fit.coefficients().get(c + 1), within(1e-6));
+            assertThat(scaled.standardErrors().get(c + 1) * unit[c])
+                    .isCloseTo(fit.standardErrors().get(c + 1), within(1e-6));
+        }
+    }
+
+    /** At the top of the likelihood what is foreseen sums to what took, for the constant and weighed by every cause. */
+    @ParameterizedTest
+    @MethodSource("org.evenhand.core.Cases#seeds")
+    void at_the_top_the_score_of_every_cause_is_nought(long seed) {
+        SplittableRandom random = new SplittableRandom(1000 + seed);
+        List<Group> groups = new ArrayList<>();
+        for (int g = 0; g < 30; g++) {
+            double warm = 10 + 15 * random.nextDouble();
+            groups.add(group(
+                    random.nextInt(13),
+                    12,
+                    warm,
+                    // Nearly, not quite, told by the first.
+                    2 * warm + 3 * random.nextDouble(),
+                    random.nextDouble() / 50));
+        }
+        LogisticRegression fit = LogisticRegression.of(groups).orElseThrow();
+        for (int cause = 0; cause <= 3; cause++) {
+            double score = 0;
+            double size = 0;
+            for (Group group : groups) {
+                double log = fit.coefficients().get(0);
+                for (int c = 0; c < 3; c++) {
+                    log += fit.coefficients().get(c + 1) * group.causes().get(c);
+                }
+                double value = cause == 0 ? 1 : group.causes().get(cause - 1);
+                score += value * (group.share().successes() - group.share().trials() / (1 + Math.exp(-log)));
+                size += Math.abs(value) * group.share().trials();
+            }
+            assertThat(score / size).isCloseTo(0, within(1e-7));
+        }
+    }
 }

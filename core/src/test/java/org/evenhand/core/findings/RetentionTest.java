@@ -110,4 +110,43 @@ class RetentionTest {
                 })
                 .toList();
     }
+
+    /** Of n flowers lost one by one, the half is gone at the half: no rounding of a product of shares moves that by a flower. */
+    @Test
+    void the_median_of_an_even_number_lost_one_by_one_is_the_half() {
+        for (int flowers = 2; flowers <= 60; flowers += 2) {
+            List<Retention.At> oneByOne = IntStream.rangeClosed(1, flowers)
+                    .mapToObj(day -> lost(day, 1))
+                    .toList();
+            assertThat(Retention.of(oneByOne, 0.95).median())
+                    .as("%d flowers", flowers)
+                    .hasValue(flowers / 2.0);
+        }
+    }
+
+    /** On every scale the interval holds the share and lies in 0 to 1; the plain and the log one have the ends of their own formulas. */
+    @ParameterizedTest
+    @MethodSource("org.evenhand.core.Cases#seeds")
+    void intervals_are_even_on_their_own_scale(long seed) {
+        List<Retention.At> thrown = thrown(new SplittableRandom(seed), 80, 0.06);
+        double z = 1.959963984540054;
+        Retention plain = Retention.of(thrown, 0.95, Retention.Scale.PLAIN);
+        Retention log = Retention.of(thrown, 0.95, Retention.Scale.LOG);
+        Retention logLog = Retention.of(thrown, 0.95, Retention.Scale.LOG_LOG);
+        for (int i = 0; i < plain.steps().size(); i++) {
+            Retention.Step step = plain.steps().get(i);
+            double error = step.standardError().orElseThrow();
+            Proportion.Interval even = step.interval().orElseThrow();
+            assertThat(even.lower()).isCloseTo(Math.max(0, step.share() - z * error), within(1e-9));
+            assertThat(even.upper()).isCloseTo(Math.min(1, step.share() + z * error), within(1e-9));
+            Proportion.Interval logs = log.steps().get(i).interval().orElseThrow();
+            assertThat(Math.log(logs.lower() / step.share())).isCloseTo(-z * error / step.share(), within(1e-9));
+            Proportion.Interval odds = logLog.steps().get(i).interval().orElseThrow();
+            for (Proportion.Interval interval : List.of(even, logs, odds)) {
+                assertThat(step.share()).isBetween(interval.lower(), interval.upper());
+                assertThat(interval.lower()).isNotNegative();
+                assertThat(interval.upper()).isLessThanOrEqualTo(1);
+            }
+        }
+    }
 }

@@ -71,4 +71,61 @@ class TrialJudgedTest {
                 .isEqualTo(Fate.TOOK);
         assertThat(Fate.of(true, false, 0, 1, 0)).isEqualTo(Fate.FAILED);
     }
+
+    /** Fisher's exact p of 56 of 70 against 48 of 80 is below 0.05, of 2 of 2 against 0 of 2 it is 1 in 3: C(4,2) = 6, twice one of them. */
+    @Test
+    void a_way_is_better_only_where_interval_and_exact_test_both_say_so() {
+        List<Place> many = places(0, 48, 32, 0);
+        many.addAll(places(1, 56, 14, 0));
+        TrialJudged told = TrialJudged.of(2, many).orElseThrow();
+        assertThat(told.exactP().get(0)).isBetween(0.005, 0.05);
+        assertThat(told.verdict(0)).isEqualTo(TrialJudged.Verdict.BETTER);
+
+        List<Place> few = places(0, 0, 2, 0);
+        few.addAll(places(1, 2, 0, 0));
+        TrialJudged untold = TrialJudged.of(2, few).orElseThrow();
+        assertThat(untold.exactP().get(0)).isCloseTo(1 / 3.0, within(1e-12));
+        assertThat(untold.verdict(0)).isEqualTo(TrialJudged.Verdict.NOT_TOLD);
+        assertThat(untold.ways()).allMatch(TrialJudged.Way::few);
+    }
+
+    /** Turned round, better is worse; and ways that are alike are called different at most as seldom as promised. */
+    @Test
+    void a_verdict_turned_round_is_its_opposite_and_seldom_wrong() {
+        SplittableRandom random = new SplittableRandom(20261127);
+        int called = 0;
+        int runs = 2000;
+        for (int run = 0; run < runs; run++) {
+            int a = 10 + random.nextInt(40);
+            int b = 10 + random.nextInt(40);
+            double share = 0.1 + 0.8 * random.nextDouble();
+            int tookA = took(random, a, share);
+            int tookB = took(random, b, share);
+            TrialJudged.Verdict verdict = judged(tookA, a, tookB, b);
+            TrialJudged.Verdict turned = judged(tookB, b, tookA, a);
+            assertThat(turned)
+                    .isEqualTo(
+                            switch (verdict) {
+                                case BETTER -> TrialJudged.Verdict.WORSE;
+                                case WORSE -> TrialJudged.Verdict.BETTER;
+                                case NOT_TOLD -> TrialJudged.Verdict.NOT_TOLD;
+                            });
+            called += verdict == TrialJudged.Verdict.NOT_TOLD ? 0 : 1;
+        }
+        assertThat(called / (double) runs).isLessThan(0.05);
+    }
+
+    private static int took(SplittableRandom random, int of, double share) {
+        int took = 0;
+        for (int f = 0; f < of; f++) {
+            took += random.nextDouble() < share ? 1 : 0;
+        }
+        return took;
+    }
+
+    private static TrialJudged.Verdict judged(int tookUsual, int usual, int took, int of) {
+        List<Place> all = places(0, tookUsual, usual - tookUsual, 0);
+        all.addAll(places(1, took, of - took, 0));
+        return TrialJudged.of(2, all).orElseThrow().verdict(0);
+    }
 }
