@@ -2,6 +2,7 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { refusal, serve, sheet, show, type Server } from '../test/screen';
+import type { Schemas } from '../kit/api';
 import { VarietyForm } from './VarietyForm';
 
 const apple = {
@@ -12,9 +13,16 @@ const apple = {
   pollenGroup: 'apple',
   allelesDecide: true,
 };
-const ember = { id: 'e', crop: 'apple', name: 'Ember', breeding: { alleles: 'S2 S5' }, numbers: {}, version: 4 };
+const ember: Schemas['VarietyView'] = {
+  id: 'e',
+  crop: 'apple',
+  name: 'Ember',
+  breeding: { alleles: 'S2 S5' },
+  numbers: {},
+  version: 4,
+};
 
-function open(more: Server = {}, editing?: typeof ember) {
+function open(more: Server = {}, editing?: Schemas['VarietyView']) {
   const sent = serve({
     'GET /api/crops': [sheet, apple],
     'GET /api/varieties': [ember],
@@ -62,5 +70,47 @@ describe('a variety', () => {
     await userEvent.click(screen.getByText('Save'));
     expect(await screen.findByText(/are 3 \(S2 S5 S7\)/)).toBeVisible();
     expect(screen.getByDisplayValue('S2 S5 S7')).toBeVisible();
+  });
+
+  it('keeps numbers of its own as shares of one, with where they come from', async () => {
+    const sent = open({}, ember);
+    await userEvent.click(await screen.findByText(/^Its own numbers/));
+    await userEvent.type(screen.getByLabelText('Pollinated flowers that set and stay'), '62.5');
+    await userEvent.type(screen.getByLabelText('Own pollen serves'), '0');
+    await userEvent.type(screen.getByLabelText('Development against the sheet'), '1.1');
+    await userEvent.type(screen.getByLabelText('Where these come from'), 'own records');
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() =>
+      expect(sent[0]?.body.numbers).toEqual({
+        setShare: 0.625,
+        ownPollen: 0,
+        developmentRate: 1.1,
+        source: 'own records',
+      }),
+    );
+  });
+
+  it('shows numbers it has as they were typed, and takes one back when its field is emptied', async () => {
+    const sent = open({}, { ...ember, numbers: { setShare: 0.625, dosesPerFlower: 3 } });
+    const share = await screen.findByDisplayValue('62.5 %');
+    expect(screen.getByDisplayValue('3')).toBeVisible();
+    await userEvent.clear(share);
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() => expect(sent[0]?.body.numbers).toEqual({ dosesPerFlower: 3 }));
+  });
+
+  it('says beside the number what is wrong with it', async () => {
+    open(
+      {
+        'PUT /api/varieties/*': refusal(400, {
+          errors: [{ field: 'developmentRate', message: 'is 4; allowed is 0.5 to 2.' }],
+        }),
+      },
+      { ...ember, numbers: { developmentRate: 4 } },
+    );
+    expect(await screen.findByDisplayValue('4')).toBeVisible();
+    await userEvent.click(screen.getByText('Save'));
+    expect(await screen.findByText(/is 4; allowed is 0.5 to 2/)).toBeVisible();
+    expect(screen.getByDisplayValue('4')).toBeVisible();
   });
 });

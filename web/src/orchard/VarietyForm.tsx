@@ -114,7 +114,45 @@ function BreedingFields({
   );
 }
 
-const SHARES = ['ownPollen', 'setShare'] as const;
+type NumberKey = Exclude<keyof Numbers, 'source'>;
+
+/** One number; what is typed stays as typed, as a number that is half written ("1.") is none yet. */
+function NumberField({
+  label,
+  description,
+  share = false,
+  value,
+  onChange,
+  error,
+}: {
+  label: string;
+  description: string;
+  share?: boolean;
+  value: number | undefined;
+  onChange: (n: number | undefined) => void;
+  error: string | undefined;
+}) {
+  const [typed, setTyped] = useState<string | number>(
+    value === undefined ? '' : share ? Math.round(value * 1e5) / 1e3 : value,
+  );
+  return (
+    <NumberInput
+      label={label}
+      description={description}
+      placeholder="as on the sheet"
+      hideControls
+      min={0}
+      {...(share && { suffix: ' %' })}
+      value={typed}
+      onChange={(v) => {
+        setTyped(v);
+        const n = Number(v);
+        onChange(v === '' || !Number.isFinite(n) ? undefined : share ? Math.round(n * 1e3) / 1e5 : n);
+      }}
+      error={error}
+    />
+  );
+}
 
 /** The variety's own numbers; what is left empty stays as on the crop sheet. */
 function NumberFields({
@@ -126,35 +164,27 @@ function NumberFields({
   onChange: (n: Numbers) => void;
   errorFor: (field: string, label: string) => string | undefined;
 }) {
-  const set = (key: keyof Numbers, given: string | number) => {
+  const set = <K extends keyof Numbers>(key: K, given: Numbers[K]) => {
     const next = { ...value };
-    if (given === '') delete next[key];
-    else
-      Object.assign(next, { [key]: SHARES.some((s) => s === key) ? Math.round(Number(given)) / 100 : given });
+    if (given === undefined || given === '') delete next[key];
+    else next[key] = given;
     onChange(next);
   };
-  const number = (key: keyof Numbers, label: string, description: string, unit = '') => {
-    const share = SHARES.some((s) => s === key);
-    const now = value[key];
-    return (
-      <NumberInput
-        label={label}
-        description={description}
-        placeholder="as on the sheet"
-        hideControls
-        min={0}
-        {...(unit && { suffix: ` ${unit}` })}
-        value={typeof now === 'number' ? (share ? Math.round(now * 1000) / 10 : now) : ''}
-        onChange={(v) => set(key, v)}
-        error={errorFor(key, label)}
-      />
-    );
-  };
+  const number = (key: NumberKey, label: string, description: string, share = false) => (
+    <NumberField
+      label={label}
+      description={description}
+      share={share}
+      value={value[key]}
+      onChange={(n) => set(key, n)}
+      error={errorFor(key, label)}
+    />
+  );
   return (
     <div className="form" style={{ maxWidth: 'none' }}>
       <div className="two">
-        {number('ownPollen', 'Own pollen serves', '0 self-sterile, 100 self-fertile', '%')}
-        {number('setShare', 'Pollinated flowers that set and stay', 'of 100', '%')}
+        {number('ownPollen', 'Own pollen serves', '0 self-sterile, 100 self-fertile', true)}
+        {number('setShare', 'Pollinated flowers that set and stay', 'of 100', true)}
         {number('dosesPerFlower', 'Doses a male flower gives', 'flowers it can pollinate')}
         {number('developmentRate', 'Development against the sheet', '1 as fast, 1.1 takes a tenth longer')}
         {number('chillPortions', 'Chill it needs', 'chill portions before warmth counts')}
