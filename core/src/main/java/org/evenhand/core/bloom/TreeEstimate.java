@@ -32,7 +32,18 @@ record TreeEstimate(double[] mean, float[] covariance) {
         CommonOps_DDRM.mult(ofCourse, fit.doubt(), half);
         CommonOps_DDRM.multAddTransB(half, ofCourse, covariance);
         double[] flowers = noneBelowZero(mean.data, fit.table());
-        return new TreeEstimate(flowers, lowerHalf(covariance));
+        double believable = believable(parts, Arrays.stream(flowers).sum());
+        CommonOps_DDRM.scale(believable * believable, covariance);
+        return new TreeEstimate(Arrays.stream(flowers).map(f -> f * believable).toArray(), lowerHalf(covariance));
+    }
+
+    /** Readings that contradict each other never make more flowers of those counted than this many times. Our convention. */
+    private static final double MOST_OF_COUNTED = 20;
+
+    /** The factor that brings an estimate down to what can be believed; 1 but for contradicting readings. */
+    private static double believable(List<PartSupply> parts, double flowers) {
+        double counted = parts.stream().mapToDouble(p -> p.counted.flowers()).sum();
+        return Math.min(1, MOST_OF_COUNTED * (counted + 1) / Math.max(flowers, 1));
     }
 
     /**
