@@ -21,6 +21,7 @@ const season = {
   rest: {
     hours: 4000,
     knownShare: 0.93,
+    enoughKnown: true,
     chillingHours: 458,
     hoursBelow: 470,
     utahUnits: 1046.5,
@@ -86,6 +87,17 @@ describe('the season ahead', () => {
     expect(await screen.findByText(/Full bloom is 2026-09-01, before the day of first bloom/)).toBeVisible();
     expect(sent[0]!.body).toMatchObject({ version: 3, firstBloom: '2026-09-20', fullBloom: '2026-09-01' });
     expect(full).toHaveValue('2026-09-01');
+  });
+
+  it('tells no chill where less than half of the hours is known', async () => {
+    serve({
+      'GET /api/season': { ...season, rest: { ...season.rest, knownShare: 0.31, enoughKnown: false } },
+    });
+    show(<Season />);
+    expect(await screen.findByText(/Too little of this season’s weather is known/)).toBeVisible();
+    expect(screen.getByText(/31 % of the hours measured/)).toBeVisible();
+    expect(screen.queryByText('61.2')).not.toBeInTheDocument();
+    expect(screen.getByText('Bring a weather file')).toHaveAttribute('href', '/bloom/weather');
   });
 
   it('begins with words where there is nothing yet', async () => {

@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { NOW, ZONE } from '../test/samples';
-import { clock, daysBetween, fromWallTime, longDay, plural, said, span, wallTime } from './time';
+import {
+  clock,
+  dayOfYear,
+  dayOfYearAndClock,
+  daysBetween,
+  fromWallTime,
+  longDay,
+  plural,
+  said,
+  span,
+  wallTime,
+} from './time';
 
 describe('time, as people at the orchard tell it', () => {
   it('shows the orchard’s own clock, wherever the reader is', () => {
@@ -14,6 +25,14 @@ describe('time, as people at the orchard tell it', () => {
     expect(said(new Date('2026-11-24T10:30:00Z'), NOW, ZONE)).toBe('23:30');
     expect(said(new Date('2026-11-24T11:30:00Z'), NOW, ZONE)).toBe('tomorrow 00:30');
     expect(said(new Date('2026-11-26T04:15:00Z'), NOW, ZONE)).toBe('Thu 26 Nov 17:15');
+    expect(said(new Date('2025-12-30T04:15:00Z'), NOW, ZONE)).toBe('30 Dec 2025, 17:15');
+  });
+
+  it('tells the year of another year, by the calendar there', () => {
+    expect(dayOfYearAndClock(new Date('2026-03-01T02:00:00Z'), NOW, ZONE)).toBe('1 Mar, 15:00');
+    // New year comes earlier there.
+    expect(dayOfYear(new Date('2025-12-31T10:59:00Z'), NOW, ZONE)).toBe('31 Dec 2025');
+    expect(dayOfYear(new Date('2025-12-31T11:00:00Z'), NOW, ZONE)).toBe('1 Jan');
   });
 
   it.each([

@@ -26,6 +26,20 @@ export const shortDay = (at: Date, zone: string): string =>
 export const dayAndClock = (at: Date, zone: string): string =>
   `${format(zone, { day: 'numeric', month: 'short' }).format(at)}, ${clock(at, zone)}`;
 
+/** 24 Nov; of another year than the one it is there now, 24 Nov 2025 */
+export const dayOfYear = (at: Date, now: Date, zone: string): string => {
+  const year = format(zone, { year: 'numeric' });
+  return format(zone, {
+    day: 'numeric',
+    month: 'short',
+    ...(year.format(at) !== year.format(now) && { year: 'numeric' }),
+  }).format(at);
+};
+
+/** 24 Nov, 15:40; of another year than now, 24 Nov 2025, 15:40 */
+export const dayOfYearAndClock = (at: Date, now: Date, zone: string): string =>
+  `${dayOfYear(at, now, zone)}, ${clock(at, zone)}`;
+
 /** 24 Nov, of a calendar date such as 2026-11-24 */
 export const calendarDay = (date: string): string =>
   format('UTC', { weekday: 'short', day: 'numeric', month: 'short' })
@@ -44,7 +58,9 @@ export function said(at: Date, now: Date, zone: string): string {
   if (days === 0) return clock(at, zone);
   if (days === 1) return `tomorrow ${clock(at, zone)}`;
   if (days === -1) return `yesterday ${clock(at, zone)}`;
-  return `${shortDay(at, zone)} ${clock(at, zone)}`;
+  return format(zone, { year: 'numeric' }).format(at) === format(zone, { year: 'numeric' }).format(now)
+    ? `${shortDay(at, zone)} ${clock(at, zone)}`
+    : dayOfYearAndClock(at, now, zone);
 }
 
 /** The wall clock there as an input of type datetime-local wants it: 2026-11-24T15:40 */

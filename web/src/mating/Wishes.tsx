@@ -8,7 +8,7 @@ import { useHere } from '../kit/orchard-context';
 import { PRIORITIES } from '../kit/priorities';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
-import { calendarDay, plural, shortDay } from '../kit/time';
+import { calendarDay, dayOfYear, plural, shortDay } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
 import { Verdict } from '../kit/Verdict';
 import { Why } from '../kit/Why';
@@ -113,7 +113,7 @@ function ChangeWish({ wish, close }: { wish: Wish; close: () => void }) {
 
 function WishCard({ wish }: { wish: Wish }) {
   const [changing, setChanging] = useState(false);
-  const { zone } = useHere();
+  const { now, zone } = useHere();
   const remove = useSubmit(
     () =>
       answer(
@@ -177,7 +177,7 @@ function WishCard({ wish }: { wish: Wish }) {
           <Link to={`/pollen/jar/${j.lot.id}`}>
             <b>{j.lot.code}</b>
           </Link>{' '}
-          of {shortDay(new Date(j.lot.collectedAt), zone)}: {plural(j.lot.dosesLeft, 'dose')}; on{' '}
+          of {dayOfYear(new Date(j.lot.collectedAt), now, zone)}: {plural(j.lot.dosesLeft, 'dose')}; on{' '}
           {shortDay(new Date(j.at), zone)} {percent(j.share)} should be alive (likely{' '}
           {percentRange(j.low, j.high)}), {j.useful ? 'worth using' : 'no longer worth using'}.
         </p>

@@ -40,6 +40,7 @@ function Settings() {
         }}
         errorFor={form.errorFor}
       />
+      {orchard.zoneDoubt && <p className="note bad">{orchard.zoneDoubt}</p>}
       {form.general && <p className="note bad">{form.general}</p>}
       {session.role === 'OWNER' ? (
         <div className="line">

@@ -8,7 +8,7 @@ import { flowers, percent, percentRange, temperature } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Loaded } from '../kit/States';
-import { dayAndClock, plural, said } from '../kit/time';
+import { dayOfYearAndClock, plural, said } from '../kit/time';
 import { Verdict } from '../kit/Verdict';
 import { Why } from '../kit/Why';
 import { CurveChart } from './CurveChart';
@@ -107,7 +107,7 @@ function Head({ story }: { story: Schemas['LotStory'] }) {
         {blendWords(lot) && <p>Blend: {blendWords(lot)}. It can never say who the father was.</p>}
         <p className="small soft">
           {lotOrigin(lot)}
-          {lot.way && `, ${WAYS[lot.way]}`}, {dayAndClock(new Date(lot.collectedAt), zone)}
+          {lot.way && `, ${WAYS[lot.way]}`}, {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
           {story.hour && (
             <>
               ; <Hour hour={story.hour} />

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { useHere } from '../kit/orchard-context';
-import { dayAndClock, plural } from '../kit/time';
+import { dayOfYearAndClock, plural } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
 import { doneWithUndo } from '../kit/undo';
 
@@ -93,7 +93,7 @@ function LineForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
 
 /** What went in and out of a jar: it always adds up. */
 export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
-  const { zone } = useHere();
+  const { now, zone } = useHere();
   const [adding, setAdding] = useState(false);
   const lot = story.lot;
   const takeBack = useSubmit(
@@ -126,7 +126,7 @@ export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
           <tbody>
             {story.lines.map((l, i) => (
               <tr key={i} style={l.undone ? { textDecoration: 'line-through', opacity: 0.7 } : undefined}>
-                <td style={{ whiteSpace: 'nowrap' }}>{dayAndClock(new Date(l.at), zone)}</td>
+                <td style={{ whiteSpace: 'nowrap' }}>{dayOfYearAndClock(new Date(l.at), now, zone)}</td>
                 <td>
                   {SAID[l.kind]} {l.otherLot && <Link to={`/l/${l.otherLot}`}>{l.otherLot}</Link>}{' '}
                   <span className="small soft">{l.note}</span>
@@ -143,7 +143,9 @@ export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
               </tr>
             ))}
             <tr>
-              <td style={{ whiteSpace: 'nowrap' }}>{dayAndClock(new Date(lot.collectedAt), zone)}</td>
+              <td style={{ whiteSpace: 'nowrap' }}>
+                {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
+              </td>
               <td>{lot.parts.length > 0 ? 'poured in' : 'collected'}</td>
               <td className="num">+{lot.dosesCollected}</td>
               <td className="num">{lot.dosesCollected}</td>

@@ -7,7 +7,7 @@ import { percent, percentRange } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
-import { dayAndClock, plural } from '../kit/time';
+import { dayOfYearAndClock, plural } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { LotWhy } from './LotWhy';
@@ -67,7 +67,7 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
         {state === 'good' && lot.viability.advice && <p className="small">{lot.viability.advice}</p>}
         {blendWords(lot) && <p className="small">Blend: {blendWords(lot)}</p>}
         <p className="small soft">
-          {lotOrigin(lot)}, {dayAndClock(new Date(lot.collectedAt), zone)}; {whereabouts(lot)}
+          {lotOrigin(lot)}, {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}; {whereabouts(lot)}
         </p>
         {lot.note && <p className="small">{lot.note}</p>}
         {lot.dosesLeft === lot.dosesCollected && (

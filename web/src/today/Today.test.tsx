@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
 import { bloomOf, bloomRow, lot, NOW, roundStop, stretch } from '../test/samples';
-import { serve, sheet, show, SILENCE, type Server } from '../test/screen';
+import { orchard, serve, sheet, show, SILENCE, type Server } from '../test/screen';
 import { Today } from './Today';
 
 const giver = bloomRow({
@@ -52,6 +52,18 @@ describe('today', () => {
     expect(said).toContain('go between 16:00 and 20:45');
     expect(said).toContain('Gather from Lantern 1 first');
     expect(screen.getByText(/The round · 1 tree/).closest('a')).toHaveAttribute('href', '/round');
+  });
+
+  it('asks about a time zone that the longitude contradicts before anything else is believed', async () => {
+    serve(answers());
+    show(<Today />, {
+      of: {
+        ...orchard,
+        zoneDoubt: 'At longitude -35.30° the clocks of Pacific/Auckland are 10 hours behind.',
+      },
+    });
+    expect(await screen.findByText(/10 hours behind/)).toBeVisible();
+    expect(screen.getByText('Look at the orchard’s place')).toHaveAttribute('href', '/orchard');
   });
 
   it('answers each number of the sentence with its inputs', async () => {

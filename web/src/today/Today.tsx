@@ -91,6 +91,17 @@ function CrossesDue() {
   );
 }
 
+/** Nothing on this page is right while sunset is at the wrong hour. */
+function ZoneDoubt() {
+  const { orchard } = useHere();
+  if (!orchard.zoneDoubt) return null;
+  return (
+    <p className="note bad">
+      {orchard.zoneDoubt} <Link to="/orchard">Look at the orchard’s place</Link>.
+    </p>
+  );
+}
+
 /** What to do this evening, in five seconds. */
 export function Today() {
   const bloom = useQuery(queries.bloom(48));
@@ -128,6 +139,7 @@ export function Today() {
                     )}
                   </div>
                 </div>
+                <ZoneDoubt />
                 <CrossesDue />
                 <Board bloom={b} rows={byMostToDo(b.trees)} title="Next 48 hours" />
                 {lots.data && <ShelfStrip lots={lots.data} />}

@@ -225,6 +225,7 @@ class BloomRoomTest {
         assertThat(LocalDate.parse(first.path("expected").asString()))
                 .isBetween(LocalDate.of(coming, 4, 14), LocalDate.of(coming, 4, 16));
         assertThat(season.path("rest").path("knownShare").asDouble()).isZero();
+        assertThat(season.path("rest").path("enoughKnown").asBoolean()).isFalse();
     }
 
     /** However many trees: the board asks the database as often. */

@@ -44,6 +44,43 @@ class RoomsTest {
     }
 
     @Test
+    void a_time_zone_that_the_longitude_contradicts_is_asked_about_until_one_of_them_is_put_right() {
+        assertThat(api.get("/api/orchard").expect(200).body().has("zoneDoubt")).isFalse();
+        Map<String, Object> place = new HashMap<>(Map.of(
+                "name",
+                "Tern Flat",
+                "latitude",
+                -35.3,
+                // Typed as if counted from elsewhere.
+                "longitude",
+                -90.0,
+                "zone",
+                "Pacific/Auckland",
+                "usualMinimumC",
+                14,
+                "usualMaximumC",
+                24,
+                "units",
+                "METRIC",
+                "version",
+                0));
+
+        assertThat(api.put("/api/orchard", place)
+                        .expect(200)
+                        .body()
+                        .path("zoneDoubt")
+                        .asString())
+                .contains("longitude -90.00°")
+                .contains("Pacific/Auckland")
+                .contains("6 hours behind the sun");
+
+        place.put("longitude", 173.9);
+        place.put("version", 1);
+        assertThat(api.put("/api/orchard", place).expect(200).body().has("zoneDoubt"))
+                .isFalse();
+    }
+
+    @Test
     void a_far_northern_orchard_in_polar_night_is_still_forecast() {
         Map<String, Object> north = new HashMap<>(Map.of(
                 "name",

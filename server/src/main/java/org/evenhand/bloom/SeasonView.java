@@ -17,12 +17,14 @@ record SeasonView(int year, LocalDate start, LocalDate today, Rest rest, List<Va
      * Chill and heat since the season's start.
      *
      * @param knownShare share of the hours so far whose weather was measured or imported
+     * @param enoughKnown whether that is enough to tell the sums
      * @param weeks the sums at the end of each week
      */
     @Schema(name = "WinterRest")
     record Rest(
             int hours,
             double knownShare,
+            boolean enoughKnown,
             int chillingHours,
             int hoursBelow,
             double utahUnits,

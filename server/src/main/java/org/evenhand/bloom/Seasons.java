@@ -203,9 +203,11 @@ public class Seasons {
                     weeks.add(new SeasonView.Week(until, rest.chillPortions(), rest.growingDegreeHours()));
                 }
             }
+            double known = knownShare(air(start), hours);
             return new SeasonView.Rest(
                     hours,
-                    knownShare(air(start), hours),
+                    known,
+                    WinterRest.enoughKnown(known),
                     rest.chillingHours(),
                     rest.hoursBelow(),
                     rest.utahUnits(),

@@ -1,5 +1,8 @@
 package org.evenhand.orchard;
 
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.UUID;
 import org.evenhand.core.Units;
@@ -7,6 +10,7 @@ import org.evenhand.core.Units;
 /**
  * An orchard as it is shown.
  *
+ * @param zoneDoubt what is odd about the time zone at this longitude; absent where nothing is
  * @param now the moment it is there; in the demo orchard a moment of its own that stands still
  * @param demo whether it is the demo orchard
  */
@@ -16,6 +20,7 @@ public record OrchardView(
         double latitude,
         double longitude,
         String zone,
+        @Schema(description = OPTIONAL) String zoneDoubt,
         double usualMinimumC,
         double usualMaximumC,
         Units units,

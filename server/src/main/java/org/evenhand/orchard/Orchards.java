@@ -5,6 +5,7 @@ import java.time.InstantSource;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
@@ -14,6 +15,7 @@ import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.MatingHabit;
 import org.evenhand.core.mating.SGenotype;
+import org.evenhand.core.weather.Site;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -349,6 +351,19 @@ public class Orchards {
         return orchard.demoNow() == null ? clock.instant() : orchard.demoNow();
     }
 
+    private static String zoneDoubt(Site site, Instant now) {
+        return site.zoneContradictsLongitude(now)
+                ? String.format(
+                        Locale.ROOT,
+                        "At longitude %.2f° the clocks of %s are %.0f hours %s the sun, so that sunset comes out at the wrong hour."
+                                + " Is the longitude's sign or the time zone wrong?",
+                        site.longitude(),
+                        site.zone().getId(),
+                        Math.abs(site.hoursAheadOfSun(now)),
+                        site.hoursAheadOfSun(now) > 0 ? "ahead of" : "behind")
+                : null;
+    }
+
     private OrchardView view(Orchard o) {
         OrchardDetails d = o.details();
         return new OrchardView(
@@ -357,6 +372,7 @@ public class Orchards {
                 d.site().latitude(),
                 d.site().longitude(),
                 d.site().zone().getId(),
+                zoneDoubt(d.site(), nowIn(o)),
                 d.usual().minimumC(),
                 d.usual().maximumC(),
                 d.units(),

@@ -15,6 +15,9 @@ package org.evenhand.core.weather;
  * All from memory. Changed in place by {@link #hour}; used by one thread.
  */
 public final class WinterRest {
+    /** Sums of which less than this share of the hours is known say more of the typical day than of the winter. Our convention. */
+    private static final double LEAST_KNOWN = 0.5;
+
     private static final double E0 = 4153.5;
     private static final double E1 = 12888.8;
     private static final double A0 = 139500;
@@ -42,6 +45,15 @@ public final class WinterRest {
             rest.hour(celsius);
         }
         return rest;
+    }
+
+    /**
+     * Whether sums can be told.
+     *
+     * @param knownShare share of their hours whose weather is known, 0 to 1
+     */
+    public static boolean enoughKnown(double knownShare) {
+        return knownShare >= LEAST_KNOWN;
     }
 
     /** Adds one hour at a temperature in °C. */
