@@ -59,13 +59,22 @@ describe('mates', () => {
   it('answers a pressed cell with its reason, the reciprocal, kin, bloom and results, and plans the cross', async () => {
     const sent = serve({
       'GET /api/mates': {
-        groups: [{ name: 'Apple', mothers: parties, fathers: parties, cells: ['NY', 'NU'] }],
+        groups: [
+          {
+            name: 'Apple',
+            mothers: parties,
+            fathers: parties,
+            cells: ['NY', 'NU'],
+            doubts: ['Harrow (S7 S9) cannot be a seedling of Ember (S1 S2).'],
+          },
+        ],
       },
       'GET /api/mates/pair': pair,
       'GET /api/trees': [],
       'PUT /api/wishes/*': { mother: 'Ember', father: 'Harrow', version: 0 },
     });
     show(<Mates />);
+    expect(await screen.findByText(/Harrow \(S7 S9\) cannot be a seedling of Ember/)).toBeVisible();
     expect(await screen.findByText('1 fit, 2 do not, 1 unknown')).toBeVisible();
     await userEvent.click(screen.getByLabelText('Harrow on Ember: yes'));
 

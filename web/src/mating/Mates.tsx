@@ -190,6 +190,13 @@ export function Mates() {
                   ))}
                   <span className="soft">Press a cell to ask why.</span>
                 </p>
+                {m.groups
+                  .flatMap((g) => g.doubts)
+                  .map((doubt) => (
+                    <p key={doubt} className="note bad">
+                      {doubt}
+                    </p>
+                  ))}
                 {m.groups.map((g) => (
                   <Matrix key={g.name} group={g} chosen={chosen} choose={setChosen} />
                 ))}

@@ -3,7 +3,7 @@ import { answerOf, bloomWords, mateSentence } from './mate-words';
 
 describe('words about mates', () => {
   it('count the answers of a matrix and leave out what there is none of', () => {
-    const group = { name: 'Apple', mothers: [], fathers: [], cells: ['YYP', 'NYU'] };
+    const group = { name: 'Apple', mothers: [], fathers: [], cells: ['YYP', 'NYU'], doubts: [] };
     expect(mateSentence(group)).toBe('3 fit, 1 fit partly, 1 do not, 1 unknown');
     expect(mateSentence({ ...group, cells: ['NN'] })).toBe('2 do not');
   });

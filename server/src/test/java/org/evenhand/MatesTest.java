@@ -77,6 +77,30 @@ class MatesTest {
     }
 
     @Test
+    void alleles_that_no_seedling_of_the_parents_can_have_are_asked_about_and_kept() {
+        String ember = variety("apple", "Ember", Map.of("alleles", "s1 s2"));
+        String wick = variety("apple", "Wick", Map.of("alleles", "S3 S4"));
+        String child = variety("apple", "Harrow", Map.of("motherId", ember, "fatherId", wick, "alleles", "S1 S2"));
+        variety("apple", "Thorn", Map.of("motherId", ember, "fatherId", wick, "alleles", "S2 S4"));
+
+        JsonNode doubts =
+                api.get("/api/mates").expect(200).body().path("groups").get(0).path("doubts");
+        assertThat(doubts.size()).isEqualTo(1);
+        assertThat(doubts.get(0).asString())
+                .contains("Harrow (S1 S2) cannot be a seedling of Ember (S1 S2) and pollen of Wick (S3 S4)");
+
+        change(child, "apple", "Harrow", 0, Map.of("motherId", ember, "fatherId", wick, "alleles", "S1 S3"))
+                .expect(200);
+        assertThat(api.get("/api/mates")
+                        .body()
+                        .path("groups")
+                        .get(0)
+                        .path("doubts")
+                        .size())
+                .isZero();
+    }
+
+    @Test
     void seedlings_of_half_siblings_are_inbred_by_an_eighth() {
         String mother = variety("cherimoya", "Old Gate", Map.of());
         String one = variety("cherimoya", "Gate One", Map.of("motherId", mother));

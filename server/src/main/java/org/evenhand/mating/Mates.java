@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.ToDoubleFunction;
@@ -20,6 +21,7 @@ import org.evenhand.core.bloom.ForecastPoint;
 import org.evenhand.core.bloom.Overlap;
 import org.evenhand.core.bloom.TreeOutlook;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.mating.AllelesOfChild;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.mating.CrossEvidence;
 import org.evenhand.core.mating.Kinship;
@@ -104,7 +106,17 @@ class Mates {
                 .distinct()
                 .sorted()
                 .collect(Collectors.joining(", "));
-        return new MatesView.Group(name, mothers, fathers, cells(book, mothers, fathers));
+        return new MatesView.Group(name, mothers, fathers, cells(book, mothers, fathers), doubts(book, varieties));
+    }
+
+    private static List<String> doubts(CrossBook book, List<VarietyView> varieties) {
+        return varieties.stream()
+                .map(v -> AllelesOfChild.doubt(
+                        book.partner(v.id()),
+                        Optional.ofNullable(v.breeding().motherId()).map(book::partner),
+                        Optional.ofNullable(v.breeding().fatherId()).map(book::partner)))
+                .flatMap(Optional::stream)
+                .toList();
     }
 
     private static List<String> cells(CrossBook book, List<MatesView.Party> mothers, List<MatesView.Party> fathers) {

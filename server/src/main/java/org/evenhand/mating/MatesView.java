@@ -23,10 +23,11 @@ record MatesView(List<Group> groups) {
     /**
      * One matrix.
      *
+     * @param doubts pedigrees that the alleles contradict, a sentence each
      * @param cells one text for each mother, one letter in it for each father: Y yes, P partly, N no, U unknown
      */
     @Schema(name = "MatesGroup")
-    record Group(String name, List<Party> mothers, List<Party> fathers, List<String> cells) {}
+    record Group(String name, List<Party> mothers, List<Party> fathers, List<String> cells, List<String> doubts) {}
 
     /**
      * A variety in the matrix.

@@ -57,7 +57,7 @@ public record SelfIncompatibility(Verdict verdict, OptionalDouble pollenFraction
         };
     }
 
-    private static boolean grows(SGenotype seedParent, SAllele grain) {
+    static boolean grows(SGenotype seedParent, SAllele grain) {
         for (SAllele style : seedParent.alleles()) {
             if (style.rejects(grain)) {
                 return false;

@@ -1,0 +1,56 @@
+package org.evenhand.core.mating;
+
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Whether a seedling's S alleles can come from its parents': one from the seed parent, one from a grain that grew in its style.
+ * Of an allele or a parent one may be wrong; which, nobody can tell from here, so it is a question and never a refusal.
+ */
+public final class AllelesOfChild {
+    private AllelesOfChild() {}
+
+    /**
+     * What is odd; empty where nothing is, or where too little is known to tell: alleles of the child, or of both parents, or a number
+     * of chromosome sets other than two.
+     */
+    public static Optional<String> doubt(
+            MatingPartner child, Optional<MatingPartner> seedParent, Optional<MatingPartner> pollenParent) {
+        Optional<SGenotype> mother = diploid(seedParent);
+        Optional<SGenotype> father = diploid(pollenParent);
+        return diploid(Optional.of(child))
+                .filter(own -> !canBe(own, mother, father))
+                .map(own -> child.name() + " (" + own.say() + ") cannot be a seedling of "
+                        + parents(seedParent, mother, pollenParent, father)
+                        + ". Is an allele or a parent wrong?");
+    }
+
+    private static Optional<SGenotype> diploid(Optional<MatingPartner> partner) {
+        return partner.filter(p -> p.ploidy() == 2).flatMap(MatingPartner::alleles);
+    }
+
+    private static boolean canBe(SGenotype child, Optional<SGenotype> mother, Optional<SGenotype> father) {
+        SAllele one = child.alleles().get(0);
+        SAllele other = child.alleles().get(1);
+        return canBe(one, other, mother, father) || canBe(other, one, mother, father);
+    }
+
+    private static boolean canBe(SAllele egg, SAllele grain, Optional<SGenotype> mother, Optional<SGenotype> father) {
+        return mother.map(m -> m.alleles().contains(egg) && SelfIncompatibility.grows(m, grain))
+                        .orElse(true)
+                && father.map(f -> f.alleles().contains(grain)).orElse(true);
+    }
+
+    private static String parents(
+            Optional<MatingPartner> seedParent,
+            Optional<SGenotype> mother,
+            Optional<MatingPartner> pollenParent,
+            Optional<SGenotype> father) {
+        Set<String> known = new java.util.LinkedHashSet<>();
+        mother.ifPresent(m -> known.add(seedParent.orElseThrow().name() + " (" + m.say() + ")"));
+        father.ifPresent(
+                f -> known.add("pollen of " + pollenParent.orElseThrow().name() + " (" + f.say() + ")"));
+        return known.stream().collect(Collectors.joining(" and "));
+    }
+}
