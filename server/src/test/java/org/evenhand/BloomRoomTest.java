@@ -28,11 +28,11 @@ class BloomRoomTest {
     @Test
     void limbs_read_since_the_whole_tree_add_up_and_a_new_look_at_all_of_it_replaces_them() {
         read(now.minus(Duration.ofMinutes(50)), Map.of("closed", 90, "parted", 30), "", 1.0);
-        read(now.minus(Duration.ofMinutes(40)), Map.of("closed", 40, "parted", 8, "spent", 20), "east limb", 1.0);
-        read(now.minus(Duration.ofMinutes(30)), Map.of("closed", 24, "parted", 5, "spent", 12), "west limb", 0.5);
+        read(now.minus(Duration.ofMinutes(40)), Map.of("closed", 40, "parted", 8, "brown", 20), "east limb", 1.0);
+        read(now.minus(Duration.ofMinutes(30)), Map.of("closed", 24, "parted", 5, "brown", 12), "west limb", 0.5);
         assertThat(takingNow()).as("8 and about twice 5").isBetween(15.0, 22.0);
 
-        read(now.minus(Duration.ofMinutes(20)), Map.of("closed", 40, "parted", 4, "spent", 20), "east limb", 1.0);
+        read(now.minus(Duration.ofMinutes(20)), Map.of("closed", 40, "parted", 4, "brown", 20), "east limb", 1.0);
         assertThat(takingNow()).as("4 and about twice 5").isBetween(11.0, 18.0);
 
         read(now.minus(Duration.ofMinutes(10)), Map.of("parted", 9), "", 1.0);

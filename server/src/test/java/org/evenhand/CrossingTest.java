@@ -366,8 +366,8 @@ class CrossingTest {
                 .containsExactly("Y4", "Y3", "Y1", "Y2");
         assertThat(figs.path("right").asInt()).isEqualTo(2);
         assertThat(figs.path("suspensionMl").asDouble())
-                .as("two doses of 2 ml, 15 % lost: 4 / 0.85, rounded up")
-                .isEqualTo(4.8);
+                .as("two doses of 0.5 ml, 15 % lost: 1 / 0.85, rounded up")
+                .isEqualTo(1.2);
         assertThat(fig(mother, "Y1", 14).expect(400).errorAt("treeId")).contains("not injected by size");
         assertThat(fig(tree, "Y1", 900).expect(400).errorAt("diameterMm")).contains("900");
         String latest = figs.path("figs").get(0).path("id").asString();

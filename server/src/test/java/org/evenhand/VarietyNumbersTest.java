@@ -161,7 +161,7 @@ class VarietyNumbersTest {
     }
 
     private JsonNode rate() {
-        for (JsonNode row : api.get("/api/bloom?days=3").expect(200).body().path("rows")) {
+        for (JsonNode row : api.get("/api/bloom?hours=24").expect(200).body().path("trees")) {
             if (row.path("treeId").asString().equals(tree)) {
                 return row.path("developmentRate");
             }
