@@ -49,8 +49,9 @@ class JarTest {
         step(lot, "STORED", Duration.ofHours(32), Map.of("storage", "FRIDGE_DESICCANT"))
                 .expect(200);
 
-        // By hand: 8 h at room at a half-life of 8 h, then 32 h over desiccant at one of 96 h.
-        assertThat(alive(lot)).isCloseTo(0.85 * Math.pow(2, -1 - 32 / 96.0), within(1e-4));
+        // By hand: 8 h at room at a half-life of 8 h, then 32 h over desiccant at one of 96 h. What is told is the mean of
+        // what is believed, which is not quite the course in the middle.
+        assertThat(alive(lot)).isCloseTo(0.5 * Math.pow(2, -1 - 32 / 96.0), within(1e-3));
         JsonNode jar = story(lot).path("lot");
         assertThat(jar.path("storage").asString()).isEqualTo("FRIDGE_DESICCANT");
         assertThat(jar.path("dry").asBoolean()).isTrue();
@@ -159,7 +160,7 @@ class JarTest {
         JsonNode seen = story(lot).path("tests").get(0);
         assertThat(seen.path("seen").asInt()).isEqualTo(200);
         assertThat(seen.path("alive").asInt()).isEqualTo(50);
-        assertThat(seen.path("before").asDouble()).isGreaterThan(0.6);
+        assertThat(seen.path("before").asDouble()).isBetween(0.35, 0.45);
 
         api.post("/api/lots/" + lot + "/tests/" + seen.path("id").asString() + "/void", Api.voiding(0))
                 .expect(204);
