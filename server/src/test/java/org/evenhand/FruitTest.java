@@ -272,7 +272,10 @@ class FruitTest {
         JsonNode complete = api.get("/api/comparisons").expect(200).body().get(0);
         assertThat(complete.path("complete").asBoolean()).isTrue();
         assertThat(complete.path("result").path("sentence").asString())
-                .startsWith("by hand 100 %, left to nature 0 %: by hand is better");
+                .as("3 of 3 against 0 of 3 is p = 0.1 by Fisher's test, and few")
+                .startsWith("by hand 100 %, left to nature 0 %: no difference can be told")
+                .contains("p 0.10")
+                .contains("Few flowers");
 
         assertThat(api.get("/api/trial-size?one=0.5&other=0.75&power=0.9")
                         .expect(200)

@@ -49,7 +49,8 @@ class JarTest {
         step(lot, "STORED", Duration.ofHours(32), Map.of("storage", "FRIDGE_DESICCANT"))
                 .expect(200);
 
-        // By hand: 8 h at room at a half-life of 8 h, then 32 h over desiccant at one of 96 h. What is told is the mean of
+        // By hand: 8 h at room at a half-life of 8 h, then 32 h over desiccant at one of 96 h. What is told is the mean
+        // of
         // what is believed, which is not quite the course in the middle.
         assertThat(alive(lot)).isCloseTo(0.5 * Math.pow(2, -1 - 32 / 96.0), within(1e-3));
         JsonNode jar = story(lot).path("lot");

@@ -17,6 +17,11 @@ final class PlainMonteCarlo {
 
     private static final int TABLE_AN_HOUR = 60;
 
+    /** As docs/MODEL.md says of stages that name their opening. */
+    private static final double COMMITTED_HOURS = 0.5;
+
+    private static final double WARM_ENOUGH = 0.5;
+
     private final CropSheet sheet;
     private final double[] hours;
     private final double[] developed;
@@ -64,7 +69,9 @@ final class PlainMonteCarlo {
             for (int k = 0; k < stage.subPhases(); k++) {
                 needed -= Math.log(1 - random.nextDouble());
             }
-            at = afterDevelopment(at, needed * stage.meanHours().value() / stage.subPhases());
+            at = stage.gate().map(g -> g.commits()).orElse(false)
+                    ? afterCommitting(at, needed, stage, gates[s])
+                    : afterDevelopment(at, needed * stage.meanHours().value() / stage.subPhases());
             if (stage.gate().isPresent() && at < Orchard10k.HOURS) {
                 at = throughGate(
                         at, gates[s], stage.gate().get().halfTimeMinutes().value() / 60, random);
@@ -88,6 +95,30 @@ final class PlainMonteCarlo {
         double step = developed[index] - developed[Math.max(0, index - 1)];
         double back = step > 0 ? (developed[index] - target) / step : 0;
         return (index - back) / TABLE_AN_HOUR;
+    }
+
+    /**
+     * When a stage that names its opening is over, minute by minute: while its gate stands open it needs half an hour on the mean and no
+     * longer, where development runs at half its best or faster.
+     */
+    private double afterCommitting(double from, double needed, StageSheet stage, double[][] windows) {
+        double left = needed;
+        double minute = 1.0 / TABLE_AN_HOUR;
+        for (double at = from; at < Orchard10k.HOURS; at += minute) {
+            int index = Math.min((int) (at * TABLE_AN_HOUR), developed.length - 2);
+            double rate = (developed[index + 1] - developed[index]) * TABLE_AN_HOUR;
+            double through = stage.subPhases() / stage.meanHours().value() * rate;
+            for (double[] window : windows) {
+                if (at >= window[0] && at < window[1]) {
+                    through = Math.max(through, stage.subPhases() / COMMITTED_HOURS * Math.min(1, rate / WARM_ENOUGH));
+                }
+            }
+            left -= through * minute;
+            if (left <= 0) {
+                return at + minute;
+            }
+        }
+        return Double.POSITIVE_INFINITY;
     }
 
     private static double throughGate(double at, double[][] windows, double halfTimeHours, SplittableRandom random) {

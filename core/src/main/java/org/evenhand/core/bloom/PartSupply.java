@@ -16,6 +16,9 @@ final class PartSupply {
     /** Logarithm of the most buds a day, and less its sign of the fewest, that a tree is taken to have. */
     private static final double MOST_LOG = 14;
 
+    /** A stage that holds less than this of one bud a day is out of reach. */
+    private static final double UNREACHABLE = 1e-9;
+
     /** The farthest that one step may move the logarithm of a day's supply. */
     private static final double LONGEST_STEP = 1.5;
 
@@ -69,6 +72,20 @@ final class PartSupply {
 
     int counts() {
         return counts.numRows;
+    }
+
+    /**
+     * Flowers of the last reading in a stage into which, by the clock, no bud can have come, as where a gate never opens: what was
+     * counted is there nevertheless.
+     */
+    double unexplained(int stage) {
+        int last = times.length - 1;
+        int row = last * table.model().clock().stageCount() + stage;
+        boolean reachable = false;
+        for (double flowers : unit[row]) {
+            reachable |= flowers > UNREACHABLE;
+        }
+        return reachable ? 0 : counts.get(row, 0) / counted.shares()[last];
     }
 
     /** Logarithm of the steady supply that gives as many flowers as were counted. */

@@ -153,8 +153,26 @@ record TreeEstimate(double[] mean, float[] covariance) {
                 mean.add(i, 0, around[i]);
                 covariance.add(i, i, around[i]);
             }
+            addUnexplained(mean);
             CommonOps_DDRM.addEquals(ofCourse, slope);
             CommonOps_DDRM.multAddTransA(-1, white, part.whiteSlope(), ofCourse);
+        }
+
+        /** Flowers counted where the clock lets none be stand as counted, spread evenly over their stage, and walk on from there. */
+        private void addUnexplained(DMatrixRMaj mean) {
+            int stages = fit.table().model().clock().stageCount();
+            double[] later = fit.table().compartmentsLater(part.times[part.times.length - 1], at);
+            int[] length = new int[stages];
+            for (int c = 0; c < compartments; c++) {
+                length[fit.table().stageOf(c)]++;
+            }
+            for (int c = 0; c < compartments; c++) {
+                int stage = fit.table().stageOf(c);
+                double flowers = part.unexplained(stage) / length[stage];
+                for (int now = c; flowers > 0 && now < compartments; now++) {
+                    mean.add(now, 0, flowers * later[now * compartments + c]);
+                }
+            }
         }
 
         /** The flowers that are on the tree now and were in a count. */

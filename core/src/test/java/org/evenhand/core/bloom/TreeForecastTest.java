@@ -151,6 +151,29 @@ class TreeForecastTest {
         return count.high() - count.low();
     }
 
+    /** In polar night the gate of sunrise never opens, so that by the clock no flower can have parted; what was counted is there. */
+    @Test
+    void what_was_counted_is_there_even_where_the_clock_lets_no_flower_be() {
+        Site north = new Site(78.2, 15.6, ZoneId.of("Europe/Oslo"));
+        BloomConditions night = BloomConditions.of(
+                CHERIMOYA,
+                north,
+                new DailyTemperatures(18, 24).repeated(north, AFTERNOON.minus(Duration.ofDays(22)), 38 * 24),
+                AFTERNOON.plus(Duration.ofDays(12)));
+        TreeForecast forecast = new CropForecasts(
+                        CHERIMOYA,
+                        night,
+                        new ForecastDoubt(0.05, WeatherDoubt.of(org.evenhand.core.weather.AirSource.USUAL), AFTERNOON),
+                        Duration.ofDays(5))
+                .tree(List.of(List.of(reading(AFTERNOON, 0, 9, 0, 0, 4, 0))), AFTERNOON);
+
+        assertThat(forecast.stagesAt(AFTERNOON)).containsExactly(new double[] {0, 9, 0, 0, 4, 0}, within(0.05));
+        assertThat(forecast.at(hours(24)).get(48).taking().mean())
+                .as("none leaves half open, as its gate does not open either")
+                .isCloseTo(9, within(0.2));
+        assertThat(forecast.at(hours(24)).get(48).giving().mean()).isLessThan(1);
+    }
+
     @Test
     void buds_to_come_are_foreseen_and_open_days_later() {
         TreeForecast bare = forecast(30, 0, 0, 0, 0, 0);
