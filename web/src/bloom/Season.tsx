@@ -30,8 +30,8 @@ function Rest({ season }: { season: SeasonData }) {
         </header>
         <p>
           Too little of this season’s weather is known to tell its chill and heat: sums over a typical day
-          would say nothing of this winter. <Link to="/bloom/weather">Bring a weather file</Link>, and they stand
-          here.
+          would say nothing of this winter. <Link to="/bloom/weather">Bring a weather file</Link>, and they
+          stand here.
         </p>
       </section>
     );

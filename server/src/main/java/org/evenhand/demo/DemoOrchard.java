@@ -253,6 +253,8 @@ class DemoOrchard implements ApplicationRunner {
             UUID capri = tree(variety("fig-capri", "Mill Lane"), "Mill Lane 1", "Wall", 2, 2);
             read(capri, early.minus(27, ChronoUnit.HOURS), Map.of("green", 11, "ripe", 2));
             lot(capri, 2, early.minus(26, ChronoUnit.HOURS), Storage.FRIDGE_DESICCANT);
+            // The ripe ones were taken, and no other has ripened.
+            read(capri, early.plus(6, ChronoUnit.MINUTES), Map.of("green", 11));
         }
 
         private void fig(UUID tree, String name, double mm, Instant at) {
