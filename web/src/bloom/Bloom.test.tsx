@@ -30,8 +30,13 @@ const meeting = (part: Partial<Schemas['VarietyMeeting']>): Schemas['VarietyMeet
   ...part,
 });
 
-function open(bloom: Schemas['Bloom']) {
-  serve({ 'GET /api/bloom': bloom, 'GET /api/light': light, 'GET /api/crops': [sheet] });
+function open(bloom: Schemas['Bloom'], varieties: Schemas['VarietyView'][] = []) {
+  serve({
+    'GET /api/bloom': bloom,
+    'GET /api/light': light,
+    'GET /api/crops': [sheet],
+    'GET /api/varieties': varieties,
+  });
   show(<Bloom />);
 }
 const trees = () => [...document.querySelectorAll('[data-tree]')].map((e) => e.getAttribute('data-tree'));
@@ -71,6 +76,23 @@ describe('the bloom board', () => {
     expect(text.getByText(/takes 10 % longer than the sheet .*, from 9 readings/)).toBeInTheDocument();
     expect(text.getByText(/weather that is only foreseen/)).toBeInTheDocument();
     expect(text.getByText(/the usual day/)).toBeInTheDocument();
+  });
+
+  it('names the rate that was set for a variety, and who says so', async () => {
+    open(bloomOf([{ ...lantern, developmentRate: { factor: 1.2, low: 1.16, high: 1.24, readings: 2 } }]), [
+      {
+        id: 'lantern',
+        crop: 'cherimoya',
+        name: 'Lantern',
+        breeding: { alleles: '' },
+        numbers: { developmentRate: 1.2, source: 'own records' },
+        version: 1,
+      },
+    ]);
+    await userEvent.click((await screen.findAllByTitle('Why?'))[0]!);
+    expect(
+      await screen.findByText(/20 % longer .* from 1.2 set for the variety \(own records\) and 2 readings/),
+    ).toBeInTheDocument();
   });
 
   it('says that a variety develops as its sheet says', async () => {

@@ -43,14 +43,16 @@ function Legend() {
 }
 
 /** "Pale Ridge takes 8 % longer than the sheet (8 times in 10 between 0 and 15 %), from 9 readings." */
-function rateWords(row: Row): string {
+function rateWords(row: Row, own: Schemas['VarietyNumbers'] | undefined): string {
   const rate = row.developmentRate!;
   const off = Math.round((rate.factor - 1) * 100);
   const range = `${Math.round((rate.low - 1) * 100)} and ${Math.round((rate.high - 1) * 100)} %`;
-  const readings = plural(rate.readings, 'reading');
+  const readings = own?.developmentRate
+    ? `from ${own.developmentRate} set for the variety${own.source ? ` (${own.source})` : ''} and ${plural(rate.readings, 'reading')}`
+    : `from ${plural(rate.readings, 'reading')}`;
   return off === 0
-    ? `${row.varietyName} develops as fast as the sheet (8 times in 10 between ${range}), from ${readings}.`
-    : `${row.varietyName} takes ${Math.abs(off)} % ${off > 0 ? 'longer' : 'less time'} than the sheet (8 times in 10 between ${range}), from ${readings}.`;
+    ? `${row.varietyName} develops as fast as the sheet (8 times in 10 between ${range}), ${readings}.`
+    : `${row.varietyName} takes ${Math.abs(off)} % ${off > 0 ? 'longer' : 'less time'} than the sheet (8 times in 10 between ${range}), ${readings}.`;
 }
 
 /** What a tree's ribbon was reckoned from. */
@@ -64,6 +66,7 @@ function RowWhy({
   weather: Schemas['AirStretch'][];
 }) {
   const { zone, now, orchard } = useHere();
+  const { data: varieties = [] } = useQuery(queries.varieties());
   if (!row.reading || !sheet) return <p>Nothing was read on this tree in the last two weeks.</p>;
   const stageName = (key: string) => sheet.stages.find((s) => s.key === key)?.name.toLowerCase() ?? key;
   return (
@@ -91,7 +94,7 @@ function RowWhy({
         {weather.some((w) => w.source === 'USUAL') &&
           `A usual day here: ${temperature(orchard.usualMinimumC, orchard.units)} to ${temperature(orchard.usualMaximumC, orchard.units)}.`}
       </p>
-      {row.developmentRate && <p>{rateWords(row)}</p>}
+      {row.developmentRate && <p>{rateWords(row, varieties.find((v) => v.id === row.varietyId)?.numbers)}</p>}
       <p>
         All readings of {row.varietyName} of the last two weeks are used, buds still to come included. The
         edge covers what single flowers do, the supply of new buds, the speed of the variety, weather that is

@@ -19,23 +19,7 @@ import { WeekChart } from './WeekChart';
 type SeasonData = Schemas['Season'];
 type Variety = Schemas['SeasonVariety'];
 
-function Rest({ season }: { season: SeasonData }) {
-  const rest = season.rest;
-  if (!rest.enoughKnown) {
-    return (
-      <section className="card stack">
-        <header style={{ marginBottom: 0 }}>
-          <h2>Chill and heat since {calendarDay(season.start)}</h2>
-          <span className="small soft">{percent(rest.knownShare)} of the hours measured or from files</span>
-        </header>
-        <p>
-          Too little of this season’s weather is known to tell its chill and heat: sums over a typical day
-          would say nothing of this winter. <Link to="/bloom/weather">Bring a weather file</Link>, and they
-          stand here.
-        </p>
-      </section>
-    );
-  }
+function Sums({ rest }: { rest: SeasonData['rest'] }) {
   const figures: [string, string, string][] = [
     [rest.chillPortions.toFixed(1), 'chill portions', 'dynamic model, Fishman and others 1987'],
     [String(rest.chillingHours), 'chilling hours', '0 to 7.2 °C, Weinberger 1950'],
@@ -51,11 +35,7 @@ function Rest({ season }: { season: SeasonData }) {
     ],
   ];
   return (
-    <section className="card stack">
-      <header style={{ marginBottom: 0 }}>
-        <h2>Chill and heat since {calendarDay(season.start)}</h2>
-        <span className="small soft">{percent(rest.knownShare)} of the hours measured or from files</span>
-      </header>
+    <>
       <div className={classes.figures}>
         {figures.map(([value, name, source]) => (
           <div key={name}>
@@ -66,6 +46,27 @@ function Rest({ season }: { season: SeasonData }) {
         ))}
       </div>
       <WeekChart weeks={rest.weeks} />
+    </>
+  );
+}
+
+function Rest({ season }: { season: SeasonData }) {
+  const rest = season.rest;
+  return (
+    <section className="card stack">
+      <header style={{ marginBottom: 0 }}>
+        <h2>Chill and heat since {calendarDay(season.start)}</h2>
+        <span className="small soft">{percent(rest.knownShare)} of the hours measured or from files</span>
+      </header>
+      {rest.enoughKnown ? (
+        <Sums rest={rest} />
+      ) : (
+        <p>
+          Too little of this season’s weather is known to tell its chill and heat: sums over a typical day
+          would say nothing of this winter. <Link to="/bloom/weather">Bring a weather file</Link>, and they
+          stand here.
+        </p>
+      )}
     </section>
   );
 }

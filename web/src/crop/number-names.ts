@@ -28,6 +28,8 @@ const NAMES: Record<string, string> = {
   'load.youngUntilYears': 'Young until, years',
   'load.twigMm': 'Twig that carries one fruit, mm',
   'load.setShare': 'Flowers that set, share',
+  'fruit.setShare': 'Flowers that set, share',
+  'fruit.naturalDrop': 'Set fruitlets that drop by nature, share',
   'fruit.numberAtDays': 'Fruit takes a number from day',
   'fruit.ripeAtDays': 'Fruit may be ripe from day',
   'cross.keep': 'Flowers kept of a cluster for a cross',

@@ -1,9 +1,12 @@
 import { Button } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
 import { made, SheetResult, type MadeSheet } from '../kit/LabelParts';
 import { percent, tied } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
 import { useSubmit } from '../kit/use-submit';
 import { IntervalRows } from './IntervalRows';
 import { Places } from './Places';
@@ -25,6 +28,44 @@ function Tags({ of }: { of: Comparison }) {
       {print.error && <span className="warn small">{print.error.message}</span>}
       {sheet && <SheetResult of={sheet} file={`tags-${of.label}.pdf`} />}
     </>
+  );
+}
+
+/** What a complete trial says of the crop's sheet, put there by one press. */
+function Lesson({ of, lesson }: { of: Comparison; lesson: Schemas['ComparisonLesson'] }) {
+  const { session } = useHere();
+  const [id] = useState(newId);
+  const apply = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/comparisons/{id}/sheet/{changeId}', {
+          params: { path: { id: of.id, changeId: id } },
+        }),
+      ),
+    [],
+    () => undefined,
+  );
+  return (
+    <div className="note" data-lesson={of.label}>
+      <p>
+        For your own sheet of <Link to={`/crops/${lesson.crop}`}>{lesson.cropName}</Link>:{' '}
+        {lesson.changes.map((c) => `${c.what} ${c.trial} (now ${c.now})`).join('; ')}.
+      </p>
+      {lesson.applied ? (
+        <p className="small soft">The sheet says so; its history names this trial.</p>
+      ) : session.role === 'OWNER' ? (
+        <Button variant="outline" loading={apply.busy} onClick={() => apply.submit(undefined)}>
+          Put it into the sheet
+        </Button>
+      ) : (
+        <p className="small soft">The orchard’s owner can put it into the sheet.</p>
+      )}
+      {apply.general && <p className="warn small">{apply.general}</p>}
+      <p className="small soft">
+        Few flowers never say none or all: each number is the mean of what they leave believable. Source kept:{' '}
+        {lesson.note}.
+      </p>
+    </div>
   );
 }
 
@@ -64,6 +105,7 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
         <>
           <p>{tied(of.result.sentence)}</p>
           <IntervalRows rows={of.result.ways} label="Way" />
+          {of.result.lesson && <Lesson of={of} lesson={of.result.lesson} />}
         </>
       ) : (
         <p>

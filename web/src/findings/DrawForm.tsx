@@ -1,7 +1,9 @@
 import { Button, Checkbox, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
+import { queries } from '../kit/queries';
 import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
@@ -25,13 +27,18 @@ export function DrawForm({
   const [id, setId] = useState(newId);
   const [question, setQuestion] = useState<Comparison['question']>('NATURE');
   const [names, setNames] = useState<[string, string]>(['', '']);
+  const [stages, setStages] = useState<string[]>([]);
   const [bagged, setBagged] = useState(false);
   const [chosen, setChosen] = useState<string[]>([]);
   const [note, setNote] = useState('');
+  const crops = useQuery(queries.crops());
+  const ofCrops = [...new Set(trees.filter((t) => chosen.includes(t.id)).map((t) => t.crop))];
+  const crop = ofCrops.length === 1 ? crops.data?.find((c) => c.key === ofCrops[0]) : undefined;
   const own = question === 'OWN' || question === 'TOOL';
   const body = {
     question,
     ...(own && { names }),
+    ...(question === 'STAGE' && { names: stages }),
     ...(question === 'NATURE' && { bagged }),
     trees: chosen,
     flowersEach: Number(flowers) || 0,
@@ -90,6 +97,17 @@ export function DrawForm({
           />
         </div>
       )}
+      {question === 'STAGE' && crop && (
+        <MultiSelect
+          label="Stages, the usual one first"
+          data={crop.stages.filter((s) => s.takes).map((s) => ({ value: s.key, label: s.name }))}
+          value={stages}
+          onChange={setStages}
+        />
+      )}
+      {question === 'STAGE' && !crop && (
+        <p className="small soft">Choose trees of one crop; its stages are then offered.</p>
+      )}
       <MultiSelect
         label="Trees"
         placeholder={chosen.length === 0 ? 'one or several' : ''}
@@ -119,7 +137,11 @@ export function DrawForm({
         <Button
           type="submit"
           loading={form.busy}
-          disabled={chosen.length === 0 || (own && names.some((n) => !n.trim()))}
+          disabled={
+            chosen.length === 0 ||
+            (own && names.some((n) => !n.trim())) ||
+            (question === 'STAGE' && stages.length < 2)
+          }
         >
           Draw by lot
         </Button>

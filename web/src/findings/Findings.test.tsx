@@ -36,8 +36,11 @@ const found = (part: Partial<Schemas['Findings']>): Schemas['Findings'] => ({
   waiting: 0,
   all: rate(10, 15),
   undecided: 12,
+  apart: [],
   factors: [],
   seeds: [],
+  told: [],
+  misshapen: '',
   yield: [],
   comparisons: 20,
   ...part,
@@ -108,6 +111,44 @@ describe('findings', () => {
       .map((r) => r.textContent);
     expect(cells[2]).toMatch(/2 to 4 days \(few\)3 of 1225\s%42\s% to 85\s%2/);
     expect(screen.getByText('none lost')).toBeInTheDocument();
+  });
+
+  it('shows apart what teaches nothing, what dropped, and fruit by how the stigma was covered', async () => {
+    serve(
+      answers(
+        found({
+          apart: [
+            { evidence: 'TRIAL', what: 'of trials', flowers: 16, rate: rate(8, 16) },
+            { evidence: 'POLLEN_DEAD', what: 'with pollen that was dead or mouldy', flowers: 5 },
+          ],
+          drop: {
+            rate: rate(4, 6),
+            expected: 0.4,
+            basis: 'MEMORY',
+            moreThanNature: true,
+            sentence: '67 % (4 of 6) of the fruitlets that set have dropped.',
+          },
+          told: [
+            { of: 'many strokes, all round', flowers: 20, fruitsPerFlower: 3, misshapen: rate(6, 60) },
+            { of: 'once in and out', flowers: 20, resting: rate(3, 20) },
+          ],
+          misshapen: '95 % sure.',
+        }),
+      ),
+    );
+    show(<Findings />);
+    expect(
+      await screen.findByText(
+        /not learned from: 16 flowers of trials \(8 of 16 took\); 5 flowers with pollen that was dead/,
+      ),
+    ).toBeVisible();
+    expect(screen.getByText(/of the fruitlets that set have dropped/)).toHaveClass('bad');
+    const cells = (name: string) =>
+      within(screen.getByText(name).closest('tr')!)
+        .getAllByRole('cell')
+        .map((c) => c.textContent.replace(/\s/g, ' '));
+    expect(cells('many strokes, all round').slice(1)).toEqual(['20', '3.0', '6 of 60, 10 %', 'not told']);
+    expect(cells('once in and out').slice(1)).toEqual(['20', 'not counted', 'not told', '3 of 20, 15 %']);
   });
 
   it('asks for another season', async () => {

@@ -188,7 +188,7 @@ function CausesCard({ of }: { of: OfSeason }) {
 }
 
 /** A mean with its interval, or what else is to be said of it. */
-const about = (mean: Schemas['Mean'], said: (n: number) => string = (n) => n.toFixed(0)) =>
+const about = (mean: Schemas['Mean'], said: (n: number) => string = (n) => n.toFixed(n < 20 ? 1 : 0)) =>
   `${said(mean.mean)}${mean.lower === undefined ? ' (one fruit)' : ` (${said(mean.lower)} to ${said(mean.upper!)})`}`;
 
 function FruitCard({ of }: { of: View }) {
@@ -204,9 +204,9 @@ function FruitCard({ of }: { of: View }) {
               <tr>
                 <th>Flowers</th>
                 <th className="num">Fruits</th>
-                <th className="num">Seeds a fruit</th>
+                <th className="num">Full seeds a fruit</th>
                 <th className="num">Whole shape</th>
-                <th className="num">Without a seed</th>
+                <th className="num">Without a full seed</th>
               </tr>
             </thead>
             <tbody>
@@ -237,9 +237,76 @@ function FruitCard({ of }: { of: View }) {
       ))}
       <p className="small soft">
         In brackets the interval of the mean at 95 % (Student). One-sided or crooked: the stigma was covered
-        in part. Few seeds: little pollen, or old pollen. No seed: it grew without.
+        in part. Few seeds: little pollen, or old pollen. No full seed: it grew without; empty seeds count as
+        none.
       </p>
     </section>
+  );
+}
+
+const rated = (rate: Schemas['SetRate'] | undefined) =>
+  rate ? `${rate.taken} of ${rate.decided}, ${percent(rate.share)}` : 'not told';
+
+/** Fruits of a flower, resting and misshapen fruit, by how the stigma was covered. */
+function ToldCard({ of }: { of: View }) {
+  if (of.told.length === 0) return null;
+  return (
+    <section className={`card ${classes.finding}`} data-card="told">
+      <h2>Fruit by how the stigma was covered</h2>
+      {of.misshapen && <p>One-sided or crooked: {tied(of.misshapen)}</p>}
+      <div className="scroll">
+        <table className="plain">
+          <thead>
+            <tr>
+              <th>Flowers</th>
+              <th className="num">That set</th>
+              <th className="num">Fruits a flower</th>
+              <th className="num">One-sided or crooked</th>
+              <th className="num">Resting</th>
+            </tr>
+          </thead>
+          <tbody>
+            {of.told.map((t) => (
+              <tr key={t.of}>
+                <td>{t.of}</td>
+                <td className="num">{t.flowers}</td>
+                <td className="num">{t.fruitsPerFlower?.toFixed(1) ?? 'not counted'}</td>
+                <td className="num">{rated(t.misshapen)}</td>
+                <td className="num">{rated(t.resting)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="small soft">
+        As the latest look with such details told it. A resting fruitlet is alive and does not grow yet.
+      </p>
+    </section>
+  );
+}
+
+/** What dropped after it set, and flowers that are no measure of ordinary work. */
+function Beside({ of }: { of: View }) {
+  return (
+    <>
+      {of.drop && of.drop.rate.taken > 0 && (
+        <p className={of.drop.moreThanNature ? 'note bad' : 'note'} data-card="drop">
+          {tied(of.drop.sentence)}
+        </p>
+      )}
+      {of.apart.length > 0 && (
+        <p className="soft" data-card="apart">
+          Shown apart and not learned from:{' '}
+          {of.apart
+            .map(
+              (a) =>
+                `${plural(a.flowers, 'flower')} ${a.what}${a.rate ? ` (${a.rate.taken} of ${a.rate.decided} took)` : ''}`,
+            )
+            .join('; ')}
+          .
+        </p>
+      )}
+    </>
   );
 }
 
@@ -302,6 +369,7 @@ function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
   return (
     <>
       <Head of={of} choose={choose} />
+      <Beside of={of} />
       {of.hand ? (
         <HandCard of={of.hand} />
       ) : (
@@ -319,6 +387,7 @@ function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
       <RetentionCard of={season} factors={of.factors} />
       <CausesCard of={season} />
       <FruitCard of={of} />
+      <ToldCard of={of} />
       <Learned />
     </>
   );

@@ -31,6 +31,7 @@ function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string
       treatment: way.treatment,
       ...(way.strokes && { strokes: way.strokes }),
       ...(way.tool && { tool: way.tool }),
+      ...(way.stage && { stage: way.stage }),
     },
     comparisonId: of.id,
     slot: place.slot,

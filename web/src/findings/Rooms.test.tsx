@@ -144,9 +144,9 @@ describe('trials', () => {
     });
   });
 
-  it('tells the result of a complete one', async () => {
-    serve(
-      server([
+  it('tells the result of a complete one, and carries it into the sheet', async () => {
+    const sent = serve({
+      ...server([
         comparison({
           complete: true,
           decided: 2,
@@ -158,11 +158,22 @@ describe('trials', () => {
             ],
             differences: [{ value: 0.5, lower: 0.2, upper: 0.7 }],
             sentence: 'by hand is better, by 20 to 70 points.',
+            lesson: {
+              crop: 'cherimoya',
+              cropName: 'Cherimoya',
+              changes: [{ path: 'load.setShare', what: 'share that sets', now: 0.5, trial: 0.59 }],
+              note: 'trial K1: by hand 12 of 20',
+              applied: false,
+            },
           },
         }),
       ]),
-    );
+      'PUT /api/comparisons/*': {},
+    });
     show(<Trials />);
+    await userEvent.click(await screen.findByText('Put it into the sheet'));
+    await waitFor(() => expect(sent[0]!.path).toMatch(/\/api\/comparisons\/k1\/sheet\//));
+    expect(screen.getByText(/share that sets 0.59 \(now 0.5\)/)).toBeVisible();
     expect(await screen.findByText('by hand is better, by 20 to 70 points.')).toBeVisible();
     expect(screen.getByText('complete')).toBeVisible();
   });

@@ -39,7 +39,8 @@ export function CheckDetails({ check }: { check: Check }) {
         />
       </div>
       <p className="small soft">
-        A fruitlet that rests without growing is alive: count it as taken. One taken off had taken.
+        Dropped: it held at a look before and fell by itself; that is no failure. A fruitlet that rests
+        without growing is alive: count it as taken. One taken off had taken.
       </p>
     </details>
   );

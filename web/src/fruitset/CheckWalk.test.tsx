@@ -66,6 +66,25 @@ describe('the walk of looks', () => {
     expect(sent[1]!.body).toMatchObject({ taken: 0, failed: 1, confirmed: ['petals-still-on'] });
   });
 
+  it('counts what held last time and dropped since, and offers that only where something held', async () => {
+    const sent = serve({
+      'GET /api/fruit-set': list(
+        row('p1', 'Lantern 3', 6, {
+          checks: [check({ taken: 6, failed: 0, dropped: 0, unknown: 0 }) as unknown as Schemas['CheckView']],
+        }),
+        row('p2', 'Lantern 2', 4),
+      ),
+      'PUT /api/checks/*': (s: { body: Record<string, unknown> }) => check(s.body),
+    });
+    show(<CheckWalk />);
+    await userEvent.click(await screen.findByLabelText('taken: one more'));
+    await userEvent.click(screen.getByLabelText('dropped: all that are left'));
+    await userEvent.click(screen.getByText('Done'));
+    expect(await screen.findByText('Look 2 of 2')).toBeVisible();
+    expect(sent[0]!.body).toMatchObject({ taken: 1, failed: 0, dropped: 5 });
+    expect(screen.queryByLabelText('dropped: one more')).toBeNull();
+  });
+
   it('keeps a look without a signal, and shows what somebody else found meanwhile', async () => {
     let others = list(row('p1', 'Lantern 3', 1), row('p2', 'Lantern 2', 4));
     serve({ 'GET /api/fruit-set': () => others, 'PUT /api/checks/*': () => SILENCE });
@@ -77,7 +96,15 @@ describe('the walk of looks', () => {
     await store.outbox.clear();
     others = list(
       row('p2', 'Lantern 2', 4, {
-        checks: [check({ taken: 3, failed: 1, unknown: 0, thinned: 0 }) as unknown as Schemas['CheckView']],
+        checks: [
+          check({
+            taken: 3,
+            failed: 1,
+            dropped: 0,
+            unknown: 0,
+            thinned: 0,
+          }) as unknown as Schemas['CheckView'],
+        ],
       }),
     );
     await client.invalidateQueries();

@@ -12,7 +12,16 @@ import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { calendarDay, plural } from '../kit/time';
 import { CheckDetails } from './CheckDetails';
-import { counted, doneWords, lastWords, leftWords, looksWaiting, markWords, NO_COUNTS } from './fruit-words';
+import {
+  counted,
+  doneWords,
+  lastWords,
+  leftWords,
+  looksWaiting,
+  markWords,
+  mayHaveDropped,
+  NO_COUNTS,
+} from './fruit-words';
 import { useCheck } from './use-check';
 import classes from './CheckWalk.module.css';
 
@@ -26,12 +35,16 @@ const KINDS = [
   ['failed', 'failed', 'browning, or gone'],
   ['unknown', 'not yet known', 'petals on: do not pull'],
 ] as const;
+const DROPPED = ['dropped', 'dropped', 'held last time, fell by itself'] as const;
+
+/** What a look can find there. */
+const kinds = (row: Row) => (mayHaveDropped(row) ? [...KINDS.slice(0, 2), DROPPED, KINDS[2]] : KINDS);
 
 /** One flower: one tap. */
-function OneFlower({ check }: { check: ReturnType<typeof useCheck> }) {
+function OneFlower({ check, row }: { check: ReturnType<typeof useCheck>; row: Row }) {
   return (
     <div className={classes.taps}>
-      {KINDS.map(([key, name, sign]) => (
+      {kinds(row).map(([key, name, sign]) => (
         <button
           key={key}
           type="button"
@@ -52,11 +65,12 @@ function OneFlower({ check }: { check: ReturnType<typeof useCheck> }) {
 }
 
 /** Several flowers: three rows with large plus and minus; a row's name takes the rest. */
-function Several({ check, flowers }: { check: ReturnType<typeof useCheck>; flowers: number }) {
+function Several({ check, row }: { check: ReturnType<typeof useCheck>; row: Row }) {
+  const { flowers } = row.pollination;
   const left = flowers - counted(check.counts);
   return (
     <div className={classes.rows}>
-      {KINDS.map(([key, name, sign]) => (
+      {kinds(row).map(([key, name, sign]) => (
         <div key={key} className={classes.row}>
           <button
             type="button"
@@ -117,7 +131,7 @@ function Card({ row, last, next }: { row: Row; last: boolean; next: () => void }
           {check.error ?? check.general}
         </p>
       ) : null}
-      {p.flowers === 1 ? <OneFlower check={check} /> : <Several check={check} flowers={p.flowers} />}
+      {p.flowers === 1 ? <OneFlower check={check} row={row} /> : <Several check={check} row={row} />}
       <footer className={classes.bar}>
         <Button size="lg" variant="outline" mr="auto" onClick={next} disabled={check.form.busy}>
           {last ? 'Skip, end' : 'Skip'}

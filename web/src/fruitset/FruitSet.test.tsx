@@ -57,7 +57,7 @@ describe('fruit set', () => {
       id: 'c1',
       pollinationId: 'p1',
       checkedAt: '2026-11-23T05:00:00Z',
-      ...{ taken: 4, failed: 2, unknown: 0, lost: 0, thinned: 0, notFound: 0 },
+      ...{ taken: 4, failed: 2, dropped: 0, unknown: 0, lost: 0, thinned: 0, notFound: 0 },
       ...{ detail: {}, note: '', recordedBy: 'a', version: 0 },
     };
     serve({

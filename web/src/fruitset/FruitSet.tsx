@@ -10,7 +10,7 @@ import { Empty, Loaded } from '../kit/States';
 import { calendarDay, plural } from '../kit/time';
 import { TimeField } from '../kit/TimeField';
 import { CheckDetails } from './CheckDetails';
-import { counted, doneWords, lastWords, leftWords, markWords } from './fruit-words';
+import { counted, doneWords, lastWords, leftWords, markWords, mayHaveDropped } from './fruit-words';
 import { FruitTabs } from './FruitTabs';
 import { useCheck } from './use-check';
 import classes from './FruitSet.module.css';
@@ -47,6 +47,9 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
       <div className={classes.counters}>
         <Counter label="taken" value={check.counts.taken} onChange={check.set('taken')} />
         <Counter label="failed" value={check.counts.failed} onChange={check.set('failed')} />
+        {mayHaveDropped(row) && (
+          <Counter label="dropped since" value={check.counts.dropped} onChange={check.set('dropped')} />
+        )}
         <Counter label="not yet known" value={check.counts.unknown} onChange={check.set('unknown')} />
       </div>
       <p className={counted(check.counts) > flowers ? 'warn' : 'soft small'}>

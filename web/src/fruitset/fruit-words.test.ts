@@ -6,7 +6,9 @@ import { counted, doneWords, lastWords, leftWords, looksWaiting, markWords, NO_C
 const pollination = (part: Partial<Schemas['PollinationView']>) =>
   fruitRow({ pollination: part }).pollination;
 const looked = (part: Partial<Schemas['CheckView']>) =>
-  ({ checks: [{ taken: 3, failed: 1, unknown: 0, thinned: 0, ...part }] }) as Schemas['FruitSetRow'];
+  ({
+    checks: [{ taken: 3, failed: 1, dropped: 0, unknown: 0, thinned: 0, ...part }],
+  }) as Schemas['FruitSetRow'];
 
 describe('words about fruit', () => {
   it('says how counts stand to the flowers', () => {
@@ -19,7 +21,7 @@ describe('words about fruit', () => {
     expect(leftWords(6, { ...NO_COUNTS, taken: 5, thinned: 2 })).toBe(
       '1 more than the 6 flowers that were done',
     );
-    expect(counted({ taken: 1, failed: 2, unknown: 3, thinned: 4, lost: 5 })).toBe(15);
+    expect(counted({ taken: 1, failed: 2, dropped: 6, unknown: 3, thinned: 4, lost: 5 })).toBe(21);
   });
 
   it('tells the look before, with what is not always there only where it is', () => {

@@ -8,20 +8,22 @@ type Row = Schemas['FruitSetRow'];
 export interface Counts {
   taken: number;
   failed: number;
+  dropped: number;
   unknown: number;
   thinned: number;
   lost: number;
 }
 
-export const NO_COUNTS: Counts = { taken: 0, failed: 0, unknown: 0, thinned: 0, lost: 0 };
+export const NO_COUNTS: Counts = { taken: 0, failed: 0, dropped: 0, unknown: 0, thinned: 0, lost: 0 };
 
-export const counted = (c: Counts): number => c.taken + c.failed + c.unknown + c.thinned + c.lost;
+export const counted = (c: Counts): number => c.taken + c.failed + c.dropped + c.unknown + c.thinned + c.lost;
 
 /** What the look before found, in words. */
 export function lastWords(row: Row): string | undefined {
   const last = row.checks.at(-1);
   if (!last) return undefined;
   const parts = [`${last.taken} taken`, `${last.failed} failed`];
+  if (last.dropped) parts.push(`${last.dropped} dropped`);
   if (last.unknown) parts.push(`${last.unknown} not yet known`);
   if (last.thinned) parts.push(`${last.thinned} taken off`);
   return `last look: ${parts.join(', ')}`;
@@ -35,6 +37,9 @@ export function leftWords(flowers: number, counts: Counts): string {
   if (left === 0) return flowers === 1 ? 'that is the one' : `all ${flowers} flowers accounted for`;
   return `${plural(left, 'flower')} of ${flowers} not found; they count neither way`;
 }
+
+/** Only what held at an earlier look can have dropped since. */
+export const mayHaveDropped = (row: Row): boolean => row.checks.some((c) => c.taken + c.dropped > 0);
 
 /** What was done: with whose pollen, or nothing. */
 export function doneWords(p: Row['pollination']): string {

@@ -184,12 +184,13 @@ function NumberFields({
     <div className="form" style={{ maxWidth: 'none' }}>
       <div className="two">
         {number('ownPollen', 'Own pollen serves', '0 self-sterile, 100 self-fertile', true)}
-        {number('setShare', 'Pollinated flowers that set and stay', 'of 100', true)}
+        {number('setShare', 'Pollinated flowers that set and stay', 'of all that are pollinated', true)}
         {number('dosesPerFlower', 'Doses a male flower gives', 'flowers it can pollinate')}
         {number('developmentRate', 'Development against the sheet', '1 as fast, 1.1 takes a tenth longer')}
         {number('chillPortions', 'Chill it needs', 'chill portions before warmth counts')}
         <TextInput
           label="Where these come from"
+          description="so that others can judge them"
           placeholder="own records, nursery, a paper"
           value={value.source ?? ''}
           onChange={(e) => set('source', e.currentTarget.value)}

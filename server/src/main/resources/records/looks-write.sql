@@ -1,8 +1,8 @@
-insert into fruit_check (id, orchard_id, pollination_id, flowers, checked_at, taken, failed, unknown, thinned, lost, note, recorded_by,
+insert into fruit_check (id, orchard_id, pollination_id, flowers, checked_at, taken, failed, dropped, unknown, thinned, lost, note, recorded_by,
         recorded_at, zone, version)
     select md5(o.orchard || ':' || b.ref || ':' || b.checked_at)::uuid, o.orchard, p.id, p.flowers,
         case when b.checked_at ~ '(Z|[+-]\d\d:?\d\d)$' then b.checked_at::timestamptz else b.checked_at::timestamp at time zone o.zone end,
-        b.taken::int, b.failed::int, b.unknown::int, coalesce(nullif(b.thinned, '')::int, 0), coalesce(nullif(b.lost, '')::int, 0), b.note,
+        b.taken::int, b.failed::int, coalesce(nullif(b.dropped, '')::int, 0), b.unknown::int, coalesce(nullif(b.thinned, '')::int, 0), coalesce(nullif(b.lost, '')::int, 0), b.note,
         coalesce(a.id, o.account), o.noted, o.zone, 0
     from brought b
     cross join told o

@@ -103,6 +103,7 @@ class VarietyNumbersTest {
         JsonNode after = row("/api/targets", "treeId", tree);
         assertThat(after.path("share").asDouble()).isCloseTo(0.2, within(1e-9));
         assertThat(after.path("flowers").asInt()).isGreaterThan(2 * before);
+        assertThat(after.path("why").asString()).contains("as set for Lantern (own records)");
         assertThat(row("/api/targets", "treeId", sister).path("flowers").asInt())
                 .isEqualTo(beside);
     }

@@ -1,25 +1,15 @@
 package org.evenhand.bench;
 
-import java.time.Duration;
-import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.DoubleFunction;
 import java.util.function.ToDoubleFunction;
-import org.evenhand.core.bloom.BloomConditions;
 import org.evenhand.core.bloom.Calibration;
-import org.evenhand.core.bloom.FlowerModel;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.weather.DailyTemperatures;
-import org.evenhand.core.weather.Site;
 
 /** The command {@code even-hand bench calibration}: how often "8 in 10" holds on trees thrown in invented worlds. */
 public final class CalibrationTable {
-    private static final Site PLACE = new Site(-35.3, 173.9, ZoneId.of("Pacific/Auckland"));
-    private static final Instant START = Instant.parse("2026-11-01T00:00:00Z");
     private static final List<String> CROPS = List.of("cherimoya", "sugar-apple", "apple");
     private static final int[] READINGS = {1, 3, 8, 14};
 
@@ -48,11 +38,12 @@ public final class CalibrationTable {
 
     private static void row(Calibration.World world, String crop, int varieties) {
         StringBuilder line = new StringBuilder(String.format(Locale.ROOT, "%-26s %-12s", world, crop));
+        CropSheet sheet = CropSheets.shipped().find(crop).orElseThrow();
         List<Calibration> all = new ArrayList<>();
         for (int readings : READINGS) {
             List<Calibration> own = new ArrayList<>();
             for (int v = 0; v < varieties; v++) {
-                own.add(Calibration.of(models(crop), world, readings, 20, 1000L * readings + v));
+                own.add(Calibration.of(sheet, world, readings, 20, 1000L * readings + v));
             }
             line.append(String.format(Locale.ROOT, " %8.3f", mean(own, Calibration::coverage)));
             all.addAll(own);
@@ -63,15 +54,5 @@ public final class CalibrationTable {
 
     private static double mean(List<Calibration> of, ToDoubleFunction<Calibration> number) {
         return of.stream().mapToDouble(number).average().orElseThrow();
-    }
-
-    private static DoubleFunction<FlowerModel> models(String crop) {
-        CropSheet sheet = CropSheets.shipped().find(crop).orElseThrow();
-        BloomConditions conditions = BloomConditions.of(
-                sheet,
-                PLACE,
-                new DailyTemperatures(14, 24).repeated(PLACE, START, 24 * 50),
-                START.plus(Duration.ofDays(50)));
-        return factor -> FlowerModel.of(sheet, factor, conditions);
     }
 }

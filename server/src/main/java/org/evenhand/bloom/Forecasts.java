@@ -95,7 +95,7 @@ public class Forecasts {
     /**
      * How a new reading fits what those before it let foresee.
      *
-     * @param before readings of the same part of the same tree, at least one
+     * @param before readings of the same part of the same tree in rising order, at least one
      */
     @Transactional(readOnly = true)
     Optional<Surprise> surprise(Caller caller, TreeView tree, List<FlowerReading> before, FlowerReading reading) {
@@ -106,14 +106,13 @@ public class Forecasts {
             RatePrior rate = known == null
                     ? RatePrior.usual()
                     : new RatePrior(known.foreseen().rate().factor(), 0);
+            FlowerReading latest = before.get(before.size() - 1);
             TreeForecast forecast = look.forecasts(sheet)
-                    .of(
-                            Map.of(0, new CropForecasts.Variety<>(rate, Map.of(0, List.of(before)))),
-                            before.get(before.size() - 1).at())
+                    .of(Map.of(0, new CropForecasts.Variety<>(rate, Map.of(0, List.of(before)))), latest.at())
                     .get(0)
                     .trees()
                     .get(0);
-            return Surprise.of(forecast, reading);
+            return Surprise.of(sheet, forecast, latest, reading);
         }
     }
 
@@ -238,6 +237,7 @@ public class Forecasts {
                     .filter(t -> fingerprints.containsKey(t.id()))
                     .collect(Collectors.groupingBy(TreeView::varietyId, LinkedHashMap::new, Collectors.toList()));
             held.varieties.keySet().retainAll(byVariety.keySet());
+            held.ribbons.keySet().retainAll(fingerprints.keySet());
             Map<CropSheet, Map<UUID, List<TreeView>>> stale = new LinkedHashMap<>();
             byVariety.forEach((variety, its) -> {
                 CropSheet sheet = crops.of(caller, its.get(0).crop());

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -102,9 +103,12 @@ public class CropCatalogue {
                 .toList();
     }
 
-    /** Gives an orchard one number of its own on a crop's sheets. */
-    public void change(Caller caller, UUID id, String crop, String path, double value, String note) {
-        change(caller, id, new OwnSheetRequest(crop, Map.of(path, value), note));
+    /** Gives an orchard further numbers of its own on a crop's sheets, beside those it has. */
+    public void change(Caller caller, UUID id, String crop, Map<String, Double> numbers, String note) {
+        Map<String, Double> all = new HashMap<>();
+        history(caller, crop).stream().findFirst().ifPresent(now -> all.putAll(now.numbers()));
+        all.putAll(numbers);
+        change(caller, id, new OwnSheetRequest(crop, all, note));
     }
 
     /** Changes an orchard's own numbers; refused, field by field, where the sheet would not hold together. */

@@ -160,7 +160,7 @@ class DemoLastSeason {
         checks.put(
                 ines,
                 ids.get(),
-                new CheckRequest(pollination, at, taken, failed, unknown, null, null, detail, null, null));
+                new CheckRequest(pollination, at, taken, failed, unknown, null, null, null, detail, null, null));
     }
 
     /** Some of the fruit got a number in autumn and was weighed and opened. */

@@ -355,7 +355,12 @@ class DemoOrchard implements ApplicationRunner {
 
         /** Apples that have flowered already: their years are what the season's forecast learns from. */
         private void apples() {
-            crops.change(ines, ids.next(), "apple", "season.chillPortions", 27, "They flower here after mild winters.");
+            crops.change(
+                    ines,
+                    ids.next(),
+                    "apple",
+                    Map.of("season.chillPortions", 27.0),
+                    "They flower here after mild winters.");
             UUID ember = variety("apple", "Ember", "S2 S5");
             UUID harrow = variety("apple", "Harrow", "S5 S9");
             tree(ember, "Ember 1", "Top field", 1, 1);

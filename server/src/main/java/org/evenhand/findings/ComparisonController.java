@@ -7,6 +7,7 @@ import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -54,6 +55,12 @@ class ComparisonController {
             @RequestParam(defaultValue = "A4_5_BY_13") LabelGrid grid,
             UriComponentsBuilder origin) {
         return comparisons.tags(caller, id, grid, origin.build().toUriString());
+    }
+
+    @PutMapping("/comparisons/{id}/sheet/{changeId}")
+    @PreAuthorize("hasRole('OWNER')")
+    ComparisonView apply(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @PathVariable UUID changeId) {
+        return comparisons.apply(caller, id, changeId);
     }
 
     @PostMapping("/comparisons/{id}/void")

@@ -41,6 +41,7 @@ public record ComparisonView(
         DESICCANT,
         SECOND_VISIT,
         FULL_COVER,
+        STAGE,
         TOOL,
         OWN
     }
@@ -51,13 +52,15 @@ public record ComparisonView(
      * @param name what stands on the tag
      * @param strokes how the stigma is covered, where that is what is compared
      * @param tool which brush, where that is what is compared
+     * @param stage key of the flower's stage, where that is what is compared
      */
     @Schema(name = "ComparisonWay")
     public record Way(
             String name,
             Treatment treatment,
             @Schema(description = OPTIONAL) Strokes strokes,
-            @Schema(description = OPTIONAL) String tool) {}
+            @Schema(description = OPTIONAL) String tool,
+            @Schema(description = OPTIONAL) String stage) {}
 
     /**
      * What somebody expected beforehand.
@@ -92,15 +95,37 @@ public record ComparisonView(
      * What came out: each way, and each against the first.
      *
      * @param differences of each further way less the first, with the interval at 95 %
+     * @param lesson what it says of the crop's sheet; absent where it says nothing
      */
     @Schema(name = "ComparisonResult")
     public record Result(
-            List<FindingsView.LevelView> ways, List<FindingsView.EstimateView> differences, String sentence) {}
+            List<FindingsView.LevelView> ways,
+            List<FindingsView.EstimateView> differences,
+            String sentence,
+            @Schema(description = OPTIONAL) Lesson lesson) {}
+
+    /**
+     * What the trial says of the crop's sheet.
+     *
+     * @param note where the numbers come from, kept in the sheet's history
+     * @param applied whether the sheet says so already
+     */
+    @Schema(name = "ComparisonLesson")
+    public record Lesson(String crop, String cropName, List<Change> changes, String note, boolean applied) {}
+
+    /**
+     * One number of a sheet.
+     *
+     * @param now as the sheet has it
+     * @param trial as the trial has it
+     */
+    @Schema(name = "ComparisonLessonChange")
+    public record Change(String path, String what, double now, double trial) {}
 
     /**
      * A comparison to be drawn; which ways it compares follows from its question.
      *
-     * @param names the ways of a question of one's own, or the tools; the usual one first
+     * @param names the ways of a question of one's own, the tools, or the keys of the stages; the usual one first
      * @param bagged whether beside nature some are bagged and not pollinated
      * @param trees the trees it is spread over
      * @param flowersEach flowers of each way, over all trees

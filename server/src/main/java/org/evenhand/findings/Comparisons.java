@@ -2,6 +2,7 @@ package org.evenhand.findings;
 
 import java.time.InstantSource;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,12 +13,16 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.findings.DrawnByLot;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TrialJudged;
 import org.evenhand.core.findings.TrialJudged.Fate;
 import org.evenhand.core.findings.TrialSize;
 import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.core.fruitset.TrialLesson;
+import org.evenhand.crop.CropCatalogue;
 import org.evenhand.fruitset.Fates;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -40,6 +45,7 @@ public class Comparisons {
     private final ComparisonRepository comparisons;
     private final Fates fates;
     private final Pollinations pollinations;
+    private final CropCatalogue crops;
     private final Orchards orchards;
     private final OnceWriter once;
     private final InstantSource clock;
@@ -48,12 +54,14 @@ public class Comparisons {
             ComparisonRepository comparisons,
             Fates fates,
             Pollinations pollinations,
+            CropCatalogue crops,
             Orchards orchards,
             OnceWriter once,
             InstantSource clock) {
         this.comparisons = comparisons;
         this.fates = fates;
         this.pollinations = pollinations;
+        this.crops = crops;
         this.orchards = orchards;
         this.once = once;
         this.clock = clock;
@@ -120,7 +128,7 @@ public class Comparisons {
                 done.size(),
                 TrialJudged.decided(fates),
                 judged.isPresent(),
-                judged.map(j -> result(c, j)).orElse(null),
+                judged.map(j -> result(c, j, lesson(caller, c, j, trees))).orElse(null),
                 places,
                 c.version());
     }
@@ -129,7 +137,7 @@ public class Comparisons {
     private static Fate fate(Fates.Known known) {
         return known == null
                 ? Fate.WAITING
-                : Fate.of(known.lookedAt(), known.lookWanted(), known.took(), known.failed(), known.undecided());
+                : Fate.of(known.lookedAt(), known.lookWanted(), known.set(), known.failed(), known.undecided());
     }
 
     private static String asks(Comparison c) {
@@ -138,6 +146,7 @@ public class Comparisons {
             case DESICCANT -> "Does it matter whether pollen is kept with desiccant?";
             case SECOND_VISIT -> "Does a second visit matter?";
             case FULL_COVER -> "Does covering the whole stigma matter?";
+            case STAGE -> "At which stage do flowers take best?";
             case TOOL -> "Does the tool matter?";
             case OWN ->
                 c.ways().stream()
@@ -146,7 +155,7 @@ public class Comparisons {
         };
     }
 
-    private static ComparisonView.Result result(Comparison c, TrialJudged judged) {
+    private static ComparisonView.Result result(Comparison c, TrialJudged judged, ComparisonView.Lesson lesson) {
         List<FindingsView.LevelView> ways = IntStream.range(0, c.ways().size())
                 .mapToObj(way ->
                         level(way, c.ways().get(way).name(), judged.ways().get(way)))
@@ -160,7 +169,90 @@ public class Comparisons {
                         ? "Of one way no flower's fate could be told, so that nothing can be compared."
                         : IntStream.range(1, ways.size())
                                 .mapToObj(w -> say(ways.get(w), ways.get(0), judged, w - 1))
-                                .collect(Collectors.joining(" ")));
+                                .collect(Collectors.joining(" ")),
+                lesson);
+    }
+
+    /** What a complete trial says of its crop's sheet; null where nothing, as where its trees are of several crops. */
+    private ComparisonView.Lesson lesson(Caller caller, Comparison c, TrialJudged judged, Map<UUID, TreeView> trees) {
+        List<String> ofCrops = c.slots().stream()
+                .map(s -> trees.get(s.treeId()).crop())
+                .distinct()
+                .toList();
+        if (ofCrops.size() > 1) {
+            return null;
+        }
+        CropSheet sheet = crops.of(caller, ofCrops.get(0));
+        List<TrialLesson.Change> changes = lesson(sheet, c, judged).changes();
+        return changes.isEmpty()
+                ? null
+                : new ComparisonView.Lesson(
+                        sheet.crop(),
+                        sheet.name(),
+                        changes.stream()
+                                .map(n -> new ComparisonView.Change(
+                                        n.number().path(),
+                                        n.what(),
+                                        n.number().number().value(),
+                                        n.value()))
+                                .toList(),
+                        note(c, judged),
+                        changes.stream().allMatch(TrialLesson.Change::applied));
+    }
+
+    private static TrialLesson lesson(CropSheet sheet, Comparison c, TrialJudged judged) {
+        Map<Integer, Proportion> came = new HashMap<>();
+        for (int way = 0; way < c.ways().size(); way++) {
+            int at = way;
+            judged.ways().get(way).share().ifPresent(s -> came.put(at, s));
+        }
+        if (c.question() == ComparisonView.Question.STAGE) {
+            return came.size() < c.ways().size()
+                    ? new TrialLesson(List.of())
+                    : TrialLesson.ofStages(
+                            sheet,
+                            came.entrySet().stream()
+                                    .collect(Collectors.toMap(
+                                            e -> c.ways().get(e.getKey()).stage(), Map.Entry::getValue)));
+        }
+        return came.entrySet().stream()
+                .filter(e -> c.question() == ComparisonView.Question.NATURE
+                        && c.ways().get(e.getKey()).treatment() == Treatment.HAND)
+                .findFirst()
+                .map(e -> TrialLesson.ofHand(sheet, e.getValue()))
+                .orElse(new TrialLesson(List.of()));
+    }
+
+    /** Where the numbers come from. */
+    private static String note(Comparison c, TrialJudged judged) {
+        return "trial " + c.label() + ": "
+                + IntStream.range(0, c.ways().size())
+                        .filter(w -> judged.ways().get(w).share().isPresent())
+                        .mapToObj(w -> {
+                            Proportion came = judged.ways().get(w).share().orElseThrow();
+                            return c.ways().get(w).name() + " " + came.successes() + " of " + came.trials();
+                        })
+                        .collect(Collectors.joining(", "));
+    }
+
+    /** Puts what a complete trial says into the orchard's own sheet, beside the orchard's other numbers. */
+    ComparisonView apply(Caller caller, UUID id, UUID changeId) {
+        Comparison c = require(caller, id);
+        fates.refresh(caller);
+        ComparisonView view = views(caller, List.of(c)).get(0);
+        if (view.result() == null || view.result().lesson() == null) {
+            throw new InvalidInputException(
+                    "comparison", "says nothing that stands on a crop sheet, or is not complete.");
+        }
+        ComparisonView.Lesson lesson = view.result().lesson();
+        crops.change(
+                caller,
+                changeId,
+                lesson.crop(),
+                lesson.changes().stream()
+                        .collect(Collectors.toMap(ComparisonView.Change::path, ComparisonView.Change::trial)),
+                lesson.note());
+        return views(caller, List.of(c)).get(0);
     }
 
     private static FindingsView.LevelView level(int way, String name, TrialJudged.Way came) {
@@ -215,11 +307,18 @@ public class Comparisons {
     }
 
     private Comparison insert(Caller caller, UUID id, ComparisonView.Request request) {
-        List<ComparisonView.Way> ways = Ways.of(request);
         List<UUID> trees =
                 Given.required("trees", request.trees()).stream().distinct().toList();
         Require.within("trees", trees.size(), 1, MOST_TREES);
-        trees.forEach(t -> orchards.tree(caller, t));
+        List<String> ofCrops = trees.stream()
+                .map(t -> orchards.tree(caller, t).crop())
+                .distinct()
+                .toList();
+        if (ofCrops.size() > 1 && request.question() == ComparisonView.Question.STAGE) {
+            throw new InvalidInputException(
+                    "trees", "are of several crops, whose stages are not the same; choose one crop.");
+        }
+        List<ComparisonView.Way> ways = Ways.of(request, crops.of(caller, ofCrops.get(0)));
         int each =
                 Require.within("flowersEach", Given.required("flowersEach", request.flowersEach()), trees.size(), 2000);
         Given.optionalText("note", request.note(), 2000);

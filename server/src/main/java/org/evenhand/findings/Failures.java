@@ -112,14 +112,14 @@ class Failures {
         FactorNames.OfCrop named = names.of(caller, s.crop());
         Map<Factor, FateBook.Kind> kinds =
                 FACTORS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
-        return fates.levels(caller, s.season(), s.crop()).stream()
+        return fates.everyLevel(caller, s.season(), s.crop()).stream()
                 .filter(l ->
                         kinds.containsKey(l.factor()) && !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
                 .map(l -> new FailureView.Line(
                         kinds.get(l.factor()),
                         l.level(),
                         named.name(l.factor(), l.level()),
-                        SetRate.of(new Proportion(l.took(), l.decided()))))
+                        SetRate.of(l.share().orElseThrow())))
                 .sorted(Comparator.comparingDouble(
                                 (FailureView.Line l) -> l.rate().upper())
                         .thenComparing(FailureView.Line::what))
@@ -176,7 +176,7 @@ class Failures {
     private FailureCauses.Evidence evidence(
             Caller caller, FindingsView.SeasonView shown, FateBook.Asked asked, List<FateBook.Row> rows) {
         CropSheet sheet = crops.of(caller, shown.crop());
-        List<Fates.Level> levels = fates.levels(caller, shown.season(), shown.crop());
+        List<Fates.Level> levels = fates.everyLevel(caller, shown.season(), shown.crop());
         Fates.Level here = level(levels, FACTORS.get(asked.kind()), asked.key());
         Fates.Level all = level(levels, Factor.TREATMENT, Treatment.HAND.name());
         NavigableSet<Instant> moments = new TreeSet<>(
@@ -189,9 +189,9 @@ class Failures {
                 ? loads.of(caller, UUID.fromString(asked.key()))
                 : TreeLoads.Load.UNKNOWN;
         return new FailureCauses.Evidence(
-                share(here.took(), here.failed()),
+                here.share(),
                 here.undecided(),
-                share(all.took() - here.took(), all.failed() - here.failed()),
+                share(all.set() - here.set(), all.failed() - here.failed()),
                 book.alike(caller, asked, FateBook.Kind.JAR),
                 book.alike(caller, asked, FateBook.Kind.DAY),
                 book.alike(caller, asked, FateBook.Kind.TREE),
@@ -221,7 +221,7 @@ class Failures {
         return levels.stream()
                 .filter(l -> l.factor() == factor && l.level().equals(key))
                 .findFirst()
-                .orElse(new Fates.Level(factor, key, 0, 0, 0));
+                .orElse(new Fates.Level(factor, key, 0, 0, 0, 0));
     }
 
     private static Optional<Proportion> share(int took, int failed) {

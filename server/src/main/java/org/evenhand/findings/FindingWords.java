@@ -1,12 +1,17 @@
 package org.evenhand.findings;
 
 import java.util.Locale;
+import java.util.Optional;
 import org.evenhand.core.Plural;
+import org.evenhand.core.crop.Basis;
+import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.fruitset.Evidence;
+import org.evenhand.core.fruitset.NaturalDrop;
 
 /** Findings in plain words. */
 final class FindingWords {
@@ -75,6 +80,31 @@ final class FindingWords {
             case TREE -> "Look at " + worse + ": load, water, and whose pollen it got.";
             default -> "";
         };
+    }
+
+    /** What stands apart, and why. */
+    static String apart(Evidence evidence) {
+        return switch (evidence) {
+            case ORDINARY -> "ordinary work";
+            case TRIAL -> "of trials";
+            case PAIR_DOES_NOT_FIT -> "with pollen that does not fit the tree";
+            case POLLEN_DEAD -> "with pollen that was dead or mouldy";
+        };
+    }
+
+    /** @param expected share that falls by nature, and what says so; absent where nobody does */
+    static String drop(int dropped, int set, Optional<Sourced> expected) {
+        String said = of(new Proportion(dropped, set)) + " of the fruitlets that set have dropped. ";
+        return said
+                + expected.map(e -> "By nature about " + percent(e.value()) + " do ("
+                                + (e.basis() == Basis.MEMORY
+                                        ? "from memory"
+                                        : e.basis().name().toLowerCase(Locale.ROOT))
+                                + "). "
+                                + (new NaturalDrop(dropped, set, e.value()).moreThanNature()
+                                        ? "More fell than nature explains: look at water, load and stress."
+                                        : "That is no failure: the tree sheds what it cannot carry."))
+                        .orElse("The tree sheds what it cannot carry, young trees more.");
     }
 
     /** Hand against nature. */

@@ -13,6 +13,8 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.FruitHabit;
+import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
@@ -20,6 +22,8 @@ import org.evenhand.core.findings.PooledRatio;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.Retention;
 import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.fruitset.Evidence;
+import org.evenhand.core.fruitset.NaturalDrop;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.findings.FindingsView.EstimateView;
@@ -79,7 +83,9 @@ class Findings {
         List<SeasonView> seasons = seasons(caller);
         Optional<SeasonView> shown = shown(seasons, season, crop);
         return shown.map(s -> new Look(caller, s).view(seasons, waiting))
-                .orElse(new FindingsView(seasons, null, waiting, null, 0, List.of(), null, List.of(), List.of(), 0));
+                .orElse(new FindingsView(
+                        seasons, null, waiting, null, 0, List.of(), null, List.of(), null, List.of(), List.of(), "",
+                        List.of(), 0));
     }
 
     List<SeasonView> seasons(Caller caller) {
@@ -104,15 +110,11 @@ class Findings {
                 .orElseThrow(() -> new InvalidInputException("season", "has no records of this crop."));
     }
 
-    private static Optional<Proportion> share(Fates.Level level) {
-        return level.decided() == 0 ? Optional.empty() : Optional.of(new Proportion(level.took(), level.decided()));
-    }
-
     static LevelView level(Factor factor, Fates.Level l, FactorNames.OfCrop names) {
         return new LevelView(
                 l.level(),
                 names.name(factor, l.level()),
-                share(l).map(SetRate::of).orElse(null),
+                l.share().map(SetRate::of).orElse(null),
                 l.undecided(),
                 l.decided() < Contrast.FEW_FLOWERS);
     }
@@ -133,7 +135,8 @@ class Findings {
         }
 
         FindingsView view(List<SeasonView> seasons, int waiting) {
-            Optional<Fates.Level> byHand = treatment(Treatment.HAND);
+            Map<Evidence, Fates.Level> byEvidence = fates.byEvidence(caller, season.season(), season.crop());
+            Optional<Fates.Level> byHand = Optional.ofNullable(byEvidence.get(Evidence.ORDINARY));
             int comparisons = TOLD.stream()
                     .mapToInt(f -> Math.max(0, (int) comparable(f).count() - 1))
                     .sum();
@@ -141,13 +144,45 @@ class Findings {
                     seasons,
                     season,
                     waiting,
-                    byHand.flatMap(Findings::share).map(SetRate::of).orElse(null),
+                    byHand.flatMap(Fates.Level::share).map(SetRate::of).orElse(null),
                     byHand.map(Fates.Level::undecided).orElse(0),
+                    apart(byEvidence),
+                    byHand.map(this::drop).orElse(null),
                     TOLD.stream().flatMap(f -> factor(f, comparisons).stream()).toList(),
                     hand(),
                     fruit.seeds(caller, season.season(), season.crop()),
+                    fruit.told(caller, season.season(), season.crop()),
+                    fruit.misshapen(caller, season.season(), season.crop())
+                            .map(c -> FindingWords.contrast(c, Factor.STROKES, names))
+                            .orElse(""),
                     fruit.yield(caller, season.season(), season.crop()),
                     comparisons);
+        }
+
+        private static List<FindingsView.ApartView> apart(Map<Evidence, Fates.Level> byEvidence) {
+            return byEvidence.entrySet().stream()
+                    .filter(e -> e.getKey() != Evidence.ORDINARY)
+                    .map(e -> new FindingsView.ApartView(
+                            e.getKey(),
+                            FindingWords.apart(e.getKey()),
+                            e.getValue().flowers(),
+                            e.getValue().share().map(SetRate::of).orElse(null)))
+                    .toList();
+        }
+
+        /** Nothing to tell where none fell and none is expected to. */
+        private FindingsView.DropView drop(Fates.Level byHand) {
+            Optional<Sourced> expected = crops.of(caller, season.crop()).fruit().flatMap(FruitHabit::naturalDrop);
+            if (byHand.set() == 0 || (byHand.dropped() == 0 && expected.isEmpty())) {
+                return null;
+            }
+            return new FindingsView.DropView(
+                    SetRate.of(new Proportion(byHand.dropped(), byHand.set())),
+                    expected.map(Sourced::value).orElse(null),
+                    expected.map(e -> e.basis().name()).orElse(null),
+                    expected.map(e -> new NaturalDrop(byHand.dropped(), byHand.set(), e.value()).moreThanNature())
+                            .orElse(false),
+                    FindingWords.drop(byHand.dropped(), byHand.set(), expected));
         }
 
         private Optional<Fates.Level> treatment(Treatment treatment) {
@@ -163,7 +198,7 @@ class Findings {
         private Stream<Contrast.Class> comparable(Factor factor) {
             return of(factor).stream()
                     .filter(l -> !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
-                    .map(l -> new Contrast.Class(l.level(), share(l).orElseThrow()));
+                    .map(l -> new Contrast.Class(l.level(), l.share().orElseThrow()));
         }
 
         /** A factor with at least two classes; those of one class alone compare nothing. */
@@ -209,9 +244,10 @@ class Findings {
                 return null;
             }
             Optional<TwoShares> two = treatment(Treatment.HAND)
-                    .flatMap(Findings::share)
-                    .flatMap(h ->
-                            treatment(Treatment.NATURE).flatMap(Findings::share).map(n -> new TwoShares(h, n)));
+                    .flatMap(Fates.Level::share)
+                    .flatMap(h -> treatment(Treatment.NATURE)
+                            .flatMap(Fates.Level::share)
+                            .map(n -> new TwoShares(h, n)));
             List<TwoShares> trees = trees();
             Optional<TwoShares.Estimate> difference = two.map(t -> t.difference(Proportion.USUAL_CONFIDENCE));
             return new FindingsView.HandView(
@@ -236,8 +272,9 @@ class Findings {
             Map<String, Map<String, Proportion>> byTree = new HashMap<>();
             for (Fates.Level l : of(Factor.TREE_AND_TREATMENT)) {
                 String[] parts = l.level().split(" ");
-                share(l).ifPresent(s ->
-                        byTree.computeIfAbsent(parts[0], t -> new HashMap<>()).put(parts[1], s));
+                l.share()
+                        .ifPresent(s -> byTree.computeIfAbsent(parts[0], t -> new HashMap<>())
+                                .put(parts[1], s));
             }
             return byTree.values().stream()
                     .filter(t -> t.containsKey(Treatment.HAND.name()) && t.containsKey(Treatment.NATURE.name()))

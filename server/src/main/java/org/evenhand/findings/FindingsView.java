@@ -9,14 +9,19 @@ import org.evenhand.core.findings.Factor;
 import org.evenhand.core.findings.Mean;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.fruitset.Evidence;
 
 /**
  * What the counts of one season of one crop say; no season while there are no records.
  *
  * @param seasons all there are, the latest first
  * @param waiting records that are still being reckoned and count for nothing yet
- * @param all flowers by hand; absent while nothing is decided
- * @param undecided flowers by hand of which nothing is known yet
+ * @param all flowers by hand of ordinary work; absent while nothing is decided
+ * @param undecided of them, those of which nothing is known yet
+ * @param apart flowers by hand that teach nothing of ordinary work
+ * @param drop what of the set fruitlets fell by itself; absent where none was seen to and the crop sheds none by nature
+ * @param told what looks told of the fruit, by how the stigma was covered
+ * @param misshapen whether the fruit's shape differs by that; empty where it cannot be said
  * @param comparisons how many classes were held against a usual one
  */
 @Schema(name = "Findings")
@@ -26,9 +31,13 @@ record FindingsView(
         int waiting,
         @Schema(description = OPTIONAL) SetRate all,
         int undecided,
+        List<ApartView> apart,
+        @Schema(description = OPTIONAL) DropView drop,
         List<FactorView> factors,
         @Schema(description = OPTIONAL) HandView hand,
         List<SeedView> seeds,
+        List<ToldView> told,
+        String misshapen,
         List<YieldView> yield,
         int comparisons) {
 
@@ -49,6 +58,48 @@ record FindingsView(
                     Proportion.USUAL_CONFIDENCE);
         }
     }
+
+    /**
+     * Flowers that are shown apart, as their share is nobody's practice.
+     *
+     * @param flowers all of them, decided or not
+     */
+    @Schema(name = "FindingApart")
+    record ApartView(
+            Evidence evidence,
+            String what,
+            int flowers,
+            @Schema(description = OPTIONAL) SetRate rate) {}
+
+    /**
+     * Fruitlets that fell by themselves, of those that had set.
+     *
+     * @param rate taken are those that fell
+     * @param expected share that the crop sheds by nature; absent where its sheet says none
+     * @param basis what that rests on
+     */
+    @Schema(name = "FindingDrop")
+    record DropView(
+            SetRate rate,
+            @Schema(description = OPTIONAL) Double expected,
+            @Schema(description = OPTIONAL) String basis,
+            boolean moreThanNature,
+            String sentence) {}
+
+    /**
+     * Fruit of flowers whose stigma was covered alike, as looks told it.
+     *
+     * @param fruitsPerFlower of flowers that set; absent where nobody counted fruits
+     * @param resting fruitlets that rest, of flowers that set
+     * @param misshapen one-sided or crooked, of fruits whose shape was told
+     */
+    @Schema(name = "FindingTold")
+    record ToldView(
+            String of,
+            int flowers,
+            @Schema(description = OPTIONAL) Double fruitsPerFlower,
+            @Schema(description = OPTIONAL) SetRate resting,
+            @Schema(description = OPTIONAL) SetRate misshapen) {}
 
     /** A difference or ratio with its interval. */
     @Schema(name = "Estimate")

@@ -3,6 +3,8 @@ package org.evenhand.findings;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.findings.FindingsView.SeedView;
 import org.evenhand.findings.FindingsView.SetRate;
@@ -28,18 +30,45 @@ class FruitFindings {
                     s.fruits(),
                     s.seeds().map(FindingsView.MeanView::of).orElse(null),
                     s.shaped(),
-                    s.shaped() == 0 ? null : SetRate.of(new Proportion(s.whole(), s.shaped())),
+                    rate(s.whole(), s.shaped()),
                     s.seedless()));
         }
         return seeds;
     }
 
-    private static String of(HarvestSums.Seeds s) {
-        String strokes = switch (s.strokes()) {
+    List<FindingsView.ToldView> told(Caller caller, int season, String crop) {
+        return sums.told(caller, season, crop).stream()
+                .map(t -> new FindingsView.ToldView(
+                        strokes(t.strokes()),
+                        t.taken(),
+                        t.fruitsOf() == 0 ? null : (double) t.fruits() / t.fruitsOf(),
+                        rate(t.resting(), t.restingOf()),
+                        rate(t.misshapen(), t.shaped())))
+                .toList();
+    }
+
+    /** Whether one-sided and crooked fruit differ by how the stigma was covered. */
+    Optional<Contrast> misshapen(Caller caller, int season, String crop) {
+        return Contrast.of(sums.told(caller, season, crop).stream()
+                .filter(t -> !t.strokes().isEmpty() && t.shaped() >= Contrast.LEAST_FLOWERS)
+                .map(t -> new Contrast.Class(t.strokes(), new Proportion(t.misshapen(), t.shaped())))
+                .toList());
+    }
+
+    private static SetRate rate(int of, int all) {
+        return all == 0 ? null : SetRate.of(new Proportion(of, all));
+    }
+
+    private static String strokes(String strokes) {
+        return switch (strokes) {
             case "FULL" -> "many strokes, all round";
             case "LIGHT" -> "once in and out";
             default -> "strokes not recorded";
         };
+    }
+
+    private static String of(HarvestSums.Seeds s) {
+        String strokes = strokes(s.strokes());
         String treated = s.treatment().isEmpty()
                 ? "not known from which flower"
                 : FactorNames.TREATMENTS.get(s.treatment()).toLowerCase(Locale.ROOT);

@@ -67,7 +67,7 @@ class SeasonReports {
                 found.seasons(),
                 found.shown(),
                 orchard,
-                done(found, levels),
+                done(caller, found, levels),
                 took(found, named.units()),
                 shares(levels, Factor.VARIETY, named, Integer.MAX_VALUE),
                 shares(levels, Factor.FATHER, named, MOST_FATHERS),
@@ -76,9 +76,10 @@ class SeasonReports {
                 between(years, found.shown().season()));
     }
 
-    private static List<String> done(FindingsView found, Map<Factor, List<Fates.Level>> levels) {
+    private List<String> done(Caller caller, FindingsView found, Map<Factor, List<Fates.Level>> levels) {
         List<String> done = new ArrayList<>();
-        done.add(found.shown().cropName() + ", " + found.shown().season() + ": " + Plural.of(byHand(levels), "flower")
+        done.add(found.shown().cropName() + ", " + found.shown().season() + ": "
+                + Plural.of(byHand(caller, found), "flower")
                 + " by hand on "
                 + Plural.of(count(levels, Factor.TREE), "tree") + ", on "
                 + Plural.of(count(levels, Factor.EVENING), "day") + ", from "
@@ -91,9 +92,9 @@ class SeasonReports {
         return done;
     }
 
-    private static int byHand(Map<Factor, List<Fates.Level>> levels) {
-        return levels.getOrDefault(Factor.TREATMENT, List.of()).stream()
-                .filter(l -> l.level().equals("HAND"))
+    /** All of them, those that are shown apart too. */
+    private int byHand(Caller caller, FindingsView found) {
+        return fates.byEvidence(caller, found.shown().season(), found.shown().crop()).values().stream()
                 .mapToInt(Fates.Level::flowers)
                 .sum();
     }
@@ -115,6 +116,14 @@ class SeasonReports {
                                 + " (95 % interval " + FindingWords.percent(all.lower()) + " to "
                                 + FindingWords.percent(all.upper()) + ")"
                                 + (found.undecided() > 0 ? "; " + found.undecided() + " are not known yet." : "."));
+        found.apart()
+                .forEach(a -> took.add("Apart, " + Plural.of(a.flowers(), "flower") + " " + a.what()
+                        + (a.rate() == null
+                                ? "."
+                                : ": " + a.rate().taken() + " of " + a.rate().decided() + " took.")));
+        if (found.drop() != null && found.drop().rate().taken() > 0) {
+            took.add(found.drop().sentence());
+        }
         if (found.hand() != null) {
             took.add(found.hand().sentence());
         }
@@ -171,7 +180,7 @@ class SeasonReports {
                 s.season(),
                 hand.map(Fates.Level::flowers).orElse(0),
                 hand.filter(h -> h.decided() > 0)
-                        .map(h -> SetRate.of(new Proportion(h.took(), h.decided())))
+                        .map(h -> SetRate.of(h.share().orElseThrow()))
                         .orElse(null),
                 hand.map(h -> h.decided() < Contrast.FEW_FLOWERS).orElse(true),
                 yield.stream().mapToInt(YieldView::fruits).sum(),

@@ -6,6 +6,8 @@ import java.util.Locale;
 import java.util.function.Function;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.findings.ComparisonView.Way;
 import org.evenhand.kit.Given;
@@ -17,30 +19,41 @@ final class Ways {
 
     private Ways() {}
 
-    static List<Way> of(ComparisonView.Request request) {
+    /** @param sheet of the trees' crop */
+    static List<Way> of(ComparisonView.Request request, CropSheet sheet) {
         return switch (Given.required("question", request.question())) {
             case NATURE -> besideNature(Boolean.TRUE.equals(request.bagged()));
             case DESICCANT -> List.of(byHand("without desiccant"), byHand("with desiccant"));
             case SECOND_VISIT -> List.of(byHand("once"), byHand("twice, a day apart"));
             case FULL_COVER ->
                 List.of(
-                        new Way("once in and out", Treatment.HAND, Strokes.LIGHT, null),
-                        new Way("all round", Treatment.HAND, Strokes.FULL, null));
-            case TOOL -> named(request, tool -> new Way(tool, Treatment.HAND, null, tool));
+                        new Way("once in and out", Treatment.HAND, Strokes.LIGHT, null, null),
+                        new Way("all round", Treatment.HAND, Strokes.FULL, null, null));
+            case TOOL -> named(request, tool -> new Way(tool, Treatment.HAND, null, tool, null));
+            case STAGE -> named(request, stage -> atStage(sheet, stage));
             case OWN -> named(request, Ways::byHand);
         };
     }
 
+    private static Way atStage(CropSheet sheet, String key) {
+        StageSheet stage = sheet.stages().stream()
+                .filter(s -> s.key().equals(key) && s.phase().takes())
+                .findFirst()
+                .orElseThrow(() -> new InvalidInputException(
+                        "names", "has '" + key + "', no stage of " + sheet.name() + " at which it takes pollen."));
+        return new Way(stage.name(), Treatment.HAND, null, null, key);
+    }
+
     private static Way byHand(String name) {
-        return new Way(name, Treatment.HAND, null, null);
+        return new Way(name, Treatment.HAND, null, null, null);
     }
 
     private static List<Way> besideNature(boolean bagged) {
         List<Way> ways = new ArrayList<>(List.of(
-                new Way(FactorNames.TREATMENTS.get(Treatment.NATURE.name()), Treatment.NATURE, null, null),
+                new Way(FactorNames.TREATMENTS.get(Treatment.NATURE.name()), Treatment.NATURE, null, null, null),
                 byHand(FactorNames.TREATMENTS.get(Treatment.HAND.name()))));
         if (bagged) {
-            ways.add(new Way(FactorNames.TREATMENTS.get(Treatment.BAGGED.name()), Treatment.BAGGED, null, null));
+            ways.add(new Way(FactorNames.TREATMENTS.get(Treatment.BAGGED.name()), Treatment.BAGGED, null, null, null));
         }
         return ways;
     }

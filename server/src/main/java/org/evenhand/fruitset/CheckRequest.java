@@ -10,6 +10,7 @@ import java.util.UUID;
 /**
  * What a look at the flowers of one pollination found; each number of all its flowers up to that day.
  *
+ * @param dropped fruitlets that had set and fell by themselves
  * @param thinned fruitlets taken off by hand
  * @param lost flowers whose mark is gone
  * @param confirmed questions answered with yes
@@ -20,6 +21,7 @@ public record CheckRequest(
         Integer taken,
         Integer failed,
         Integer unknown,
+        @Schema(description = OPTIONAL) Integer dropped,
         @Schema(description = OPTIONAL) Integer thinned,
         @Schema(description = OPTIONAL) Integer lost,
         @Schema(description = OPTIONAL) CheckDetail detail,
@@ -27,6 +29,6 @@ public record CheckRequest(
         @Schema(description = OPTIONAL) List<String> confirmed) {
     /** With nothing but the three numbers. */
     public static CheckRequest simple(UUID pollinationId, Instant checkedAt, int taken, int failed, int unknown) {
-        return new CheckRequest(pollinationId, checkedAt, taken, failed, unknown, null, null, null, null, null);
+        return new CheckRequest(pollinationId, checkedAt, taken, failed, unknown, null, null, null, null, null, null);
     }
 }

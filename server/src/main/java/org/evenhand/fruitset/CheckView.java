@@ -10,6 +10,7 @@ public record CheckView(
         Instant checkedAt,
         int taken,
         int failed,
+        int dropped,
         int unknown,
         int thinned,
         int lost,

@@ -65,8 +65,8 @@ public class FateBook {
     /** The flowers that are asked about, the latest first. */
     public List<Row> rows(Caller caller, Asked asked) {
         return jdbc.query(
-                "select f.tree_id, f.variety_id, p.lot_id, p.done_at, coalesce(p.stage, ''), coalesce(p.strokes, ''), f.took,"
-                        + " f.failed, f.flowers - f.took - f.failed, f.course, coalesce(s.whole, 0), coalesce(s.misshapen, 0)"
+                "select f.tree_id, f.variety_id, p.lot_id, p.done_at, coalesce(p.stage, ''), coalesce(p.strokes, ''), f.took + f.dropped,"
+                        + " f.failed, f.flowers - f.took - f.failed - f.dropped, f.course, coalesce(s.whole, 0), coalesce(s.misshapen, 0)"
                         + FROM.replace(
                                 " where",
                                 " left join lateral (select count(*) filter (where shape = 'WHOLE') as whole,"
@@ -114,7 +114,7 @@ public class FateBook {
 
     private Optional<Proportion> share(Caller caller, Asked asked, String where) {
         return jdbc.queryForObject(
-                "select coalesce(sum(f.took), 0), coalesce(sum(f.failed), 0)" + FROM + where,
+                "select coalesce(sum(f.took + f.dropped), 0), coalesce(sum(f.failed), 0)" + FROM + where,
                 (row, i) -> row.getInt(1) + row.getInt(2) == 0
                         ? Optional.empty()
                         : Optional.of(new Proportion(row.getInt(1), row.getInt(1) + row.getInt(2))),

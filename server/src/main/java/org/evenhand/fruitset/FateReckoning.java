@@ -16,6 +16,7 @@ import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.findings.Factor;
 import org.evenhand.core.fruitset.CheckCalendar;
+import org.evenhand.core.fruitset.Evidence;
 import org.evenhand.core.fruitset.Fate;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.weather.Air;
@@ -26,24 +27,24 @@ final class FateReckoning {
     private final UUID orchard;
     private final Site site;
     private final Function<String, CropSheet> sheets;
-    private final Function<UUID, String> fatherOfLot;
+    private final PollenUsed pollen;
     private final Function<LocalDate, Air> airOfDay;
     private final Map<LocalDate, Air> airs = new HashMap<>();
 
     /**
-     * @param fatherOfLot id of the one variety whose pollen a jar holds; empty where there are several
+     * @param pollen whose pollen a jar holds and whether it could serve
      * @param airOfDay the air of a local day
      */
     FateReckoning(
             UUID orchard,
             Site site,
             Function<String, CropSheet> sheets,
-            Function<UUID, String> fatherOfLot,
+            PollenUsed pollen,
             Function<LocalDate, Air> airOfDay) {
         this.orchard = orchard;
         this.site = site;
         this.sheets = sheets;
-        this.fatherOfLot = fatherOfLot;
+        this.pollen = pollen;
         this.airOfDay = airOfDay;
     }
 
@@ -53,12 +54,14 @@ final class FateReckoning {
         List<CheckCalendar.Taken> taken = looks.stream()
                 .map(l -> new CheckCalendar.Taken(l.at().atZone(zone).toLocalDate(), l.outcome()))
                 .toList();
-        Fate fate = Fate.of(
+        CropSheet sheet = sheets.apply(facts.crop());
+        Fate looked = Fate.of(
                 facts.flowers(),
                 taken.stream()
                         .map(t -> new Fate.Look(Math.max(0, ChronoUnit.DAYS.between(doneOn, t.on())), t.outcome()))
                         .toList());
-        String father = facts.lotId() == null ? "" : fatherOfLot.apply(facts.lotId());
+        Fate fate = sheet.swellsUnpollinated() ? looked.judgedBySeeds(facts.fullFruits(), facts.emptyFruits()) : looked;
+        String father = facts.lotId() == null ? "" : pollen.onlyFather(facts.lotId());
         return new FateRows.FateRow(
                 facts.id(),
                 orchard,
@@ -68,15 +71,27 @@ final class FateReckoning {
                 facts.varietyId(),
                 father.isEmpty() ? null : UUID.fromString(father),
                 facts.treatment(),
+                evidence(facts),
                 doneOn,
                 fate.flowers(),
                 fate.took(),
                 fate.failed(),
-                CheckCalendar.next(sheets.apply(facts.crop()), doneOn, taken)
+                fate.dropped(),
+                looked.took(),
+                CheckCalendar.next(sheet, doneOn, taken)
                         .map(CheckCalendar.Due::due)
                         .orElse(null),
                 levels(facts, doneOn, father),
                 fate.course());
+    }
+
+    private Evidence evidence(FateRows.Facts facts) {
+        return facts.lotId() == null
+                ? Evidence.of(facts.trial(), true, true)
+                : Evidence.of(
+                        facts.trial(),
+                        pollen.fits(facts.varietyId(), facts.lotId()),
+                        pollen.alive(facts.lotId(), facts.doneAt()));
     }
 
     /** The class of each factor in their order; empty where it is not known. */

@@ -21,6 +21,7 @@ import java.util.stream.Collectors;
 import javax.sql.DataSource;
 import org.evenhand.core.findings.Retention;
 import org.evenhand.core.fruitset.CheckOutcome;
+import org.evenhand.core.fruitset.Evidence;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DataSourceTransactionManager;
 import org.springframework.stereotype.Component;
@@ -75,7 +76,10 @@ class FateRows {
             UUID helper,
             Instant collectedAt,
             String storage,
-            int visits) {}
+            int visits,
+            boolean trial,
+            int fullFruits,
+            int emptyFruits) {}
 
     /** A look at the flowers of a pollination. */
     record LookRow(UUID pollinationId, Instant at, CheckOutcome outcome) {}
@@ -90,15 +94,18 @@ class FateRows {
             UUID varietyId,
             UUID fatherId,
             String treatment,
+            Evidence evidence,
             LocalDate doneOn,
             int flowers,
             int took,
             int failed,
+            int dropped,
+            int holding,
             LocalDate nextLook,
             String levels,
             List<Retention.At> course) {
         int undecided() {
-            return flowers - took - failed;
+            return flowers - took - failed - dropped;
         }
     }
 
@@ -132,7 +139,8 @@ class FateRows {
                            then (select count(*) from pollination a where a.orchard_id = p.orchard_id
                                and a.again_of = p.id and a.voided_at is null)
                            else (select count(*) from pollination a where a.orchard_id = p.orchard_id
-                               and a.crossing_id = p.crossing_id and a.again and a.voided_at is null) end
+                               and a.crossing_id = p.crossing_id and a.again and a.voided_at is null) end,
+                       p.comparison_id is not null, o.full_seeds, o.without
                 from pollination p
                 join tree t on t.id = p.tree_id
                 join variety v on v.id = t.variety_id
@@ -140,6 +148,9 @@ class FateRows {
                 left join lateral (select s.storage from pollen_step s where s.orchard_id = p.orchard_id and s.lot_id = p.lot_id
                     and s.kind = 'STORED' and s.voided_at is null and s.done_at <= p.done_at
                     order by s.done_at desc, s.recorded_at desc limit 1) s on true
+                cross join lateral (select count(*) filter (where f.seeds > coalesce(f.empty_seeds, 0)) as full_seeds,
+                    count(*) filter (where f.seeds <= coalesce(f.empty_seeds, 0)) as without from fruit f
+                    where f.orchard_id = p.orchard_id and f.pollination_id = p.id and f.voided_at is null) o
                 where p.id = any(?) and p.voided_at is null and not p.again
                 """,
                 (row, i) -> new Facts(
@@ -158,7 +169,10 @@ class FateRows {
                         uuid(row, 13),
                         instant(row, 14),
                         row.getString(15),
-                        row.getInt(16)),
+                        row.getInt(16),
+                        row.getBoolean(17),
+                        row.getInt(18),
+                        row.getInt(19)),
                 array(ids));
     }
 
@@ -166,7 +180,7 @@ class FateRows {
     Map<UUID, List<LookRow>> looks(UUID orchard, Collection<UUID> ids) {
         return jdbc
                 .query(
-                        "select pollination_id, checked_at, flowers, taken, failed, unknown, thinned, lost from fruit_check"
+                        "select pollination_id, checked_at, flowers, taken, failed, dropped, unknown, thinned, lost from fruit_check"
                                 + " where orchard_id = ? and pollination_id = any(?) and voided_at is null"
                                 + " order by checked_at, recorded_at",
                         (row, i) -> new LookRow(
@@ -178,7 +192,8 @@ class FateRows {
                                         row.getInt(5),
                                         row.getInt(6),
                                         row.getInt(7),
-                                        row.getInt(8))),
+                                        row.getInt(8),
+                                        row.getInt(9))),
                         orchard,
                         array(ids))
                 .stream()
@@ -189,7 +204,8 @@ class FateRows {
     List<FateRow> takeOut(Collection<UUID> ids) {
         return jdbc.query(
                 "delete from fate where pollination_id = any(?) returning pollination_id, orchard_id, season, crop, tree_id,"
-                        + " variety_id, father_id, treatment, done_on, flowers, took, failed, next_look, levels, course",
+                        + " variety_id, father_id, treatment, evidence, done_on, flowers, took, failed, dropped, holding, next_look,"
+                        + " levels, course",
                 (row, i) -> new FateRow(
                         uuid(row, 1),
                         uuid(row, 2),
@@ -199,13 +215,16 @@ class FateRows {
                         uuid(row, 6),
                         uuid(row, 7),
                         row.getString(8),
-                        row.getObject(9, LocalDate.class),
-                        row.getInt(10),
+                        Evidence.valueOf(row.getString(9)),
+                        row.getObject(10, LocalDate.class),
                         row.getInt(11),
                         row.getInt(12),
-                        row.getObject(13, LocalDate.class),
-                        row.getString(14),
-                        Course.read(row.getString(15))),
+                        row.getInt(13),
+                        row.getInt(14),
+                        row.getInt(15),
+                        row.getObject(16, LocalDate.class),
+                        row.getString(17),
+                        Course.read(row.getString(18))),
                 array(ids));
     }
 
@@ -219,17 +238,20 @@ class FateRows {
         c.add("uuid", FateRow::varietyId);
         c.add("uuid", FateRow::fatherId);
         c.add("text", FateRow::treatment);
+        c.add("text", r -> r.evidence().name());
         c.add("date", FateRow::doneOn);
         c.add("int", FateRow::flowers);
         c.add("int", FateRow::took);
         c.add("int", FateRow::failed);
+        c.add("int", FateRow::dropped);
+        c.add("int", FateRow::holding);
         c.add("date", FateRow::nextLook);
         c.add("text", FateRow::levels);
         c.add("text", r -> Course.say(r.course()));
         c.insert(
                 "fate",
-                "pollination_id, orchard_id, season, crop, tree_id, variety_id, father_id, treatment, done_on, flowers, took,"
-                        + " failed, next_look, levels, course",
+                "pollination_id, orchard_id, season, crop, tree_id, variety_id, father_id, treatment, evidence, done_on, flowers, took,"
+                        + " failed, dropped, holding, next_look, levels, course",
                 "");
     }
 
@@ -238,8 +260,8 @@ class FateRows {
                 orchard,
                 sums.set(),
                 "set_cell",
-                "orchard_id, season, crop, factor, level",
-                List.of("took", "failed", "undecided"));
+                "orchard_id, season, crop, factor, level, evidence",
+                List.of("took", "failed", "dropped", "undecided"));
         add(
                 orchard,
                 sums.loss(),
@@ -263,6 +285,9 @@ class FateRows {
             c.add("text", e -> e.getKey().factor());
         }
         c.add("text", e -> e.getKey().level());
+        if (key.contains("evidence")) {
+            c.add("text", e -> e.getKey().evidence());
+        }
         if (key.contains("day")) {
             c.add("int", e -> e.getKey().day());
         }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.evenhand.core.findings.Factor;
 import org.evenhand.core.findings.Retention;
+import org.evenhand.core.fruitset.Evidence;
 import org.evenhand.core.fruitset.Treatment;
 
 /** What a few fates add to the cells; those that are taken out count against. */
@@ -25,13 +26,16 @@ final class FateSums {
 
     /**
      * @param factor empty where the level is of all causes
+     * @param evidence what the flowers can teach; empty but for the flowers of a class
      * @param day of a loss; else 0
      */
-    record Cell(int season, String crop, String factor, String level, int day) implements Comparable<Cell> {
+    record Cell(int season, String crop, String factor, String level, String evidence, int day)
+            implements Comparable<Cell> {
         private static final Comparator<Cell> ORDER = Comparator.comparingInt(Cell::season)
                 .thenComparing(Cell::crop)
                 .thenComparing(Cell::factor)
                 .thenComparing(Cell::level)
+                .thenComparing(Cell::evidence)
                 .thenComparingInt(Cell::day);
 
         @Override
@@ -59,17 +63,30 @@ final class FateSums {
         for (int f = 0; f < FACTORS.size(); f++) {
             Factor factor = FACTORS.get(f);
             if (byHand || factor == Factor.TREATMENT || factor == Factor.TREE_AND_TREATMENT) {
-                Cell cell = new Cell(fate.season(), fate.crop(), factor.name(), levels[f], 0);
-                plus(set, cell, sign * fate.took(), sign * fate.failed(), sign * fate.undecided());
-                if (!WITHOUT_CURVE.contains(factor)) {
+                Cell cell = new Cell(
+                        fate.season(),
+                        fate.crop(),
+                        factor.name(),
+                        levels[f],
+                        fate.evidence().name(),
+                        0);
+                plus(
+                        set,
+                        cell,
+                        sign * fate.took(),
+                        sign * fate.failed(),
+                        sign * fate.dropped(),
+                        sign * fate.undecided());
+                if (!WITHOUT_CURVE.contains(factor) && fate.evidence().comparedBy(factor)) {
                     addLosses(cell, fate.course(), sign);
                 }
             }
         }
-        if (byHand && fate.took() + fate.failed() > 0) {
+        int held = fate.took() + fate.dropped();
+        if (byHand && fate.evidence() != Evidence.PAIR_DOES_NOT_FIT && held + fate.failed() > 0) {
             String classes =
                     Factor.CAUSES.stream().map(f -> levels[f.ordinal()]).collect(Collectors.joining(BETWEEN));
-            plus(cause, new Cell(fate.season(), fate.crop(), "", classes, 0), sign * fate.took(), sign * fate.failed());
+            plus(cause, new Cell(fate.season(), fate.crop(), "", classes, "", 0), sign * held, sign * fate.failed());
         }
     }
 
@@ -77,7 +94,7 @@ final class FateSums {
         for (Retention.At at : course) {
             plus(
                     loss,
-                    new Cell(cell.season(), cell.crop(), cell.factor(), cell.level(), (int) at.time()),
+                    new Cell(cell.season(), cell.crop(), cell.factor(), cell.level(), "", (int) at.time()),
                     sign * at.lost(),
                     sign * at.censored());
         }

@@ -1,30 +1,41 @@
 package org.evenhand.fruitset;
 
 import jakarta.annotation.PreDestroy;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Factor;
+import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.Retention;
+import org.evenhand.core.fruitset.Evidence;
 import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.core.round.SetBelief;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossResults;
+import org.evenhand.orchard.MatingPartners;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
-import org.evenhand.pollen.LotName;
 import org.evenhand.pollen.PollenShelf;
 import org.evenhand.round.Strokes;
 import org.evenhand.round.TreeResults;
@@ -149,18 +160,16 @@ public class Fates {
     private FateReckoning reckoning(Caller caller) {
         OrchardDetails orchard = orchards.details(caller);
         ZoneId zone = orchard.site().zone();
-        Map<UUID, LotName> lots = shelf.names(caller);
-        Map<String, CropSheet> sheets = new HashMap<>();
+        Map<String, CropSheet> known = new HashMap<>();
+        Function<String, CropSheet> sheets = crop -> known.computeIfAbsent(crop, c -> crops.of(caller, c));
         return new FateReckoning(
                 caller.orchardId(),
                 orchard.site(),
-                crop -> sheets.computeIfAbsent(crop, c -> crops.of(caller, c)),
-                lot -> {
-                    LotName name = lots.get(lot);
-                    return name == null || name.fathers().size() != 1
-                            ? ""
-                            : name.fathers().get(0).toString();
-                },
+                sheets,
+                new PollenUsed(
+                        shelf.names(caller),
+                        MatingPartners.of(orchards.varieties(caller), sheets),
+                        shelf.courses(caller)),
                 day -> weather.air(
                         caller,
                         day.atStartOfDay(zone).toInstant(),
@@ -183,58 +192,119 @@ public class Fates {
     /** All there are, the latest season and the crop with most flowers first. */
     public List<SeasonOfCrop> seasons(Caller caller) {
         return jdbc.query(
-                "select season, crop, sum(took + failed + undecided) from set_cell where orchard_id = ? and factor = 'TREATMENT'"
-                        + " group by season, crop having sum(took + failed + undecided) > 0 order by 1 desc, 3 desc",
+                "select season, crop, sum(took + failed + dropped + undecided) from set_cell where orchard_id = ?"
+                        + " and factor = 'TREATMENT' group by season, crop having sum(took + failed + dropped + undecided) > 0 order by 1 desc, 3 desc",
                 (row, i) -> new SeasonOfCrop(row.getInt(1), row.getString(2), row.getLong(3)),
                 caller.orchardId());
     }
 
-    /** Flowers of one class of a factor. */
-    public record Level(Factor factor, String level, int took, int failed, int undecided) {
+    /**
+     * Flowers of one class of a factor.
+     *
+     * @param took set and hold, or were taken off by hand
+     * @param dropped had set and fell by themselves
+     */
+    public record Level(Factor factor, String level, int took, int failed, int dropped, int undecided) {
+        /** Flowers that set, whatever came after. */
+        public int set() {
+            return took + dropped;
+        }
+
         public int decided() {
-            return took + failed;
+            return set() + failed;
         }
 
         public int flowers() {
-            return took + failed + undecided;
+            return decided() + undecided;
+        }
+
+        /** The share that set; absent while none is decided. */
+        public Optional<Proportion> share() {
+            return decided() == 0 ? Optional.empty() : Optional.of(new Proportion(set(), decided()));
+        }
+
+        private Level plus(Level other) {
+            return new Level(
+                    factor,
+                    level,
+                    took + other.took,
+                    failed + other.failed,
+                    dropped + other.dropped,
+                    undecided + other.undecided);
         }
     }
 
-    /** The classes of every factor. */
-    public List<Level> levels(Caller caller, int season, String crop) {
+    /** Flowers of one class that can teach the same. */
+    private record Cell(Evidence evidence, Level level) {}
+
+    private static Cell cell(ResultSet row) throws SQLException {
+        return new Cell(
+                Evidence.valueOf(row.getString("evidence")),
+                new Level(
+                        Factor.valueOf(row.getString("factor")),
+                        row.getString("level"),
+                        row.getInt("took"),
+                        row.getInt("failed"),
+                        row.getInt("dropped"),
+                        row.getInt("undecided")));
+    }
+
+    private static List<Level> levels(List<Cell> cells, Predicate<Cell> which) {
+        record Class(Factor factor, String level) {}
+        return List.copyOf(cells.stream()
+                .filter(which)
+                .collect(Collectors.toMap(
+                        c -> new Class(c.level().factor(), c.level().level()),
+                        Cell::level,
+                        Level::plus,
+                        LinkedHashMap::new))
+                .values());
+    }
+
+    private List<Cell> cells(Caller caller, int season, String crop) {
         return jdbc.query(
-                "select factor, level, took, failed, undecided from set_cell where orchard_id = ? and season = ? and crop = ?"
-                        + " and took + failed + undecided > 0 order by factor, level",
-                (row, i) -> new Level(
-                        Factor.valueOf(row.getString(1)),
-                        row.getString(2),
-                        row.getInt(3),
-                        row.getInt(4),
-                        row.getInt(5)),
+                "select * from set_cell where orchard_id = ? and season = ? and crop = ?"
+                        + " and took + failed + dropped + undecided > 0 order by factor, level, evidence",
+                (row, i) -> cell(row),
                 caller.orchardId(),
                 season,
                 crop);
     }
 
-    /** What became of the flowers by hand of a crop, by season. */
+    /** The classes of every factor, of the flowers that it compares. */
+    public List<Level> levels(Caller caller, int season, String crop) {
+        return levels(
+                cells(caller, season, crop),
+                c -> c.evidence().comparedBy(c.level().factor()));
+    }
+
+    /** The classes of every factor, of all flowers. */
+    public List<Level> everyLevel(Caller caller, int season, String crop) {
+        return levels(cells(caller, season, crop), c -> true);
+    }
+
+    /** Flowers by hand of a season, by what they can teach. */
+    public Map<Evidence, Level> byEvidence(Caller caller, int season, String crop) {
+        return cells(caller, season, crop).stream()
+                .filter(c -> c.level().factor() == Factor.TREATMENT
+                        && c.level().level().equals(Treatment.HAND.name()))
+                .collect(Collectors.toMap(
+                        Cell::evidence, Cell::level, Level::plus, () -> new EnumMap<>(Evidence.class)));
+    }
+
+    /** What became of the flowers by hand of a crop in ordinary work, by season. */
     public Map<Integer, Level> byHand(Caller caller, String crop) {
         Map<Integer, Level> seasons = new HashMap<>();
         jdbc.query(
-                "select season, took, failed, undecided from set_cell where orchard_id = ? and crop = ? and factor = ? and level = ?",
+                "select * from set_cell where orchard_id = ? and crop = ? and factor = ? and level = ? and evidence = ?",
                 row -> {
-                    seasons.put(
-                            row.getInt(1),
-                            new Level(
-                                    Factor.TREATMENT,
-                                    Treatment.HAND.name(),
-                                    row.getInt(2),
-                                    row.getInt(3),
-                                    row.getInt(4)));
+                    seasons.put(row.getInt("season"), cell(row).level());
                 },
                 caller.orchardId(),
                 crop,
                 Factor.TREATMENT.name(),
-                Treatment.HAND.name());
+                Treatment.HAND.name(),
+                Evidence.ORDINARY.name());
         return seasons;
     }
 
@@ -296,23 +366,29 @@ public class Fates {
                 most);
     }
 
-    /** What flowers by hand showed of each cross, over all seasons. */
+    /** What flowers by hand showed of each cross, over all seasons; those of trials and of dead pollen left out. */
     List<CrossResults.Result> crosses(Caller caller) {
         return jdbc.query(
-                "select variety_id, father_id, sum(took + failed), sum(took) from fate where orchard_id = ? and father_id is not null"
-                        + " group by variety_id, father_id having sum(took + failed) > 0",
+                "select variety_id, father_id, sum(took + dropped + failed), sum(took + dropped) from fate"
+                        + " where orchard_id = ? and father_id is not null and evidence in ('ORDINARY', 'PAIR_DOES_NOT_FIT')"
+                        + " group by variety_id, father_id having sum(took + dropped + failed) > 0",
                 (row, i) -> new CrossResults.Result(
                         FateRows.uuid(row, 1), FateRows.uuid(row, 2), row.getInt(3), row.getInt(4)),
                 caller.orchardId());
     }
 
-    /** What flowers by hand showed on each tree in a season. */
+    /** What flowers by hand showed on each tree in a season, and of them what those of ordinary work teach. */
     List<TreeResults.Result> trees(Caller caller, int season) {
         return jdbc.query(
-                "select level, sum(took), sum(failed), sum(undecided) from set_cell where orchard_id = ? and season = ?"
-                        + " and factor = 'TREE' group by level having sum(took + failed + undecided) > 0",
+                "select level, sum(took), sum(undecided), coalesce(sum(took) filter (where evidence = 'ORDINARY'), 0),"
+                        + " coalesce(sum(failed + dropped) filter (where evidence = 'ORDINARY'), 0) from set_cell"
+                        + " where orchard_id = ? and season = ? and factor = 'TREE' group by level"
+                        + " having sum(took + failed + dropped + undecided) > 0",
                 (row, i) -> new TreeResults.Result(
-                        UUID.fromString(row.getString(1)), row.getInt(2), row.getInt(3), row.getInt(4)),
+                        UUID.fromString(row.getString(1)),
+                        row.getInt(2),
+                        row.getInt(3),
+                        new SetBelief.Seen(row.getInt(4), row.getInt(5))),
                 caller.orchardId(),
                 season);
     }
@@ -321,7 +397,7 @@ public class Fates {
     Map<UUID, Integer> holding(Caller caller, int season, int most) {
         Map<UUID, Integer> holding = new HashMap<>();
         jdbc.query(
-                "select pollination_id, took from fate where orchard_id = ? and season = ? and took > 0"
+                "select pollination_id, holding from fate where orchard_id = ? and season = ? and holding > 0"
                         + " order by done_on desc, pollination_id limit ?",
                 row -> {
                     holding.put(FateRows.uuid(row, 1), row.getInt(2));
@@ -335,15 +411,16 @@ public class Fates {
     /**
      * What is known of one pollination's flowers.
      *
+     * @param set flowers that set, whatever came after
      * @param lookedAt whether anybody looked at them yet
      * @param lookWanted whether a further look is wanted
      */
-    public record Known(int took, int failed, int undecided, boolean lookedAt, boolean lookWanted) {}
+    public record Known(int set, int failed, int undecided, boolean lookedAt, boolean lookWanted) {}
 
     public Map<UUID, Known> known(Caller caller, List<UUID> ids) {
         Map<UUID, Known> known = new HashMap<>();
         jdbc.query(
-                "select f.pollination_id, f.took, f.failed, f.flowers - f.took - f.failed, f.next_look is not null,"
+                "select f.pollination_id, f.took + f.dropped, f.failed, f.flowers - f.took - f.failed - f.dropped, f.next_look is not null,"
                         + " exists (select 1 from fruit_check c where c.orchard_id = f.orchard_id"
                         + " and c.pollination_id = f.pollination_id and c.voided_at is null)"
                         + " from fate f where f.orchard_id = ? and f.pollination_id = any(?)",
@@ -358,12 +435,13 @@ public class Fates {
         return known;
     }
 
-    /** What flowers by hand showed of each way of covering the stigma, and of each crop in all, over all seasons. */
+    /** What flowers by hand showed in ordinary work of each way of covering the stigma, and of each crop in all, over all seasons. */
     List<TreeResults.Technique> techniques(Caller caller) {
         return jdbc.query(
-                "select crop, case when grouping(level) = 1 then null else level end, sum(took), sum(took + failed) from set_cell"
-                        + " where orchard_id = ? and factor = 'STROKES' group by grouping sets ((crop, level), (crop))"
-                        + " having sum(took + failed) > 0 and (grouping(level) = 1 or level <> '')",
+                "select crop, case when grouping(level) = 1 then null else level end, sum(took + dropped),"
+                        + " sum(took + dropped + failed) from set_cell where orchard_id = ? and factor = 'STROKES'"
+                        + " and evidence = 'ORDINARY' group by grouping sets ((crop, level), (crop))"
+                        + " having sum(took + dropped + failed) > 0 and (grouping(level) = 1 or level <> '')",
                 (row, i) -> new TreeResults.Technique(
                         row.getString(1),
                         row.getString(2) == null ? null : Strokes.valueOf(row.getString(2)),

@@ -17,6 +17,7 @@ class FruitCheck extends OrchardRecord {
     private Instant checkedAt;
     private int taken;
     private int failed;
+    private int dropped;
     private int unknown;
     private int thinned;
     private int lost;
@@ -46,6 +47,7 @@ class FruitCheck extends OrchardRecord {
         this.flowers = outcome.flowers();
         this.taken = outcome.taken();
         this.failed = outcome.failed();
+        this.dropped = outcome.dropped();
         this.unknown = outcome.unknown();
         this.thinned = outcome.thinned();
         this.lost = outcome.lost();
@@ -67,7 +69,7 @@ class FruitCheck extends OrchardRecord {
     }
 
     CheckOutcome outcome() {
-        return new CheckOutcome(flowers, taken, failed, unknown, thinned, lost);
+        return new CheckOutcome(flowers, taken, failed, dropped, unknown, thinned, lost);
     }
 
     CheckView view() {
@@ -77,6 +79,7 @@ class FruitCheck extends OrchardRecord {
                 checkedAt,
                 taken,
                 failed,
+                dropped,
                 unknown,
                 thinned,
                 lost,

@@ -164,6 +164,7 @@ public class FruitChecks {
                 && Optional.of(now.taken()).equals(Optional.ofNullable(request.taken()))
                 && Optional.of(now.failed()).equals(Optional.ofNullable(request.failed()))
                 && Optional.of(now.unknown()).equals(Optional.ofNullable(request.unknown()))
+                && now.dropped() == (request.dropped() == null ? 0 : request.dropped())
                 && now.thinned() == (request.thinned() == null ? 0 : request.thinned())
                 && now.lost() == (request.lost() == null ? 0 : request.lost());
         if (!same) {
@@ -188,6 +189,7 @@ public class FruitChecks {
                 pollination.flowers(),
                 Given.required("taken", request.taken()),
                 Given.required("failed", request.failed()),
+                request.dropped() == null ? 0 : request.dropped(),
                 Given.required("unknown", request.unknown()),
                 request.thinned() == null ? 0 : request.thinned(),
                 request.lost() == null ? 0 : request.lost());
@@ -206,7 +208,7 @@ public class FruitChecks {
         long day = ChronoUnit.DAYS.between(
                 pollination.doneAt().atZone(zone).toLocalDate(),
                 checkedAt.atZone(zone).toLocalDate());
-        boolean told = outcome.taken() + outcome.failed() > 0;
+        boolean told = outcome.taken() + outcome.gone() > 0;
         boolean early = CheckCalendar.petalsOn(day) && pollination.markLasts() == Mark.Lasts.PETALS;
         if (told
                 && early

@@ -44,9 +44,9 @@ public record FruitEnd(
     /** The same with its moment and note as they are kept; refuses what cannot be. */
     FruitEnd checked(Instant moment) {
         Given.required("end.kind", kind);
-        within("end.weightG", weightG, 0.1, 50_000);
-        within("end.lengthMm", lengthMm, 1, 1000);
-        within("end.widthMm", widthMm, 1, 1000);
+        Given.optionalWithin("end.weightG", weightG, 0.1, 50_000);
+        Given.optionalWithin("end.lengthMm", lengthMm, 1, 1000);
+        Given.optionalWithin("end.widthMm", widthMm, 1, 1000);
         if (seeds != null) {
             Require.within("end.seeds", seeds, 0, 100_000);
         }
@@ -75,11 +75,5 @@ public record FruitEnd(
                 sepalsMissing,
                 taste,
                 Given.optionalText("end.note", note, 2000));
-    }
-
-    private static void within(String field, Double value, double low, double high) {
-        if (value != null) {
-            Require.within(field, value, low, high);
-        }
     }
 }

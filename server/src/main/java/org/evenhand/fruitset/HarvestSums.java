@@ -26,6 +26,9 @@ public class HarvestSums {
             + " and a.orchard_id = f.orchard_id and a.crossing_id = q.crossing_id and a.again and a.voided_at is null"
             + " limit 1) g on true";
 
+    /** An empty seed holds no embryo: it counts as none. */
+    private static final String FULL = "f.seeds - coalesce(f.empty_seeds, 0)";
+
     private final JdbcTemplate jdbc;
 
     HarvestSums(JdbcTemplate jdbc) {
@@ -38,7 +41,8 @@ public class HarvestSums {
      * @param treatment empty where it is not known from which flower they came
      * @param strokes empty where it is not recorded
      * @param visits 1, or 2 where pollen was given twice
-     * @param seedless fruit in which no seed was found; they grew without
+     * @param seeds full ones; empty seeds are none
+     * @param seedless fruit in which no full seed was found; they grew without
      */
     public record Seeds(
             String treatment,
@@ -53,8 +57,9 @@ public class HarvestSums {
     public List<Seeds> seeds(Caller caller, int season, String crop) {
         return jdbc.query(
                 "select coalesce(q.treatment, ''), coalesce(q.strokes, ''), case when g.twice then 2 else 1 end,"
-                        + " count(*), count(f.seeds), avg(f.seeds), var_pop(f.seeds) * count(f.seeds), count(f.shape),"
-                        + " count(*) filter (where f.shape = 'WHOLE'), count(*) filter (where f.seeds = 0)"
+                        + " count(*), count(f.seeds), avg(" + FULL + "), var_pop(" + FULL
+                        + ") * count(f.seeds), count(f.shape),"
+                        + " count(*) filter (where f.shape = 'WHOLE'), count(*) filter (where " + FULL + " <= 0)"
                         + FRUIT + FLOWER + OF_SEASON
                         + " and (f.seeds is not null or f.shape is not null) group by 1, 2, 3 order by 4 desc",
                 (row, i) -> new Seeds(
@@ -69,6 +74,59 @@ public class HarvestSums {
                 caller.orchardId(),
                 crop,
                 season);
+    }
+
+    /**
+     * What looks told of flowers by hand beyond whether they set, by how the stigma was covered.
+     *
+     * @param strokes empty where it is not recorded
+     * @param taken flowers that took, of which anything more was told
+     * @param resting of those where it was told, fruitlets that rest
+     * @param restingOf flowers that took where it was told
+     * @param fruits fruits of those whose fruits were counted
+     * @param fruitsOf flowers that took where fruits were counted
+     * @param misshapen one-sided or crooked fruits
+     * @param shaped fruits whose shape was told
+     */
+    public record Told(
+            String strokes,
+            int taken,
+            int resting,
+            int restingOf,
+            int fruits,
+            int fruitsOf,
+            int misshapen,
+            int shaped) {}
+
+    public List<Told> told(Caller caller, int season, String crop) {
+        return jdbc.query(
+                """
+                select coalesce(p.strokes, ''), sum(c.taken),
+                       coalesce(sum(c.resting), 0), coalesce(sum(c.taken) filter (where c.resting is not null), 0),
+                       coalesce(sum(c.fruits), 0), coalesce(sum(c.taken) filter (where c.fruits is not null), 0),
+                       coalesce(sum(coalesce(c.one_sided, 0) + coalesce(c.crooked, 0)), 0),
+                       coalesce(sum(coalesce(c.whole, 0) + coalesce(c.one_sided, 0) + coalesce(c.crooked, 0)), 0)
+                from (select distinct on (pollination_id) * from fruit_check
+                      where orchard_id = ? and voided_at is null and (fruits is not null or resting is not null
+                          or whole is not null or one_sided is not null or crooked is not null)
+                      order by pollination_id, checked_at desc, recorded_at desc) c
+                join fate f on f.pollination_id = c.pollination_id
+                join pollination p on p.id = c.pollination_id
+                where f.season = ? and f.crop = ? and f.treatment = 'HAND'
+                group by 1 order by 2 desc, 1
+                """,
+                (row, i) -> new Told(
+                        row.getString(1),
+                        row.getInt(2),
+                        row.getInt(3),
+                        row.getInt(4),
+                        row.getInt(5),
+                        row.getInt(6),
+                        row.getInt(7),
+                        row.getInt(8)),
+                caller.orchardId(),
+                season,
+                crop);
     }
 
     /** What was harvested of a variety. */

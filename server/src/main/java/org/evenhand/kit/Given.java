@@ -7,6 +7,7 @@ import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
 
 /** Guards for what a request gave. */
 public final class Given {
@@ -38,6 +39,11 @@ public final class Given {
     /** Returns the text, or an empty one where none was given. */
     public static String optionalText(String field, String value, int most) {
         return value == null ? "" : notLonger(field, value.strip(), most);
+    }
+
+    /** Returns the number, or null where none was given, when it lies within the ends. */
+    public static Double optionalWithin(String field, Double value, double low, double high) {
+        return value == null ? null : Double.valueOf(Require.within(field, value.doubleValue(), low, high));
     }
 
     /** The moment to the millisecond, as it is kept: what is sent again must compare equal to what was read back. */

@@ -3,7 +3,6 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import org.evenhand.core.Require;
 import org.evenhand.kit.Given;
 
 /**
@@ -29,23 +28,12 @@ public record VarietyNumbers(
     private static final double LEAST_SHARE = 0.001;
 
     VarietyNumbers checked() {
-        within("ownPollen", ownPollen, 0, 1);
-        within("setShare", setShare, LEAST_SHARE, 1);
-        within("chillPortions", chillPortions, 0, 200);
-        within("dosesPerFlower", dosesPerFlower, 0.05, 500);
-        within("developmentRate", developmentRate, 0.5, 2);
         return new VarietyNumbers(
-                ownPollen,
-                setShare,
-                chillPortions,
-                dosesPerFlower,
-                developmentRate,
+                Given.optionalWithin("ownPollen", ownPollen, 0, 1),
+                Given.optionalWithin("setShare", setShare, LEAST_SHARE, 1),
+                Given.optionalWithin("chillPortions", chillPortions, 0, 200),
+                Given.optionalWithin("dosesPerFlower", dosesPerFlower, 0.05, 500),
+                Given.optionalWithin("developmentRate", developmentRate, 0.5, 2),
                 Given.optionalText("source", source, 200));
-    }
-
-    private static void within(String field, Double value, double low, double high) {
-        if (value != null) {
-            Require.within(field, value, low, high);
-        }
     }
 }

@@ -126,6 +126,11 @@ final class LotBook {
                 .toList();
     }
 
+    /** What is alive in a jar over time. */
+    ViabilityCourse course(UUID lot) {
+        return course(lots.get(lot));
+    }
+
     /** What is alive in it over time. */
     ViabilityCourse course(PollenLot lot) {
         ViabilityCourse known = courses.get(lot.id());

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
@@ -17,6 +18,7 @@ import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.core.pollen.ViabilityCourse;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -84,6 +86,13 @@ public class PollenShelf {
                                         ? 0.0
                                         : book.course(lot).shareAt(at))
                                 .toList()));
+    }
+
+    /** What is alive over time in each jar, removed ones too, reckoned when it is asked for. */
+    @Transactional(readOnly = true)
+    public Function<UUID, ViabilityCourse> courses(Caller caller) {
+        LotBook book = books.read(caller);
+        return book::course;
     }
 
     /** The names of every jar, removed ones too. */

@@ -72,7 +72,7 @@ class RecordImports {
         LOOKS(
                 "looks",
                 List.of("ref", "checked_at", "taken", "failed", "unknown"),
-                List.of("thinned", "lost", "note", "helper"));
+                List.of("dropped", "thinned", "lost", "note", "helper"));
 
         private final String script;
         private final List<String> needed;

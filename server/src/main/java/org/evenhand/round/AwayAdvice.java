@@ -61,11 +61,11 @@ class AwayAdvice {
         Instant from = leave.isBefore(ground.now()) ? ground.now() : leave;
         Instant farthest = ground.now().plus(Forecasts.AHEAD);
         Instant until = back.isAfter(farthest) ? farthest : back;
-        Openings openings = ground.openings(Openings.everyHalfDay(from, until));
+        Openings openings = Openings.at(Openings.everyHalfDay(from, until));
         Map<String, Double> byTree = new LinkedHashMap<>();
         ground.trees().stream()
                 .filter(t -> t.sheet().takes())
-                .forEach(t -> byTree.put(t.tree().name(), openings.openAndPast(t.forecast())));
+                .forEach(t -> byTree.put(t.tree().name(), openings.openAndPast(t.sheet(), t.forecast())));
         double all = byTree.values().stream().mapToDouble(d -> d).sum();
         return all < 1
                 ? Optional.empty()
@@ -85,10 +85,10 @@ class AwayAdvice {
         if (evening.isBefore(ground.now())) {
             return List.of();
         }
-        Openings openings = ground.openings(List.of(evening, evening.plus(Duration.ofHours(24))));
+        Openings openings = Openings.at(List.of(evening, evening.plus(Duration.ofHours(24))));
         return ground.trees().stream()
                 .filter(t -> t.sheet().takes())
-                .flatMap(t -> openedEarly(t, openings.openAfterFirst(t.forecast())).stream())
+                .flatMap(t -> openedEarly(t, openings.openAfterFirst(t.sheet(), t.forecast())).stream())
                 .toList();
     }
 

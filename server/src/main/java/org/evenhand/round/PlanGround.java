@@ -8,7 +8,6 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.round.FreeHours;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
@@ -32,10 +31,5 @@ record PlanGround(
 
     Map<UUID, Foreseen> byTree() {
         return trees.stream().collect(Collectors.toMap(t -> t.tree().id(), Function.identity()));
-    }
-
-    /** What each tree's flowers do at several moments. */
-    Openings openings(List<Instant> moments) {
-        return Openings.at(moments);
     }
 }

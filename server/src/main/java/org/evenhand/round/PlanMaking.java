@@ -80,7 +80,7 @@ class PlanMaking {
      * @param firstGathering the first round before which pollen may still be gathered
      */
     MadePlan make(PlanGround ground, List<PlanSlot> slots, int firstGathering) {
-        Openings openings = ground.openings(slots.stream().map(PlanSlot::at).toList());
+        Openings openings = Openings.at(slots.stream().map(PlanSlot::at).toList());
         List<PlanSource> sources = pollen.of(ground, slots, openings, firstGathering);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());

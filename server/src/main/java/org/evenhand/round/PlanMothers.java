@@ -31,6 +31,6 @@ final class PlanMothers {
                 new TreeId(tree.tree().id()),
                 new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
                 budget.flowersWanted(),
-                FlowersToDo.of(openings.taking(tree.forecast()), done, budget.weight()));
+                FlowersToDo.of(openings.taking(tree.sheet(), tree.forecast()), done, budget.weight()));
     }
 }

@@ -60,7 +60,7 @@ final class PlanSlots {
     }
 
     private Map<UUID, Openings.Course> courses() {
-        Openings all = ground.openings(moments);
+        Openings all = Openings.at(moments);
         Map<UUID, Openings.Course> courses = new HashMap<>();
         ground.trees().forEach(t -> courses.put(t.tree().id(), all.course(t.forecast())));
         return courses;

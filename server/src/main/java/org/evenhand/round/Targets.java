@@ -16,7 +16,6 @@ import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.LoadHabit;
-import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.LearnedFactor;
 import org.evenhand.core.findings.Proportion;
@@ -31,6 +30,7 @@ import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietyNumbers;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -86,12 +86,11 @@ public class Targets {
         private final List<TreeResults.Technique> techniques;
         private final SettingsView school;
         private final boolean useLearned;
-        private final Map<UUID, Double> setShares = new HashMap<>();
+        private final Map<UUID, VarietyNumbers> numbers = new HashMap<>();
 
         Look(Caller caller, boolean useLearned) {
             this.caller = caller;
-            orchards.varieties(caller)
-                    .forEach(v -> setShares.put(v.id(), v.numbers().setShare()));
+            orchards.varieties(caller).forEach(v -> numbers.put(v.id(), v.numbers()));
             this.useLearned = useLearned;
             this.trees = orchards.trees(caller);
             this.today = orchards.today(caller);
@@ -122,7 +121,8 @@ public class Targets {
             TargetView target = own == null ? ofVariety.get(tree.varietyId()) : own;
             TreeCarries carries = carries(tree, sheet.load(), own);
             Integer wanted = target == null ? null : wanted(target, carries);
-            TreeResults.Result got = seen.getOrDefault(tree.id(), new TreeResults.Result(tree.id(), 0, 0, 0));
+            TreeResults.Result got =
+                    seen.getOrDefault(tree.id(), new TreeResults.Result(tree.id(), 0, 0, SetBelief.Seen.NOTHING));
             SetBelief learned = learned(tree, sheet);
             int confidence = target == null ? 90 : target.confidence();
             List<TargetView.Sure> sure = wanted == null ? List.of() : sure(wanted - got.taken(), learned.share());
@@ -183,10 +183,18 @@ public class Targets {
         }
 
         /** The variety's own number, else the crop sheet's. */
-        private Optional<Sourced> stated(TreeView tree, CropSheet sheet) {
-            return Optional.ofNullable(setShares.get(tree.varietyId()))
-                    .map(Sourced::practice)
-                    .or(sheet::setShare);
+        private Optional<Double> stated(TreeView tree, CropSheet sheet) {
+            return Optional.ofNullable(numbers.get(tree.varietyId()).setShare())
+                    .or(() -> sheet.setShare().map(s -> s.value()));
+        }
+
+        /** Who says so. */
+        private String statedBy(TreeView tree, SetBelief belief) {
+            VarietyNumbers own = numbers.get(tree.varietyId());
+            if (own.setShare() != null) {
+                return "as set for " + tree.varietyName() + (own.source().isEmpty() ? "" : " (" + own.source() + ")");
+            }
+            return belief.stated() ? "as the crop sheet says" : "a guess";
         }
 
         /** How the strokes that are chosen did here against all. */
@@ -202,11 +210,10 @@ public class Targets {
             for (TreeView other : trees) {
                 TreeResults.Result r = seen.get(other.id());
                 if (r != null && other.crop().equals(tree.crop())) {
-                    SetBelief.Seen of = new SetBelief.Seen(r.taken(), r.failed());
                     if (other.varietyId().equals(tree.varietyId())) {
-                        variety = variety.plus(of);
+                        variety = variety.plus(r.ordinary());
                     } else {
-                        others = others.plus(of);
+                        others = others.plus(r.ordinary());
                     }
                 }
             }
@@ -247,10 +254,10 @@ public class Targets {
                     "Of pollinated flowers about %.0f %% set here, %s.",
                     100 * learned.share().mean(),
                     learned.learnedFrom() == 0
-                            ? useLearned
-                                    ? (learned.stated() ? "as the crop sheet says" : "a guess")
-                                            + "; nothing was checked here yet"
-                                    : "as the crop sheet says; what was learned here is switched off"
+                            ? statedBy(tree, learned)
+                                    + (useLearned
+                                            ? "; nothing was checked here yet"
+                                            : "; what was learned here is switched off")
                             : "learned from " + Plural.of(learned.learnedFrom(), "flower") + " of " + tree.crop()));
             if (got.pending() > 0) {
                 why.add(Plural.of(got.pending(), "flower is", "flowers are") + " done and not yet known.");

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.findings.LearnedFactor;
+import org.evenhand.core.round.SetBelief;
 import org.evenhand.kit.Caller;
 
 /** What flowers showed on each tree this season; told by the room that checks fruit. */
@@ -13,10 +14,11 @@ public interface TreeResults {
      * Of the flowers of one tree.
      *
      * @param taken flowers that took, by the latest look
-     * @param failed flowers that failed
      * @param pending flowers done whose outcome is not known yet
+     * @param ordinary of flowers of ordinary work, those that took and those that failed or dropped: what can be learned from. Trials
+     *     and pollen that could not serve are left out
      */
-    record Result(UUID treeId, int taken, int failed, int pending) {}
+    record Result(UUID treeId, int taken, int pending, SetBelief.Seen ordinary) {}
 
     List<Result> of(Caller caller);
 

@@ -46,7 +46,7 @@ final class VapourTopic implements Topic {
     private static Map<String, Object> psychrometer(Inputs in) {
         in.refuseMoreThanOne("elevation_m", "pressure_kPa");
         double pressure = in.optionalNumber("pressure_kPa").orElseGet(() -> Vapour.pressure(in.number("elevation_m")));
-        Map<String, Object> said = said(Vapour.ofPsychrometerAt(in.number("tdry"), in.number("twet"), pressure));
+        Map<String, Object> said = said(Vapour.ofPsychrometer(in.number("tdry"), in.number("twet"), pressure));
         said.put("pressure_kPa", pressure);
         return said;
     }

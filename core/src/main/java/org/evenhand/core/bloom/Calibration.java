@@ -1,9 +1,16 @@
 package org.evenhand.core.bloom;
 
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.core.weather.Site;
 
 /**
  * How often a forecast's interval holds what was really there, on trees thrown event by event in invented worlds.
@@ -16,6 +23,10 @@ import java.util.function.DoubleUnaryOperator;
  * @param width mean width of the intervals over the mean truth
  */
 public record Calibration(World world, int readings, double coverage, double bias, double width) {
+    private static final Site PLACE = new Site(-35.3, 173.9, ZoneId.of("Pacific/Auckland"));
+    private static final Instant START = Instant.parse("2026-11-01T00:00:00Z");
+    private static final DailyTemperatures MILD = new DailyTemperatures(14, 24);
+    private static final int DAYS = 50;
     private static final int LEAST_WIDTH = 6;
     private static final double FIRST_READING = 26 * 24 + 8;
     private static final double[] AHEAD = {6, 20, 44, 68};
@@ -35,11 +46,20 @@ public record Calibration(World world, int readings, double coverage, double bia
     }
 
     /**
-     * @param models for a factor on all durations, how flowers walk; under temperatures of at least 45 days
+     * How the flowers of a crop walk in these worlds, for a factor on all durations: 50 days of the same mild day, from
+     * a day in spring.
+     */
+    public static DoubleFunction<FlowerModel> models(CropSheet sheet) {
+        BloomConditions conditions = BloomConditions.of(
+                sheet, PLACE, MILD.repeated(PLACE, START, 24 * DAYS), START.plus(Duration.ofDays(DAYS)));
+        return factor -> FlowerModel.of(sheet, factor, conditions);
+    }
+
+    /**
      * @param trees of one variety, each with some hundred flowers
      */
-    public static Calibration of(
-            java.util.function.DoubleFunction<FlowerModel> models, World world, int readings, int trees, long seed) {
+    public static Calibration of(CropSheet sheet, World world, int readings, int trees, long seed) {
+        DoubleFunction<FlowerModel> models = models(sheet);
         SplittableRandom random = new SplittableRandom(seed);
         double factor = switch (world) {
             case UNKNOWN_RATE -> Math.exp(0.15 * gaussian(random));

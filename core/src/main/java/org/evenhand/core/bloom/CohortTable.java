@@ -21,6 +21,12 @@ final class CohortTable {
 
     private static final double GONE = 1e-9;
 
+    /**
+     * Flowers a day that come to be in a stage although the supply lets none be there: no clock is so exact, and what was counted is
+     * there. So few that they matter only where the supply cannot explain a count. Our convention.
+     */
+    private static final double STRAY_A_DAY = 0.002;
+
     private final FlowerModel model;
     private final double[] times;
     private final int days;
@@ -28,6 +34,8 @@ final class CohortTable {
     private final double[][][] cohorts;
     /** The same by stage. */
     private final double[][][] cohortStages;
+    /** For each moment the stray flowers, by compartment. */
+    private final double[][] strays;
 
     /** From each moment to the next: column-wise, where one flower of each compartment goes. */
     private final double[][][] next;
@@ -45,6 +53,7 @@ final class CohortTable {
         this.days = dayOf(times[times.length - 1]) + 1;
         this.cohorts = new double[times.length][days][];
         this.cohortStages = new double[times.length][days][model.clock().stageCount()];
+        this.strays = new double[times.length][];
         this.next = new double[times.length][][];
         run();
         this.firstDay = firstDayThatMatters();
@@ -58,6 +67,8 @@ final class CohortTable {
         int size = model.clock().compartmentCount();
         FlowerBatch buds = FlowerBatch.empty(model.clock(), days);
         FlowerBatch moves = FlowerBatch.identity(model.clock());
+        FlowerBatch stray = FlowerBatch.empty(model.clock(), 1);
+        double[] strayAnHour = strayAnHour();
         double at = 0;
         // Days whose buds have all fallen, and those to come, need not be pushed forward.
         int oldest = 0;
@@ -70,8 +81,12 @@ final class CohortTable {
                 }
                 double half = (end - at) / HOURS_A_DAY / 2;
                 buds.add(0, day, half);
+                for (int c = 0; c < size - 1; c++) {
+                    stray.add(c, 0, strayAnHour[c] * (end - at));
+                }
                 for (StepMatrix step : model.clock().steps(model.conditions(), at, end)) {
                     buds.apply(step, oldest, day + 1);
+                    stray.apply(step);
                     if (t > 0) {
                         moves.apply(step);
                     }
@@ -85,11 +100,28 @@ final class CohortTable {
                     cohortStages[t][d][stageOf(c)] += cohorts[t][d][c];
                 }
             }
+            strays[t] = Arrays.copyOf(stray.state(0).compartments(), size - 1);
             if (t > 0) {
                 next[t - 1] = moves.onTree();
             }
             moves = FlowerBatch.identity(model.clock());
         }
+    }
+
+    /** Spread evenly over each stage. */
+    private double[] strayAnHour() {
+        int[] length = new int[model.clock().stageCount()];
+        double[] stray = new double[model.compartments()];
+        for (int c = 0; c < stray.length; c++) {
+            length[stageOf(c)]++;
+        }
+        Arrays.setAll(stray, c -> STRAY_A_DAY / HOURS_A_DAY / length[stageOf(c)]);
+        return stray;
+    }
+
+    /** Stray flowers that may be on any tree at a moment, by compartment. */
+    double[] stray(int time) {
+        return strays[time];
     }
 
     private int firstDayThatMatters() {

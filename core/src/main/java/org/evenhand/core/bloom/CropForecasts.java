@@ -174,17 +174,8 @@ public final class CropForecasts {
             }
             VarietyForecaster.Result result = forecaster.of(variety.rate(), counted, froms);
             Map<T, TreeForecast> forecasts = new LinkedHashMap<>();
-            result.trees()
-                    .forEach((t, parts) ->
-                            forecasts.put(trees.get(t), new TreeForecast(sheet, last(trees.get(t)), parts)));
+            result.trees().forEach((t, parts) -> forecasts.put(trees.get(t), new TreeForecast(parts)));
             return new Foreseen<>(result.rate(), forecasts);
-        }
-
-        private FlowerReading last(T tree) {
-            return variety.trees().get(tree).stream()
-                    .flatMap(List::stream)
-                    .max(Comparator.comparing(FlowerReading::at))
-                    .orElseThrow();
         }
     }
 }

@@ -75,18 +75,18 @@ public final class Openings {
     }
 
     /** The flowers of a tree that begin to be receptive, in order of the moments and the crop sheet's stages. */
-    public List<Group> taking(TreeForecast tree) {
+    public List<Group> taking(CropSheet sheet, TreeForecast tree) {
         Map<Integer, Sum> groups = new TreeMap<>();
         for (TreeForecast.Part part : tree.parts()) {
-            addGroups(tree.sheet(), part, groups);
+            addGroups(sheet, part, groups);
         }
         List<Group> all = new ArrayList<>();
-        int stages = tree.sheet().stages().size();
+        int stages = sheet.stages().size();
         groups.forEach((key, sum) -> {
             if (sum.flowers > 1e-6) {
                 all.add(new Group(
                         key / stages,
-                        tree.sheet().stages().get(key % stages).key(),
+                        sheet.stages().get(key % stages).key(),
                         sum.flowers,
                         Arrays.stream(sum.receptive)
                                 .map(r -> Math.min(1, r / sum.flowers))
@@ -144,17 +144,17 @@ public final class Openings {
     }
 
     /** Expected flowers of a tree that begin to be receptive after the first moment. */
-    public double openAfterFirst(TreeForecast tree) {
-        return afterFirst(tree).mapToDouble(Group::flowers).sum();
+    public double openAfterFirst(CropSheet sheet, TreeForecast tree) {
+        return afterFirst(sheet, tree).mapToDouble(Group::flowers).sum();
     }
 
     /**
      * Expected flowers of a tree that open after the first moment and are no longer receptive at the last: those that nobody
      * pollinates who is away between the two. What opens and is past between two moments is not counted.
      */
-    public double openAndPast(TreeForecast tree) {
+    public double openAndPast(CropSheet sheet, TreeForecast tree) {
         int last = moments.size() - 1;
-        return afterFirst(tree)
+        return afterFirst(sheet, tree)
                 .mapToDouble(g -> {
                     double left = g.receptivity().get(last) / g.receptivity().get(g.moment());
                     return g.flowers() * (1 - Math.min(1, left));
@@ -162,8 +162,8 @@ public final class Openings {
                 .sum();
     }
 
-    private Stream<Group> afterFirst(TreeForecast tree) {
-        return taking(tree).stream().filter(g -> g.moment() > 0);
+    private Stream<Group> afterFirst(CropSheet sheet, TreeForecast tree) {
+        return taking(sheet, tree).stream().filter(g -> g.moment() > 0);
     }
 
     /** Expected flowers that begin to shed by each moment, those that shed at the moment before left out. */

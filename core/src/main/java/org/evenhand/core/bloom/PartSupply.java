@@ -10,14 +10,8 @@ import org.ejml.dense.row.CommonOps_DDRM;
  * as the estimate gets better; used by one thread.
  */
 final class PartSupply {
-    /** Keeps a count that nobody would expect from being impossible. */
-    private static final double LEAST_VARIANCE = 0.0002;
-
     /** Logarithm of the most buds a day, and less its sign of the fewest, that a tree is taken to have. */
     private static final double MOST_LOG = 14;
-
-    /** A stage that holds less than this of one bud a day is out of reach. */
-    private static final double UNREACHABLE = 1e-9;
 
     /** The farthest that one step may move the logarithm of a day's supply. */
     private static final double LONGEST_STEP = 1.5;
@@ -72,20 +66,6 @@ final class PartSupply {
 
     int counts() {
         return counts.numRows;
-    }
-
-    /**
-     * Flowers of the last reading in a stage into which, by the clock, no bud can have come, as where a gate never opens: what was
-     * counted is there nevertheless.
-     */
-    double unexplained(int stage) {
-        int last = times.length - 1;
-        int row = last * table.model().clock().stageCount() + stage;
-        boolean reachable = false;
-        for (double flowers : unit[row]) {
-            reachable |= flowers > UNREACHABLE;
-        }
-        return reachable ? 0 : counts.get(row, 0) / counted.shares()[last];
     }
 
     /** Logarithm of the steady supply that gives as many flowers as were counted. */
@@ -176,7 +156,7 @@ final class PartSupply {
     }
 
     private double[] state(int time) {
-        double[] sum = new double[table.model().compartments()];
+        double[] sum = table.stray(time).clone();
         for (int d = 0; d < buds.length; d++) {
             double[] cohort = table.cohort(time, firstDay + d);
             for (int c = 0; c < cohort.length; c++) {
@@ -193,9 +173,12 @@ final class PartSupply {
         for (int r = 0; r < times.length; r++) {
             for (int s = 0; s < stages; s++) {
                 int row = r * stages + s;
-                double mean = expected.get(row, 0);
-                double miscounted = countingError * mean;
-                common.set(row, row, mean + LEAST_VARIANCE + miscounted * miscounted);
+                double miscounted = countingError * expected.get(row, 0);
+                common.set(row, row, miscounted * miscounted);
+            }
+            for (int c = 0; c < states[r].length; c++) {
+                int row = r * stages + table.stageOf(c);
+                common.add(row, row, counted.shares()[r] * states[r][c]);
             }
             for (int later = r + 1; later < times.length; later++) {
                 addCommon(common, r, later);

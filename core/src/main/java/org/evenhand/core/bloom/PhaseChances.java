@@ -38,13 +38,13 @@ final class PhaseChances {
         double[][] takes = new double[hours.length][model.compartments() + daysAhead];
         double[][] sheds = new double[hours.length][model.compartments() + daysAhead];
         if (courses.isEmpty()) {
-            add(model, 1, takes, sheds);
+            follow(model, takes, sheds);
         }
         FlowerModel coarse = model.withLongestStepHours(COARSE_HOURS);
         for (BloomConditions course : courses) {
             double[][] ownTakes = new double[hours.length][model.compartments() + daysAhead];
             double[][] ownSheds = new double[hours.length][model.compartments() + daysAhead];
-            add(coarse.under(course), 1, ownTakes, ownSheds);
+            follow(coarse.under(course), ownTakes, ownSheds);
             add(ownTakes, 1.0 / courses.size(), takes);
             add(ownSheds, 1.0 / courses.size(), sheds);
             receptiveByCourse.add(chances(ownTakes));
@@ -66,19 +66,15 @@ final class PhaseChances {
         }
     }
 
-    private void add(FlowerModel under, double weight, double[][] takes, double[][] sheds) {
+    private void follow(FlowerModel under, double[][] takes, double[][] sheds) {
         FlowersToCome flowers = new FlowersToCome(under, from, daysAhead);
         double[] receptiveRow = under.indicator(under.receptive());
         double[] sheddingRow = under.indicator(under.shedding());
         for (int i = 0; i < hours.length; i++) {
             flowers.advanceTo(hours[i]);
-            add(new double[][] {flowers.weighed(receptiveRow)}, weight, new double[][] {takes[i]});
-            add(new double[][] {flowers.weighed(sheddingRow)}, weight, new double[][] {sheds[i]});
+            takes[i] = flowers.weighed(receptiveRow);
+            sheds[i] = flowers.weighed(sheddingRow);
         }
-    }
-
-    int moments() {
-        return hours.length;
     }
 
     double mean(TreeEstimate tree, int moment, boolean sheds) {

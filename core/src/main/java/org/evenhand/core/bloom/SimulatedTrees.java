@@ -128,7 +128,7 @@ public final class SimulatedTrees {
             forecaster
                     .of(rate, counted, froms)
                     .trees()
-                    .forEach((t, parts) -> forecasts.set(t, new TreeForecast(null, null, parts)));
+                    .forEach((t, parts) -> forecasts.set(t, new TreeForecast(parts)));
         });
         return forecasts;
     }

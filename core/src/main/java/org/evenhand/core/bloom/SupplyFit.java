@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
-import org.ejml.dense.row.factory.DecompositionFactory_DDRM;
 import org.ejml.dense.row.factory.LinearSolverFactory_DDRM;
 import org.ejml.interfaces.decomposition.LUDecomposition_F64;
 import org.ejml.interfaces.linsol.LinearSolverDense;
@@ -203,17 +202,16 @@ final class SupplyFit {
         // Posterior covariance (G⁻¹ + H)⁻¹ = G (I + H G)⁻¹, which needs no inverse of the prior.
         DMatrixRMaj spreadOut = CommonOps_DDRM.identity(knots.count());
         CommonOps_DDRM.multAdd(told.information, priorCovariance, spreadOut);
-        LUDecomposition_F64<DMatrixRMaj> lu = DecompositionFactory_DDRM.lu(knots.count(), knots.count());
         LinearSolverDense<DMatrixRMaj> solver = LinearSolverFactory_DDRM.lu(knots.count());
-        solver.setA(spreadOut.copy());
+        solver.setA(spreadOut);
         DMatrixRMaj inverse = new DMatrixRMaj(knots.count(), knots.count());
         solver.invert(inverse);
         DMatrixRMaj covariance = new DMatrixRMaj(knots.count(), knots.count());
         CommonOps_DDRM.mult(priorCovariance, inverse, covariance);
         DMatrixRMaj mean = new DMatrixRMaj(knots.count(), 1);
         CommonOps_DDRM.mult(covariance, told.pull, mean);
-        lu.decompose(spreadOut);
-        DMatrixRMaj upper = lu.getUpper(null);
+        DMatrixRMaj upper =
+                solver.<LUDecomposition_F64<DMatrixRMaj>>getDecomposition().getUpper(null);
         double logDeterminant = 0;
         for (int k = 0; k < knots.count(); k++) {
             logDeterminant += Math.log(Math.abs(upper.get(k, k)));

@@ -1,6 +1,7 @@
 package org.evenhand.core.bloom;
 
 import java.util.Optional;
+import org.evenhand.core.crop.CropSheet;
 
 /**
  * A reading that does not fit what was foreseen from those before it.
@@ -20,11 +21,13 @@ public record Surprise(String stage, double expected, double counted) {
      * exactly.
      *
      * @param before the tree's forecast from its earlier readings
+     * @param latest the last of these
      */
-    public static Optional<Surprise> of(TreeForecast before, FlowerReading reading) {
+    public static Optional<Surprise> of(
+            CropSheet sheet, TreeForecast before, FlowerReading latest, FlowerReading reading) {
         double[] expected = before.stagesAt(reading.at());
-        double[] counted = reading.asFlowers(before.sheet());
-        double share = Math.min(reading.share(), before.latestReading().share());
+        double[] counted = reading.asFlowers(sheet);
+        double share = Math.min(reading.share(), latest.share());
         Surprise worst = null;
         double most = MOST_DEVIATIONS;
         for (int s = 1; s < counted.length; s++) {
@@ -32,7 +35,7 @@ public record Surprise(String stage, double expected, double counted) {
                     / Math.sqrt((expected[s] + 0.5) / share);
             if (off > most) {
                 most = off;
-                worst = new Surprise(before.sheet().stages().get(s).key(), expected[s], counted[s]);
+                worst = new Surprise(sheet.stages().get(s).key(), expected[s], counted[s]);
             }
         }
         return Optional.ofNullable(worst);

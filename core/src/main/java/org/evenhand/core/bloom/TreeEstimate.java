@@ -32,18 +32,7 @@ record TreeEstimate(double[] mean, float[] covariance) {
         CommonOps_DDRM.mult(ofCourse, fit.doubt(), half);
         CommonOps_DDRM.multAddTransB(half, ofCourse, covariance);
         double[] flowers = noneBelowZero(mean.data, fit.table());
-        double believable = believable(parts, Arrays.stream(flowers).sum());
-        CommonOps_DDRM.scale(believable * believable, covariance);
-        return new TreeEstimate(Arrays.stream(flowers).map(f -> f * believable).toArray(), lowerHalf(covariance));
-    }
-
-    /** Readings that contradict each other never make more flowers of those counted than this many times. Our convention. */
-    private static final double MOST_OF_COUNTED = 20;
-
-    /** The factor that brings an estimate down to what can be believed; 1 but for contradicting readings. */
-    private static double believable(List<PartSupply> parts, double flowers) {
-        double counted = parts.stream().mapToDouble(p -> p.counted.flowers()).sum();
-        return Math.min(1, MOST_OF_COUNTED * (counted + 1) / Math.max(flowers, 1));
+        return new TreeEstimate(flowers, lowerHalf(covariance));
     }
 
     /**
@@ -149,30 +138,13 @@ record TreeEstimate(double[] mean, float[] covariance) {
 
             CommonOps_DDRM.multAddTransB(withTree, slope, covariance);
             CommonOps_DDRM.multAddTransA(-1, white, white, covariance);
+            double[] stray = fit.table().stray(at);
             for (int i = 0; i < size; i++) {
                 mean.add(i, 0, around[i]);
-                covariance.add(i, i, around[i]);
+                covariance.add(i, i, around[i] + (i < compartments ? stray[i] : 0));
             }
-            addUnexplained(mean);
             CommonOps_DDRM.addEquals(ofCourse, slope);
             CommonOps_DDRM.multAddTransA(-1, white, part.whiteSlope(), ofCourse);
-        }
-
-        /** Flowers counted where the clock lets none be stand as counted, spread evenly over their stage, and walk on from there. */
-        private void addUnexplained(DMatrixRMaj mean) {
-            int stages = fit.table().model().clock().stageCount();
-            double[] later = fit.table().compartmentsLater(part.times[part.times.length - 1], at);
-            int[] length = new int[stages];
-            for (int c = 0; c < compartments; c++) {
-                length[fit.table().stageOf(c)]++;
-            }
-            for (int c = 0; c < compartments; c++) {
-                int stage = fit.table().stageOf(c);
-                double flowers = part.unexplained(stage) / length[stage];
-                for (int now = c; flowers > 0 && now < compartments; now++) {
-                    mean.add(now, 0, flowers * later[now * compartments + c]);
-                }
-            }
         }
 
         /** The flowers that are on the tree now and were in a count. */

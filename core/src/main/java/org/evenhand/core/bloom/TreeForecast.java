@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.evenhand.core.crop.CropSheet;
 
 /**
  * What the flowers of one tree will do, foreseen from all its readings and those of its variety, buds still to come included. Made by
@@ -14,8 +13,6 @@ import org.evenhand.core.crop.CropSheet;
  * and miscounting; docs/MODEL.md tells how well they hold.
  */
 public final class TreeForecast {
-    private final CropSheet sheet;
-    private final FlowerReading latest;
     private final List<Part> parts;
 
     /**
@@ -25,18 +22,8 @@ public final class TreeForecast {
      */
     record Part(double weight, ForecastStart start, TreeEstimate estimate) {}
 
-    TreeForecast(CropSheet sheet, FlowerReading latest, List<Part> parts) {
-        this.sheet = sheet;
-        this.latest = latest;
+    TreeForecast(List<Part> parts) {
         this.parts = List.copyOf(parts);
-    }
-
-    public FlowerReading latestReading() {
-        return latest;
-    }
-
-    public CropSheet sheet() {
-        return sheet;
     }
 
     List<Part> parts() {
@@ -109,17 +96,5 @@ public final class TreeForecast {
         for (int c = 0; c < compartments.length; c++) {
             totals[part.start.model().clock().stageOfCompartment(c)] += part.weight * compartments[c];
         }
-    }
-
-    /** Expected buds that come within so many days after the start, the running day included. */
-    public double budsToCome(int days) {
-        double sum = 0;
-        for (Part part : parts) {
-            int from = part.start.model().compartments();
-            int until = Math.min(part.estimate.mean().length, from + days);
-            sum += part.weight
-                    * Arrays.stream(part.estimate.mean(), from, until).sum();
-        }
-        return sum;
     }
 }

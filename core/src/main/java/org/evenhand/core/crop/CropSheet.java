@@ -86,6 +86,11 @@ public record CropSheet(
         return load.map(LoadHabit::setShare).or(() -> fruit.flatMap(FruitHabit::setShare));
     }
 
+    /** Whether fruit swells without pollination, so that only full seeds tell. */
+    public boolean swellsUnpollinated() {
+        return fruit.map(FruitHabit::swellsUnpollinated).orElse(false);
+    }
+
     /** Whether a flower of some stage takes pollen; false for a male plant. */
     public boolean takes() {
         return stages.stream().anyMatch(s -> s.phase().takes());

@@ -331,7 +331,9 @@ public final class CropSheetReader {
         return new FruitHabit(
                 node.sourced("numberAtDays", 1, 1000),
                 node.sourced("ripeAtDays", 1, 1000),
-                node.optionalSourced("setShare", 0.001, 1));
+                node.optionalSourced("setShare", 0.001, 1),
+                node.optionalSourced("naturalDrop", 0, 0.999),
+                node.optionalFlag("swellsUnpollinated"));
     }
 
     private CrossHabit cross(SheetNode node) {

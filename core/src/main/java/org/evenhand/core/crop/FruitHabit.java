@@ -8,5 +8,12 @@ import java.util.Optional;
  * @param numberAtDays day from which it has about three quarters of its size, so that a number can be written on it
  * @param ripeAtDays day from which it may be ripe
  * @param setShare share of pollinated flowers that set and stay, for crops without a {@link LoadHabit} that says so
+ * @param naturalDrop share of set fruitlets that the tree sheds by itself; empty where nobody says
+ * @param swellsUnpollinated whether fruit swells without pollination, so that only full seeds tell whether it set
  */
-public record FruitHabit(Sourced numberAtDays, Sourced ripeAtDays, Optional<Sourced> setShare) {}
+public record FruitHabit(
+        Sourced numberAtDays,
+        Sourced ripeAtDays,
+        Optional<Sourced> setShare,
+        Optional<Sourced> naturalDrop,
+        boolean swellsUnpollinated) {}

@@ -61,7 +61,7 @@ public final class CheckCalendar {
         Optional<CheckOutcome> last = looks.isEmpty()
                 ? Optional.empty()
                 : Optional.of(looks.get(looks.size() - 1).outcome());
-        if (last.filter(o -> o.failed() + o.thinned() == o.flowers()).isPresent()) {
+        if (last.filter(o -> o.gone() + o.thinned() == o.flowers()).isPresent()) {
             return Optional.empty();
         }
         Optional<Due> planned = sheet.checks().stream()

@@ -12,20 +12,22 @@ import org.evenhand.core.findings.Proportion;
  *
  * @param flowers flowers that were pollinated, at least 1
  * @param taken green stalk and bulge, also where a fruitlet rests and does not grow
- * @param failed browning stalk, stalk gone, or fruitlet dropped
+ * @param failed never set: browning stalk, or stalk gone
+ * @param dropped fruitlets that had set and fell by themselves; the tree sheds what it cannot carry
  * @param unknown not known yet, as where the petals are still on
  * @param thinned fruitlets that somebody took off; they had taken
  * @param lost flowers whose mark is gone, so that nothing can be said of them
  */
-public record CheckOutcome(int flowers, int taken, int failed, int unknown, int thinned, int lost) {
+public record CheckOutcome(int flowers, int taken, int failed, int dropped, int unknown, int thinned, int lost) {
     public CheckOutcome {
         Require.within("flowers", flowers, 1, Integer.MAX_VALUE);
         Require.within("taken", taken, 0, Integer.MAX_VALUE);
         Require.within("failed", failed, 0, Integer.MAX_VALUE);
+        Require.within("dropped", dropped, 0, Integer.MAX_VALUE);
         Require.within("unknown", unknown, 0, Integer.MAX_VALUE);
         Require.within("thinned", thinned, 0, Integer.MAX_VALUE);
         Require.within("lost", lost, 0, Integer.MAX_VALUE);
-        long seen = (long) taken + failed + unknown + thinned + lost;
+        long seen = (long) taken + failed + dropped + unknown + thinned + lost;
         if (seen > flowers) {
             throw new InvalidInputException(
                     "taken",
@@ -38,19 +40,24 @@ public record CheckOutcome(int flowers, int taken, int failed, int unknown, int 
         }
     }
 
-    /** Without any taken off and with every mark in its place. */
+    /** Without any dropped or taken off, and with every mark in its place. */
     public static CheckOutcome of(int flowers, int taken, int failed, int unknown) {
-        return new CheckOutcome(flowers, taken, failed, unknown, 0, 0);
+        return new CheckOutcome(flowers, taken, failed, 0, unknown, 0, 0);
     }
 
     /** Flowers that were not found again, whether their mark is said to be gone or not; they count neither way. */
     public int notFound() {
-        return flowers - taken - failed - unknown - thinned;
+        return flowers - taken - gone() - unknown - thinned;
+    }
+
+    /** Flowers that are gone by themselves, before or after they set. */
+    public int gone() {
+        return failed + dropped;
     }
 
     /** The share that took of those that are decided; absent while none is. */
     public Optional<Proportion> setRate() {
-        int took = taken + thinned;
+        int took = taken + dropped + thinned;
         return took + failed == 0 ? Optional.empty() : Optional.of(new Proportion(took, took + failed));
     }
 }

@@ -9,10 +9,11 @@ import org.evenhand.core.findings.Retention;
  *
  * @param flowers flowers pollinated
  * @param took hold now, or were taken off by hand while they held
- * @param failed gone by themselves
+ * @param failed gone before they set
+ * @param dropped had set and fell by themselves
  * @param course days after the pollination on which flowers were found gone, and on which they were last seen
  */
-public record Fate(int flowers, int took, int failed, List<Retention.At> course) {
+public record Fate(int flowers, int took, int failed, int dropped, List<Retention.At> course) {
     public Fate {
         course = List.copyOf(course);
     }
@@ -26,7 +27,7 @@ public record Fate(int flowers, int took, int failed, List<Retention.At> course)
 
     /** Flowers of which nothing is known yet or any more. */
     public int undecided() {
-        return flowers - took - failed;
+        return flowers - took - failed - dropped;
     }
 
     /**
@@ -40,26 +41,39 @@ public record Fate(int flowers, int took, int failed, List<Retention.At> course)
         int[] gone = gone(flowers, looks);
         List<Retention.At> course = new ArrayList<>();
         int followed = flowers;
-        int failed = 0;
+        int away = 0;
         int thinned = 0;
         double before = 0;
         for (int i = 0; i < looks.size(); i++) {
             Look look = looks.get(i);
-            int lost = Math.min(followed, Math.max(0, gone[i] - failed));
+            int lost = Math.min(followed, Math.max(0, gone[i] - away));
             int off = Math.min(followed - lost, Math.max(0, look.outcome().thinned() - thinned));
             add(course, look.day(), lost, off);
-            failed += lost;
+            away += lost;
             thinned += off;
             followed -= lost + off;
             // Who is accounted for at no look from here on was followed until the look before.
-            int seen = Math.max(0, Math.min(followed, mostAccountedFor(looks, i) - failed - thinned));
+            int seen = Math.max(0, Math.min(followed, mostAccountedFor(looks, i) - away - thinned));
             add(course, before, 0, followed - seen);
             followed = seen;
             before = look.day();
         }
         add(course, before, 0, followed);
         int alive = looks.isEmpty() ? 0 : looks.get(looks.size() - 1).outcome().taken();
-        return new Fate(flowers, Math.min(alive + thinned, flowers - failed), failed, course);
+        int dropped = Math.min(
+                away, looks.stream().mapToInt(l -> l.outcome().dropped()).max().orElse(0));
+        return new Fate(flowers, Math.min(alive + thinned, flowers - away), away - dropped, dropped, course);
+    }
+
+    /**
+     * The same where fruit swells without pollination, so that only full seeds tell: what hangs is not decided, opened fruits are.
+     *
+     * @param withFullSeeds opened fruits with a full seed at least
+     * @param without opened fruits with none
+     */
+    public Fate judgedBySeeds(int withFullSeeds, int without) {
+        int full = Math.min(withFullSeeds, flowers - failed);
+        return new Fate(flowers, full, failed + Math.min(without, flowers - failed - full), 0, course);
     }
 
     private static void add(List<Retention.At> course, double day, int lost, int censored) {
@@ -91,7 +105,7 @@ public record Fate(int flowers, int took, int failed, List<Retention.At> course)
         int[] gone = new int[looks.size()];
         int most = 0;
         for (int i = 0; i < gone.length; i++) {
-            most = Math.max(most, looks.get(i).outcome().failed());
+            most = Math.max(most, looks.get(i).outcome().gone());
             gone[i] = Math.min(most, room[i]);
         }
         return gone;

@@ -1,12 +1,12 @@
 package org.evenhand.core.mating;
 
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Whether a seedling's S alleles can come from its parents': one from the seed parent, one from a grain that grew in its style.
- * Of an allele or a parent one may be wrong; which, nobody can tell from here, so it is a question and never a refusal.
+ * Either an allele or a parent may be wrong, and nobody can tell from here which: so it is a question and never a refusal.
  */
 public final class AllelesOfChild {
     private AllelesOfChild() {}
@@ -47,10 +47,11 @@ public final class AllelesOfChild {
             Optional<SGenotype> mother,
             Optional<MatingPartner> pollenParent,
             Optional<SGenotype> father) {
-        Set<String> known = new java.util.LinkedHashSet<>();
-        mother.ifPresent(m -> known.add(seedParent.orElseThrow().name() + " (" + m.say() + ")"));
-        father.ifPresent(
-                f -> known.add("pollen of " + pollenParent.orElseThrow().name() + " (" + f.say() + ")"));
-        return known.stream().collect(Collectors.joining(" and "));
+        return Stream.of(
+                        mother.map(m -> seedParent.orElseThrow().name() + " (" + m.say() + ")"),
+                        father.map(
+                                f -> "pollen of " + pollenParent.orElseThrow().name() + " (" + f.say() + ")"))
+                .flatMap(Optional::stream)
+                .collect(Collectors.joining(" and "));
     }
 }

@@ -60,7 +60,15 @@ public final class ViabilityCourse {
      * @param halvings how often it has halved since then
      */
     public record Estimate(
-            double share, double low, double high, boolean spoiled, double from, Instant fromAt, double halvings) {}
+            double share, double low, double high, boolean spoiled, double from, Instant fromAt, double halvings) {
+        /** Below this living share pollen sets no fruit worth counting: our convention. */
+        private static final double LEAST_ALIVE = 0.02;
+
+        /** Whether it is spoiled, or all but dead even at the upper end of what is believed. */
+        public boolean dead() {
+            return spoiled || high < LEAST_ALIVE;
+        }
+    }
 
     private ViabilityCourse(CropSheet sheet, PollenKeeping keeping, List<Anchor> anchors) {
         this.sheet = sheet;

@@ -1,7 +1,6 @@
 package org.evenhand.core.round;
 
 import java.util.Optional;
-import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.LearnedFactor;
 
@@ -11,7 +10,7 @@ import org.evenhand.core.findings.LearnedFactor;
  *
  * @param share the belief
  * @param learnedFrom flowers of the crop whose outcome is known
- * @param stated whether the crop sheet states a share; if not, nothing is known but what was seen
+ * @param stated whether variety or crop sheet state a share; if not, nothing is known but what was seen
  */
 public record SetBelief(BetaBelief share, int learnedFrom, boolean stated) {
     /** What is believed before anything was seen weighs as much as so many flowers. Our convention. */
@@ -35,13 +34,12 @@ public record SetBelief(BetaBelief share, int learnedFrom, boolean stated) {
     }
 
     /**
-     * @param stated share that the crop sheet states; empty where it states none
+     * @param stated share that is stated for the variety or its crop; empty where none is
      * @param variety what was seen of the tree's own variety
      * @param others of the crop's other varieties
      */
-    public static SetBelief of(Optional<Sourced> stated, Seen variety, Seen others) {
-        BetaBelief before =
-                stated.map(s -> BetaBelief.ofMean(s.value(), PRIOR_WEIGHT)).orElse(UNKNOWN);
+    public static SetBelief of(Optional<Double> stated, Seen variety, Seen others) {
+        BetaBelief before = stated.map(s -> BetaBelief.ofMean(s, PRIOR_WEIGHT)).orElse(UNKNOWN);
         double weight = others.flowers() == 0 ? 0 : Math.min(1, MOST_OF_CROP / others.flowers());
         BetaBelief share = before.after(others.taken() * weight, others.flowers() * weight)
                 .after(variety.taken(), variety.flowers());

@@ -70,20 +70,11 @@ public record Vapour(double saturationKpa, double actualKpa) {
     }
 
     /**
-     * Air at one moment, from an aspirated psychrometer, equations 7, 8, 15 and 16.
+     * Air at one moment, from an aspirated psychrometer, equations 8, 15 and 16.
      *
-     * @param elevation metres above the sea
+     * @param pressureKpa of the air, measured or the {@link #pressure} of the height; 25 to 115
      */
-    public static Vapour ofPsychrometer(double dryC, double wetC, double elevation) {
-        return ofPsychrometerAt(dryC, wetC, pressure(elevation));
-    }
-
-    /**
-     * The same at a measured air pressure.
-     *
-     * @param pressureKpa 25 to 115
-     */
-    public static Vapour ofPsychrometerAt(double dryC, double wetC, double pressureKpa) {
+    public static Vapour ofPsychrometer(double dryC, double wetC, double pressureKpa) {
         if (wetC > dryC) {
             throw new InvalidInputException(
                     "twet", "is " + wetC + ", above tdry, " + dryC + "; a wet bulb is never the warmer one.");

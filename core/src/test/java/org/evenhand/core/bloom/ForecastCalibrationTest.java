@@ -10,7 +10,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
-import java.util.function.DoubleFunction;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
@@ -28,14 +27,12 @@ class ForecastCalibrationTest {
     private static final Site COAST = new Site(-35.3, 173.9, ZoneId.of("Pacific/Auckland"));
     private static final Instant NOW = Instant.parse("2026-11-24T02:00:00Z");
 
-    private static DoubleFunction<FlowerModel> models(String crop) {
-        CropSheet sheet = CropSheets.shipped().find(crop).orElseThrow();
-        BloomConditions conditions = BloomConditions.of(
-                sheet,
-                COAST,
-                new DailyTemperatures(14, 24).repeated(COAST, NOW, 24 * 50),
-                NOW.plus(Duration.ofDays(50)));
-        return factor -> FlowerModel.of(sheet, factor, conditions);
+    private static CropSheet sheet(String crop) {
+        return CropSheets.shipped().find(crop).orElseThrow();
+    }
+
+    private static FlowerModel model(String crop, double factor) {
+        return Calibration.models(sheet(crop)).apply(factor);
     }
 
     /** Where the model's assumptions hold: eight in ten, within three points, over crops and numbers of readings. */
@@ -53,7 +50,7 @@ class ForecastCalibrationTest {
             for (int readings : new int[] {1, 3, 9}) {
                 for (int variety = 0; variety < varieties; variety++) {
                     long seed = crop.hashCode() * 31L + readings * 7L + variety;
-                    all.add(Calibration.of(models(crop), world, readings, 60 / varieties, seed));
+                    all.add(Calibration.of(sheet(crop), world, readings, 60 / varieties, seed));
                 }
             }
         }
@@ -72,7 +69,7 @@ class ForecastCalibrationTest {
             value = Calibration.World.class,
             names = {"WRONG_RATE_TAKEN_FOR_SURE", "MISCOUNTED"})
     void the_interval_holds_less_where_what_it_takes_for_granted_is_wrong(Calibration.World world) {
-        assertThat(Calibration.of(models("cherimoya"), world, 5, 60, 3).coverage())
+        assertThat(Calibration.of(sheet("cherimoya"), world, 5, 60, 3).coverage())
                 .isBetween(0.2, 0.78);
     }
 
@@ -80,7 +77,7 @@ class ForecastCalibrationTest {
     @ParameterizedTest
     @ValueSource(doubles = {0.75, 1, 1.3})
     void readings_of_several_days_teach_the_development_rate_of_a_variety(double factor) {
-        BloomSimulation simulation = new BloomSimulation(models("cherimoya").apply(factor), 24 * 45, 31);
+        BloomSimulation simulation = new BloomSimulation(model("cherimoya", factor), 24 * 45, 31);
         List<CountedPart> parts = new ArrayList<>();
         double[] hours =
                 IntStream.range(0, 5).mapToDouble(d -> 28 * 24 + 17 + 24.0 * d).toArray();
@@ -94,7 +91,7 @@ class ForecastCalibrationTest {
         }
 
         VarietyEstimator.Estimate estimate = new VarietyEstimator(
-                        rate -> new CohortTable(models("cherimoya").apply(rate), hours), RatePrior.usual(), 0, 4)
+                        rate -> new CohortTable(model("cherimoya", rate), hours), RatePrior.usual(), 0, 4)
                 .estimate(parts);
 
         assertThat(Math.exp(estimate.logRate())).isCloseTo(factor, within(0.1));
@@ -106,7 +103,7 @@ class ForecastCalibrationTest {
     @ParameterizedTest
     @ValueSource(strings = {"cherimoya", "apple", "dragon-fruit"})
     void thrown_flowers_walk_as_the_clock_says(String crop) {
-        FlowerModel model = models(crop).apply(1);
+        FlowerModel model = model(crop, 1);
         BloomSimulation.Tree tree = new BloomSimulation(model, 24 * 45, 5).tree(h -> h < 24 ? 1000 : 0, 24);
         int flowers = tree.entered().size();
         double[] hours = {100, 200.5, 300, 431};
@@ -179,17 +176,18 @@ class ForecastCalibrationTest {
 
     @Test
     void a_reading_that_cannot_follow_from_those_before_is_a_surprise() {
-        CropSheet sheet = CropSheets.shipped().find("cherimoya").orElseThrow();
+        CropSheet sheet = sheet("cherimoya");
         Instant before = NOW.minus(Duration.ofHours(20));
-        TreeForecast forecast =
-                forecasts(sheet).tree(List.of(List.of(new FlowerReading(before, List.of(10, 8, 8, 1, 3, 2)))), before);
+        FlowerReading looked = new FlowerReading(before, List.of(10, 8, 8, 1, 3, 2));
+        TreeForecast forecast = forecasts(sheet).tree(List.of(List.of(looked)), before);
         double[] expected = forecast.stagesAt(NOW);
         List<Integer> fits = IntStream.range(0, 6)
                 .mapToObj(s -> (int) Math.round(expected[s]))
                 .toList();
 
-        assertThat(Surprise.of(forecast, new FlowerReading(NOW, fits))).isEmpty();
-        Surprise surprise = Surprise.of(forecast, new FlowerReading(NOW, List.of(4, 2, 2, 1, 40, 3)))
+        assertThat(Surprise.of(sheet, forecast, looked, new FlowerReading(NOW, fits)))
+                .isEmpty();
+        Surprise surprise = Surprise.of(sheet, forecast, looked, new FlowerReading(NOW, List.of(4, 2, 2, 1, 40, 3)))
                 .orElseThrow();
         assertThat(surprise.stage()).isEqualTo("shedding");
         assertThat(surprise.counted()).isEqualTo(40);
@@ -225,7 +223,7 @@ class ForecastCalibrationTest {
 
     /** Every crop: none lost and none made, none moves in the cold, and warmth never makes it later. */
     @ParameterizedTest
-    @org.junit.jupiter.params.provider.MethodSource("sheets")
+    @MethodSource("sheets")
     void every_crops_flowers_are_conserved_stand_still_in_the_cold_and_are_never_later_for_warmth(CropSheet sheet) {
         FlowerClock clock = FlowerClock.of(sheet);
         double base = sheet.baseTemperatureC().value();

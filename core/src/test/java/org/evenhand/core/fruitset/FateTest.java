@@ -2,19 +2,23 @@ package org.evenhand.core.fruitset;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.stream.Stream;
+import org.evenhand.core.findings.Factor;
 import org.evenhand.core.findings.Retention;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class FateTest {
     private static Fate.Look look(double day, int taken, int failed, int unknown, int thinned) {
-        return new Fate.Look(day, new CheckOutcome(10, taken, failed, unknown, thinned, 0));
+        return new Fate.Look(day, new CheckOutcome(10, taken, failed, 0, unknown, thinned, 0));
     }
 
     @Test
@@ -57,26 +61,82 @@ class FateTest {
             day += 1 + random.nextInt(9);
             int taken = random.nextInt(flowers + 1);
             int failed = random.nextInt(flowers - taken + 1);
-            int unknown = random.nextInt(flowers - taken - failed + 1);
-            int thinned = random.nextInt(flowers - taken - failed - unknown + 1);
-            int lost = flowers - taken - failed - unknown - thinned;
-            looks.add(new Fate.Look(day, new CheckOutcome(flowers, taken, failed, unknown, thinned, lost)));
+            int dropped = random.nextInt(flowers - taken - failed + 1);
+            int unknown = random.nextInt(flowers - taken - failed - dropped + 1);
+            int thinned = random.nextInt(flowers - taken - failed - dropped - unknown + 1);
+            int lost = flowers - taken - failed - dropped - unknown - thinned;
+            looks.add(new Fate.Look(day, new CheckOutcome(flowers, taken, failed, dropped, unknown, thinned, lost)));
         }
         Fate fate = Fate.of(flowers, looks);
         double end = day;
 
         assertThat(fate.course().stream().mapToInt(a -> a.lost() + a.censored()).sum())
                 .isEqualTo(flowers);
-        assertThat(fate.course().stream().mapToInt(Retention.At::lost).sum()).isEqualTo(fate.failed());
+        assertThat(fate.course().stream().mapToInt(Retention.At::lost).sum()).isEqualTo(fate.failed() + fate.dropped());
         assertThat(fate.course()).allSatisfy(a -> assertThat(a.time()).isLessThanOrEqualTo(end));
         assertThat(fate.took()).isNotNegative();
+        assertThat(fate.failed()).isNotNegative();
         assertThat(fate.undecided()).isNotNegative();
         if (!looks.isEmpty()) {
             CheckOutcome last = looks.get(looks.size() - 1).outcome();
-            assertThat(fate.failed())
+            assertThat(fate.failed() + fate.dropped())
                     .as("what was seen alive is not gone")
                     .isLessThanOrEqualTo(flowers - last.taken() - last.unknown() - last.thinned());
         }
+    }
+
+    /** Ten set, then the tree sheds seven: they set, they do not hold, and they are no failures. */
+    @Test
+    void what_fell_after_it_had_set_is_an_outcome_of_its_own() {
+        Fate fate = Fate.of(
+                12,
+                List.of(
+                        new Fate.Look(14, new CheckOutcome(12, 10, 2, 0, 0, 0, 0)),
+                        new Fate.Look(60, new CheckOutcome(12, 3, 2, 7, 0, 0, 0))));
+        assertThat(List.of(fate.took(), fate.failed(), fate.dropped(), fate.undecided()))
+                .containsExactly(3, 2, 7, 0);
+        assertThat(fate.course())
+                .containsExactly(new Retention.At(14, 2, 0), new Retention.At(60, 7, 0), new Retention.At(60, 0, 3));
+        assertThat(new CheckOutcome(12, 3, 2, 7, 0, 0, 0)
+                        .setRate()
+                        .orElseThrow()
+                        .successes())
+                .isEqualTo(10);
+    }
+
+    /** scipy.stats.binom.sf(k - 1, n, p). */
+    @ParameterizedTest
+    @CsvSource({"7, 10, 0.4, 0.0547619, false", "8, 10, 0.4, 0.0122946, true", "9, 10, 0.9, 0.7360989, false"})
+    void a_drop_is_more_than_nature_only_where_nature_would_rarely_shed_so_many(
+            int dropped, int set, double expected, double chance, boolean more) {
+        NaturalDrop drop = new NaturalDrop(dropped, set, expected);
+        assertThat(drop.chanceOfSoMany()).isCloseTo(chance, within(1e-6));
+        assertThat(drop.moreThanNature()).isEqualTo(more);
+        assertThatThrownBy(() -> new NaturalDrop(set + 1, set, expected)).hasMessageContaining("dropped");
+    }
+
+    @Test
+    void where_fruit_swells_without_pollen_only_opened_fruit_decides() {
+        Fate swelling = Fate.of(6, List.of(new Fate.Look(30, CheckOutcome.of(6, 5, 1, 0))));
+        Fate shut = swelling.judgedBySeeds(0, 0);
+        assertThat(List.of(shut.took(), shut.failed(), shut.undecided())).containsExactly(0, 1, 5);
+        Fate opened = swelling.judgedBySeeds(2, 1);
+        assertThat(List.of(opened.took(), opened.failed(), opened.undecided())).containsExactly(2, 2, 2);
+        Fate tooMany = swelling.judgedBySeeds(4, 9);
+        assertThat(List.of(tooMany.took(), tooMany.failed(), tooMany.undecided()))
+                .containsExactly(4, 2, 0);
+    }
+
+    @Test
+    void trials_misfits_and_dead_pollen_do_not_teach_and_dead_pollen_is_compared_by_how_it_was_kept_alone() {
+        assertThat(Evidence.of(true, false, false)).isEqualTo(Evidence.TRIAL);
+        assertThat(Evidence.of(false, false, true)).isEqualTo(Evidence.PAIR_DOES_NOT_FIT);
+        assertThat(Evidence.of(false, true, false)).isEqualTo(Evidence.POLLEN_DEAD);
+        assertThat(Evidence.of(false, true, true)).isEqualTo(Evidence.ORDINARY);
+        assertThat(Stream.of(Factor.values()).filter(Evidence.POLLEN_DEAD::comparedBy))
+                .containsExactly(Factor.LOT_AGE, Factor.STORAGE, Factor.LOT);
+        assertThat(Stream.of(Factor.values()).filter(Evidence.PAIR_DOES_NOT_FIT::comparedBy))
+                .isEmpty();
     }
 
     @Test

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.LoadHabit;
-import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.round.SetBelief.Seen;
 import org.evenhand.core.round.TreeCarries.Measured;
 import org.junit.jupiter.api.Test;
@@ -51,7 +50,7 @@ class TreeCarriesTest {
 
     @Test
     void what_is_seen_on_its_own_variety_weighs_in_full_and_other_varieties_as_twenty_flowers_at_most() {
-        Optional<Sourced> load = Optional.of(CHERIMOYA.setShare());
+        Optional<Double> load = Optional.of(CHERIMOYA.setShare().value());
         assertThat(SetBelief.of(load, Seen.NOTHING, Seen.NOTHING).share().mean())
                 .isCloseTo(0.5, within(1e-12));
         SetBelief unknown = SetBelief.of(Optional.empty(), Seen.NOTHING, Seen.NOTHING);
