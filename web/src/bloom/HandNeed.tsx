@@ -1,9 +1,10 @@
 import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
-import { kilopascal } from '../kit/numbers';
+import { kilopascal, temperature, toCelsius, toFahrenheit } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
@@ -35,6 +36,11 @@ function BlockForm({ need }: { need: Need }) {
   const [sea, setSea] = useState<number | string>(need.seaKm === undefined ? '' : toShown(need.seaKm));
   const [insects, setInsects] = useState(need.insects);
   const [indoors, setIndoors] = useState(need.indoors);
+  const degree = (c: number | undefined) =>
+    c === undefined ? '' : metric ? c : Math.round(toFahrenheit(c) * 10) / 10;
+  const [low, setLow] = useState<number | string>(degree(need.usualMinimumC));
+  const [high, setHigh] = useState<number | string>(degree(need.usualMaximumC));
+  const celsius = (v: number | string) => (metric ? Number(v) : toCelsius(Number(v)));
   const form = useSubmit<void, unknown>(
     () =>
       answer(
@@ -45,41 +51,74 @@ function BlockForm({ need }: { need: Need }) {
             insects,
             indoors,
             ...(sea !== '' && { seaKm: metric ? Number(sea) : Number(sea) * MILE }),
+            ...(low !== '' && { usualMinimumC: celsius(low) }),
+            ...(high !== '' && { usualMaximumC: celsius(high) }),
             ...(need.version !== undefined && { version: need.version }),
           },
         }),
       ),
-    ['seaKm'],
+    ['seaKm', 'usualMinimumC', 'usualMaximumC'],
     () => undefined,
   );
   return (
-    <div className="line" style={{ alignItems: 'flex-end' }}>
-      <NumberInput
-        label={`To the sea, ${metric ? 'km' : 'miles'}`}
-        value={sea}
-        onChange={setSea}
-        min={0}
-        hideControls
-        w={130}
-        error={form.errorFor('seaKm', 'Distance')}
-      />
-      <NativeSelect
-        label="Insects in the flowers"
-        value={insects}
-        data={INSECTS}
-        onChange={(e) => setInsects(e.currentTarget.value as Need['insects'])}
-      />
-      <Switch
-        label="Under cover"
-        checked={indoors}
-        onChange={(e) => setIndoors(e.currentTarget.checked)}
-        mb={8}
-      />
-      <Button variant="outline" loading={form.busy} onClick={() => form.submit()}>
-        Reckon
-      </Button>
-      {form.general && <span className="warn">{form.general}</span>}
-    </div>
+    <>
+      <div className="line" style={{ alignItems: 'flex-end' }}>
+        <NumberInput
+          label={`To the sea, ${metric ? 'km' : 'miles'}`}
+          value={sea}
+          onChange={setSea}
+          min={0}
+          hideControls
+          w={130}
+          error={form.errorFor('seaKm', 'Distance')}
+        />
+        <NativeSelect
+          label="Insects in the flowers"
+          value={insects}
+          data={INSECTS}
+          onChange={(e) => setInsects(e.currentTarget.value as Need['insects'])}
+        />
+        <Switch
+          label="Under cover"
+          checked={indoors}
+          onChange={(e) => setIndoors(e.currentTarget.checked)}
+          mb={8}
+        />
+        <NumberInput
+          label={`Ordinary day, lowest ${metric ? '°C' : '°F'}`}
+          placeholder={indoors ? 'guessed' : 'as the orchard'}
+          value={low}
+          onChange={setLow}
+          hideControls
+          w={150}
+          error={form.errorFor('usualMinimumC', 'Lowest')}
+        />
+        <NumberInput
+          label={`highest ${metric ? '°C' : '°F'}`}
+          placeholder={indoors ? 'guessed' : 'as the orchard'}
+          value={high}
+          onChange={setHigh}
+          hideControls
+          w={120}
+          error={form.errorFor('usualMaximumC', 'Highest')}
+        />
+        <Button variant="outline" loading={form.busy} onClick={() => form.submit()}>
+          Reckon
+        </Button>
+        {form.general && <span className="warn">{form.general}</span>}
+      </div>
+      {need.ownAir && (
+        <p className="small soft">
+          This block has an air of its own:{' '}
+          {need.indoors
+            ? need.usualMinimumC === undefined
+              ? `the orchard’s weather does not count under cover. Until its ordinary day is told, ${temperature(15, orchard.units)} to ${temperature(24, orchard.units)} are guessed.`
+              : 'the orchard’s weather does not count under cover.'
+            : 'what is not known here is taken from the orchard.'}{' '}
+          <Link to={`/bloom/weather?block=${encodeURIComponent(need.block)}`}>See its weather</Link>
+        </p>
+      )}
+    </>
   );
 }
 
@@ -127,7 +166,7 @@ export function HandNeed() {
             return (
               <Empty title="No trees yet">With trees in blocks this page reckons where the hand pays.</Empty>
             );
-          const deficit = all[0]!.deficitKpa;
+          const deficit = all.find((n) => !n.ownAir)?.deficitKpa;
           return (
             <>
               <h1>Where the hand is likely to pay, and where a comparison must tell</h1>

@@ -116,6 +116,9 @@ const need = {
   seaKm: 4,
   noteId: 'n1',
   version: 2,
+  ownAir: true,
+  usualMinimumC: 12,
+  usualMaximumC: 26,
   deficitKpa: 1.24,
   verdict: 'WORTH_TESTING',
   reasons: [
@@ -136,8 +139,10 @@ describe('is my hand needed', () => {
     expect(await screen.findByText('Worth testing')).toBeVisible();
     expect(screen.getByText('1 for')).toBeVisible();
     expect(screen.getByText('1 against')).toBeVisible();
-    expect(screen.getByText(/the air lacked 1.2 kPa/)).toBeVisible();
     await userEvent.selectOptions(screen.getByLabelText('Insects in the flowers'), 'MANY');
+    expect(screen.getByText(/has an air of its own/)).toBeVisible();
+    await userEvent.clear(screen.getByLabelText('highest °C'));
+    await userEvent.type(screen.getByLabelText('highest °C'), '30');
     await userEvent.click(screen.getByText('Reckon'));
     await waitFor(() =>
       expect(sent[0]!.body).toEqual({
@@ -145,6 +150,8 @@ describe('is my hand needed', () => {
         insects: 'MANY',
         indoors: false,
         seaKm: 4,
+        usualMinimumC: 12,
+        usualMaximumC: 30,
         version: 2,
       }),
     );

@@ -7,6 +7,7 @@ import { NOW, ZONE } from '../test/samples';
 import { Weather } from './Weather';
 
 const overview = {
+  underCover: false,
   records: [
     {
       id: 'w1',
@@ -30,6 +31,7 @@ describe('weather', () => {
   it('lists bad rows with their lines and keeps the good ones only when told to', async () => {
     const sent = serve({
       'GET /api/weather': overview,
+      'GET /api/trees': [],
       'PUT /api/weather/files/*': ({ body }: Sent) =>
         body.keepGood
           ? { id: 'f', rows: 1, bad: [] }
@@ -57,6 +59,7 @@ describe('weather', () => {
   it('sends only the days of a forecast that were typed, and shows an error beside its field', async () => {
     const sent = serve({
       'GET /api/weather': overview,
+      'GET /api/trees': [],
       'PUT /api/weather/forecasts/*': refusal(400, {
         errors: [{ field: 'days[0].maximumC', message: 'is 3, below the lowest of the day, 9.' }],
       }),
@@ -71,8 +74,34 @@ describe('weather', () => {
     expect(screen.getByLabelText('lowest of Thu 26 Nov')).toHaveValue('9');
   });
 
+  it('shows and takes in the air of a block of its own', async () => {
+    const sent = serve({
+      'GET /api/weather': {
+        ...overview,
+        underCover: true,
+        stretches: [{ from: NOW.toISOString(), until: '2026-12-04T11:00:00Z', source: 'USUAL' }],
+        records: [{ ...overview.records[0]!, block: 'Tunnel' }],
+      },
+      'GET /api/trees': [
+        { id: 't', block: 'Tunnel' },
+        { id: 'u', block: '' },
+      ],
+      'PUT /api/weather/stations/*': { id: 's', name: 'Roof', key: 'k' },
+    });
+    show(<Weather />, { at: '/bloom/weather?block=Tunnel' });
+    expect(await screen.findByText(/Tunnel is under cover and nothing is measured there/)).toBeVisible();
+    expect(await screen.findByLabelText('Air of')).toHaveValue('Tunnel');
+    await userEvent.type(screen.getByLabelText('Name'), 'Roof');
+    await userEvent.click(screen.getByText('Make a key'));
+    await waitFor(() => expect(sent[0]!.body).toEqual({ name: 'Roof', block: 'Tunnel' }));
+  });
+
   it('takes a source back', async () => {
-    const sent = serve({ 'GET /api/weather': overview, 'POST /api/weather/records/*/void': null });
+    const sent = serve({
+      'GET /api/weather': overview,
+      'GET /api/trees': [],
+      'POST /api/weather/records/*/void': null,
+    });
     show(<Weather />);
     await userEvent.click(await screen.findByText('Take back'));
     await waitFor(() => expect(sent[0]).toMatchObject({ path: '/api/weather/records/w1/void' }));

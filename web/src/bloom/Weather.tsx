@@ -1,6 +1,7 @@
-import { Button, FileButton, Modal, NumberInput, TextInput } from '@mantine/core';
+import { Button, FileButton, Modal, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { kilopascal, temperature, toCelsius, toFahrenheit } from '../kit/numbers';
@@ -27,14 +28,14 @@ const KINDS: Record<Source['kind'], string> = {
 const voidRecord = (id: string, version: number, reason: string) =>
   answer(api.POST('/api/weather/records/{id}/void', { params: { path: { id } }, body: { version, reason } }));
 
-function ImportFile() {
+function ImportFile({ block }: { block: string }) {
   const [file, setFile] = useState<{ id: string; name: string; csv: string }>();
   const form = useSubmit<boolean, Schemas['WeatherTaken']>(
     (keepGood) =>
       answer(
         api.PUT('/api/weather/files/{id}', {
           params: { path: { id: file!.id } },
-          body: { name: file!.name, csv: file!.csv, keepGood },
+          body: { name: file!.name, csv: file!.csv, keepGood, ...(block && { block }) },
         }),
       ),
     ['csv'],
@@ -109,7 +110,7 @@ const nextDays = (today: string, n: number) =>
     new Date(Date.parse(`${today}T00:00:00Z`) + (i + 1) * 86_400_000).toISOString().slice(0, 10),
   );
 
-function TypeForecast({ days }: { days: Overview['days'] }) {
+function TypeForecast({ days, block }: { days: Overview['days']; block: string }) {
   const { now, zone, orchard } = useHere();
   const dates = nextDays(wallTime(now, zone).slice(0, 10), 5);
   const metric = orchard.units === 'METRIC';
@@ -124,6 +125,7 @@ function TypeForecast({ days }: { days: Overview['days'] }) {
         api.PUT('/api/weather/forecasts/{id}', {
           params: { path: { id } },
           body: {
+            ...(block && { block }),
             days: filled.map((date) => ({
               date,
               minimumC: toC(typed[date]!.low),
@@ -199,12 +201,18 @@ function ForecastRow({ date, children }: { date: string; children: React.ReactNo
   );
 }
 
-function Station() {
+function Station({ block }: { block: string }) {
   const [id, setId] = useState(newId);
   const [name, setName] = useState('');
   const [made, setMade] = useState<Schemas['StationKey']>();
   const form = useSubmit<void, Schemas['StationKey']>(
-    () => answer(api.PUT('/api/weather/stations/{id}', { params: { path: { id } }, body: { name } })),
+    () =>
+      answer(
+        api.PUT('/api/weather/stations/{id}', {
+          params: { path: { id } },
+          body: { name, ...(block && { block }) },
+        }),
+      ),
     ['name'],
     (key) => {
       setMade(key);
@@ -279,6 +287,7 @@ function Sources({ records }: { records: Source[] }) {
               <tr key={r.id}>
                 <td>
                   <b>{r.name}</b>
+                  {r.block && <span> · {r.block}</span>}
                   <div className="small soft">
                     {KINDS[r.kind]}, written down {dayAndClock(new Date(r.recordedAt), zone)}
                   </div>
@@ -353,14 +362,28 @@ function Days({ overview }: { overview: Overview }) {
 
 /** The air the forecasts are reckoned with, and the ways to bring it in. */
 export function Weather() {
-  const overview = useQuery(queries.weather());
+  const [search, setSearch] = useSearchParams();
+  const block = search.get('block') ?? '';
+  const overview = useQuery(queries.weather(block));
+  const trees = useQuery(queries.trees());
+  const blocks = [...new Set((trees.data ?? []).map((t) => t.block).filter(Boolean))].sort();
   return (
     <>
       <BloomTabs />
+      {blocks.length > 0 && (
+        <NativeSelect
+          label="Air of"
+          description="what is taken in below is for it alone"
+          data={[{ value: '', label: 'the whole orchard' }, ...blocks]}
+          value={block}
+          onChange={(e) => setSearch(e.currentTarget.value ? { block: e.currentTarget.value } : {})}
+          maw={280}
+        />
+      )}
       <Loaded of={overview}>
         {(o) => (
           <>
-            <h1>{weatherSentence(o)}</h1>
+            <h1>{weatherSentence(o, block)}</h1>
             <Days overview={o} />
             <Sources records={o.records} />
             <div
@@ -370,9 +393,9 @@ export function Weather() {
                 gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))',
               }}
             >
-              <ImportFile />
-              <TypeForecast days={o.days} />
-              <Station />
+              <ImportFile block={block} />
+              <TypeForecast days={o.days} block={block} />
+              <Station block={block} />
             </div>
           </>
         )}
@@ -381,13 +404,16 @@ export function Weather() {
   );
 }
 
-function weatherSentence(o: Overview): string {
+function weatherSentence(o: Overview, block: string): string {
   const sources = new Set(o.stretches.map((s) => s.source));
+  const here = block || 'here';
   if (sources.size === 1 && sources.has('USUAL'))
-    return 'No weather is recorded yet: every forecast takes each day for the usual day here.';
+    return o.underCover
+      ? `${block} is under cover and nothing is measured there: each day is taken for its ordinary day.`
+      : `No weather is recorded yet: every forecast takes each day for the usual day ${here}.`;
   const last = [...o.stretches].reverse().find((s) => s.source !== 'USUAL');
   const until = last ? calendarDay(last.until.slice(0, 10)) : '';
   return sources.has('USUAL')
-    ? `Weather is known or foreseen until ${until}; after that each day is taken for the usual day here.`
+    ? `Weather is known or foreseen until ${until}; after that each day is taken for the usual day ${here}.`
     : 'Weather is known or foreseen for all of the next ten days.';
 }

@@ -1,4 +1,5 @@
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { serve, sheet, show } from '../test/screen';
 import { CropSheet } from './CropSheet';
@@ -32,6 +33,51 @@ const full = {
 };
 
 describe('a crop sheet', () => {
+  it('follows a school by one press: its number becomes the orchard’s own, beside those it has', async () => {
+    const sent = serve({
+      'GET /api/crops': [
+        {
+          ...sheet,
+          kin: [
+            {
+              pollenOf: 'sugar-apple',
+              worth: { value: 0.8, basis: 'MEMORY' },
+              why: 'Said to set.',
+            },
+          ],
+          numbers: [
+            { ...sheet.numbers[0]!, value: 20, basis: 'OWN' },
+            { ...sheet.numbers[0]!, path: 'load.setShare', value: 0.1 },
+          ],
+          schools: [
+            {
+              question: 'How many set',
+              one: 'two of three',
+              other: 'one in ten',
+              ours: 'about one in six',
+              why: 'Both are said.',
+              choice: { path: 'load.setShare', one: 0.67, other: 0.1 },
+            },
+          ],
+        },
+      ],
+      'GET /api/crops/*/own': [],
+      'PUT /api/own-sheets/*': {},
+    });
+    show(<CropSheet />, { at: '/crops/cherimoya', route: '/crops/:crop' });
+    expect(await screen.findByText('your sheet follows this')).toBeVisible();
+    expect(screen.getByText('sugar apple').closest('p')!.textContent).toMatch(
+      /counted at 80\s%. Said to set/,
+    );
+    await userEvent.click(screen.getByText('Work with 0.67'));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({
+        numbers: { [sheet.numbers[0]!.path]: 20, 'load.setShare': 0.67 },
+        note: 'school: How many set',
+      }),
+    );
+  });
+
   it('shows stages with codes, signs, marks, schools with our choice and why, and cautions', async () => {
     serve({ 'GET /api/crops': [full], 'GET /api/crops/*/own': [] });
     show(<CropSheet />, { at: '/crops/cherimoya', route: '/crops/:crop' });

@@ -1,14 +1,17 @@
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import type { Schemas } from '../kit/api';
+import { answer, api, type Schemas } from '../kit/api';
 import { Glyph } from '../kit/Glyph';
+import { newId } from '../kit/ids';
 import { basisWord, percent, temperature } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { span } from '../kit/time';
+import { useSubmit } from '../kit/use-submit';
 import classes from './Crop.module.css';
-import { OwnNumbers } from './OwnNumbers';
+import { OwnNumbers, wanted } from './OwnNumbers';
 
 type Sheet = Schemas['CropSheetView'];
 type Stage = Sheet['stages'][number];
@@ -233,6 +236,40 @@ function Cross({ sheet }: { sheet: Sheet }) {
   );
 }
 
+/** Makes the number of one school the orchard's own. */
+function Follow({ sheet, school, value }: { sheet: Sheet; school: Schemas['CropSchool']; value: number }) {
+  const { session } = useHere();
+  const { path } = school.choice!;
+  const now = sheet.numbers.find((n) => n.path === path);
+  const form = useSubmit<undefined, unknown>(
+    () =>
+      answer(
+        api.PUT('/api/own-sheets/{id}', {
+          params: { path: { id: newId() } },
+          body: {
+            crop: sheet.crop,
+            numbers: wanted(sheet, { [path]: value }),
+            note: `school: ${school.question}`,
+          },
+        }),
+      ),
+    [path],
+    () => undefined,
+  );
+  if (now?.value === value) return <div className="small soft">your sheet follows this</div>;
+  if (session.role !== 'OWNER') return null;
+  return (
+    <div>
+      <Button size="compact-sm" variant="outline" loading={form.busy} onClick={() => form.submit(undefined)}>
+        Work with {value}
+      </Button>
+      {(form.errorFor(path, 'It') ?? form.general) && (
+        <span className="warn small">{form.errorFor(path, 'It') ?? form.general}</span>
+      )}
+    </div>
+  );
+}
+
 function Schools({ sheet }: { sheet: Sheet }) {
   if (sheet.schools.length === 0) return null;
   return (
@@ -252,8 +289,14 @@ function Schools({ sheet }: { sheet: Sheet }) {
             {sheet.schools.map((s) => (
               <tr key={s.question}>
                 <td>{s.question}</td>
-                <td>{s.one}</td>
-                <td>{s.other}</td>
+                <td>
+                  {s.one}
+                  {s.choice && <Follow sheet={sheet} school={s} value={s.choice.one} />}
+                </td>
+                <td>
+                  {s.other}
+                  {s.choice && <Follow sheet={sheet} school={s} value={s.choice.other} />}
+                </td>
                 <td>
                   <b>{s.ours}</b>
                   <div className="small soft">{s.why}</div>
@@ -346,6 +389,13 @@ function Sheet({ sheet }: { sheet: Sheet }) {
           . {sheet.ownVarietyWhy}
           <Basis of={sheet.ownVarietyWorth} />
         </p>
+        {sheet.kin.map((k) => (
+          <p key={k.pollenOf}>
+            Pollen of <Link to={`/crops/${k.pollenOf}`}>{k.pollenOf.replace('-', ' ')}</Link>: counted at{' '}
+            {percent(k.worth.value)}. {k.why}
+            <Basis of={k.worth} />
+          </p>
+        ))}
       </section>
       <section className="card stack">
         <h2>Looking for fruit</h2>

@@ -15,7 +15,7 @@ type Sheet = Schemas['CropSheetView'];
 type Own = Schemas['CropNumber'];
 
 /** Own numbers now: those that stay, and those that were typed. */
-function wanted(sheet: Sheet, typed: Record<string, number | string>): Record<string, number> {
+export function wanted(sheet: Sheet, typed: Record<string, number | string>): Record<string, number> {
   const kept = sheet.numbers.filter((n) => n.basis === 'OWN').map((n): [string, number] => [n.path, n.value]);
   const all = new Map(kept);
   for (const [path, value] of Object.entries(typed)) {

@@ -14,6 +14,7 @@ const NAMES: Record<string, string> = {
   'pollen.agesDrying': 'Ageing while it dries in the open, against dry pollen',
   'pollen.lidHalfLifeHours': 'Dry under a lid at room, halves in, hours',
   'pollen.dampHalfLifeHours': 'Damp under a lid at room, halves in, hours',
+  'pollen.freshUseHours': 'Serves as it was taken for, hours',
   'mating.ploidy': 'Sets of chromosomes',
   'suspension.sugarPercent': 'Sugar water, g in 100 ml',
   'suspension.pollenMgPerMl': 'Pollen in the suspension, mg/ml',

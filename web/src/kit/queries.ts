@@ -139,7 +139,11 @@ export const queries = {
   comparisons: () =>
     queryOptions({ queryKey: ['comparisons'], queryFn: () => answer(api.GET('/api/comparisons')) }),
   season: () => queryOptions({ queryKey: ['season'], queryFn: () => answer(api.GET('/api/season')) }),
-  weather: () => queryOptions({ queryKey: ['weather'], queryFn: () => answer(api.GET('/api/weather')) }),
+  weather: (block = '') =>
+    queryOptions({
+      queryKey: ['weather', block],
+      queryFn: () => answer(api.GET('/api/weather', { params: { query: block ? { block } : {} } })),
+    }),
   handNeed: () => queryOptions({ queryKey: ['hand-need'], queryFn: () => answer(api.GET('/api/hand-need')) }),
   ownSheet: (crop: string) =>
     queryOptions({

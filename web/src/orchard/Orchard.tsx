@@ -7,6 +7,7 @@ import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
+import { Months } from './Months';
 import { draftOf, OrchardFields, orchardBody } from './OrchardFields';
 import { TreeForm } from './TreeForm';
 import { VarietyForm } from './VarietyForm';
@@ -17,7 +18,10 @@ function Settings() {
   const [saved, setSaved] = useState(false);
   const form = useSubmit(
     () => answer(api.PUT('/api/orchard', { body: orchardBody(draft) })),
-    ['name', 'latitude', 'longitude', 'zone', 'usualMinimumC', 'usualMaximumC'],
+    [
+      ...['name', 'latitude', 'longitude', 'zone', 'usualMinimumC', 'usualMaximumC', 'usualMonths'],
+      ...draft.months.flatMap((_, m) => [`usualMonths[${m}].minimumC`, `usualMonths[${m}].maximumC`]),
+    ],
     (now) => {
       setDraft(draftOf(now));
       setSaved(true);
@@ -33,6 +37,14 @@ function Settings() {
     >
       <h2>Place and air</h2>
       <OrchardFields
+        value={draft}
+        onChange={(d) => {
+          setDraft(d);
+          setSaved(false);
+        }}
+        errorFor={form.errorFor}
+      />
+      <Months
         value={draft}
         onChange={(d) => {
           setDraft(d);

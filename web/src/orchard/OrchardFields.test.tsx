@@ -3,6 +3,8 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
+import { serve, show } from '../test/screen';
+import { Months } from './Months';
 import { draftOf, emptyOrchard, OrchardFields, orchardBody } from './OrchardFields';
 
 const orchard = {
@@ -13,6 +15,7 @@ const orchard = {
   zone: 'Pacific/Auckland',
   usualMinimumC: 14,
   usualMaximumC: 24,
+  usualMonths: [],
   units: 'IMPERIAL' as const,
   demo: false,
   now: '2026-11-24T02:40:00Z',
@@ -28,6 +31,35 @@ function Form({ start }: { start: ReturnType<typeof emptyOrchard> }) {
     </MantineProvider>
   );
 }
+
+function Year({ start }: { start: ReturnType<typeof emptyOrchard> }) {
+  const [value, setValue] = useState(start);
+  return (
+    <>
+      <Months value={value} onChange={setValue} errorFor={() => undefined} />
+      <output data-testid="body">{JSON.stringify(orchardBody(value).usualMonths)}</output>
+    </>
+  );
+}
+
+describe('ordinary days month by month', () => {
+  it('are guessed from the day and the latitude, mended in the units chosen, and left again', async () => {
+    const year = Array.from({ length: 12 }, (_, m) => ({ minimumC: m, maximumC: m + 10 }));
+    serve({ 'GET /api/orchard/typical-year': year });
+    show(<Year start={{ ...emptyOrchard(), units: 'IMPERIAL', usualMinimum: 57.2, usualMaximum: 75.2 }} />);
+    const body = () => JSON.parse(screen.getByTestId('body').textContent) as typeof year;
+    expect(body()).toEqual([]);
+    await userEvent.click(screen.getByText('Guess them from this day and the latitude'));
+    const march = await screen.findByLabelText('lowest in March');
+    expect(march).toHaveValue('35.6');
+    await userEvent.clear(march);
+    await userEvent.type(march, '41');
+    expect(body()[2]!.minimumC).toBeCloseTo(5, 9);
+    expect(body()[11]!.maximumC).toBeCloseTo(21, 9);
+    await userEvent.click(screen.getByText('One day for the whole year'));
+    expect(body()).toEqual([]);
+  });
+});
 
 describe('an orchard’s fields', () => {
   it('shows imperial units and sends metric ones', () => {

@@ -10,6 +10,8 @@ export interface OrchardDraft {
   zone: string;
   usualMinimum: number | string;
   usualMaximum: number | string;
+  /** Ordinary days of January to December; none where one day stands for the year. */
+  months: { low: number | string; high: number | string }[];
   units: Units;
   version?: number;
 }
@@ -21,6 +23,7 @@ export const emptyOrchard = (): OrchardDraft => ({
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   usualMinimum: '',
   usualMaximum: '',
+  months: [],
   units: 'METRIC',
 });
 
@@ -33,6 +36,7 @@ export function draftOf(o: Schemas['OrchardView']): OrchardDraft {
     zone: o.zone,
     usualMinimum: shown(o.usualMinimumC),
     usualMaximum: shown(o.usualMaximumC),
+    months: o.usualMonths.map((m) => ({ low: shown(m.minimumC), high: shown(m.maximumC) })),
     units: o.units,
     version: o.version,
   };
@@ -52,6 +56,7 @@ export function orchardBody(d: OrchardDraft): Schemas['OrchardRequest'] {
     zone: d.zone,
     usualMinimumC: celsius(d.usualMinimum),
     usualMaximumC: celsius(d.usualMaximum),
+    usualMonths: d.months.map((m) => ({ minimumC: celsius(m.low), maximumC: celsius(m.high) })),
     units: d.units,
     ...(d.version !== undefined && { version: d.version }),
   } as Schemas['OrchardRequest'];
@@ -64,7 +69,13 @@ function withUnits(d: OrchardDraft, units: Units): OrchardDraft {
     v === ''
       ? v
       : Math.round((units === 'METRIC' ? toCelsius(Number(v)) : toFahrenheit(Number(v))) * 10) / 10;
-  return { ...d, units, usualMinimum: turned(d.usualMinimum), usualMaximum: turned(d.usualMaximum) };
+  return {
+    ...d,
+    units,
+    usualMinimum: turned(d.usualMinimum),
+    usualMaximum: turned(d.usualMaximum),
+    months: d.months.map((m) => ({ low: turned(m.low), high: turned(m.high) })),
+  };
 }
 
 /** The zones the browser knows, and the one at hand where it is not among them, such as UTC. */

@@ -55,7 +55,7 @@ function BreedingFields({
       {sheet?.allelesDecide && (
         <TextInput
           label="S alleles"
-          description={`${value.ploidy ?? sheet.ploidy} of them, like S3 S9; leave it empty when unknown`}
+          description={`${value.ploidy ?? sheet.ploidy} of them, like S3 S9; S3 ? where one is known; empty when none is`}
           value={value.alleles ?? ''}
           onChange={(e) => set('alleles', e.currentTarget.value)}
           disabled={sport}
@@ -187,6 +187,7 @@ function NumberFields({
         {number('setShare', 'Pollinated flowers that set and stay', 'of all that are pollinated', true)}
         {number('dosesPerFlower', 'Doses a male flower gives', 'flowers it can pollinate')}
         {number('developmentRate', 'Development against the sheet', '1 as fast, 1.1 takes a tenth longer')}
+        {number('seedsPerFruit', 'Full seeds in a crossed fruit', 'seeds, as a mean')}
         {number('chillPortions', 'Chill it needs', 'chill portions before warmth counts')}
         <TextInput
           label="Where these come from"
@@ -243,6 +244,7 @@ export function VarietyForm({
       'figLateFromMm',
       'ownPollen',
       'setShare',
+      'seedsPerFruit',
       'chillPortions',
       'dosesPerFlower',
       'developmentRate',

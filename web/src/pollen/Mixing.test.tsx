@@ -27,6 +27,10 @@ const mixture: Schemas['Suspension'] = {
   doses: 108,
   keepsHours: 1,
   notes: ['Widen the eye with a needle first.'],
+  household: { stockMl: 100, sugarG: 2.5, takeMl: 60 },
+  dosesPerFlower: 30,
+  pollenMgPerFlower: 15,
+  flowers: 8,
 };
 const brown = { id: 'v', crop: 'fig', name: 'Brown Gate', breeding: {}, numbers: {}, version: 0 };
 const answers = (more: Server = {}): Server => ({
@@ -55,6 +59,10 @@ describe('mixing', () => {
     expect(await screen.findByText('108 fruits')).toBeVisible();
     expect(screen.getByText('120 mg')).toBeVisible();
     expect(screen.getByText('Widen the eye with a needle first.')).toBeVisible();
+    expect(screen.getByText(/Too little sugar for a kitchen scale/).textContent).toMatch(
+      /dissolve 2.5 g in water up to 100 ml and take 60 ml of it/,
+    );
+    expect(screen.getByText(/No fine scale/).textContent).toMatch(/15 mg, 30 doses; 120 mg take 8 caprifigs/);
     expect(sent[0]!.body).toEqual({ crop: 'fig', fruits: 100 });
     expect(screen.getByLabelText('Sugar, g in 100 ml')).toHaveAttribute('placeholder', '2.5');
   });

@@ -111,6 +111,7 @@ function Suspension({
     retry: false,
   });
   const m = mixed.data;
+  const male = floated.find((c) => c.key === crop)?.figSizes ? 'caprifig' : 'male flower';
   return (
     <section className="card">
       <header>
@@ -195,6 +196,18 @@ function Suspension({
               ['Throw away what is left after', span(m.keepsHours)],
             ]}
           />
+          {m.household && (
+            <p data-recipe="household">
+              Too little sugar for a kitchen scale: dissolve <b>{plain(m.household.sugarG)} g</b> in water up
+              to <b>{plain(m.household.stockMl)} ml</b> and take <b>{plain(m.household.takeMl)} ml</b> of it.
+            </p>
+          )}
+          {m.pollenMgPerFlower > 0 && (
+            <p data-recipe="flowers">
+              No fine scale: one {male} gives about {plain(m.pollenMgPerFlower)} mg, {plain(m.dosesPerFlower)}{' '}
+              doses; {plain(m.pollenMg)} mg take <b>{plural(m.flowers, male)}</b>.
+            </p>
+          )}
           {m.notes.map((n) => (
             <p key={n} className="small">
               {n}

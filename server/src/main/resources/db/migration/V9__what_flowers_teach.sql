@@ -50,6 +50,22 @@ alter table comparison
     add constraint comparison_question_check
         check (question in ('NATURE', 'DESICCANT', 'SECOND_VISIT', 'FULL_COVER', 'STAGE', 'TOOL', 'OWN'));
 
+-- Seeds of a fruit, and one S allele of two, may be known of a variety.
+alter table variety add column seeds_per_fruit double precision check (seeds_per_fruit > 0 and seeds_per_fruit <= 10000);
+alter table variety_history add column seeds_per_fruit double precision;
+
+-- A block can have an air of its own: under cover, a station, a typical day. An orchard's typical day may change with the months.
+alter table block_note
+    add column usual_minimum_c double precision check (usual_minimum_c between -60 and 60),
+    add column usual_maximum_c double precision check (usual_maximum_c between -60 and 60),
+    add check ((usual_minimum_c is null) = (usual_maximum_c is null)),
+    add check (usual_maximum_c >= usual_minimum_c);
+alter table block_note_history add column usual_minimum_c double precision, add column usual_maximum_c double precision;
+alter table weather_record add column block text check (length(block) between 1 and 80);
+alter table weather_record_history add column block text;
+alter table orchard add column usual_months jsonb;
+alter table orchard_history add column usual_months jsonb;
+
 -- All of it anew.
 delete from set_cell;
 delete from loss_cell;

@@ -20,7 +20,8 @@ class BroughtRecordsTest {
     }
 
     private static String line(String ref, String jar, String flowers, String done) {
-        return ref + ",pale ridge 1," + jar + ",Lantern,2026-10-30T16:00,FRIDGE," + flowers + "," + done + ",,FULL\n";
+        return ref + ",pale ridge 1," + jar + ",Lantern,2026-10-30T16:00,FRIDGE_DESICCANT," + flowers + "," + done
+                + ",,FULL\n";
     }
 
     @Test
@@ -89,11 +90,11 @@ class BroughtRecordsTest {
         String bad = HEAD
                 + line("b1", "X-2", "8", "2026-11-01T17:00")
                 + line("b1", "X-2", "0", "2026-11-01T17:00")
-                + "b3,No such tree,X-2,Lantern,2026-10-30T16:00,FRIDGE,4,2026-11-01T17:00,,\n"
+                + "b3,No such tree,X-2,Lantern,2026-10-30T16:00,FRIDGE_DESICCANT,4,2026-11-01T17:00,,\n"
                 + line("b4", "X-2", "4", "yesterday")
                 + line("b5", "X-2", "4", "2030-11-01T17:00")
                 + "b6,Pale Ridge 1,,,,,4,2026-11-01T17:00,HAND,\n"
-                + "b7,Pale Ridge 1,X-9,Nobody,2026-10-30T16:00,FRIDGE,4,2026-11-01T17:00,,\n";
+                + "b7,Pale Ridge 1,X-9,Nobody,2026-10-30T16:00,FRIDGE_DESICCANT,4,2026-11-01T17:00,,\n";
         String said = api.postCsv("/api/records/pollinations", bad).expect(400).errorAt("csv");
         assertThat(said)
                 .contains("wrong in 7 lines")

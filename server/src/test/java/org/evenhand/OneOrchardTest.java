@@ -126,6 +126,9 @@ class OneOrchardTest {
         tried.put("PUT /api/comparisons/{id}", ours.put("/api/comparisons/" + comparison, comparison(ownTree)));
         tried.put("GET /api/comparisons/{id}/tags", ours.get("/api/comparisons/" + comparison + "/tags"));
         tried.put(
+                "PUT /api/comparisons/{id}/sheet/{changeId}",
+                ours.put("/api/comparisons/" + comparison + "/sheet/" + Api.newId(), Map.of()));
+        tried.put(
                 "POST /api/comparisons/{id}/void",
                 ours.post("/api/comparisons/" + comparison + "/void", Api.voiding(0)));
     }

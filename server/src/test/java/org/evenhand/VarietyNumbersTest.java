@@ -64,6 +64,23 @@ class VarietyNumbersTest {
     }
 
     @Test
+    void seeds_of_a_varietys_fruit_decide_how_many_flowers_a_wish_for_seeds_takes() {
+        api.put(
+                        "/api/wishes/" + Api.newId(),
+                        Map.of("motherId", lantern, "fatherId", ridge, "seeds", 60, "priority", 1))
+                .expect(200);
+        int bySheet = wished();
+        set(0, Map.of("seedsPerFruit", 6)).expect(200);
+        assertThat(wished()).isGreaterThan(2 * bySheet);
+        assertThat(set(1, Map.of("seedsPerFruit", 0)).expect(400).errorAt("seedsPerFruit"))
+                .contains("allowed is");
+    }
+
+    private int wished() {
+        return api.get("/api/wishes").expect(200).body().get(0).path("flowers").asInt();
+    }
+
+    @Test
     void a_number_that_cannot_be_is_refused_beside_its_field_and_nothing_is_written() {
         Map<String, Double> bad = Map.of(
                 "ownPollen", 1.2,

@@ -2,13 +2,12 @@ package org.evenhand.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.SplittableRandom;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.mating.KnownAlleles;
 import org.evenhand.core.mating.MatingPartner;
 import org.evenhand.core.mating.Pedigree;
-import org.evenhand.core.mating.SGenotype;
 
 /** Invented apples: varieties with S alleles, and a pedigree of trees and seedlings. */
 final class ManyVarieties {
@@ -29,9 +28,8 @@ final class ManyVarieties {
         List<MatingPartner> partners = new ArrayList<>();
         for (int i = 0; i < VARIETIES; i++) {
             int ploidy = random.nextInt(8) == 0 ? 3 : 2;
-            Optional<SGenotype> alleles = random.nextInt(5) == 0
-                    ? Optional.empty()
-                    : Optional.of(SGenotype.parse(alleles(random, ploidy), ploidy));
+            KnownAlleles alleles =
+                    random.nextInt(5) == 0 ? KnownAlleles.NONE : KnownAlleles.parse(alleles(random, ploidy), ploidy);
             partners.add(new MatingPartner("V" + i, apple, "V" + i, ploidy, alleles));
         }
         return partners;

@@ -9,12 +9,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.evenhand.core.bloom.BudSupply;
 import org.evenhand.core.bloom.CropForecasts;
 import org.evenhand.core.bloom.ForecastPoint;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.weather.Air;
+import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Component;
 
@@ -39,24 +41,40 @@ class BloomMemory {
     static final class OfOrchard {
         private Weather.Version version;
         private LocalDate day;
-        private Air air;
-        final Map<String, Supply> supplies = new HashMap<>();
-        final Map<UUID, Variety> varieties = new HashMap<>();
+        private Places places;
+        private final Map<String, Air> airs = new HashMap<>();
+        final Map<CropAt, Supply> supplies = new HashMap<>();
+        final Map<VarietyAt, Variety> varieties = new HashMap<>();
         final Map<UUID, Ribbon> ribbons = new HashMap<>();
 
-        /** The air of a day's window, loaded anew when the weather or the day has changed. */
-        Air air(Weather.Version now, LocalDate today, java.util.function.Supplier<Air> load) {
+        /** Forgets what rests on another weather, or on another day's window. */
+        void keepOnly(Weather.Version now, LocalDate today, Supplier<Places> load) {
             if (!now.equals(version) || !today.equals(day)) {
                 version = now;
                 day = today;
-                air = load.get();
+                places = load.get();
+                airs.clear();
                 supplies.clear();
                 varieties.clear();
                 ribbons.clear();
             }
-            return air;
+        }
+
+        Places places() {
+            return places;
+        }
+
+        /** The air of a place over the day's window. */
+        Air air(String place, Supplier<Air> load) {
+            return airs.computeIfAbsent(place, p -> load.get());
         }
     }
+
+    /** A crop under the air of a place. */
+    record CropAt(String crop, String place) {}
+
+    /** The trees of a variety under the air of a place. */
+    record VarietyAt(UUID variety, String place) {}
 
     /** The steady supply of a crop. */
     record Supply(CropSheet sheet, BudSupply supply) {}

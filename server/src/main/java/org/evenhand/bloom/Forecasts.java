@@ -31,6 +31,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -88,7 +89,8 @@ public class Forecasts {
     public double[] usualShares(Caller caller, CropSheet sheet, Instant now) {
         Look look = new Look(caller, now);
         synchronized (look.held) {
-            return look.supply(sheet).usualShares(now);
+            look.window();
+            return look.supply(sheet, Places.ORCHARD).usualShares(now);
         }
     }
 
@@ -101,13 +103,15 @@ public class Forecasts {
     Optional<Surprise> surprise(Caller caller, TreeView tree, List<FlowerReading> before, FlowerReading reading) {
         Look look = new Look(caller, orchards.now(caller));
         synchronized (look.held) {
+            look.window();
             CropSheet sheet = crops.of(caller, tree.crop());
-            BloomMemory.Variety known = look.held.varieties.get(tree.varietyId());
+            String place = look.held.places().of(tree.block());
+            BloomMemory.Variety known = look.held.varieties.get(new BloomMemory.VarietyAt(tree.varietyId(), place));
             RatePrior rate = known == null
                     ? RatePrior.usual()
                     : new RatePrior(known.foreseen().rate().factor(), 0);
             FlowerReading latest = before.get(before.size() - 1);
-            TreeForecast forecast = look.forecasts(sheet)
+            TreeForecast forecast = look.forecasts(sheet, place)
                     .of(Map.of(0, new CropForecasts.Variety<>(rate, Map.of(0, List.of(before)))), latest.at())
                     .get(0)
                     .trees()
@@ -145,7 +149,7 @@ public class Forecasts {
                                     ReadingRepository.Fingerprint::getTreeid,
                                     ReadingRepository.Fingerprint::getFingerprint));
             synchronized (held) {
-                air();
+                window();
                 estimateStale(trees, fingerprints);
                 return trees.stream().map(t -> foreseen(t, fingerprints)).toList();
             }
@@ -153,7 +157,8 @@ public class Forecasts {
 
         private Foreseen foreseen(TreeView tree, Map<UUID, String> fingerprints) {
             CropSheet sheet = crops.of(caller, tree.crop());
-            BloomMemory.Variety variety = held.varieties.get(tree.varietyId());
+            BloomMemory.VarietyAt stand = stand(tree);
+            BloomMemory.Variety variety = held.varieties.get(stand);
             boolean known = variety != null && fingerprints.containsKey(tree.id());
             return new Foreseen(
                     tree,
@@ -163,9 +168,13 @@ public class Forecasts {
                     variety == null ? null : variety.foreseen().rate(),
                     () -> {
                         synchronized (held) {
-                            return supply(sheet);
+                            return supply(sheet, stand.place());
                         }
                     });
+        }
+
+        private BloomMemory.VarietyAt stand(TreeView tree) {
+            return new BloomMemory.VarietyAt(tree.varietyId(), held.places().of(tree.block()));
         }
 
         Board board(BloomMemory.Span span) {
@@ -179,7 +188,7 @@ public class Forecasts {
                                 .map(t -> new Ribbon(t, points(t, span, moments)))
                                 .toList(),
                         moments,
-                        air());
+                        air(Places.ORCHARD));
             }
         }
 
@@ -198,60 +207,69 @@ public class Forecasts {
             return known.points();
         }
 
-        private Air air() {
+        /** Forgets what no longer holds; before anything is taken from what is held. */
+        void window() {
             LocalDate today = now.atZone(orchard.site().zone()).toLocalDate();
+            held.keepOnly(weather.version(caller, orchard), today, () -> weather.places(caller));
+        }
+
+        private Air air(String place) {
             Instant from = now.minus(LOOK_BACK).minus(MOST_WARM_UP);
-            return held.air(weather.version(caller, orchard), today, () -> weather.air(caller, from, now.plus(AHEAD)));
+            return held.air(place, () -> weather.air(caller, place, from, now.plus(AHEAD)));
         }
 
         /** The steady supply of a crop, at its sheet's rate. */
-        BudSupply supply(CropSheet sheet) {
-            BloomMemory.Supply known = held.supplies.get(sheet.key());
+        BudSupply supply(CropSheet sheet, String place) {
+            BloomMemory.CropAt key = new BloomMemory.CropAt(sheet.key(), place);
+            BloomMemory.Supply known = held.supplies.get(key);
             if (known == null || known.sheet() != sheet) {
-                known = new BloomMemory.Supply(sheet, BudSupply.of(sheet, conditions(sheet), now.plus(ONE_DAY)));
-                held.supplies.put(sheet.key(), known);
+                known = new BloomMemory.Supply(sheet, BudSupply.of(sheet, conditions(sheet, place), now.plus(ONE_DAY)));
+                held.supplies.put(key, known);
             }
             return known.supply();
         }
 
-        private BloomConditions conditions(CropSheet sheet) {
+        private BloomConditions conditions(CropSheet sheet, String place) {
             Instant from = now.minus(LOOK_BACK).minus(BudSupply.warmUp(sheet)).minus(Duration.ofDays(1));
             return BloomConditions.of(
-                    sheet, orchard.site(), air().temperatures().startingAt(from), now.plus(AHEAD));
+                    sheet, orchard.site(), air(place).temperatures().startingAt(from), now.plus(AHEAD));
         }
 
-        CropForecasts forecasts(CropSheet sheet) {
+        CropForecasts forecasts(CropSheet sheet, String place) {
             return new CropForecasts(
                     sheet,
-                    conditions(sheet),
+                    conditions(sheet, place),
                     new ForecastDoubt(
                             ForecastDoubt.USUAL_COUNTING_ERROR,
-                            WeatherDoubt.of(air().sourceAt(now.plus(ONE_DAY))),
+                            WeatherDoubt.of(air(place).sourceAt(now.plus(ONE_DAY))),
                             now),
                     AHEAD);
         }
 
-        /** Estimates each variety anew of which a reading came or went; those of one crop together, as they share the work. */
+        /** Estimates each variety anew of which a reading came or went; those of one crop and place together, as they share the work. */
         private void estimateStale(List<TreeView> trees, Map<UUID, String> fingerprints) {
-            Map<UUID, List<TreeView>> byVariety = trees.stream()
+            Map<BloomMemory.VarietyAt, List<TreeView>> byStand = trees.stream()
                     .filter(t -> fingerprints.containsKey(t.id()))
-                    .collect(Collectors.groupingBy(TreeView::varietyId, LinkedHashMap::new, Collectors.toList()));
-            held.varieties.keySet().retainAll(byVariety.keySet());
+                    .collect(Collectors.groupingBy(this::stand, LinkedHashMap::new, Collectors.toList()));
+            held.varieties.keySet().retainAll(byStand.keySet());
             held.ribbons.keySet().retainAll(fingerprints.keySet());
-            Map<CropSheet, Map<UUID, List<TreeView>>> stale = new LinkedHashMap<>();
-            byVariety.forEach((variety, its) -> {
+            record Work(CropSheet sheet, String place) {}
+            Map<Work, Map<UUID, List<TreeView>>> stale = new LinkedHashMap<>();
+            byStand.forEach((stand, its) -> {
                 CropSheet sheet = crops.of(caller, its.get(0).crop());
-                BloomMemory.Variety known = held.varieties.get(variety);
+                BloomMemory.Variety known = held.varieties.get(stand);
                 if (known == null
                         || known.sheet() != sheet
                         || !known.fingerprint().equals(joined(its, fingerprints))) {
-                    stale.computeIfAbsent(sheet, s -> new LinkedHashMap<>()).put(variety, its);
+                    stale.computeIfAbsent(new Work(sheet, stand.place()), w -> new LinkedHashMap<>())
+                            .put(stand.variety(), its);
                 }
             });
-            stale.forEach((sheet, varieties) -> estimate(sheet, varieties, fingerprints));
+            stale.forEach((work, varieties) -> estimate(work.sheet(), work.place(), varieties, fingerprints));
         }
 
-        private void estimate(CropSheet sheet, Map<UUID, List<TreeView>> varieties, Map<UUID, String> fingerprints) {
+        private void estimate(
+                CropSheet sheet, String place, Map<UUID, List<TreeView>> varieties, Map<UUID, String> fingerprints) {
             Map<UUID, List<Reading>> looks = read(varieties.values().stream()
                     .flatMap(List::stream)
                     .map(TreeView::id)
@@ -263,14 +281,14 @@ public class Forecasts {
                             rates.getOrDefault(variety, RatePrior.usual()),
                             its.stream()
                                     .collect(Collectors.toMap(TreeView::id, t -> limbs(looks.get(t.id()), sheet))))));
-            forecasts(sheet).of(read, now.truncatedTo(ChronoUnit.HOURS)).forEach((variety, foreseen) -> {
+            forecasts(sheet, place).of(read, now.truncatedTo(ChronoUnit.HOURS)).forEach((variety, foreseen) -> {
                 Map<UUID, ReadingView> latest = new HashMap<>();
                 varieties.get(variety).forEach(t -> {
                     List<Reading> its = looks.get(t.id());
                     latest.put(t.id(), Readings.view(its.get(its.size() - 1), sheet));
                 });
                 held.varieties.put(
-                        variety,
+                        new BloomMemory.VarietyAt(variety, place),
                         new BloomMemory.Variety(sheet, joined(varieties.get(variety), fingerprints), foreseen, latest));
             });
         }

@@ -5,15 +5,14 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.bloom.HandNeed;
 import org.evenhand.core.crop.CropSheet;
@@ -21,11 +20,12 @@ import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.weather.Air;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.Given;
-import org.evenhand.kit.OnceWriter;
+import org.evenhand.orchard.BlockNoteView;
+import org.evenhand.orchard.BlockNotes;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
+import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,36 +37,17 @@ public class HandNeeds {
     private static final int OPENING_FROM = 9;
     private static final int OPENING_UNTIL = 18;
 
-    private final BlockNoteRepository notes;
+    private final BlockNotes notes;
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final Weather weather;
-    private final OnceWriter once;
-    private final InstantSource clock;
 
-    HandNeeds(
-            BlockNoteRepository notes,
-            Orchards orchards,
-            CropCatalogue crops,
-            Weather weather,
-            OnceWriter once,
-            InstantSource clock) {
+    HandNeeds(BlockNotes notes, Orchards orchards, CropCatalogue crops, Weather weather) {
         this.notes = notes;
         this.orchards = orchards;
         this.crops = crops;
         this.weather = weather;
-        this.once = once;
-        this.clock = clock;
     }
-
-    /** What is known of a block; with a version it changes what is there. */
-    @Schema(name = "BlockNoteRequest")
-    public record Request(
-            String block,
-            @Schema(description = OPTIONAL) Double seaKm,
-            HandNeed.Insects insects,
-            boolean indoors,
-            @Schema(description = OPTIONAL) Long version) {}
 
     /** One crop of one block: what is known, which way it leans, and why. */
     @Schema(name = "HandNeed")
@@ -79,6 +60,9 @@ public class HandNeeds {
             @Schema(description = OPTIONAL) Double seaKm,
             HandNeed.Insects insects,
             boolean indoors,
+            @Schema(description = OPTIONAL) Double usualMinimumC,
+            @Schema(description = OPTIONAL) Double usualMaximumC,
+            boolean ownAir,
             @Schema(description = OPTIONAL) Double deficitKpa,
             HandNeed.Verdict verdict,
             List<Reason> reasons) {}
@@ -89,18 +73,25 @@ public class HandNeeds {
 
     @Transactional(readOnly = true)
     public List<View> all(Caller caller) {
-        Map<String, BlockNote> known = notes.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
-                .collect(Collectors.toMap(BlockNote::block, Function.identity()));
+        Map<String, BlockNoteView> known = notes.of(caller);
         Map<String, Map<String, List<TreeView>>> blocks = orchards.trees(caller).stream()
                 .collect(Collectors.groupingBy(
                         TreeView::block,
                         TreeMap::new,
                         Collectors.groupingBy(TreeView::crop, TreeMap::new, Collectors.toList())));
-        Optional<Double> deficit = deficit(caller);
+        Places places = weather.places(caller);
+        Map<String, Optional<Double>> deficits = new HashMap<>();
         List<VarietyView> varieties = orchards.varieties(caller);
         List<View> views = new ArrayList<>();
-        blocks.forEach((block, byCrop) -> byCrop.forEach((crop, trees) -> views.add(
-                view(caller, block, crop, trees, Optional.ofNullable(known.get(block)), deficit, varieties))));
+        blocks.forEach((block, byCrop) -> byCrop.forEach((crop, trees) -> views.add(view(
+                caller,
+                block,
+                crop,
+                trees,
+                Optional.ofNullable(known.get(block)),
+                places,
+                deficits.computeIfAbsent(places.of(block), place -> deficit(caller, place)),
+                varieties))));
         return views;
     }
 
@@ -109,7 +100,8 @@ public class HandNeeds {
             String block,
             String crop,
             List<TreeView> trees,
-            Optional<BlockNote> note,
+            Optional<BlockNoteView> note,
+            Places places,
             Optional<Double> deficit,
             List<VarietyView> varieties) {
         CropSheet sheet = crops.of(caller, crop);
@@ -119,19 +111,22 @@ public class HandNeeds {
                 .filter(v -> CrossCompatibility.ofCrops(sheet, crops.of(caller, v.crop()), false)
                         .serves())
                 .count();
-        HandNeed.Insects insects = note.map(BlockNote::insects).orElse(HandNeed.Insects.NOT_LOOKED);
-        boolean indoors = note.map(BlockNote::indoors).orElse(false);
-        Optional<Double> sea = note.map(BlockNote::seaKm);
+        HandNeed.Insects insects = note.map(BlockNoteView::insects).orElse(HandNeed.Insects.NOT_LOOKED);
+        boolean indoors = note.map(BlockNoteView::indoors).orElse(false);
+        Optional<Double> sea = note.map(BlockNoteView::seaKm);
         HandNeed need = HandNeed.of(sheet, new HandNeed.Block(deficit, sea, insects, indoors, others));
         return new View(
                 block,
                 crop,
                 trees.size(),
-                note.map(BlockNote::id).orElse(null),
-                note.map(BlockNote::version).orElse(null),
+                note.map(BlockNoteView::id).orElse(null),
+                note.map(BlockNoteView::version).orElse(null),
                 sea.orElse(null),
                 insects,
                 indoors,
+                note.map(BlockNoteView::usualMinimumC).orElse(null),
+                note.map(BlockNoteView::usualMaximumC).orElse(null),
+                places.hasOwn(block),
                 deficit.orElse(null),
                 need.verdict(),
                 need.reasons().stream()
@@ -140,11 +135,11 @@ public class HandNeeds {
     }
 
     /** Mean deficit in the opening hours of the last days, where at least a day's worth of them is known. */
-    private Optional<Double> deficit(Caller caller) {
+    private Optional<Double> deficit(Caller caller, String place) {
         Instant now = orchards.now(caller);
         ZoneId zone = orchards.details(caller).site().zone();
         Instant from = now.minus(Duration.ofDays(DAYS_BACK));
-        Air air = weather.air(caller, from, now);
+        Air air = weather.air(caller, place, from, now);
         List<Double> known = new ArrayList<>();
         for (Instant at = from; at.isBefore(now); at = at.plus(Duration.ofHours(1))) {
             int hour = at.atZone(zone).getHour();
@@ -155,30 +150,5 @@ public class HandNeeds {
         return known.size() < OPENING_UNTIL - OPENING_FROM
                 ? Optional.empty()
                 : Optional.of(known.stream().mapToDouble(d -> d).average().orElseThrow());
-    }
-
-    public void put(Caller caller, UUID id, Request request) {
-        String block = Given.optionalText("block", request.block(), 80);
-        Given.required("insects", request.insects());
-        Optional<Double> sea = Optional.ofNullable(request.seaKm());
-        // Checked by the same rule that will reckon with it.
-        new HandNeed.Block(Optional.empty(), sea, request.insects(), request.indoors(), 0);
-        ZoneId zone = orchards.details(caller).site().zone();
-        once.write(
-                "block_note",
-                id,
-                () -> notes.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> {
-                    if (request.version() != null) {
-                        found.requireVersion("block", request.version());
-                        found.change(request.seaKm(), request.insects(), request.indoors());
-                    }
-                    return notes.saveAndFlush(found).id();
-                },
-                () -> {
-                    BlockNote note = new BlockNote(id, caller, clock.instant(), zone, block);
-                    note.change(request.seaKm(), request.insects(), request.indoors());
-                    return notes.saveAndFlush(note).id();
-                });
     }
 }

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.BlockNoteRequest;
+import org.evenhand.orchard.BlockNotes;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,11 +23,13 @@ class SeasonController {
     private final Seasons seasons;
     private final BloomDiary diary;
     private final HandNeeds handNeeds;
+    private final BlockNotes blocks;
 
-    SeasonController(Seasons seasons, BloomDiary diary, HandNeeds handNeeds) {
+    SeasonController(Seasons seasons, BloomDiary diary, HandNeeds handNeeds, BlockNotes blocks) {
         this.seasons = seasons;
         this.diary = diary;
         this.handNeeds = handNeeds;
+        this.blocks = blocks;
     }
 
     @GetMapping("/season")
@@ -52,8 +56,7 @@ class SeasonController {
 
     @PutMapping("/block-notes/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void putNote(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody HandNeeds.Request request) {
-        handNeeds.put(caller, id, request);
+    void putNote(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody BlockNoteRequest request) {
+        blocks.put(caller, id, request);
     }
 }

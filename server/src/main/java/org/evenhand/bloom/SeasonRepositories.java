@@ -10,9 +10,3 @@ interface BloomDateRepository extends JpaRepository<BloomDate, UUID> {
 
     List<BloomDate> findByOrchardIdAndVoidedAtIsNullOrderByYearDesc(UUID orchardId);
 }
-
-interface BlockNoteRepository extends JpaRepository<BlockNote, UUID> {
-    Optional<BlockNote> findByIdAndOrchardId(UUID id, UUID orchardId);
-
-    List<BlockNote> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
-}

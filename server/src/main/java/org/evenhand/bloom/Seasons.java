@@ -15,9 +15,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.evenhand.core.bloom.BloomConditions;
 import org.evenhand.core.bloom.BloomCourse;
 import org.evenhand.core.bloom.BloomDates;
@@ -35,7 +37,9 @@ import org.evenhand.kit.Caller;
 import org.evenhand.orchard.MatingPartners;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
+import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -120,8 +124,8 @@ public class Seasons {
         private final Basis basis;
         private final LocalDate start;
         private final int year;
-        private final Map<LocalDate, Air> airs = new HashMap<>();
-        private final double[] coming;
+        private final Map<String, Winter> winters = new HashMap<>();
+        private final Map<UUID, Set<String>> placesOfVariety;
         private final Map<UUID, BloomCourse> courses = new HashMap<>();
 
         Look(Caller caller, OrchardDetails orchard, Basis basis) {
@@ -131,7 +135,10 @@ public class Seasons {
             this.basis = basis;
             this.start = startBefore(basis.today());
             this.year = orchard.site().bloomYear(start);
-            this.coming = coming();
+            Places places = weather.places(caller);
+            this.placesOfVariety = orchards.trees(caller).stream()
+                    .collect(Collectors.groupingBy(
+                            TreeView::varietyId, Collectors.mapping(t -> places.of(t.block()), Collectors.toSet())));
         }
 
         private boolean south() {
@@ -153,28 +160,49 @@ public class Seasons {
             return date.atStartOfDay(zone).toInstant();
         }
 
-        private Air air(LocalDate seasonStart) {
-            return airs.computeIfAbsent(
-                    seasonStart, s -> weather.air(caller, midnight(s), midnight(s.plusDays(SEASON_DAYS))));
+        /** The air of the winter and spring before bloom at one place, as known, and where nothing is known as the mean of past seasons. */
+        private final class Winter {
+            private final String place;
+            private final Map<LocalDate, Air> airs = new HashMap<>();
+            private final double[] coming;
+
+            Winter(String place) {
+                this.place = place;
+                this.coming = coming();
+            }
+
+            private Air air(LocalDate seasonStart) {
+                return airs.computeIfAbsent(
+                        seasonStart, s -> weather.air(caller, place, midnight(s), midnight(s.plusDays(SEASON_DAYS))));
+            }
+
+            private double[] coming() {
+                double[] hours = air(start).temperatures().toArray();
+                List<AirSource> sources = air(start).sources();
+                List<Air> past = pastStarts().stream().map(this::air).toList();
+                for (int h = 0; h < hours.length; h++) {
+                    int hour = h;
+                    if (sources.get(h) == AirSource.USUAL) {
+                        hours[h] = past.stream()
+                                .filter(a ->
+                                        hour < a.sources().size() && a.sources().get(hour) != AirSource.USUAL)
+                                .mapToDouble(a -> a.temperatures().celsiusAtHour(hour))
+                                .average()
+                                .orElse(hours[h]);
+                    }
+                }
+                return hours;
+            }
         }
 
-        /** The coming season's hours: as known, and where nothing is known as the mean of the past seasons at that hour. */
-        private double[] coming() {
-            double[] hours = air(start).temperatures().toArray();
-            List<AirSource> sources = air(start).sources();
-            List<Air> past = pastStarts().stream().map(this::air).toList();
-            for (int h = 0; h < hours.length; h++) {
-                int hour = h;
-                if (sources.get(h) == AirSource.USUAL) {
-                    hours[h] = past.stream()
-                            .filter(a ->
-                                    hour < a.sources().size() && a.sources().get(hour) != AirSource.USUAL)
-                            .mapToDouble(a -> a.temperatures().celsiusAtHour(hour))
-                            .average()
-                            .orElse(hours[h]);
-                }
-            }
-            return hours;
+        private Winter winter(String place) {
+            return winters.computeIfAbsent(place, Winter::new);
+        }
+
+        /** The place of a variety's trees; the orchard where they stand in several. */
+        private String place(VarietyView v) {
+            Set<String> of = placesOfVariety.getOrDefault(v.id(), Set.of(Places.ORCHARD));
+            return of.size() == 1 ? of.iterator().next() : Places.ORCHARD;
         }
 
         private List<LocalDate> pastStarts() {
@@ -193,17 +221,18 @@ public class Seasons {
         }
 
         private SeasonView.Rest rest() {
-            int hours = (int) Math.min(coming.length, ChronoUnit.DAYS.between(start, basis.today()) * 24);
+            Winter winter = winter(Places.ORCHARD);
+            int hours = (int) Math.min(winter.coming.length, ChronoUnit.DAYS.between(start, basis.today()) * 24);
             WinterRest rest = new WinterRest();
             List<SeasonView.Week> weeks = new ArrayList<>();
             for (int h = 0; h < hours; h++) {
-                rest.hour(coming[h]);
+                rest.hour(winter.coming[h]);
                 if ((h + 1) % (24 * 7) == 0) {
                     LocalDate until = start.plusDays((h + 1) / 24);
                     weeks.add(new SeasonView.Week(until, rest.chillPortions(), rest.growingDegreeHours()));
                 }
             }
-            double known = knownShare(air(start), hours);
+            double known = knownShare(winter.air(start), hours);
             return new SeasonView.Rest(
                     hours,
                     known,
@@ -233,9 +262,10 @@ public class Seasons {
             Optional<BloomDateView> now =
                     history.stream().filter(d -> d.year() == year).findFirst();
             Optional<Double> chill = chillPortions(v, sheet);
-            Optional<BloomDates> first = outlook(history, chill, BloomDateView::firstBloom);
-            Optional<BloomDates> full = outlook(history, chill, BloomDateView::fullBloom);
-            Optional<Course> course = course(sheet, history, now, first, full);
+            Winter winter = winter(place(v));
+            Optional<BloomDates> first = outlook(winter, history, chill, BloomDateView::firstBloom);
+            Optional<BloomDates> full = outlook(winter, history, chill, BloomDateView::fullBloom);
+            Optional<Course> course = course(winter, sheet, history, now, first, full);
             course.ifPresent(c -> courses.put(v.id(), c.course()));
             return new SeasonView.Variety(
                     v.id(),
@@ -249,7 +279,7 @@ public class Seasons {
                     begin(sheet, now),
                     sheet.season().rhythm(),
                     course.map(Course::view).orElse(null),
-                    course.flatMap(c -> visits(sheet, c.full())).orElse(null));
+                    course.flatMap(c -> visits(winter, sheet, c.full())).orElse(null));
         }
 
         private static LocalDate begin(CropSheet sheet, Optional<BloomDateView> now) {
@@ -260,13 +290,16 @@ public class Seasons {
         }
 
         private Optional<BloomDates> outlook(
-                List<BloomDateView> history, Optional<Double> chill, Function<BloomDateView, LocalDate> day) {
+                Winter winter,
+                List<BloomDateView> history,
+                Optional<Double> chill,
+                Function<BloomDateView, LocalDate> day) {
             List<BloomDates.PastSeason> past = history.stream()
                     .filter(d -> d.year() < year && day.apply(d) != null)
-                    .map(d -> past(startOf(d.year()), day.apply(d)))
+                    .map(d -> past(winter, startOf(d.year()), day.apply(d)))
                     .flatMap(Optional::stream)
                     .toList();
-            return BloomDates.of(past, start, Arrays.copyOf(coming, knownHours()), chill);
+            return BloomDates.of(past, start, Arrays.copyOf(winter.coming, knownHours(winter)), chill);
         }
 
         /** The variety's own number, else the crop sheet's. */
@@ -276,22 +309,22 @@ public class Seasons {
         }
 
         /** Hours of the coming season up to today, and those that somebody has forecast. */
-        private int knownHours() {
-            List<AirSource> sources = air(start).sources();
+        private int knownHours(Winter winter) {
+            List<AirSource> sources = winter.air(start).sources();
             int known = (int) Math.max(0, ChronoUnit.DAYS.between(start, basis.today()) * 24);
             while (known < sources.size() && sources.get(known) != AirSource.USUAL) {
                 known++;
             }
-            return Math.min(known, coming.length);
+            return Math.min(known, winter.coming.length);
         }
 
         /** A past season; its hours are used when nearly all of them are known. Days before their season's start are left out. */
-        private Optional<BloomDates.PastSeason> past(LocalDate seasonStart, LocalDate bloom) {
+        private Optional<BloomDates.PastSeason> past(Winter winter, LocalDate seasonStart, LocalDate bloom) {
             if (bloom.isBefore(seasonStart) || !bloom.isBefore(seasonStart.plusDays(SEASON_DAYS))) {
                 return Optional.empty();
             }
             int hours = (int) (ChronoUnit.DAYS.between(seasonStart, bloom) + 1) * 24;
-            Air air = air(seasonStart);
+            Air air = winter.air(seasonStart);
             return Optional.of(new BloomDates.PastSeason(
                     seasonStart,
                     bloom,
@@ -303,6 +336,7 @@ public class Seasons {
         private record Course(BloomCourse course, SeasonView.Course view, LocalDate full) {}
 
         private Optional<Course> course(
+                Winter winter,
                 CropSheet sheet,
                 List<BloomDateView> history,
                 Optional<BloomDateView> now,
@@ -322,7 +356,7 @@ public class Seasons {
             LocalDate last = now.map(BloomDateView::lastBloom)
                     .orElse(usualLast(history, peak).orElse(from.plusDays(days)));
             LocalDate end = last.isBefore(peak) ? peak : last;
-            BloomCourse course = BloomCourse.of(supply(sheet, from, end), zone, from, peak, end);
+            BloomCourse course = BloomCourse.of(supply(winter, sheet, from, end), zone, from, peak, end);
             return Optional.of(new Course(course, view(course, from), peak));
         }
 
@@ -335,9 +369,10 @@ public class Seasons {
             return days.isPresent() ? Optional.of(peak.plusDays(Math.round(days.getAsDouble()))) : Optional.empty();
         }
 
-        private BudSupply supply(CropSheet sheet, LocalDate from, LocalDate end) {
+        private BudSupply supply(Winter winter, CropSheet sheet, LocalDate from, LocalDate end) {
             HourlyTemperatures hours = HourlyTemperatures.of(
-                            midnight(start), Arrays.stream(coming).boxed().toList())
+                            midnight(start),
+                            Arrays.stream(winter.coming).boxed().toList())
                     .startingAt(midnight(from));
             Instant until = midnight(end.plusDays(30));
             // Only the clock is wanted here, no supply of buds before the first flowers.
@@ -363,12 +398,12 @@ public class Seasons {
         }
 
         /** Until when a second visit still helps, at the daily means from full bloom on. */
-        private Optional<SeasonView.Visits> visits(CropSheet sheet, LocalDate full) {
+        private Optional<SeasonView.Visits> visits(Winter winter, CropSheet sheet, LocalDate full) {
             return sheet.pollinationPeriod().map(period -> {
                 int from = (int) ChronoUnit.DAYS.between(start, full);
                 List<Double> means = new ArrayList<>();
-                for (int d = from; d < from + 30 && (d + 1) * 24 <= coming.length; d++) {
-                    means.add(Arrays.stream(coming, d * 24, (d + 1) * 24)
+                for (int d = from; d < from + 30 && (d + 1) * 24 <= winter.coming.length; d++) {
+                    means.add(Arrays.stream(winter.coming, d * 24, (d + 1) * 24)
                             .average()
                             .orElseThrow());
                 }

@@ -15,6 +15,7 @@ import org.evenhand.core.crop.GateRule;
 import org.evenhand.core.crop.HandHabit;
 import org.evenhand.core.crop.MatingHabit;
 import org.evenhand.core.crop.PollenHabit;
+import org.evenhand.core.crop.School;
 import org.evenhand.core.crop.SeasonHabit;
 import org.evenhand.core.crop.SheetNumber;
 import org.evenhand.core.crop.Sourced;
@@ -47,6 +48,7 @@ record CropSheetView(
         boolean ownVarietyServes,
         Number ownVarietyWorth,
         String ownVarietyWhy,
+        List<Kin> kin,
         String pollenGroup,
         boolean takes,
         boolean gives,
@@ -128,7 +130,37 @@ record CropSheetView(
             @Schema(description = OPTIONAL) Number chillPortions) {}
 
     @Schema(name = "CropSchool")
-    record SchoolView(String question, String one, String other, String ours, String why) {}
+    record SchoolView(
+            String question,
+            String one,
+            String other,
+            String ours,
+            String why,
+            @Schema(description = OPTIONAL) Choice choice) {
+        static SchoolView of(School s) {
+            return new SchoolView(
+                    s.question(),
+                    s.one(),
+                    s.other(),
+                    s.ours(),
+                    s.why(),
+                    s.choice()
+                            .map(c -> new Choice(c.path(), c.one(), c.other()))
+                            .orElse(null));
+        }
+    }
+
+    /** The number by which two schools differ. */
+    @Schema(name = "CropSchoolChoice")
+    record Choice(String path, double one, double other) {}
+
+    /** Another species' pollen that has been tried on it. */
+    @Schema(name = "CropKin")
+    record Kin(String pollenOf, Number worth, String why) {
+        static Kin of(MatingHabit.Kin k) {
+            return new Kin(k.pollenOf(), Number.of(k.worth()), k.why());
+        }
+    }
 
     /** A number the orchard may change, and as it was shipped. */
     @Schema(name = "CropNumber")
@@ -261,6 +293,7 @@ record CropSheetView(
                 s.ownVariety().serves(),
                 Number.of(s.ownVariety().worth()),
                 s.ownVariety().why(),
+                s.mating().kin().stream().map(Kin::of).toList(),
                 s.pollenGroup(),
                 s.takes(),
                 s.gives(),
@@ -274,9 +307,7 @@ record CropSheetView(
                 s.pollinationPeriod().map(p -> Number.of(p.stigmaDays())).orElse(null),
                 s.cross().map(Cross::of).orElse(null),
                 s.checks().stream().map(Check::of).toList(),
-                s.schools().stream()
-                        .map(x -> new SchoolView(x.question(), x.one(), x.other(), x.ours(), x.why()))
-                        .toList(),
+                s.schools().stream().map(SchoolView::of).toList(),
                 s.cautions(),
                 s.numbers().stream().map(OwnNumber::of).toList());
     }

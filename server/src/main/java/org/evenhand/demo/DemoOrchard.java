@@ -17,7 +17,6 @@ import java.util.UUID;
 import org.evenhand.account.Accounts;
 import org.evenhand.bloom.BloomDateRequest;
 import org.evenhand.bloom.BloomDiary;
-import org.evenhand.bloom.HandNeeds;
 import org.evenhand.bloom.ReadingRequest;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.Units;
@@ -36,6 +35,8 @@ import org.evenhand.fruitset.FruitChecks;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.WishRequest;
 import org.evenhand.mating.Wishes;
+import org.evenhand.orchard.BlockNoteRequest;
+import org.evenhand.orchard.BlockNotes;
 import org.evenhand.orchard.Breeding;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
@@ -89,7 +90,7 @@ class DemoOrchard implements ApplicationRunner {
     private final FruitChecks checks;
     private final WeatherBook weather;
     private final BloomDiary diary;
-    private final HandNeeds handNeeds;
+    private final BlockNotes blocks;
     private final CropCatalogue crops;
     private final Wishes wishes;
     private final Settings settings;
@@ -110,7 +111,7 @@ class DemoOrchard implements ApplicationRunner {
             FruitChecks checks,
             WeatherBook weather,
             BloomDiary diary,
-            HandNeeds handNeeds,
+            BlockNotes blocks,
             CropCatalogue crops,
             Wishes wishes,
             Settings settings,
@@ -129,7 +130,7 @@ class DemoOrchard implements ApplicationRunner {
         this.checks = checks;
         this.weather = weather;
         this.diary = diary;
-        this.handNeeds = handNeeds;
+        this.blocks = blocks;
         this.crops = crops;
         this.wishes = wishes;
         this.settings = settings;
@@ -210,8 +211,12 @@ class DemoOrchard implements ApplicationRunner {
             underCoverAndByTheWall();
             seasons(lantern, 148, 11);
             seasons(ridge, 156, 13);
-            handNeeds.put(ines, ids.next(), new HandNeeds.Request("Bank", 4.0, HandNeed.Insects.FEW, false, null));
-            handNeeds.put(ines, ids.next(), new HandNeeds.Request("Tunnel", 4.0, HandNeed.Insects.NONE, true, null));
+            blocks.put(
+                    ines, ids.next(), new BlockNoteRequest("Bank", 4.0, HandNeed.Insects.FEW, false, null, null, null));
+            blocks.put(
+                    ines,
+                    ids.next(),
+                    new BlockNoteRequest("Tunnel", 4.0, HandNeed.Insects.NONE, true, 14.0, 27.0, null));
             LocalDate lastYear =
                     today().minusYears(1).withMonth(Month.OCTOBER.getValue()).withDayOfMonth(18);
             lastSeason.fill(ines, tomas, ids::next, ZONE, lastYear, now, lanterns, ridges);

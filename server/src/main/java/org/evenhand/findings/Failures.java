@@ -36,6 +36,7 @@ import org.evenhand.orchard.Orchards;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
 import org.evenhand.round.TreeLoads;
+import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Service;
 
@@ -181,7 +182,11 @@ class Failures {
         Fates.Level all = level(levels, Factor.TREATMENT, Treatment.HAND.name());
         NavigableSet<Instant> moments = new TreeSet<>(
                 rows.stream().limit(MOST_RECORDS).map(FateBook.Row::doneAt).toList());
-        Air air = weather.air(caller, moments.first(), moments.last());
+        String place = asked.kind() == FateBook.Kind.TREE
+                ? weather.places(caller)
+                        .of(orchards.tree(caller, UUID.fromString(asked.key())).block())
+                : Places.ORCHARD;
+        Air air = weather.air(caller, place, moments.first(), moments.last());
         Map<UUID, LotView> jars = shelf.all(caller, orchards.now(caller)).stream()
                 .collect(Collectors.toMap(LotView::id, Function.identity()));
         Pollen pollen = pollen(caller, jars, rows);

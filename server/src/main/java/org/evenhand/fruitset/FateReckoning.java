@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -28,19 +29,19 @@ final class FateReckoning {
     private final Site site;
     private final Function<String, CropSheet> sheets;
     private final PollenUsed pollen;
-    private final Function<LocalDate, Air> airOfDay;
-    private final Map<LocalDate, Air> airs = new HashMap<>();
+    private final BiFunction<String, LocalDate, Air> airOfDay;
+    private final Map<BlockDay, Air> airs = new HashMap<>();
 
     /**
      * @param pollen whose pollen a jar holds and whether it could serve
-     * @param airOfDay the air of a local day
+     * @param airOfDay the air of a block on a local day
      */
     FateReckoning(
             UUID orchard,
             Site site,
             Function<String, CropSheet> sheets,
             PollenUsed pollen,
-            Function<LocalDate, Air> airOfDay) {
+            BiFunction<String, LocalDate, Air> airOfDay) {
         this.orchard = orchard;
         this.site = site;
         this.sheets = sheets;
@@ -103,7 +104,8 @@ final class FateReckoning {
         levels.put(Factor.TREATMENT, facts.treatment());
         levels.put(Factor.TREE_AND_TREATMENT, facts.treeId() + " " + facts.treatment());
         if (facts.treatment().equals(Treatment.HAND.name())) {
-            Air air = airs.computeIfAbsent(doneOn, airOfDay);
+            Air air =
+                    airs.computeIfAbsent(new BlockDay(facts.block(), doneOn), b -> airOfDay.apply(b.block(), b.day()));
             levels.put(Factor.FATHER, father);
             levels.put(
                     Factor.HOUR,
@@ -129,6 +131,8 @@ final class FateReckoning {
                 .map(f -> levels.get(f) == null ? "" : levels.get(f))
                 .collect(Collectors.joining(FateSums.BETWEEN));
     }
+
+    private record BlockDay(String block, LocalDate day) {}
 
     private static double hours(Instant from, Instant until) {
         return ChronoUnit.MINUTES.between(from, until) / 60.0;

@@ -77,6 +77,7 @@ class FateRows {
             Instant collectedAt,
             String storage,
             int visits,
+            String block,
             boolean trial,
             int fullFruits,
             int emptyFruits) {}
@@ -140,7 +141,7 @@ class FateRows {
                                and a.again_of = p.id and a.voided_at is null)
                            else (select count(*) from pollination a where a.orchard_id = p.orchard_id
                                and a.crossing_id = p.crossing_id and a.again and a.voided_at is null) end,
-                       p.comparison_id is not null, o.full_seeds, o.without
+                       t.block, p.comparison_id is not null, o.full_seeds, o.without
                 from pollination p
                 join tree t on t.id = p.tree_id
                 join variety v on v.id = t.variety_id
@@ -170,9 +171,10 @@ class FateRows {
                         instant(row, 14),
                         row.getString(15),
                         row.getInt(16),
-                        row.getBoolean(17),
-                        row.getInt(18),
-                        row.getInt(19)),
+                        row.getString(17),
+                        row.getBoolean(18),
+                        row.getInt(19),
+                        row.getInt(20)),
                 array(ids));
     }
 

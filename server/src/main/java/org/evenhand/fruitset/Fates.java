@@ -40,6 +40,7 @@ import org.evenhand.pollen.PollenShelf;
 import org.evenhand.round.Strokes;
 import org.evenhand.round.TreeResults;
 import org.evenhand.weather.AirChanged;
+import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -160,6 +161,7 @@ public class Fates {
     private FateReckoning reckoning(Caller caller) {
         OrchardDetails orchard = orchards.details(caller);
         ZoneId zone = orchard.site().zone();
+        Places places = weather.places(caller);
         Map<String, CropSheet> known = new HashMap<>();
         Function<String, CropSheet> sheets = crop -> known.computeIfAbsent(crop, c -> crops.of(caller, c));
         return new FateReckoning(
@@ -170,8 +172,9 @@ public class Fates {
                         shelf.names(caller),
                         MatingPartners.of(orchards.varieties(caller), sheets),
                         shelf.courses(caller)),
-                day -> weather.air(
+                (block, day) -> weather.air(
                         caller,
+                        places.of(block),
                         day.atStartOfDay(zone).toInstant(),
                         day.plusDays(1).atStartOfDay(zone).toInstant()));
     }

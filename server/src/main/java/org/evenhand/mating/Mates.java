@@ -93,7 +93,7 @@ class Mates {
                         v.crop(),
                         trees.getOrDefault(v.id(), 0),
                         doses.getOrDefault(v.id(), 0),
-                        book.partner(v.id()).alleles().map(a -> a.say()).orElse("")))
+                        book.partner(v.id()).alleles().say()))
                 .toList();
         List<MatesView.Party> mothers = parties.stream()
                 .filter(p -> book.partner(p.varietyId()).sheet().takes())

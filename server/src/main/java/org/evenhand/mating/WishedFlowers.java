@@ -7,6 +7,7 @@ import org.evenhand.core.crop.CrossHabit;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.mating.CrossEvidence;
 import org.evenhand.core.round.FlowerBudget;
+import org.evenhand.orchard.VarietyNumbers;
 
 /**
  * Flowers to be crossed for a wish.
@@ -20,10 +21,11 @@ record WishedFlowers(int flowers, String why) {
     private static final double SHEET_WEIGHT = 4;
 
     /**
+     * @param numbers of the mother, in the place of her crop sheet's
      * @param seen what this cross showed here
      * @throws InvalidInputException at {@code seeds}, where no number of flowers can be said
      */
-    static WishedFlowers of(CrossWish.Wanted wanted, CropSheet mother, CrossEvidence seen) {
+    static WishedFlowers of(CrossWish.Wanted wanted, CropSheet mother, VarietyNumbers numbers, CrossEvidence seen) {
         if (wanted.flowers() != null) {
             return new WishedFlowers(wanted.flowers(), "");
         }
@@ -32,16 +34,13 @@ record WishedFlowers(int flowers, String why) {
                         "seeds",
                         "cannot be turned into flowers: the crop sheet of " + mother.name()
                                 + " does not say how many seeds a cross gives. Give the flowers instead."));
+        double seeds = numbers.seedsPerFruit() == null ? habit.seeds().value() : numbers.seedsPerFruit();
+        int ovules = (int) Math.max(habit.ovules().value(), Math.ceil(seeds));
         BetaBelief share =
                 BetaBelief.ofMean(habit.setShare().value(), SHEET_WEIGHT).after(seen.taken(), seen.flowers());
         try {
-            FlowerBudget budget = FlowerBudget.forSeeds(
-                    wanted.seeds(),
-                    share,
-                    habit.seeds().value(),
-                    (int) habit.ovules().value(),
-                    SURE);
-            return new WishedFlowers(budget.flowers(), why(wanted, habit, share, seen));
+            FlowerBudget budget = FlowerBudget.forSeeds(wanted.seeds(), share, seeds, ovules, SURE);
+            return new WishedFlowers(budget.flowers(), why(wanted, seeds, ovules, share, seen));
         } catch (InvalidInputException e) {
             throw new InvalidInputException(
                     "seeds",
@@ -51,16 +50,16 @@ record WishedFlowers(int flowers, String why) {
     }
 
     /** The same; as many as a budget goes to, and why, where no number can be said any more. */
-    static WishedFlowers orMost(CrossWish.Wanted wanted, CropSheet mother, CrossEvidence seen) {
+    static WishedFlowers orMost(CrossWish.Wanted wanted, CropSheet mother, VarietyNumbers numbers, CrossEvidence seen) {
         try {
-            return of(wanted, mother, seen);
+            return of(wanted, mother, numbers, seen);
         } catch (InvalidInputException e) {
             return new WishedFlowers(
                     FlowerBudget.MOST_FLOWERS, "Seeds " + e.problems().get(0).message());
         }
     }
 
-    private static String why(CrossWish.Wanted wanted, CrossHabit habit, BetaBelief share, CrossEvidence seen) {
+    private static String why(CrossWish.Wanted wanted, double seeds, int ovules, BetaBelief share, CrossEvidence seen) {
         return String.format(
                 Locale.ROOT,
                 "To be %.0f %% sure of %d seeds: about %.0f %% of crossed flowers give a fruit (%s), with %s seeds in it as a rule and %d at most.",
@@ -70,9 +69,7 @@ record WishedFlowers(int flowers, String why) {
                 seen.flowers() == 0
                         ? "as the crop sheet says"
                         : "the crop sheet, and " + seen.taken() + " of " + seen.flowers() + " here",
-                habit.seeds().value() == Math.rint(habit.seeds().value())
-                        ? String.valueOf((int) habit.seeds().value())
-                        : String.valueOf(habit.seeds().value()),
-                (int) habit.ovules().value());
+                seeds == Math.rint(seeds) ? String.valueOf((int) seeds) : String.valueOf(seeds),
+                ovules);
     }
 }

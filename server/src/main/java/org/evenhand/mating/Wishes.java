@@ -98,6 +98,7 @@ public class Wishes {
         return WishedFlowers.orMost(
                 new CrossWish.Wanted(w.flowers(), w.seeds(), w.priority(), w.note()),
                 crops.of(caller, varieties.get(w.motherId()).crop()),
+                varieties.get(w.motherId()).numbers(),
                 seen(caller, book, w.motherId(), w.fatherId()));
     }
 
@@ -244,9 +245,11 @@ public class Wishes {
 
     /** Refuses seeds that no number of flowers gives. */
     private void check(Caller caller, CrossWish.Wanted wanted, UUID mother, UUID father) {
+        VarietyView seedParent = orchards.variety(caller, mother);
         WishedFlowers.of(
                 wanted,
-                crops.of(caller, orchards.variety(caller, mother).crop()),
+                crops.of(caller, seedParent.crop()),
+                seedParent.numbers(),
                 seen(caller, crosses.book(caller), mother, father));
     }
 

@@ -8,7 +8,7 @@ import java.util.UUID;
 /**
  * What is known of a variety's breeding and habit; everything may be unknown.
  *
- * @param alleles S alleles as they are written, one for each set of chromosomes; empty when unknown
+ * @param alleles S alleles as they are written, one for each set of chromosomes, or one of two; empty when unknown
  * @param ploidy chromosome sets, where it differs from the crop's usual number
  * @param motherId seed parent
  * @param fatherId pollen parent

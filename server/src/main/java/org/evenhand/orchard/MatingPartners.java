@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.mating.KnownAlleles;
 import org.evenhand.core.mating.MatingPartner;
-import org.evenhand.core.mating.SGenotype;
 
 /** An orchard's varieties as parents. A sport has the alleles and chromosome sets of what it came from. */
 public record MatingPartners(Pedigrees pedigrees, Map<UUID, MatingPartner> byVariety) {
@@ -32,7 +32,7 @@ public record MatingPartners(Pedigrees pedigrees, Map<UUID, MatingPartner> byVar
                             sheet,
                             pedigrees.name(root.id()),
                             ploidy,
-                            Optional.of(b.alleles()).filter(a -> !a.isEmpty()).map(a -> SGenotype.parse(a, ploidy)),
+                            KnownAlleles.parse(b.alleles(), ploidy),
                             Optional.ofNullable(v.numbers().ownPollen())));
         }
         return new MatingPartners(pedigrees, partners);

@@ -8,12 +8,15 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.Units;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
+import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.envers.Audited;
 import org.hibernate.envers.NotAudited;
+import org.hibernate.type.SqlTypes;
 
 @Entity
 @Audited
@@ -31,6 +34,10 @@ class Orchard {
 
     @Column(name = "usual_maximum_c")
     private double usualMaximumC;
+
+    /** January to December; absent where one ordinary day stands for the year. */
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<UsualMonth> usualMonths;
 
     @Enumerated(EnumType.STRING)
     private Units units;
@@ -57,6 +64,9 @@ class Orchard {
         this.zone = details.site().zone().getId();
         this.usualMinimumC = details.usual().minimumC();
         this.usualMaximumC = details.usual().maximumC();
+        this.usualMonths = details.months().isEmpty()
+                ? null
+                : details.months().stream().map(UsualMonth::of).toList();
         this.units = details.units();
     }
 
@@ -81,6 +91,7 @@ class Orchard {
                 name,
                 new Site(latitude, longitude, ZoneId.of(zone)),
                 new DailyTemperatures(usualMinimumC, usualMaximumC),
+                UsualMonth.days(usualMonths),
                 units);
     }
 }

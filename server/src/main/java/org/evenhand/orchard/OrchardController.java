@@ -3,6 +3,7 @@ package org.evenhand.orchard;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
@@ -14,6 +15,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -38,6 +40,13 @@ class OrchardController {
     @PreAuthorize("hasRole('OWNER')")
     OrchardView changeOrchard(@AuthenticationPrincipal Caller caller, @RequestBody OrchardRequest request) {
         return orchards.change(caller, request);
+    }
+
+    /** A first guess of the ordinary days of every month, from that of the month it is now. */
+    @GetMapping("/orchard/typical-year")
+    List<UsualMonth> typicalYear(
+            @AuthenticationPrincipal Caller caller, @RequestParam double minimumC, @RequestParam double maximumC) {
+        return orchards.typicalYear(caller, new DailyTemperatures(minimumC, maximumC));
     }
 
     @PutMapping("/demo-clock")

@@ -5,6 +5,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.DateTimeException;
 import java.time.ZoneId;
+import java.util.List;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Units;
 import org.evenhand.core.weather.DailyTemperatures;
@@ -19,6 +20,7 @@ public record OrchardRequest(
         String zone,
         Double usualMinimumC,
         Double usualMaximumC,
+        @Schema(description = OPTIONAL) List<UsualMonth> usualMonths,
         Units units,
         @Schema(description = OPTIONAL) Long version) {
 
@@ -28,6 +30,7 @@ public record OrchardRequest(
                 Given.text("name", name, 80),
                 new Site(Given.required("latitude", latitude), Given.required("longitude", longitude), zoneId()),
                 usual(),
+                UsualMonth.days(usualMonths),
                 Given.required("units", units));
     }
 

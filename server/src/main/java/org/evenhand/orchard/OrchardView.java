@@ -4,6 +4,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.Units;
 
@@ -11,6 +12,7 @@ import org.evenhand.core.Units;
  * An orchard as it is shown.
  *
  * @param zoneDoubt what is odd about the time zone at this longitude; absent where nothing is
+ * @param usualMonths ordinary days of January to December; empty where one day stands for the year
  * @param now the moment it is there; in the demo orchard a moment of its own that stands still
  * @param demo whether it is the demo orchard
  */
@@ -23,6 +25,7 @@ public record OrchardView(
         @Schema(description = OPTIONAL) String zoneDoubt,
         double usualMinimumC,
         double usualMaximumC,
+        List<UsualMonth> usualMonths,
         Units units,
         boolean demo,
         Instant now,

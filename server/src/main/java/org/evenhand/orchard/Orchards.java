@@ -14,8 +14,10 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.MatingHabit;
-import org.evenhand.core.mating.SGenotype;
+import org.evenhand.core.mating.KnownAlleles;
+import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
+import org.evenhand.core.weather.TypicalYear;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -187,7 +189,7 @@ public class Orchards {
             if (sheet.mating().alleles() == MatingHabit.Alleles.NONE) {
                 throw new InvalidInputException("alleles", "play no part in " + sheet.name() + "; leave them out.");
             }
-            SGenotype.parse(alleles, ploidy);
+            KnownAlleles.parse(alleles, ploidy);
         }
         requireKin(caller, id, sheet, "motherId", given.motherId());
         requireKin(caller, id, sheet, "fatherId", given.fatherId());
@@ -364,6 +366,13 @@ public class Orchards {
                 : null;
     }
 
+    /** A first guess of the ordinary days of every month, from one of the month it is now. */
+    List<UsualMonth> typicalYear(Caller caller, DailyTemperatures day) {
+        return TypicalYear.guess(details(caller).site(), today(caller).getMonth(), day).months().stream()
+                .map(UsualMonth::of)
+                .toList();
+    }
+
     private OrchardView view(Orchard o) {
         OrchardDetails d = o.details();
         return new OrchardView(
@@ -375,6 +384,7 @@ public class Orchards {
                 zoneDoubt(d.site(), nowIn(o)),
                 d.usual().minimumC(),
                 d.usual().maximumC(),
+                d.months().stream().map(UsualMonth::of).toList(),
                 d.units(),
                 o.demoNow() != null,
                 nowIn(o),

@@ -18,3 +18,9 @@ interface TreeRepository extends JpaRepository<Tree, UUID> {
 
     List<Tree> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }
+
+interface BlockNoteRepository extends JpaRepository<BlockNote, UUID> {
+    Optional<BlockNote> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    List<BlockNote> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
+}

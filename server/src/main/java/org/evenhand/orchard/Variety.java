@@ -24,6 +24,7 @@ class Variety extends OrchardRecord {
     private Double figLateFromMm;
     private Double ownPollen;
     private Double setShare;
+    private Double seedsPerFruit;
     private Double chillPortions;
     private Double dosesPerFlower;
     private Double developmentRate;
@@ -56,6 +57,7 @@ class Variety extends OrchardRecord {
     void change(VarietyNumbers n) {
         this.ownPollen = n.ownPollen();
         this.setShare = n.setShare();
+        this.seedsPerFruit = n.seedsPerFruit();
         this.chillPortions = n.chillPortions();
         this.dosesPerFlower = n.dosesPerFlower();
         this.developmentRate = n.developmentRate();
@@ -63,7 +65,8 @@ class Variety extends OrchardRecord {
     }
 
     VarietyNumbers numbers() {
-        return new VarietyNumbers(ownPollen, setShare, chillPortions, dosesPerFlower, developmentRate, numbersSource);
+        return new VarietyNumbers(
+                ownPollen, setShare, seedsPerFruit, chillPortions, dosesPerFlower, developmentRate, numbersSource);
     }
 
     Breeding breeding() {

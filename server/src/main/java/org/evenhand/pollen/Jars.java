@@ -34,6 +34,7 @@ import org.evenhand.kit.OrchardRecord;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -121,7 +122,12 @@ class Jars {
         if (d.poured()) {
             return Optional.empty();
         }
-        Air air = weather.air(caller, d.collectedAt(), d.collectedAt());
+        Places places = weather.places(caller);
+        Set<String> stood = d.sources().keySet().stream()
+                .map(tree -> places.of(orchards.tree(caller, tree).block()))
+                .collect(Collectors.toSet());
+        Air air = weather.air(
+                caller, stood.size() == 1 ? stood.iterator().next() : Places.ORCHARD, d.collectedAt(), d.collectedAt());
         Instant at = d.collectedAt();
         OptionalDouble humidity = air.humidityAt(at);
         return Optional.of(new LotStory.Hour(

@@ -14,6 +14,7 @@ import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.crop.SuspensionHabit;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.pollen.GerminationMedium;
+import org.evenhand.core.pollen.HouseholdRecipe;
 import org.evenhand.core.pollen.Suspension;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
@@ -84,7 +85,15 @@ class Recipes {
             BigDecimal wastePercent,
             int doses,
             BigDecimal keepsHours,
-            List<String> notes) {}
+            List<String> notes,
+            @Schema(description = OPTIONAL) Household household,
+            BigDecimal dosesPerFlower,
+            BigDecimal pollenMgPerFlower,
+            int flowers) {}
+
+    /** Sugar water that a kitchen can weigh, of which a part is taken. */
+    @Schema(name = "HouseholdRecipe")
+    record Household(BigDecimal stockMl, BigDecimal sugarG, BigDecimal takeMl) {}
 
     @Transactional(readOnly = true)
     public Mixture suspension(Caller caller, Ask ask) {
@@ -102,6 +111,7 @@ class Recipes {
         if ((ask.fruits() == null) == (ask.volumeMl() == null)) {
             throw new InvalidInputException("fruits", "or volume: give one of the two.");
         }
+        BigDecimal each = decimal(sheet.pollen().dosesPerFlower());
         Suspension made = ask.fruits() == null
                 ? new Suspension(ask.volumeMl(), sugar, pollen, dose, waste)
                 : Suspension.forFruits(
@@ -116,7 +126,13 @@ class Recipes {
                 waste.movePointRight(2),
                 made.doses(),
                 decimal(habit.keepsHours()),
-                habit.notes());
+                habit.notes(),
+                HouseholdRecipe.of(made)
+                        .map(h -> new Household(h.stockMl(), h.sugarG(), h.takeMl()))
+                        .orElse(null),
+                each,
+                made.pollenMgPerFlower(each),
+                pollen.signum() == 0 ? 0 : made.flowersFor(each));
     }
 
     private static BigDecimal or(BigDecimal given, Sourced usual) {

@@ -126,10 +126,6 @@ class PlanSources {
     private static PlanSource fresh(
             PlanGround ground, VarietyView variety, CropSheet sheet, List<PlanSlot> slots, int round, int doses) {
         Instant gathered = slots.get(round).at();
-        Instant ready = sheet.pollen().dryHours().value() > 24
-                ? gathered.plus(
-                        Duration.ofHours(Math.round(sheet.pollen().dryHours().value())))
-                : gathered;
         Storage storage = sheet.pollen().keeping().containsKey(Storage.FRIDGE_DESICCANT)
                 ? Storage.FRIDGE_DESICCANT
                 : Storage.ROOM;
@@ -138,12 +134,18 @@ class PlanSources {
         PollenAge age = ground.settings().pollenAge();
         List<Double> viability = IntStream.range(0, slots.size())
                 .mapToObj(r -> r < round
-                                || slots.get(r).at().isBefore(ready)
+                                || !sheet.pollen()
+                                        .servesAfter(
+                                                hours(gathered, slots.get(r).at()))
                                 || !age.allows(gathered, slots.get(r).at())
                         ? 0.0
                         : course.shareAt(slots.get(r).at()))
                 .toList();
         UUID id = UUID.nameUUIDFromBytes((variety.id() + " " + round).getBytes(StandardCharsets.UTF_8));
         return new PlanSource(PlanSource.Kind.TO_GATHER, new LotId(id), null, variety, round, viability, doses);
+    }
+
+    private static double hours(Instant from, Instant until) {
+        return Duration.between(from, until).toMinutes() / 60.0;
     }
 }

@@ -2,6 +2,7 @@ package org.evenhand.weather;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -9,14 +10,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import org.evenhand.core.weather.Air;
 import org.evenhand.core.weather.AirSource;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.kit.Caller;
+import org.evenhand.orchard.BlockChanged;
+import org.evenhand.orchard.BlockNotes;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -28,15 +33,24 @@ public class Weather {
     private static final Duration LENT = Duration.ofHours(36);
 
     private final Orchards orchards;
+    private final BlockNotes blocks;
     private final WeatherRows rows;
 
     /** Counts changes of an orchard's weather, so that others know when what they reckoned with it is old. */
     private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
 
     private final ApplicationEventPublisher events;
+    private final InstantSource clock;
 
-    Weather(Orchards orchards, WeatherRows rows, ApplicationEventPublisher events) {
+    Weather(
+            Orchards orchards,
+            BlockNotes blocks,
+            WeatherRows rows,
+            ApplicationEventPublisher events,
+            InstantSource clock) {
         this.orchards = orchards;
+        this.blocks = blocks;
+        this.clock = clock;
         this.rows = rows;
         this.events = events;
     }
@@ -68,8 +82,27 @@ public class Weather {
         });
     }
 
-    /** The air over a stretch of time, hour by hour, starting on a whole hour. */
+    @EventListener
+    void aBlockChanged(BlockChanged event) {
+        changed(event.orchardId(), Instant.EPOCH.plus(LENT), clock.instant());
+    }
+
+    /** Which blocks have an air of their own. */
+    public Places places(Caller caller) {
+        return new Places(blocks.of(caller), rows.blocks(caller.orchardId()));
+    }
+
+    /** The orchard's air over a stretch of time, hour by hour, starting on a whole hour. */
     public Air air(Caller caller, Instant from, Instant until) {
+        return air(caller, Places.ORCHARD, from, until);
+    }
+
+    /**
+     * The air of a place over a stretch of time, hour by hour, starting on a whole hour.
+     *
+     * @param place of {@link Places#of}
+     */
+    public Air air(Caller caller, String place, Instant from, Instant until) {
         OrchardDetails orchard = orchards.details(caller);
         Instant start = from.truncatedTo(ChronoUnit.HOURS);
         int hours = (int) Duration.between(start, until).toHours() + 2;
@@ -78,12 +111,18 @@ public class Weather {
         Instant late = until.plus(Duration.ofHours(12));
         LocalDate first = early.atZone(orchard.site().zone()).toLocalDate().minusDays(1);
         LocalDate last = late.atZone(orchard.site().zone()).toLocalDate().plusDays(1);
-        Air.Known known = new Air.Known(
-                orchard.usual(),
-                rows.hours(caller.orchardId(), early, late),
-                rows.days(caller.orchardId(), WeatherKind.DAYS, first, last),
-                rows.days(caller.orchardId(), WeatherKind.FORECAST, first, last));
-        return Air.of(orchard.site(), known, start, hours);
+        Function<String, Air.Known> known = block -> new Air.Known(
+                orchard.typicalYear(),
+                rows.hours(caller.orchardId(), block, early, late),
+                rows.days(caller.orchardId(), block, WeatherKind.DAYS, first, last),
+                rows.days(caller.orchardId(), block, WeatherKind.FORECAST, first, last));
+        Air.Known ofOrchard = known.apply(null);
+        if (place.equals(Places.ORCHARD)) {
+            return Air.of(orchard.site(), ofOrchard, start, hours);
+        }
+        Places places = places(caller);
+        Air.Known ofPart = ofOrchard.ofPart(places.underCover(place), places.usual(place), known.apply(place));
+        return Air.of(orchard.site(), ofPart, start, hours);
     }
 
     /** A stretch of time whose air has one kind of source. */

@@ -77,7 +77,7 @@ public class WeatherBook {
                             + " good rows; nothing was taken. Mend the file, or keep the good rows only.",
                     bad);
         }
-        record(caller, id, zone, file.kind(), name, null, () -> {
+        record(caller, id, zone, file.kind(), name, block(caller, request.block()), null, () -> {
             rows.addHours(id, file.hours());
             rows.addDays(id, file.days());
         });
@@ -86,7 +86,7 @@ public class WeatherBook {
 
     /** Takes a file without a bad row. */
     public void importFile(Caller caller, UUID id, String name, String csv) {
-        importFile(caller, id, new WeatherRequests.Import(name, csv, false));
+        importFile(caller, id, new WeatherRequests.Import(name, csv, false, null));
     }
 
     /** Takes a forecast of some days in a row. */
@@ -96,13 +96,13 @@ public class WeatherBook {
             typed.add(new WeatherRequests.ForecastDay(
                     first.plusDays(typed.size()), day.minimumC(), day.maximumC(), null));
         }
-        forecast(caller, id, new WeatherRequests.Forecast(typed));
+        forecast(caller, id, new WeatherRequests.Forecast(typed, null));
     }
 
     /** Sets up a station that is a stand-in, and lets it post its last hours. */
     public void fillFromStandIn(Caller caller, UUID id, String name, Instant until, int hours) {
         OrchardDetails orchard = orchards.details(caller);
-        WeatherRequests.StationKey station = newStation(caller, id, new WeatherRequests.NewStation(name));
+        WeatherRequests.StationKey station = newStation(caller, id, new WeatherRequests.NewStation(name, null));
         post(
                 station.key(),
                 new WeatherRequests.Post(new StationStandIn(7, orchard.site(), orchard.usual()).hours(until, hours)));
@@ -135,7 +135,15 @@ public class WeatherBook {
         if (days.stream().map(WeatherFile.Day::date).distinct().count() < days.size()) {
             throw new InvalidInputException("days", "names a date twice.");
         }
-        record(caller, id, zone(caller), WeatherKind.FORECAST, "Forecast typed in", null, () -> rows.addDays(id, days));
+        record(
+                caller,
+                id,
+                zone(caller),
+                WeatherKind.FORECAST,
+                "Forecast typed in",
+                block(caller, request.block()),
+                null,
+                () -> rows.addDays(id, days));
         return new WeatherRequests.Taken(id, days.size(), List.of());
     }
 
@@ -152,7 +160,15 @@ public class WeatherBook {
     public WeatherRequests.StationKey newStation(Caller caller, UUID id, WeatherRequests.NewStation request) {
         String name = Given.text("name", request.name(), 80);
         String key = SecretKeys.newKey();
-        record(caller, id, zone(caller), WeatherKind.STATION, name, SecretKeys.hash(key), () -> {});
+        record(
+                caller,
+                id,
+                zone(caller),
+                WeatherKind.STATION,
+                name,
+                block(caller, request.block()),
+                SecretKeys.hash(key),
+                () -> {});
         return new WeatherRequests.StationKey(id, name, key);
     }
 
@@ -204,15 +220,35 @@ public class WeatherBook {
         }
     }
 
+    /** One that a tree stands in; null for the whole orchard. */
+    private String block(Caller caller, String given) {
+        String block = Given.optionalText("block", given, 80);
+        if (block.isEmpty()) {
+            return null;
+        }
+        if (orchards.trees(caller).stream().noneMatch(t -> t.block().equals(block))) {
+            throw new InvalidInputException("block", "is '" + block + "', where no tree stands.");
+        }
+        return block;
+    }
+
     private void record(
-            Caller caller, UUID id, ZoneId zone, WeatherKind kind, String name, String keyHash, Runnable addRows) {
+            Caller caller,
+            UUID id,
+            ZoneId zone,
+            WeatherKind kind,
+            String name,
+            String block,
+            String keyHash,
+            Runnable addRows) {
         once.write(
                 "weather_record",
                 id,
                 () -> records.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> found.id(),
                 () -> {
-                    records.saveAndFlush(new WeatherRecord(id, caller, clock.instant(), zone, kind, name, keyHash));
+                    records.saveAndFlush(
+                            new WeatherRecord(id, caller, clock.instant(), zone, kind, name, block, keyHash));
                     addRows.run();
                     return id;
                 });
@@ -221,14 +257,17 @@ public class WeatherBook {
 
     /** Everything the weather of the last two weeks and the next ten days rests on. */
     @Transactional(readOnly = true)
-    public WeatherRequests.Overview overview(Caller caller) {
+    public WeatherRequests.Overview overview(Caller caller, String block) {
         OrchardDetails orchard = orchards.details(caller);
         Instant now = orchards.now(caller);
         Instant from = now.minus(SHOWN_BACK);
         Instant until = now.plus(SHOWN_AHEAD);
-        Air air = weather.air(caller, from, until);
+        Places places = weather.places(caller);
+        String place = places.of(block == null ? Places.ORCHARD : block);
+        Air air = weather.air(caller, place, from, until);
         Map<UUID, WeatherRows.Extent> extents = rows.extents(caller.orchardId());
         return new WeatherRequests.Overview(
+                places.underCover(place),
                 records.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
                         .map(r -> view(r, extents.get(r.id())))
                         .toList(),
@@ -270,6 +309,7 @@ public class WeatherBook {
                 r.id(),
                 r.kind(),
                 r.name(),
+                r.block(),
                 r.recordedAt(),
                 extent == null ? 0 : extent.rows(),
                 extent == null ? null : extent.first(),

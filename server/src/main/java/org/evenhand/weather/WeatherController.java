@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -25,8 +26,9 @@ class WeatherController {
     }
 
     @GetMapping("/weather")
-    WeatherRequests.Overview overview(@AuthenticationPrincipal Caller caller) {
-        return book.overview(caller);
+    WeatherRequests.Overview overview(
+            @AuthenticationPrincipal Caller caller, @RequestParam(required = false) String block) {
+        return book.overview(caller, block);
     }
 
     @PutMapping("/weather/files/{id}")

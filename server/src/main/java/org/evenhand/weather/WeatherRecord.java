@@ -20,21 +20,37 @@ class WeatherRecord extends OrchardRecord {
 
     private String name;
 
+    /** The block whose air it is; absent for the whole orchard. */
+    private String block;
+
     /** What a station signs its posts with, hashed. */
     @NotAudited
     private String keyHash;
 
     protected WeatherRecord() {}
 
-    WeatherRecord(UUID id, Caller caller, Instant now, ZoneId zone, WeatherKind kind, String name, String keyHash) {
+    WeatherRecord(
+            UUID id,
+            Caller caller,
+            Instant now,
+            ZoneId zone,
+            WeatherKind kind,
+            String name,
+            String block,
+            String keyHash) {
         super(id, caller, now, zone);
         this.kind = kind;
         this.name = name;
+        this.block = block;
         this.keyHash = keyHash;
     }
 
     WeatherKind kind() {
         return kind;
+    }
+
+    String block() {
+        return block;
     }
 
     String name() {

@@ -15,11 +15,17 @@ final class WeatherRequests {
 
     /** A CSV file; with {@code keepGood} its good rows are taken although others are bad. */
     @Schema(name = "WeatherImport")
-    record Import(String name, String csv, boolean keepGood) {}
+    record Import(
+            String name,
+            String csv,
+            boolean keepGood,
+            @Schema(description = OPTIONAL) String block) {}
 
     /** A forecast typed by hand. */
     @Schema(name = "WeatherForecast")
-    record Forecast(List<ForecastDay> days) {}
+    record Forecast(
+            List<ForecastDay> days,
+            @Schema(description = OPTIONAL) String block) {}
 
     @Schema(name = "WeatherForecastDay")
     record ForecastDay(
@@ -29,7 +35,8 @@ final class WeatherRequests {
             @Schema(description = OPTIONAL) Double humidity) {}
 
     @Schema(name = "StationRequest")
-    record NewStation(String name) {}
+    record NewStation(
+            String name, @Schema(description = OPTIONAL) String block) {}
 
     /** A station's key is told once. */
     @Schema(name = "StationKey")
@@ -54,13 +61,14 @@ final class WeatherRequests {
 
     /** Everything an orchard's weather rests on. */
     @Schema(name = "WeatherOverview")
-    record Overview(List<Record> records, List<Stretch> stretches, List<Day> days) {}
+    record Overview(boolean underCover, List<Record> records, List<Stretch> stretches, List<Day> days) {}
 
     @Schema(name = "WeatherSource")
     record Record(
             UUID id,
             WeatherKind kind,
             String name,
+            @Schema(description = OPTIONAL) String block,
             Instant recordedAt,
             int rows,
             @Schema(description = OPTIONAL) Instant first,

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.UUID;
 import org.evenhand.core.weather.Air;
 import org.evenhand.core.weather.DailyTemperatures;
@@ -68,12 +69,20 @@ class WeatherRows {
         return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
     }
 
-    /** Measured hours of an orchard; where records overlap the latest counts. */
-    Map<Instant, Air.Measured> hours(UUID orchard, Instant from, Instant until) {
+    /** Blocks that have records of their own. */
+    Set<String> blocks(UUID orchard) {
+        return Set.copyOf(jdbc.queryForList(
+                "select distinct block from weather_record where orchard_id = ? and voided_at is null and block is not null",
+                String.class,
+                orchard));
+    }
+
+    /** Measured hours of a block, or of an orchard where it is null; where records overlap the latest counts. */
+    Map<Instant, Air.Measured> hours(UUID orchard, String block, Instant from, Instant until) {
         Map<Instant, Air.Measured> hours = new HashMap<>();
         jdbc.query(
                 "select h.at, h.celsius, h.humidity from weather_hour h join weather_record r on r.id = h.record_id"
-                        + " where r.orchard_id = ? and r.voided_at is null and h.at between ? and ?"
+                        + " where r.orchard_id = ? and r.block is not distinct from ? and r.voided_at is null and h.at between ? and ?"
                         + " order by r.recorded_at, r.id",
                 row -> {
                     hours.put(
@@ -81,24 +90,26 @@ class WeatherRows {
                             new Air.Measured(row.getDouble(2), optional(row, 3)));
                 },
                 orchard,
+                block,
                 OffsetDateTime.ofInstant(from, ZoneOffset.UTC),
                 OffsetDateTime.ofInstant(until, ZoneOffset.UTC));
         return hours;
     }
 
     /** Days of files, or of typed forecasts; where records overlap the latest counts. */
-    Map<LocalDate, DayRange> days(UUID orchard, WeatherKind kind, LocalDate from, LocalDate until) {
+    Map<LocalDate, DayRange> days(UUID orchard, String block, WeatherKind kind, LocalDate from, LocalDate until) {
         Map<LocalDate, DayRange> days = new HashMap<>();
         jdbc.query(
                 "select d.date, d.minimum_c, d.maximum_c, d.humidity from weather_day d"
                         + " join weather_record r on r.id = d.record_id"
-                        + " where r.orchard_id = ? and r.kind = ? and r.voided_at is null and d.date between ? and ?"
+                        + " where r.orchard_id = ? and r.block is not distinct from ? and r.kind = ? and r.voided_at is null and d.date between ? and ?"
                         + " order by r.recorded_at, r.id",
                 row -> {
                     DailyTemperatures temperatures = new DailyTemperatures(row.getDouble(2), row.getDouble(3));
                     days.put(row.getObject(1, LocalDate.class), new DayRange(temperatures, optional(row, 4)));
                 },
                 orchard,
+                block,
                 kind.name(),
                 from,
                 until);

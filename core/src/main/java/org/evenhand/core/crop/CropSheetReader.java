@@ -239,6 +239,7 @@ public final class CropSheetReader {
                 node.choices("collect", CollectWay.class, CollectWay.TAP),
                 node.optionalText("whenThere"),
                 node.sourced("dryHours", 0.1, 24 * 30),
+                node.optionalSourced("freshUseHours", 0.1, 24 * 7),
                 node.sourced("dampShutHours", 1, 24 * 30),
                 node.sourced("agesDrying", 0, 1),
                 node.optionalSourced("lidHalfLifeHours", 0.1, LONGEST_KEEPING_HOURS),
@@ -271,6 +272,10 @@ public final class CropSheetReader {
         return new MatingHabit(
                 node.choice("alleles", MatingHabit.Alleles.class, SheetNode::lower, MatingHabit.Alleles.NONE),
                 node.wholeSourced("ploidy", 1, 12),
+                node.optionalChildren("kin").stream()
+                        .map(n -> new MatingHabit.Kin(
+                                n.textMatching("pollenOf", KEY, KEY_RULE), n.sourced("worth", 0, 1), n.text("why")))
+                        .toList(),
                 node.texts("cleanBetween"));
     }
 
@@ -369,6 +374,13 @@ public final class CropSheetReader {
 
     private School school(SheetNode node) {
         return new School(
-                node.text("question"), node.text("one"), node.text("other"), node.text("ours"), node.text("why"));
+                node.text("question"),
+                node.text("one"),
+                node.text("other"),
+                node.text("ours"),
+                node.text("why"),
+                node.optionalChild("sets")
+                        .map(n ->
+                                new School.Choice(n.text("path"), n.number("one", 0, 1e6), n.number("other", 0, 1e6))));
     }
 }

@@ -13,6 +13,8 @@ import java.util.Optional;
  * @param collect ways to collect it, the usual one first
  * @param whenThere at which hours and in which weather its pollen is there, in words, where growers know more than the stages say
  * @param dryHours hours in an open tray at 20 °C and 50 % humidity until the lid may go on
+ * @param freshUseHours hours in which flowers or strands serve as they were taken, before they have dried; empty where drying is no
+ *     matter, or where only dried pollen serves
  * @param dampShutHours hours after which damp pollen under a lid is mouldy
  * @param agesDrying how fast it ages at room while it dries in the open, against dry pollen there: 0 not at all, 1 as fast
  * @param lidHalfLifeHours hours in which dry pollen halves under a lid at room; as in the open where the sheet does not say
@@ -27,6 +29,7 @@ public record PollenHabit(
         List<CollectWay> collect,
         Optional<String> whenThere,
         Sourced dryHours,
+        Optional<Sourced> freshUseHours,
         Sourced dampShutHours,
         Sourced agesDrying,
         Optional<Sourced> lidHalfLifeHours,
@@ -36,6 +39,17 @@ public record PollenHabit(
     public PollenHabit {
         collect = List.copyOf(collect);
         keeping = Map.copyOf(keeping);
+    }
+
+    /** So quickly dried pollen serves on the day it was taken: our convention. */
+    private static final double DRY_THE_SAME_DAY = 24;
+
+    /** Whether it serves so many hours after it was taken: as it is while fresh, and again once it is dry. */
+    public boolean servesAfter(double hours) {
+        double dry = dryHours.value();
+        return dry <= DRY_THE_SAME_DAY
+                || hours >= dry
+                || freshUseHours.map(f -> hours <= f.value()).orElse(false);
     }
 
     /**

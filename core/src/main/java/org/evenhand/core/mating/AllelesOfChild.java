@@ -13,21 +13,26 @@ public final class AllelesOfChild {
 
     /**
      * What is odd; empty where nothing is, or where too little is known to tell: alleles of the child, or of both parents, or a number
-     * of chromosome sets other than two.
+     * of chromosome sets other than two. A child of which one allele is known is asked about only where both parents are known.
      */
     public static Optional<String> doubt(
             MatingPartner child, Optional<MatingPartner> seedParent, Optional<MatingPartner> pollenParent) {
         Optional<SGenotype> mother = diploid(seedParent);
         Optional<SGenotype> father = diploid(pollenParent);
-        return diploid(Optional.of(child))
-                .filter(own -> !canBe(own, mother, father))
-                .map(own -> child.name() + " (" + own.say() + ") cannot be a seedling of "
+        KnownAlleles own = child.ploidy() == 2 ? child.alleles() : KnownAlleles.NONE;
+        Stream<SAllele> ofParents =
+                Stream.of(mother, father).flatMap(p -> p.stream().flatMap(g -> g.alleles().stream()));
+        boolean whole = own.all().isPresent() || (mother.isPresent() && father.isPresent());
+        return Optional.of(own)
+                .filter(k -> !k.none() && whole)
+                .filter(k -> k.canBe(ofParents).stream().noneMatch(g -> canBe(g, mother, father)))
+                .map(k -> child.name() + " (" + k.say() + ") cannot be a seedling of "
                         + parents(seedParent, mother, pollenParent, father)
                         + ". Is an allele or a parent wrong?");
     }
 
     private static Optional<SGenotype> diploid(Optional<MatingPartner> partner) {
-        return partner.filter(p -> p.ploidy() == 2).flatMap(MatingPartner::alleles);
+        return partner.filter(p -> p.ploidy() == 2).flatMap(p -> p.alleles().all());
     }
 
     private static boolean canBe(SGenotype child, Optional<SGenotype> mother, Optional<SGenotype> father) {

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.core.Plural;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.MatingHabit;
@@ -15,7 +16,7 @@ import org.evenhand.core.findings.LearnedFactor;
  * Whether pollen of one variety serves a tree of another, what it is worth, and why. A cross and its reciprocal are two questions.
  *
  * <p>Asked in this order: does the one take and the other give; is the pollen known to serve this kind; are both one clone; does an
- * odd number of chromosome sets make the pollen poor; do S alleles decide. What is not known is allowed and says so.
+ * odd number of chromosome sets make the pollen poor; is it another species' pollen; do S alleles decide. What is not known is allowed and says so.
  */
 public final class CrossCompatibility {
     /** Worth of pollen half of whose grains are rejected: the other half still grows. Our policy. */
@@ -29,6 +30,13 @@ public final class CrossCompatibility {
 
     /** Worth of pollen with another even number of chromosome sets: fruits often fail; memory. */
     public static final double OTHER_PLOIDY = 0.5;
+
+    /** Worth of another species' pollen that nobody has tried: its own kind goes first until results tell. Our policy. */
+    public static final double NEVER_TRIED = 0.5;
+
+    /** Alleles that no variety has, for those that are not known. */
+    private static final List<SAllele> ANY_OTHER =
+            List.of(new SAllele("S(x)", SAllele.Kind.NORMAL), new SAllele("S(y)", SAllele.Kind.NORMAL));
 
     private final Verdict verdict;
     private final double worth;
@@ -65,8 +73,8 @@ public final class CrossCompatibility {
             return no(() -> gives.name() + " pollen is not known to serve " + takes.name() + ".");
         }
         boolean allelesDecide = takes.mating().alleles() == MatingHabit.Alleles.GAMETOPHYTIC;
-        boolean allelesKnown =
-                seedParent.alleles().isPresent() && pollenParent.alleles().isPresent();
+        boolean allelesKnown = seedParent.alleles().all().isPresent()
+                && pollenParent.alleles().all().isPresent();
         boolean odd = pollenParent.ploidy() % 2 == 1;
         if (seedParent.genotype().equals(pollenParent.genotype())
                 && (odd || seedParent.ownPollen().isPresent() || !(allelesDecide && allelesKnown))) {
@@ -86,15 +94,31 @@ public final class CrossCompatibility {
                     () -> "Their chromosome sets differ (" + seedParent.ploidy() + " and " + pollenParent.ploidy()
                             + "): fruits often fail.");
         }
+        if (!takes.crop().equals(gives.crop())) {
+            return ofOtherSpecies(takes, gives);
+        }
         if (allelesDecide) {
             return allelesKnown ? byAlleles(seedParent, pollenParent) : allelesUnknown(seedParent, pollenParent);
         }
-        return new CrossCompatibility(
-                Verdict.YES,
-                1,
-                () -> takes.crop().equals(gives.crop())
-                        ? "Another variety of the same crop."
-                        : gives.name() + " pollen serves " + takes.name() + ", its near kin.");
+        return new CrossCompatibility(Verdict.YES, 1, () -> "Another variety of the same crop.");
+    }
+
+    /** Each direction is a question of its own. */
+    private static CrossCompatibility ofOtherSpecies(CropSheet takes, CropSheet gives) {
+        String hybrids = " Seeds of it give hybrids of the two.";
+        return takes.mating()
+                .kin(gives.crop())
+                .map(kin -> new CrossCompatibility(
+                        verdict(kin.worth().value()), kin.worth().value(), () -> kin.why() + hybrids))
+                .orElse(new CrossCompatibility(
+                        Verdict.UNKNOWN,
+                        NEVER_TRIED,
+                        () -> "Nobody says whether " + gives.name() + " pollen serves " + takes.name()
+                                + ". Allowed, after its own kind; results will tell." + hybrids));
+    }
+
+    private static Verdict verdict(double worth) {
+        return worth == 0 ? Verdict.NO : worth < 1 ? Verdict.PARTLY : Verdict.YES;
     }
 
     /** Of two varieties of which nothing is known but their crops, and whether they are one. */
@@ -117,10 +141,9 @@ public final class CrossCompatibility {
         double worth = seedParent
                 .ownPollen()
                 .orElse(seedParent.sheet().ownVariety().worth().value());
-        Verdict verdict = worth == 0 ? Verdict.NO : worth < 1 ? Verdict.PARTLY : Verdict.YES;
         boolean oneName = seedParent.name().equals(pollenParent.name());
         return new CrossCompatibility(
-                verdict,
+                verdict(worth),
                 worth,
                 () -> (oneName ? "" : seedParent.name() + " and " + pollenParent.name() + " are one clone. ")
                         + (seedParent.ownPollen().isPresent()
@@ -132,8 +155,8 @@ public final class CrossCompatibility {
     }
 
     private static CrossCompatibility byAlleles(MatingPartner seedParent, MatingPartner pollenParent) {
-        SGenotype style = seedParent.alleles().orElseThrow();
-        SGenotype pollen = pollenParent.alleles().orElseThrow();
+        SGenotype style = seedParent.alleles().all().orElseThrow();
+        SGenotype pollen = pollenParent.alleles().all().orElseThrow();
         return switch (SelfIncompatibility.verdict(style, pollen)) {
             case COMPATIBLE ->
                 new CrossCompatibility(
@@ -168,15 +191,32 @@ public final class CrossCompatibility {
         return names.isEmpty() ? "in effect" : names;
     }
 
+    /** Where one of two alleles is known, everything the other can be is tried: what all of it agrees on is said. */
     private static CrossCompatibility allelesUnknown(MatingPartner seedParent, MatingPartner pollenParent) {
-        return new CrossCompatibility(Verdict.UNKNOWN, 1, () -> {
-            boolean both =
-                    seedParent.alleles().isEmpty() && pollenParent.alleles().isEmpty();
-            String who = both
-                    ? seedParent.name() + " and " + pollenParent.name()
-                    : seedParent.alleles().isEmpty() ? seedParent.name() : pollenParent.name();
-            return "The S alleles of " + who + " are not known. Allowed; results will tell.";
-        });
+        Set<SelfIncompatibility.Verdict> possible = possible(seedParent.alleles(), pollenParent.alleles());
+        String who = Stream.of(seedParent, pollenParent)
+                .filter(p -> p.alleles().all().isEmpty())
+                .map(p -> p.alleles().none()
+                        ? p.name()
+                        : p.name() + " (" + p.alleles().say() + ")")
+                .collect(Collectors.joining(" and "));
+        boolean halfAtBest = !possible.isEmpty() && !possible.contains(SelfIncompatibility.Verdict.COMPATIBLE);
+        if (possible.equals(Set.of(SelfIncompatibility.Verdict.INCOMPATIBLE))) {
+            return no(() -> "Whatever the other S allele of " + who + " is, every grain is rejected.");
+        }
+        return new CrossCompatibility(
+                Verdict.UNKNOWN,
+                halfAtBest ? HALF_REJECTED : 1,
+                () -> "The S alleles of " + who + (possible.isEmpty() ? " are not known. " : " are not all known. ")
+                        + (halfAtBest ? "An allele is shared: half the grains grow at best. " : "")
+                        + "Allowed; results will tell.");
+    }
+
+    private static Set<SelfIncompatibility.Verdict> possible(KnownAlleles style, KnownAlleles pollen) {
+        return style.canBe(Stream.concat(pollen.alleles(), ANY_OTHER.stream().limit(1))).stream()
+                .flatMap(m -> pollen.canBe(Stream.concat(m.alleles().stream(), ANY_OTHER.stream())).stream()
+                        .map(f -> SelfIncompatibility.verdict(m, f)))
+                .collect(Collectors.toSet());
     }
 
     /** What a blend is worth: the sum of its parts, each for itself. */

@@ -11,28 +11,23 @@ import org.evenhand.core.crop.CropSheet;
  * @param sheet its crop sheet
  * @param genotype name of the clone; sports and grafted copies share it
  * @param ploidy sets of chromosomes
- * @param alleles S alleles, where they are known
+ * @param alleles what is known of its S alleles
  * @param ownPollen how well its own pollen serves it, 0 to 1, where that is known of the variety itself
  */
 public record MatingPartner(
-        String name,
-        CropSheet sheet,
-        String genotype,
-        int ploidy,
-        Optional<SGenotype> alleles,
-        Optional<Double> ownPollen) {
+        String name, CropSheet sheet, String genotype, int ploidy, KnownAlleles alleles, Optional<Double> ownPollen) {
     public MatingPartner {
         ownPollen.ifPresent(w -> Require.within("ownPollen", w, 0, 1));
     }
 
     /** A variety whose own pollen serves it as the crop sheet says. */
-    public MatingPartner(String name, CropSheet sheet, String genotype, int ploidy, Optional<SGenotype> alleles) {
+    public MatingPartner(String name, CropSheet sheet, String genotype, int ploidy, KnownAlleles alleles) {
         this(name, sheet, genotype, ploidy, alleles, Optional.empty());
     }
 
     /** A variety of which nothing is known but its crop. */
     public static MatingPartner unknown(String name, CropSheet sheet) {
         return new MatingPartner(
-                name, sheet, name, (int) sheet.mating().ploidy().value(), Optional.empty());
+                name, sheet, name, (int) sheet.mating().ploidy().value(), KnownAlleles.NONE);
     }
 }

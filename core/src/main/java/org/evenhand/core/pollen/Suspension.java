@@ -92,6 +92,23 @@ public record Suspension(
         return pollenMgPerMl.multiply(doseMl);
     }
 
+    /**
+     * Male flowers whose pollen it takes: as many as give its milligrams, where one flower gives doses of {@link #pollenMgPerDose()}.
+     *
+     * @param dosesPerFlower doses one flower gives, more than 0
+     */
+    public int flowersFor(BigDecimal dosesPerFlower) {
+        requirePositive("dosesPerFlower", dosesPerFlower);
+        return pollenMg()
+                .divide(pollenMgPerFlower(dosesPerFlower), 0, RoundingMode.CEILING)
+                .intValueExact();
+    }
+
+    /** Pollen of one male flower, mg. */
+    public BigDecimal pollenMgPerFlower(BigDecimal dosesPerFlower) {
+        return dosesPerFlower.multiply(pollenMgPerDose());
+    }
+
     /** Doses before rounding down. */
     public BigDecimal dosesExact() {
         return usable().divide(doseMl, MathContext.DECIMAL64);

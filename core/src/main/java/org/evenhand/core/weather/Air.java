@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -42,19 +43,50 @@ public final class Air {
     /**
      * What is known of the air at a place.
      *
-     * @param usual the orchard's usual day
+     * @param usual what a day is like as a rule
      * @param hours measured hours by their whole hour
      * @param days days of files
      * @param forecast days of typed forecasts
      */
     public record Known(
-            DailyTemperatures usual,
+            TypicalYear usual,
             Map<Instant, Measured> hours,
             Map<LocalDate, DayRange> days,
             Map<LocalDate, DayRange> forecast) {
 
+        /** Under cover without any measurement nights are held off and days are warm: a guess of ours until it is told, °C. */
+        private static final DailyTemperatures GUESSED_UNDER_COVER = new DailyTemperatures(15, 24);
+
         public static Known onlyUsual(DailyTemperatures usual) {
-            return new Known(usual, Map.of(), Map.of(), Map.of());
+            return new Known(TypicalYear.always(usual), Map.of(), Map.of(), Map.of());
+        }
+
+        /**
+         * The same of a part of the place that has an air of its own. Under cover nothing from outside counts; in the open what is not
+         * known there is taken from the place.
+         *
+         * @param own what is known of the part; its usual day is not looked at
+         * @param ownDay the part's typical day, where it is told
+         */
+        public Known ofPart(boolean underCover, Optional<DailyTemperatures> ownDay, Known own) {
+            Optional<TypicalYear> typical = ownDay.map(TypicalYear::always);
+            return underCover
+                    ? new Known(
+                            typical.orElse(TypicalYear.always(GUESSED_UNDER_COVER)),
+                            own.hours(),
+                            own.days(),
+                            own.forecast())
+                    : new Known(
+                            typical.orElse(usual),
+                            both(hours, own.hours()),
+                            both(days, own.days()),
+                            both(forecast, own.forecast()));
+        }
+
+        private static <K, V> Map<K, V> both(Map<K, V> place, Map<K, V> part) {
+            Map<K, V> both = new HashMap<>(place);
+            both.putAll(part);
+            return both;
         }
     }
 
@@ -173,7 +205,7 @@ public final class Air {
 
         private DailyTemperatures temperatures(LocalDate date) {
             DayRange day = range(date);
-            return day == null ? known.usual() : day.temperatures();
+            return day == null ? known.usual().on(date) : day.temperatures();
         }
 
         private DayRange range(LocalDate date) {

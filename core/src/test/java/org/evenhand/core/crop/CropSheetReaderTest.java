@@ -105,6 +105,18 @@ class CropSheetReaderTest {
     }
 
     @Test
+    void strands_serve_on_their_day_and_dried_pollen_from_then_on() {
+        PollenHabit date =
+                CropSheets.shipped().find("date-palm-male").orElseThrow().pollen();
+        assertThat(date.servesAfter(0)).isTrue();
+        assertThat(date.servesAfter(12)).isTrue();
+        assertThat(date.servesAfter(30)).as("wilted, not dry").isFalse();
+        assertThat(date.servesAfter(48)).isTrue();
+        assertThat(CropSheets.shipped().find("cherimoya").orElseThrow().pollen().servesAfter(1))
+                .isTrue();
+    }
+
+    @Test
     void every_shipped_sheet_reads_and_names_its_sources() throws IOException {
         String sources = Files.readString(Path.of("../docs/SOURCES.md"));
 
@@ -119,7 +131,7 @@ class CropSheetReaderTest {
             }
         }
         assertThat(CropSheets.shipped().all())
-                .hasSize(22)
+                .hasSize(24)
                 .extracting(CropSheet::crop)
                 .contains("avocado", "fig");
     }

@@ -16,12 +16,7 @@ class AllelesOfChildTest {
 
     private static MatingPartner of(String name, String alleles) {
         int ploidy = Math.max(2, alleles.isEmpty() ? 2 : alleles.split(" ").length);
-        return new MatingPartner(
-                name,
-                APPLE,
-                name,
-                ploidy,
-                Optional.of(alleles).filter(a -> !a.isEmpty()).map(a -> SGenotype.parse(a, ploidy)));
+        return new MatingPartner(name, APPLE, name, ploidy, KnownAlleles.parse(alleles, ploidy));
     }
 
     private static Optional<String> doubt(String child, String mother, String father) {
@@ -50,7 +45,12 @@ class AllelesOfChildTest {
                 "S7 S9, -, -, false",
                 // Pollen-part mutants grow even in their own style.
                 "S4' S4, S4 S6, S4' S3, false",
-                "S1 S2 S3, S4 S5, S6 S7, false"
+                "S1 S2 S3, S4 S5, S6 S7, false",
+                // Of one allele alone.
+                "S3 ?, S1 S2, S3 S4, false",
+                "S5 ?, S1 S2, S3 S4, true",
+                "S1 ?, S1 S2, S1 S3, false",
+                "S5 ?, S1 S2, -, false"
             })
     void a_child_has_one_allele_of_each_parent(String child, String mother, String father, boolean odd) {
         assertThat(doubt(child, mother, father).isPresent()).isEqualTo(odd);

@@ -1,11 +1,15 @@
 package org.evenhand.core.mating;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.mating.CrossCompatibility.Verdict;
@@ -19,13 +23,10 @@ class CrossCompatibilityTest {
     }
 
     private static MatingPartner of(String crop, String name, String alleles) {
-        int ploidy = alleles.isEmpty() ? 2 : alleles.split(" ").length;
-        return new MatingPartner(
-                name,
-                sheet(crop),
-                name,
-                ploidy,
-                alleles.isEmpty() ? Optional.empty() : Optional.of(SGenotype.parse(alleles, ploidy)));
+        int ploidy = alleles.isEmpty()
+                ? (int) sheet(crop).mating().ploidy().value()
+                : Math.max(2, alleles.split(" ").length);
+        return new MatingPartner(name, sheet(crop), name, ploidy, KnownAlleles.parse(alleles, ploidy));
     }
 
     @ParameterizedTest(name = "{0} {1} on {2} {3}: {4}")
@@ -39,7 +40,16 @@ class CrossCompatibilityTest {
         "apple, '', apple, '', UNKNOWN, 1, The S alleles of mother and father are not known",
         "apple, S1 S2, cherimoya, '', NO, 0, not known to serve",
         "cherimoya, '', cherimoya, '', YES, 1, Another variety",
-        "cherimoya, '', atemoya, '', YES, 1, near kin",
+        "cherimoya, '', atemoya, '', PARTLY, 0.8, hybrids of the two",
+        "ilama, '', sugar-apple, '', YES, 1, it sets",
+        "sugar-apple, '', ilama, '', UNKNOWN, 0.5, Nobody says whether Ilama pollen serves Sugar apple",
+        "cherimoya, '', sugar-apple, '', UNKNOWN, 0.5, hybrids of the two",
+        "kiwifruit-female, '', golden-kiwifruit-male, '', PARTLY, 0.5, chromosome sets differ",
+        "golden-kiwifruit-female, '', golden-kiwifruit-male, '', YES, 1, Another variety",
+        "apple, S1 S2, apple, S1 ?, UNKNOWN, 0.5, half the grains grow at best",
+        "apple, S1 ?, apple, S1 S2, UNKNOWN, 0.5, mother (S1 ?)",
+        "apple, S1, apple, S3 S4, UNKNOWN, 1, not all known",
+        "apple, S1 ?, apple, '', UNKNOWN, 1, mother (S1 ?) and father",
         "kiwifruit-male, '', kiwifruit-male, '', NO, 0, takes none",
         "kiwifruit-female, '', kiwifruit-female, '', NO, 0, gives no pollen",
     })
@@ -53,10 +63,28 @@ class CrossCompatibilityTest {
         assertThat(cross.serves()).isEqualTo(verdict != Verdict.NO);
     }
 
+    /** Oracle: every genotype the unknown allele can make, thrown by hand. */
+    @Test
+    void one_known_allele_says_what_all_it_can_be_agrees_on() {
+        for (String father : List.of("S1 S2", "S1 S3", "S3 S4", "S2 S3")) {
+            Set<Verdict> all = Stream.of("S2", "S3", "S4", "S9")
+                    .map(other -> CrossCompatibility.of(of("apple", "m", "S1 " + other), of("apple", "f", father)))
+                    .map(CrossCompatibility::verdict)
+                    .collect(Collectors.toSet());
+            CrossCompatibility known = CrossCompatibility.of(of("apple", "m", "S1 ?"), of("apple", "f", father));
+            assertThat(known.worth()).as(father).isEqualTo(all.contains(Verdict.YES) ? 1 : 0.5);
+            assertThat(known.verdict()).isEqualTo(Verdict.UNKNOWN);
+        }
+        assertThat(KnownAlleles.parse("s3", 2).say()).isEqualTo("S3 ?");
+        assertThat(KnownAlleles.parse("  ", 2).none()).isTrue();
+        assertThatThrownBy(() -> KnownAlleles.parse("S1 S2 S3", 2)).hasMessageContaining("are 3");
+        assertThatThrownBy(() -> KnownAlleles.parse("S1", 3)).hasMessageContaining("are 1");
+    }
+
     @Test
     void a_sport_is_the_same_clone_whatever_its_name() {
         MatingPartner lantern = of("cherimoya", "Lantern", "");
-        MatingPartner sport = new MatingPartner("Late Lantern", lantern.sheet(), "Lantern", 2, Optional.empty());
+        MatingPartner sport = new MatingPartner("Late Lantern", lantern.sheet(), "Lantern", 2, KnownAlleles.NONE);
 
         CrossCompatibility cross = CrossCompatibility.of(lantern, sport);
 
@@ -97,7 +125,7 @@ class CrossCompatibilityTest {
     void a_triploid_on_itself_is_no_like_any_clone_and_a_varietys_own_number_outdoes_the_sheet() {
         MatingPartner triploid = of("apple", "Harrow", "S1 S2 S3");
         MatingPartner selfing = new MatingPartner(
-                "Ember", sheet("apple"), "Ember", 2, Optional.of(SGenotype.parse("S1 S2", 2)), Optional.of(0.8));
+                "Ember", sheet("apple"), "Ember", 2, KnownAlleles.parse("S1 S2", 2), Optional.of(0.8));
 
         assertThat(CrossCompatibility.of(triploid, triploid).verdict()).isEqualTo(Verdict.NO);
         assertThat(CrossCompatibility.of(triploid, triploid).misfit()).isTrue();

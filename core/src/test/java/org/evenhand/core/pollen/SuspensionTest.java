@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
+import java.util.Optional;
 import java.util.Random;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.SuspensionHabit;
@@ -33,6 +34,38 @@ class SuspensionTest {
                     .as(asked)
                     .isLessThan(fruits);
         }
+    }
+
+    /** A kitchen weighs grams: by hand, 2.5 % of 15 ml is 0.375 g, of a jug of 100 ml 2.5 g. */
+    @ParameterizedTest
+    @CsvSource({
+        "2.5, 15, 100, 2.5",
+        "5, 40, 100, 5",
+        "2, 30, 200, 4",
+        "2.5, 100, -, -",
+        "0, 15, -, -",
+        "1, 20, 250, 2.5"
+    })
+    void too_little_sugar_is_taken_from_a_jug_that_can_be_weighed(String percent, String ml, String jug, String grams) {
+        Suspension made = new Suspension(d(ml), d(percent), d("1"), d("0.5"), d("0.15"));
+        Optional<HouseholdRecipe> recipe = HouseholdRecipe.of(made);
+        assertThat(recipe.isPresent()).isEqualTo(!jug.equals("-"));
+        recipe.ifPresent(r -> {
+            assertThat(r.stockMl()).isEqualByComparingTo(jug);
+            assertThat(r.sugarG()).isEqualByComparingTo(grams);
+            assertThat(r.takeMl()).isEqualByComparingTo(ml);
+        });
+    }
+
+    /** 30 doses of 0.5 ml at 1 mg/ml are 15 mg: one caprifig; a milligram more takes another. */
+    @Test
+    void milligrams_are_caprifigs_and_caprifigs_are_doses() {
+        Suspension fig = new Suspension(d("15"), d("2.5"), d("1"), d("0.5"), d("0.15"));
+        assertThat(fig.pollenMgPerFlower(d("30"))).isEqualByComparingTo("15");
+        assertThat(fig.flowersFor(d("30"))).isEqualTo(1);
+        assertThat(new Suspension(d("16"), d("2.5"), d("1"), d("0.5"), d("0.15")).flowersFor(d("30")))
+                .isEqualTo(2);
+        assertThatThrownBy(() -> fig.flowersFor(d("0"))).hasMessageContaining("more than 0");
     }
 
     @ParameterizedTest(name = "{0} % sugar")

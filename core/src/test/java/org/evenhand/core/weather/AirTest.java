@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 
@@ -107,6 +108,32 @@ class AirTest {
         }
     }
 
+    /** Under cover nothing from outside counts; in the open what is not known of the part is the place's. */
+    @Test
+    void a_part_has_its_own_air_and_under_cover_none_of_the_places() {
+        Map<Instant, Air.Measured> outside = new HashMap<>();
+        Map<Instant, Air.Measured> inside = new HashMap<>();
+        measured(outside, 3, 4, 90);
+        measured(outside, 30, 5, 80);
+        measured(inside, 3, 18, 60);
+        Air.Known place = new Air.Known(TypicalYear.always(USUAL), outside, Map.of(), Map.of());
+        Air.Known own = new Air.Known(TypicalYear.always(USUAL), inside, Map.of(), Map.of());
+        DailyTemperatures warm = new DailyTemperatures(20, 30);
+
+        Air open = Air.of(COAST, place.ofPart(false, Optional.empty(), own), START, 72);
+        assertThat(open.temperatures().celsiusAtHour(3)).isEqualTo(18);
+        assertThat(open.temperatures().celsiusAtHour(30)).isEqualTo(5);
+        assertThat(open.temperatures().celsiusAtHour(50))
+                .isEqualTo(Air.of(COAST, place, START, 72).temperatures().celsiusAtHour(50));
+
+        Air covered = Air.of(COAST, place.ofPart(true, Optional.of(warm), own), START, 72);
+        assertThat(covered.temperatures().celsiusAtHour(3)).isEqualTo(18);
+        assertThat(covered.sources().get(30)).isEqualTo(AirSource.USUAL);
+        assertThat(covered.temperatures().celsiusAtHour(30)).isBetween(20.0, 30.0);
+        Air guessed = Air.of(COAST, place.ofPart(true, Optional.empty(), own), START, 72);
+        assertThat(guessed.temperatures().celsiusAtHour(30)).isBetween(15.0, 24.0);
+    }
+
     @Test
     void polar_day_and_night_have_hours_too() {
         Site north = new Site(78.2, 15.6, ZoneId.of("Arctic/Longyearbyen"));
@@ -124,6 +151,6 @@ class AirTest {
 
     private static Air air(
             Map<Instant, Air.Measured> hours, Map<LocalDate, DayRange> days, Map<LocalDate, DayRange> forecast) {
-        return Air.of(COAST, new Air.Known(USUAL, hours, days, forecast), START, 72);
+        return Air.of(COAST, new Air.Known(TypicalYear.always(USUAL), hours, days, forecast), START, 72);
     }
 }

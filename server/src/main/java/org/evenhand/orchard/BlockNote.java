@@ -1,5 +1,6 @@
-package org.evenhand.bloom;
+package org.evenhand.orchard;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -11,7 +12,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
-/** What the grower knows of a block that says whether the hand is needed. */
+/** What the grower knows of a block: its insects, whether it stands under cover, and what its air is like. */
 @Entity
 @Audited
 class BlockNote extends OrchardRecord {
@@ -23,6 +24,12 @@ class BlockNote extends OrchardRecord {
 
     private boolean indoors;
 
+    @Column(name = "usual_minimum_c")
+    private Double usualMinimumC;
+
+    @Column(name = "usual_maximum_c")
+    private Double usualMaximumC;
+
     protected BlockNote() {}
 
     BlockNote(UUID id, Caller caller, Instant now, ZoneId zone, String block) {
@@ -30,25 +37,15 @@ class BlockNote extends OrchardRecord {
         this.block = block;
     }
 
-    void change(Double km, HandNeed.Insects seen, boolean underCover) {
-        this.seaKm = km;
-        this.insects = seen;
-        this.indoors = underCover;
+    void change(BlockNoteRequest request) {
+        this.seaKm = request.seaKm();
+        this.insects = request.insects();
+        this.indoors = request.indoors();
+        this.usualMinimumC = request.usualMinimumC();
+        this.usualMaximumC = request.usualMaximumC();
     }
 
-    String block() {
-        return block;
-    }
-
-    Double seaKm() {
-        return seaKm;
-    }
-
-    HandNeed.Insects insects() {
-        return insects;
-    }
-
-    boolean indoors() {
-        return indoors;
+    BlockNoteView view() {
+        return new BlockNoteView(id(), block, seaKm, insects, indoors, usualMinimumC, usualMaximumC, version());
     }
 }

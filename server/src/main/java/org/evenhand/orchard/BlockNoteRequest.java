@@ -1,0 +1,22 @@
+package org.evenhand.orchard;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import org.evenhand.core.bloom.HandNeed;
+
+/**
+ * What is known of a block; with a version it changes what is there.
+ *
+ * @param indoors whether it stands under cover, so that the orchard's air is not its own
+ * @param usualMinimumC lowest temperature of its ordinary day, °C; given together with the next, or not at all
+ * @param usualMaximumC highest temperature of its ordinary day, °C
+ */
+public record BlockNoteRequest(
+        String block,
+        @Schema(description = OPTIONAL) Double seaKm,
+        HandNeed.Insects insects,
+        boolean indoors,
+        @Schema(description = OPTIONAL) Double usualMinimumC,
+        @Schema(description = OPTIONAL) Double usualMaximumC,
+        @Schema(description = OPTIONAL) Long version) {}
