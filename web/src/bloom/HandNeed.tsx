@@ -85,7 +85,7 @@ function BlockForm({ need }: { need: Need }) {
           mb={8}
         />
         <NumberInput
-          label={`Ordinary day, lowest ${metric ? '°C' : '°F'}`}
+          label={`Ordinary low, ${metric ? '°C' : '°F'}`}
           placeholder={indoors ? 'guessed' : 'as the orchard'}
           value={low}
           onChange={setLow}
@@ -94,12 +94,12 @@ function BlockForm({ need }: { need: Need }) {
           error={form.errorFor('usualMinimumC', 'Lowest')}
         />
         <NumberInput
-          label={`highest ${metric ? '°C' : '°F'}`}
+          label={`Ordinary high, ${metric ? '°C' : '°F'}`}
           placeholder={indoors ? 'guessed' : 'as the orchard'}
           value={high}
           onChange={setHigh}
           hideControls
-          w={120}
+          w={150}
           error={form.errorFor('usualMaximumC', 'Highest')}
         />
         <Button variant="outline" loading={form.busy} onClick={() => form.submit()}>

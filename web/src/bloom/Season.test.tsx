@@ -141,8 +141,8 @@ describe('is my hand needed', () => {
     expect(screen.getByText('1 against')).toBeVisible();
     await userEvent.selectOptions(screen.getByLabelText('Insects in the flowers'), 'MANY');
     expect(screen.getByText(/has an air of its own/)).toBeVisible();
-    await userEvent.clear(screen.getByLabelText('highest °C'));
-    await userEvent.type(screen.getByLabelText('highest °C'), '30');
+    await userEvent.clear(screen.getByLabelText('Ordinary high, °C'));
+    await userEvent.type(screen.getByLabelText('Ordinary high, °C'), '30');
     await userEvent.click(screen.getByText('Reckon'));
     await waitFor(() =>
       expect(sent[0]!.body).toEqual({

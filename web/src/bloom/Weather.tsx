@@ -253,18 +253,25 @@ function Station({ block }: { block: string }) {
   );
 }
 
-function Sources({ records }: { records: Source[] }) {
+function Sources({ records: all, block, alone }: { records: Source[]; block: string; alone: boolean }) {
   const { zone, now } = useHere();
   const takeBack = useSubmit<Source, unknown>(
     (r) => voidRecord(r.id, r.version, 'taken back on the weather page'),
     [],
     () => undefined,
   );
+  const records = block ? all.filter((r) => r.block === block) : all;
   if (records.length === 0)
     return (
       <section className="card">
-        <h2>Nothing taken in yet</h2>
-        <p className="soft">Every day is the usual day of the orchard’s page until there is weather.</p>
+        <h2>Nothing taken in yet{block && ` for ${block}`}</h2>
+        <p className="soft">
+          {!block
+            ? 'Every day is the usual day of the orchard’s page until there is weather.'
+            : alone
+              ? 'Under cover the orchard’s weather does not count: take in a file, a forecast or a station of its own.'
+              : 'It has the orchard’s weather until it has its own.'}
+        </p>
       </section>
     );
   const extent = (r: Source) => {
@@ -385,7 +392,7 @@ export function Weather() {
           <>
             <h1>{weatherSentence(o, block)}</h1>
             <Days overview={o} />
-            <Sources records={o.records} />
+            <Sources records={o.records} block={block} alone={o.underCover} />
             <div
               style={{
                 display: 'grid',

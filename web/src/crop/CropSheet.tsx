@@ -261,7 +261,7 @@ function Follow({ sheet, school, value }: { sheet: Sheet; school: Schemas['CropS
   return (
     <div>
       <Button size="compact-sm" variant="outline" loading={form.busy} onClick={() => form.submit(undefined)}>
-        Work with {value}
+        Work with {path.endsWith('Share') ? percent(value) : value}
       </Button>
       {(form.errorFor(path, 'It') ?? form.general) && (
         <span className="warn small">{form.errorFor(path, 'It') ?? form.general}</span>

@@ -236,7 +236,7 @@ function Fig({
   crops: Schemas['CropSheetView'][];
   varieties: Schemas['VarietyView'][];
 }) {
-  const figs = varieties.filter((v) => crops.some((c) => c.key === v.crop && c.figSizes));
+  const figs = varieties.filter((v) => crops.some((c) => c.key === v.crop && c.figSizes && c.takes));
   const [chosen, setVariety] = useState<string>();
   const [diameter, setDiameter] = useState<number | string>('');
   const [eye, setEye] = useState<'TIGHT_GREEN' | 'LOOSENING_GREEN' | 'COLOURED'>('TIGHT_GREEN');
