@@ -1,5 +1,6 @@
 package org.evenhand.core;
 
+import java.math.BigDecimal;
 import java.util.Locale;
 
 /** Guards written as what is allowed, so that NaN fails with the rest. */
@@ -32,6 +33,24 @@ public final class Require {
     }
 
     /** Returns {@code value} when it holds more than blanks. */
+    /** 0 or more. */
+    public static double notNegative(String field, double value) {
+        return within(field, value, 0, Double.MAX_VALUE);
+    }
+
+    /** 0 or more. */
+    public static int notNegative(String field, int value) {
+        return within(field, value, 0, Integer.MAX_VALUE);
+    }
+
+    /** 0 or more. */
+    public static BigDecimal notNegative(String field, BigDecimal value) {
+        if (value.signum() < 0) {
+            throw new InvalidInputException(field, "is " + value.toPlainString() + "; it must be 0 or more.");
+        }
+        return value;
+    }
+
     public static String text(String field, String value) {
         if (value.isBlank()) {
             throw new InvalidInputException(field, "is empty; please give it.");

@@ -191,6 +191,13 @@ final class Inputs {
         return pairs;
     }
 
+    /** Names of the fields, where they are of the case's own making; they count as used. */
+    List<String> names() {
+        List<String> names = new ArrayList<>();
+        node.properties().forEach(e -> names.add(e.getKey()));
+        return names;
+    }
+
     Map<String, String> textMap(String field) {
         Map<String, String> map = new LinkedHashMap<>();
         required(field).properties().forEach(e -> {

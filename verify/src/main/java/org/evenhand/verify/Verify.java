@@ -45,6 +45,7 @@ public final class Verify {
             new CropLoadTopic(),
             new SeedBudgetTopic(),
             new RoundPlanTopic(),
+            new VisitPlanTopic(),
             new AllocationTopic(),
             new WalkingOrderTopic(),
             new StatisticsTopic(),

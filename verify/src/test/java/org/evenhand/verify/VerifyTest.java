@@ -51,7 +51,8 @@ class VerifyTest {
         "cross-evidence,10",
         "trial-power,14",
         "flower-trial,14",
-        "walking-order,11"
+        "walking-order,11",
+        "visit-plan,12"
     })
     void the_reference_cases_pass(String topic, int cases) {
         int exit = run(CHECKS.resolve(topic + ".json"));
