@@ -122,7 +122,7 @@ function BoardRow({
   const { data: crops } = useQuery(queries.crops());
   const sheet = crops?.find((c) => c.key === row.crop);
   const stage = typicalStage(row, sheet);
-  const words = rowWords(row, now, zone);
+  const words = rowWords(row, bloom, now, zone);
   // Of hundreds of trees only those near the screen are drawn.
   const [ref, near] = useNear();
   return (

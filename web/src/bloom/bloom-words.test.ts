@@ -11,13 +11,25 @@ import {
   typicalStage,
 } from './bloom-words';
 
+const SPAN = { from: NOW.toISOString(), stepMinutes: 30 };
 const fromFive = stretch('2026-11-24T04:10:00Z', '2026-11-24T18:00:00Z');
 
 describe('the bloom board in words', () => {
   it('says how many flowers can take pollen now, and when pollen falls and until when', () => {
     const row = bloomRow({ takes: 9.4, gives: 0.2, nextGiving: fromFive });
-    expect(rowWords(row, NOW, ZONE)).toEqual({ now: '9 to take', next: 'pollen 17:10 to tomorrow 07:00' });
+    expect(rowWords(row, SPAN, NOW, ZONE)).toEqual({
+      now: '9 to take',
+      next: 'pollen 17:10 to tomorrow 07:00',
+    });
     expect(pollenWords(bloomRow({}), NOW, ZONE)).toBe('no pollen in these days');
+  });
+
+  it('names the night on which a shut flower opens', () => {
+    const row = bloomRow({});
+    row.taking.mean = [0, 0, 0.2, 3.4, 5.8, 5.7, 0.1, 0, 0.9];
+    expect(rowWords(row, SPAN, NOW, ZONE).now).toBe('6 to take from 17:10');
+    row.taking.mean = [0, 0.1, 0];
+    expect(rowWords(row, SPAN, NOW, ZONE).now).toBe('nothing in these days');
   });
 
   it('does not pretend to know the end of what lasts beyond the forecast', () => {
@@ -50,7 +62,7 @@ describe('the bloom board in words', () => {
       bloomRow({ treeName: 'B', takes: 1, gives: 4 }),
     ];
     expect(byMostToDo(rows).map((r) => r.treeName)).toEqual(['B', 'A', 'C']);
-    expect(rowWords(unread, NOW, ZONE).now).toBe('not read yet');
+    expect(rowWords(unread, SPAN, NOW, ZONE).now).toBe('not read yet');
   });
 
   it('pictures the stage that most working flowers are in', () => {

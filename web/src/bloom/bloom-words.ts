@@ -3,14 +3,26 @@ import { flowers } from '../kit/numbers';
 import { calendarDay, plural, said } from '../kit/time';
 
 type Row = Schemas['BloomRow'];
+type Span = Pick<Schemas['Bloom'], 'from' | 'stepMinutes'>;
 
 /** The two short lines at the end of a tree's ribbon: what there is now, and what comes next. */
-export function rowWords(row: Row, now: Date, zone: string): { now: string; next: string } {
+export function rowWords(row: Row, bloom: Span, now: Date, zone: string): { now: string; next: string } {
   if (!row.reading) return { now: 'not read yet', next: 'read it to foresee it' };
   const take = flowers(row.taking.mean[0] ?? 0);
   const give = flowers(row.giving.mean[0] ?? 0);
   const now_ = [take > 0 && `${take} to take`, give > 0 && `${give} giving`].filter(Boolean).join(', ');
-  return { now: now_ || 'nothing just now', next: pollenWords(row, now, zone) };
+  return { now: now_ || laterWords(row, bloom, now, zone), next: pollenWords(row, now, zone) };
+}
+
+/** What will take pollen first, where nothing does now: how many at their most, and from when. */
+function laterWords(row: Row, bloom: Span, now: Date, zone: string): string {
+  const { mean } = row.taking;
+  const first = mean.findIndex((n) => flowers(n) > 0);
+  if (first < 0) return 'nothing in these days';
+  const end = mean.findIndex((n, i) => i > first && flowers(n) === 0);
+  const most = Math.max(...mean.slice(first, end < 0 ? undefined : end));
+  const from = new Date(Date.parse(bloom.from) + first * bloom.stepMinutes * 60_000);
+  return `${flowers(most)} to take from ${said(from, now, zone)}`;
 }
 
 /** When pollen will fall, and until when. */
