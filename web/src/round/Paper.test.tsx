@@ -70,6 +70,7 @@ describe('a round on paper', () => {
 describe('a walk that nobody ended', () => {
   const round: Schemas['Round'] = {
     at: NOW.toISOString(),
+    collect: [],
     stops: [roundStop('Pale Ridge 1', 'LA-02')],
     kept: [],
     left: [],

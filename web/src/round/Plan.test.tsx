@@ -65,7 +65,7 @@ describe('the coming days', () => {
     serve({ 'GET /api/plan': plan, 'GET /api/light': { suns: [] } });
     show(<Plan />);
     expect(await screen.findByText('1 round, 6 flowers, about 3 fruits to be expected.')).toBeVisible();
-    expect(screen.getByText(/2 flowers for 4 doses, from Lantern 1 \(5 giving/)).toBeVisible();
+    expect(screen.getByText(/2 male flowers for 4 doses, from Lantern 1 \(5 shedding/)).toBeVisible();
     expect(screen.getByText(/6 flowers of 80 you manage until 19:00/)).toBeVisible();
     expect(screen.getByText(/4 doses of/)).toHaveTextContent('4 doses of LA-02 for Pale Ridge 2');
     expect(screen.getByText(/Pale Ridge 2: 3 flowers left, the doses run out/)).toHaveTextContent(

@@ -14,7 +14,7 @@ import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { crossWords, givesPollen } from './cross-words';
-import { leftWords, planSentence } from './plan-words';
+import { collectWords, leftWords, planSentence } from './plan-words';
 import { PlanChart } from './PlanChart';
 import { RoundTabs } from './RoundTabs';
 import classes from './Plan.module.css';
@@ -146,10 +146,7 @@ function RoundCard({ round, number }: { round: Round; number: number }) {
       <p className="small soft">{round.why}</p>
       {round.collect.map((c) => (
         <p key={c.varietyId} className={classes.collect}>
-          <b>First gather {c.variety}</b>: {plural(c.flowers, 'flower')} for {plural(c.doses, 'dose')}
-          {c.trees.length > 0 &&
-            `, from ${c.trees.map((t) => `${t.tree} (${Math.round(t.flowers)} giving; ${t.place})`).join(', ')}`}
-          .
+          <b>Collect {c.variety} first</b>: {collectWords(c)}.
         </p>
       ))}
       {round.stops.length === 0 ? (

@@ -16,7 +16,7 @@ import classes from './Round.module.css';
 import { Which } from './Which';
 import { RoundTabs } from './RoundTabs';
 import { crossWords, givesPollen } from './cross-words';
-import { leftWords } from './plan-words';
+import { collectWords, leftWords } from './plan-words';
 import { byFather, flowersWords, stopWhy, waitingFor } from './round-words';
 
 function Plan({ round }: { round: Schemas['Round'] }) {
@@ -98,6 +98,20 @@ function sentence(round: Schemas['Round'], now: Date, zone: string): string {
   return `At ${at}: ${flowersWords(round.stops)} on ${plural(trees, 'tree')}${from}.`;
 }
 
+/** Pollen that must be in a jar before the walk can begin. */
+function CollectFirst({ of: c }: { of: Schemas['PlannedCollecting'] }) {
+  return (
+    <section className="note line" style={{ justifyContent: 'space-between' }} data-collect={c.variety}>
+      <span>
+        <b>Collect {c.variety} first</b>: {collectWords(c)}. The visit then starts from the jar.
+      </span>
+      <Button component={Link} to="/pollen/collect" className="noprint">
+        Collect
+      </Button>
+    </section>
+  );
+}
+
 /** Walks that nobody ended: to be taken up, or closed. */
 function OpenWalks() {
   const { now, zone } = useHere();
@@ -173,7 +187,6 @@ export function Round() {
           <span className="small soft" style={{ paddingBottom: 8 }}>
             good from {said(new Date(round.data.bestHours.from), now, zone)} to{' '}
             {clock(new Date(round.data.bestHours.until), zone)}
-            {round.data.bestHours.endsWithDark ? ', when it is dark' : ''}
           </span>
         )}
       </div>
@@ -182,7 +195,7 @@ export function Round() {
           <>
             <div className="say">
               <h1>{sentence(r, now, zone)}</h1>
-              {r.stops.length > 0 && (
+              {r.stops.some((s) => !s.collectFirst) && (
                 <div className="do noprint">
                   <StartWalking key={r.at} at={at ? r.at : undefined} />
                 </div>
@@ -191,6 +204,9 @@ export function Round() {
             {r.stops.length === 0 && r.left.length === 0 && r.waiting.length === 0 && (
               <Empty title="No flower to do at this hour">Try another hour, or read the trees again.</Empty>
             )}
+            {r.collect.map((c) => (
+              <CollectFirst key={c.varietyId} of={c} />
+            ))}
             <Plan round={r} />
             {r.waiting.length > 0 && (
               <section className="note">

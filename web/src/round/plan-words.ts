@@ -19,5 +19,12 @@ const REASONS: Record<string, string> = {
 };
 
 /** Why flowers are left. */
+/** How many male flowers of which trees. */
+export const collectWords = (c: Schemas['PlannedCollecting']): string =>
+  `${plural(c.flowers, 'male flower')} for ${plural(c.doses, 'dose')}` +
+  (c.trees.length > 0
+    ? `, from ${c.trees.map((t) => `${t.tree} (${Math.round(t.flowers)} shedding; ${t.place})`).join(', ')}`
+    : '');
+
 export const leftWords = (l: Schemas['PlanLeft']): string =>
   `${l.tree}: ${plural(l.flowers, 'flower')} left, ${REASONS[l.reason] ?? l.reason}.`;

@@ -135,6 +135,7 @@ export const roundStop = (
   handling: [],
   limbs: [],
   onlyNow: false,
+  collectFirst: false,
 });
 
 type FruitRow = Schemas['FruitSetRow'];

@@ -18,9 +18,8 @@ const round = (part: Partial<Schemas['Round']> = {}): Schemas['Round'] => ({
     from: '2026-11-24T03:00:00Z',
     until: '2026-11-24T07:45:00Z',
     flowersAtStart: 9.2,
-    endsWithDark: true,
-    pollenOnShelf: true,
   },
+  collect: [],
   stops: [roundStop('Pale Ridge 1', 'LA-01')],
   kept: [],
   left: [],
@@ -44,14 +43,28 @@ const heading = async () =>
   (await screen.findByRole('heading', { level: 1 })).textContent.replace(/\s+/g, ' ');
 
 describe('today', () => {
-  it('says in one sentence how many flowers, when to go and where to gather first', async () => {
-    serve(answers());
+  it('says in one sentence when to go, what to collect first and what to pollinate', async () => {
+    const collect = [{ varietyId: 'v', variety: 'Lantern', doses: 6, flowers: 2, trees: [] }];
+    serve(answers({ 'GET /api/round': round({ collect }) }));
     show(<Today />);
-    const said = await heading();
-    expect(said).toContain('9 flowers can take pollen');
-    expect(said).toContain('go between 16:00 and 20:45');
-    expect(said).toContain('Gather from Lantern 1 first');
+    expect(await heading()).toBe(
+      'This evening, 16:00 to 20:45: collect Lantern, then pollinate 6 flowers on 1 tree.',
+    );
+    expect(screen.getByText('Collect Lantern').closest('a')).toHaveAttribute('href', '/pollen/collect');
     expect(screen.getByText(/The round · 1 tree/).closest('a')).toHaveAttribute('href', '/round');
+  });
+
+  it('names flowers that get no pollen, and what would serve them', async () => {
+    const left = {
+      treeId: 't',
+      tree: 'Ettin 1',
+      flowers: 51,
+      reason: 'DOSES_RUN_OUT',
+      wouldServe: '51 more doses.',
+    };
+    serve(answers({ 'GET /api/round': round({ left: [left] }) }));
+    show(<Today />);
+    expect((await screen.findByText(/Ettin 1: 51 flowers/)).textContent).toContain('51 more doses.');
   });
 
   it('asks about a time zone that the longitude contradicts before anything else is believed', async () => {
@@ -69,18 +82,16 @@ describe('today', () => {
   it('answers each number of the sentence with its inputs', async () => {
     serve(answers());
     show(<Today />);
-    await userEvent.click(await screen.findByText('9 flowers can take pollen'));
-    expect(await screen.findByText(/added over 2 trees that have been read: 9\.2/)).toBeInTheDocument();
-    await userEvent.click(screen.getByText(/16:00 and 20:45/));
-    expect(await screen.findByText(/until it is dark/)).toBeInTheDocument();
+    await userEvent.click(await screen.findByText('pollinate 6 flowers'));
+    expect(await screen.findByText(/The best use of the pollen there is/)).toBeInTheDocument();
+    await userEvent.click(screen.getByText(/16:00 to 20:45/));
+    expect(await screen.findByText(/9\.2 expected, added over 2 trees/)).toBeInTheDocument();
   });
 
   it('says plainly when there is no pollen, and when there is no flower', async () => {
     serve(answers({ 'GET /api/round': round({ bestHours: undefined, stops: [] }) }));
     const { unmount } = show(<Today />);
-    expect(await heading()).toMatch(
-      /About 9 flowers can take pollen, but there is no pollen in the coming day/,
-    );
+    expect(await heading()).toMatch(/About 9 flowers can take pollen, but none gets any in the coming days/);
     expect(screen.queryByText(/^The round/)).toBeNull();
     unmount();
     serve(
@@ -90,7 +101,7 @@ describe('today', () => {
       }),
     );
     show(<Today />);
-    expect(await heading()).toMatch(/No flower is expected to take pollen in the coming day/);
+    expect(await heading()).toMatch(/No flower is expected to take pollen in the coming days/);
   });
 
   it('tells crosses with a step due, and leads to each', async () => {
@@ -131,6 +142,6 @@ describe('today', () => {
     there = true;
     await userEvent.click(screen.getByText('Try again'));
     await waitFor(() => expect(screen.queryByText(/cannot be reached/)).toBeNull());
-    expect(await heading()).toContain('9 flowers');
+    expect(await heading()).toContain('6 flowers');
   });
 });

@@ -11,12 +11,12 @@ import { plural } from '../kit/time';
 import { Why } from '../kit/Why';
 import { ShelfStrip } from '../pollen/ShelfStrip';
 import { dueNow, STEP } from '../round/cross-words';
+import { leftWords } from '../round/plan-words';
 import { todayWords } from './today-words';
 
 function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['Round'] }) {
   const { now, zone } = useHere();
-  const { data: crops = [] } = useQuery(queries.crops());
-  const words = todayWords(bloom, round, crops, now, zone);
+  const words = todayWords(round, now, zone);
   if (!bloom.trees.some((t) => t.reading)) {
     return <h1>No tree has been read lately. Read one, and you will see here what to do this evening.</h1>;
   }
@@ -24,50 +24,72 @@ function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['R
     return (
       <h1>
         {bloom.takingNow >= 0.5
-          ? `About ${plural(Math.round(bloom.takingNow), 'flower')} can take pollen, but there is no pollen in the coming day, on the shelf or on the trees.`
-          : 'No flower is expected to take pollen in the coming day.'}
+          ? `About ${plural(Math.round(bloom.takingNow), 'flower')} can take pollen, but none gets any in the coming days.`
+          : 'No flower is expected to take pollen in the coming days.'}
       </h1>
     );
   }
   return (
     <h1>
-      {words.when}{' '}
+      {words.when},{' '}
       <Why
         because={
           <>
             <p>
-              Expected flowers that can take pollen at {words.from}, added over{' '}
-              {plural(bloom.trees.filter((t) => t.reading).length, 'tree')} that have been read:{' '}
-              {round.bestHours!.flowersAtStart.toFixed(1)}.
+              At {words.from} most flowers can take pollen within the hours in which these crops are worked
+              and you are free: {round.bestHours!.flowersAtStart.toFixed(1)} expected, added over{' '}
+              {plural(bloom.trees.filter((t) => t.reading).length, 'tree')} that have been read.
             </p>
-            <p>Each tree’s own reckoning opens at the end of its ribbon.</p>
-          </>
-        }
-      >
-        <span className="take">{plural(words.taking, 'flower')} can take pollen</span>
-      </Why>
-      ; go between{' '}
-      <Why
-        because={
-          <>
             <p>
-              From {words.from}, when there are flowers to take pollen and{' '}
-              {round.bestHours!.pollenOnShelf ? 'there is pollen on the shelf' : 'the first anthers open'},
-              until {round.bestHours!.endsWithDark ? 'it is dark' : 'half of those flowers are past it'}.
+              It ends with those hours, or when the next visit begins. Each crop’s hours stand on its sheet.
             </p>
-            <p>The rule is ours; many growers walk from four to seven in the afternoon.</p>
           </>
         }
+        label="these hours"
       >
-        {words.from} and {words.until}
+        {words.from} to {words.until}
       </Why>
-      .{' '}
-      {words.gather && (
+      :{' '}
+      {words.collect.length > 0 && (
         <>
-          <span className="give">Gather from {words.gather.tree}</span> first, {words.gather.words}.
+          <span className="give">collect {words.collect.join(' and ')}</span>, then{' '}
         </>
       )}
+      {words.flowers > 0 ? (
+        <>
+          <Why
+            because={
+              <p>
+                The best use of the pollen there is, and of what can be collected, over this visit and the
+                coming days. The visit lists each tree with its reason.
+              </p>
+            }
+            label="these flowers"
+          >
+            <span className="take">pollinate {plural(words.flowers, 'flower')}</span>
+          </Why>{' '}
+          on {plural(words.trees, 'tree')}.
+        </>
+      ) : (
+        'steps on crosses.'
+      )}
     </h1>
+  );
+}
+
+/** Flowers that get no pollen, and what would serve them. */
+function NotServed({ round }: { round: Schemas['Round'] }) {
+  if (round.left.length === 0) return null;
+  return (
+    <p className="note" data-card="left">
+      <b>Not served:</b>{' '}
+      {round.left.slice(0, MOST_LEFT).map((l) => (
+        <span key={l.treeId + l.tree}>
+          {leftWords(l)} {l.wouldServe}{' '}
+        </span>
+      ))}
+      {round.left.length > MOST_LEFT && `${round.left.length - MOST_LEFT} more under Round.`}
+    </p>
   );
 }
 
@@ -102,6 +124,9 @@ function ZoneDoubt() {
   );
 }
 
+/** So many trees are told here; the others under Round. */
+const MOST_LEFT = 3;
+
 /** What to do this evening, in five seconds. */
 export function Today() {
   const bloom = useQuery(queries.bloom(48));
@@ -132,8 +157,17 @@ export function Today() {
                     <Button component={Link} to={`/bloom/read/${b.trees[0]!.treeId}`} variant="outline">
                       Read flowers
                     </Button>
+                    {r.collect.length > 0 && (
+                      <Button component={Link} to="/pollen/collect">
+                        Collect {r.collect[0]!.variety}
+                      </Button>
+                    )}
                     {r.stops.length > 0 && (
-                      <Button component={Link} to="/round">
+                      <Button
+                        component={Link}
+                        to="/round"
+                        variant={r.collect.length > 0 ? 'outline' : 'filled'}
+                      >
                         The round · {plural(new Set(r.stops.map((s) => s.treeId)).size, 'tree')}
                       </Button>
                     )}
@@ -141,6 +175,7 @@ export function Today() {
                 </div>
                 <ZoneDoubt />
                 <CrossesDue />
+                <NotServed round={r} />
                 <Board bloom={b} rows={byMostToDo(b.trees)} title="Next 48 hours" />
                 {lots.data && <ShelfStrip lots={lots.data} />}
               </>

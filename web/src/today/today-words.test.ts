@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
-import { bloomOf, bloomRow, NOW, stretch, ZONE } from '../test/samples';
-import { sheet } from '../test/screen';
+import { NOW, roundStop, ZONE } from '../test/samples';
 import { todayWords } from './today-words';
 
 const round = (from: string, until: string): Schemas['Round'] => ({
   at: from,
-  bestHours: { from, until, flowersAtStart: 46.3, endsWithDark: false, pollenOnShelf: false },
-  stops: [],
+  bestHours: { from, until, flowersAtStart: 46.3 },
+  collect: [],
+  stops: [roundStop('Pale Ridge 1', 'LA-01'), roundStop('Pale Ridge 2', 'LA-01')],
   kept: [],
   left: [],
   waiting: [],
@@ -18,66 +18,31 @@ const round = (from: string, until: string): Schemas['Round'] => ({
 });
 
 describe('today’s sentence', () => {
-  it('tells how many, between which hours, and where to gather', () => {
-    const bloom = bloomOf([
-      bloomRow({
-        treeName: 'Lantern 3',
-        nextGiving: stretch('2026-11-24T04:15:00Z', '2026-11-24T18:00:00Z'),
-      }),
-    ]);
-    expect(
-      todayWords(bloom, round('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z'), [sheet], NOW, ZONE),
-    ).toEqual({
+  it('tells between which hours, what to collect first, and how many flowers on how many trees', () => {
+    const evening = round('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z');
+    evening.collect = [{ varietyId: 'v', variety: 'Lantern', doses: 6, flowers: 2, trees: [] }];
+    expect(todayWords(evening, NOW, ZONE)).toEqual({
       when: 'This evening',
-      taking: 46,
       from: '16:40',
       until: '18:30',
-      gather: { tree: 'Lantern 3', words: 'its anthers loosen about 17:15' },
+      collect: ['Lantern'],
+      flowers: 2 * roundStop('Pale Ridge 1', 'LA-01').flowers,
+      trees: 2,
     });
   });
 
-  it('speaks of tomorrow when the hours are tomorrow’s', () => {
-    const words = todayWords(
-      bloomOf([]),
-      round('2026-11-24T19:00:00Z', '2026-11-24T21:00:00Z'),
-      [sheet],
-      NOW,
-      ZONE,
+  it('speaks of tomorrow, and of the night, when the hours lie there', () => {
+    expect(todayWords(round('2026-11-24T19:00:00Z', '2026-11-24T21:00:00Z'), NOW, ZONE)?.when).toBe(
+      'Tomorrow morning',
     );
-    expect(words?.when).toBe('Tomorrow morning');
-    expect(words?.gather).toBeUndefined();
+    expect(todayWords(round('2026-11-24T08:30:00Z', '2026-11-24T11:00:00Z'), NOW, ZONE)?.when).toBe(
+      'Tonight',
+    );
   });
 
-  it('stays silent when there are no good hours', () => {
+  it('stays silent when there is nothing to do', () => {
     const none = round(NOW.toISOString(), NOW.toISOString());
     delete none.bestHours;
-    expect(todayWords(bloomOf([]), none, [sheet], NOW, ZONE)).toBeUndefined();
-  });
-
-  it('sends nobody gathering where flowers serve one another', () => {
-    const lime = { ...sheet, key: 'citrus', hand: { ...sheet.hand, flowerToFlower: true } };
-    const bloom = bloomOf([
-      {
-        ...bloomRow({
-          treeName: 'Pocket Lime 1',
-          gives: 40,
-          nextGiving: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
-        }),
-        crop: 'citrus',
-      },
-      bloomRow({
-        treeName: 'Lantern 1',
-        gives: 2,
-        nextGiving: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
-      }),
-    ]);
-    const words = todayWords(
-      bloom,
-      round('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z'),
-      [sheet, lime],
-      NOW,
-      ZONE,
-    );
-    expect(words?.gather?.tree).toBe('Lantern 1');
+    expect(todayWords(none, NOW, ZONE)).toBeUndefined();
   });
 });

@@ -212,7 +212,8 @@ class RoomsTest {
         Instant from = Instant.parse(round.path("bestHours").path("from").asString());
         Instant firstPollen = Instant.parse(row.path("nextGiving").path("from").asString());
         assertThat(Duration.between(from, firstPollen).abs()).isLessThanOrEqualTo(Duration.ofMinutes(30));
-        assertThat(round.path("bestHours").path("pollenOnShelf").asBoolean()).isFalse();
+        assertThat(round.path("collect").get(0).path("variety").asString()).isEqualTo("Lantern");
+        assertThat(round.path("stops").get(0).path("collectFirst").asBoolean()).isTrue();
     }
 
     @Test

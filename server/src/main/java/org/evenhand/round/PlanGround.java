@@ -4,26 +4,37 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.round.FreeHours;
+import org.evenhand.core.weather.Site;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
 import org.evenhand.orchard.VarietyView;
 
-/** What a plan rests on: who asks, when, and what the orchard's rooms know at that moment. */
+/**
+ * What a plan rests on: who asks, when, and what the orchard's rooms know at that moment.
+ *
+ * @param onShelf groups of crops of which a jar holds pollen that may be used
+ */
 record PlanGround(
         Caller caller,
         Instant now,
-        ZoneId zone,
+        Site site,
         SettingsView settings,
         List<Foreseen> trees,
         Map<UUID, VarietyView> varieties,
         Map<UUID, TargetView.Budget> budgets,
         CrossBook book,
-        CrossNeeds crosses) {
+        CrossNeeds crosses,
+        Set<String> onShelf) {
+
+    ZoneId zone() {
+        return site.zone();
+    }
 
     FreeHours hours() {
         return settings.hours();

@@ -62,26 +62,25 @@ class PlanMaking {
 
     PlanGround ground(Caller caller) {
         Instant now = orchards.now(caller);
+        SettingsView habits = settings.of(caller);
         return new PlanGround(
                 caller,
                 now,
-                orchards.details(caller).site().zone(),
-                settings.of(caller),
+                orchards.details(caller).site(),
+                habits,
                 forecasts.all(caller, now).stream().filter(Foreseen::known).toList(),
                 orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity())),
                 targets.budgets(caller).stream()
                         .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity())),
                 crosses.book(caller),
-                crossings.needs(caller));
+                crossings.needs(caller),
+                pollen.groups(caller, now, habits.pollenAge()));
     }
 
-    /**
-     * @param slots at least one round
-     * @param firstGathering the first round before which pollen may still be gathered
-     */
-    MadePlan make(PlanGround ground, List<PlanSlot> slots, int firstGathering) {
+    /** @param slots at least one round */
+    MadePlan make(PlanGround ground, List<PlanSlot> slots) {
         Openings openings = Openings.at(slots.stream().map(PlanSlot::at).toList());
-        List<PlanSource> sources = pollen.of(ground, slots, openings, firstGathering);
+        List<PlanSource> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
         RoundRequest request = request(ground, slots, sources, ofCrosses, openings);

@@ -4,20 +4,26 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Plural;
 import org.evenhand.core.bloom.Openings;
-import org.evenhand.core.round.BestHours;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.planning.VisitTimes;
+import org.evenhand.core.planning.WorkHours;
 import org.evenhand.core.round.FreeHours;
 import org.evenhand.core.round.RoundRequest;
 
-/** The hours at which to walk: the best of each free stretch; and what stands in the way of any. One use each. */
+/** The hours at which to walk, crop by crop; and what stands in the way of any. One use each. */
 final class PlanSlots {
     private static final Duration GRAIN = Duration.ofMinutes(30);
     /** Half a flower is none. */
@@ -25,6 +31,7 @@ final class PlanSlots {
 
     private final PlanGround ground;
     private final List<Instant> moments;
+    private final Map<UUID, Openings.Course> courses;
     private final double[] taking;
     private final double[] giving;
     private final List<FreeHours.Stretch> free;
@@ -36,9 +43,9 @@ final class PlanSlots {
         this.moments = IntStream.rangeClosed(0, steps)
                 .mapToObj(i -> ground.now().plus(GRAIN.multipliedBy(i)))
                 .toList();
-        Map<UUID, Openings.Course> courses = courses();
-        this.taking = sum(courses, Openings.Course::taking, moments.size());
-        this.giving = sum(courses, Openings.Course::giving, moments.size());
+        this.courses = courses();
+        this.taking = sum(courses.values(), Openings.Course::taking, moments.size());
+        this.giving = sum(courses.values(), Openings.Course::giving, moments.size());
         this.free = ground.hours().from(ground.now(), days, ground.zone());
         tellObstacles();
     }
@@ -66,9 +73,9 @@ final class PlanSlots {
         return courses;
     }
 
-    private static double[] sum(Map<UUID, Openings.Course> courses, Function<Openings.Course, double[]> of, int size) {
+    private static double[] sum(Collection<Openings.Course> courses, Function<Openings.Course, double[]> of, int size) {
         double[] sum = new double[size];
-        courses.values().forEach(c -> {
+        courses.forEach(c -> {
             for (int i = 0; i < size; i++) {
                 sum[i] += of.apply(c)[i];
             }
@@ -76,29 +83,45 @@ final class PlanSlots {
         return sum;
     }
 
-    /** The best hour of each free stretch in which flowers can take pollen. */
+    /** The best hours of each crop in each free stretch, within the hours in which the crop is worked. */
     List<PlanSlot> slots() {
-        List<PlanSlot> slots = new ArrayList<>();
-        for (FreeHours.Stretch stretch : free) {
-            BestHours.within(stretch, moments, taking, giving)
-                    .ifPresent(at -> slots.add(slot(stretch, moments.get(at), taking[at], giving[at])));
-        }
-        return slots;
+        return VisitTimes.of(free, moments, crops()).stream().map(this::slot).toList();
     }
 
-    private PlanSlot slot(FreeHours.Stretch stretch, Instant at, double taking, double giving) {
+    private List<VisitTimes.OfCrop> crops() {
+        Instant last = moments.get(moments.size() - 1);
+        Map<CropSheet, List<Openings.Course>> byCrop = ground.trees().stream()
+                .collect(Collectors.groupingBy(
+                        Foreseen::sheet,
+                        LinkedHashMap::new,
+                        Collectors.mapping(t -> courses.get(t.tree().id()), Collectors.toList())));
+        Map<String, double[]> shedding = ground.trees().stream()
+                .collect(Collectors.groupingBy(
+                        t -> t.sheet().pollenGroup(),
+                        Collectors.collectingAndThen(
+                                Collectors.mapping(t -> courses.get(t.tree().id()), Collectors.toList()),
+                                of -> sum(of, Openings.Course::giving, moments.size()))));
+        List<VisitTimes.OfCrop> crops = new ArrayList<>();
+        byCrop.forEach((sheet, of) -> crops.add(new VisitTimes.OfCrop(
+                WorkHours.of(sheet, ground.site(), ground.now(), last),
+                sum(of, Openings.Course::taking, moments.size()),
+                shedding.get(sheet.pollenGroup()),
+                sheet.hand().flowerToFlower() || ground.onShelf().contains(sheet.pollenGroup()))));
+        return crops;
+    }
+
+    private PlanSlot slot(VisitTimes.Visit visit) {
         boolean told = ground.hours().told();
-        FreeHours.Stretch left = new FreeHours.Stretch(at, stretch.until());
+        FreeHours.Stretch lasts = new FreeHours.Stretch(visit.at(), visit.until());
         int most = told
-                ? (int) Math.max(1, Math.floor(left.hours() * ground.settings().flowersPerHour()))
+                ? (int) Math.max(1, Math.floor(lasts.hours() * ground.settings().flowersPerHour()))
                 : RoundRequest.NO_LIMIT;
         String why = String.format(
                 Locale.ROOT,
-                "%.0f flowers can take pollen then and %.0f give it%s.",
-                taking,
-                giving,
-                told ? "; hardly more at any other hour you are free" : "; hardly more at any other hour of the day");
-        return new PlanSlot(stretch, at, why, most);
+                "%.0f flowers can take pollen then and %.0f give it.",
+                taking[visit.moment()],
+                giving[visit.moment()]);
+        return new PlanSlot(lasts, visit.at(), why, most);
     }
 
     private void tellObstacles() {

@@ -10,7 +10,9 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
@@ -21,6 +23,7 @@ import org.evenhand.core.pollen.ViabilityCourse;
 import org.evenhand.core.round.LotId;
 import org.evenhand.core.round.RoundRequest;
 import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
@@ -37,8 +40,7 @@ class PlanSources {
         this.crops = crops;
     }
 
-    /** @param firstGathering the first round before which pollen may still be gathered */
-    List<PlanSource> of(PlanGround ground, List<PlanSlot> slots, Openings openings, int firstGathering) {
+    List<PlanSource> of(PlanGround ground, List<PlanSlot> slots, Openings openings) {
         List<PlanSource> sources = new ArrayList<>();
         List<Instant> at = slots.stream().map(PlanSlot::at).toList();
         Map<UUID, List<Double>> alive = shelf.alive(ground.caller(), at);
@@ -59,11 +61,17 @@ class PlanSources {
                         ? Instant.MIN
                         : s.lot().viability().goodUntil())
                 .thenComparing(PlanSource::name));
-        sources.addAll(toCollect(ground, slots, openings).stream()
-                .filter(s -> s.round() >= firstGathering)
-                .toList());
+        sources.addAll(toCollect(ground, slots, openings));
         sources.addAll(0, flowerToFlower(ground, slots.size()));
         return sources;
+    }
+
+    /** Groups of crops of which a jar holds living pollen that the school followed lets be used. */
+    Set<String> groups(Caller caller, Instant now, PollenAge age) {
+        return shelf.all(caller, now).stream()
+                .filter(l -> l.dosesLeft() > 0 && !l.viability().spoiled() && age.allows(l.collectedAt(), now))
+                .map(l -> crops.of(caller, l.crop()).pollenGroup())
+                .collect(Collectors.toSet());
     }
 
     /** Varieties whose flowers serve one another without a jar. */

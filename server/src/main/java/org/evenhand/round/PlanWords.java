@@ -38,9 +38,11 @@ final class PlanWords {
         this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
     }
 
+    /** Those in which anything is done. */
     List<PlanView.Round> rounds() {
         return IntStream.range(0, made.slots().size())
                 .mapToObj(r -> round(made.slots().get(r), r))
+                .filter(r -> !r.stops().isEmpty())
                 .toList();
     }
 
@@ -67,7 +69,7 @@ final class PlanWords {
                 slot.most() == RoundRequest.NO_LIMIT ? null : slot.most(),
                 planned.stream().mapToInt(RoundPlan.Stop::flowers).sum(),
                 fruits(planned),
-                collect(r, slot),
+                collect(r),
                 stops.of(r));
     }
 
@@ -75,7 +77,9 @@ final class PlanWords {
         return (t.block().isEmpty() ? "" : t.block() + ", ") + "row " + t.row() + ", place " + t.position();
     }
 
-    private List<PlanView.Collect> collect(int round, PlanSlot slot) {
+    /** Pollen to collect first in a round. */
+    List<PlanView.Collect> collect(int round) {
+        PlanSlot slot = made.slots().get(round);
         List<PlanView.Collect> collect = new ArrayList<>();
         for (PlanSource source : made.sources()) {
             int doses = source.toGather() && source.round() == round

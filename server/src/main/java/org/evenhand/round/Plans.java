@@ -42,7 +42,7 @@ class Plans {
         if (slots.isEmpty()) {
             return nothing(caller, hours, leaving);
         }
-        MadePlan made = making.make(ground, slots, 0);
+        MadePlan made = making.make(ground, slots);
         List<String> obstacles = new ArrayList<>(hours.obstacles());
         if (made.sources().isEmpty()) {
             obstacles.add("There is no pollen: none on the shelf is alive, and no flower gives any on these days.");

@@ -170,6 +170,7 @@ final class RoundStops {
                 null,
                 List.of(),
                 null,
+                false,
                 false);
     }
 
@@ -209,7 +210,8 @@ final class RoundStops {
                 sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
                 cross == null ? limbs(t, sheet, flowers) : List.of(),
                 null,
-                cross == null && onlyNow(tree, stop.round()));
+                cross == null && onlyNow(tree, stop.round()),
+                source.toGather());
     }
 
     private static Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {

@@ -11,6 +11,7 @@ import org.evenhand.core.round.CrossWork;
 /**
  * A round for one hour.
  *
+ * @param collect pollen to collect first
  * @param kept doses that wait for a later round
  * @param left flowers that get no pollen
  * @param waiting flowers that could take pollen now and are left for a later round
@@ -21,6 +22,7 @@ import org.evenhand.core.round.CrossWork;
 record RoundView(
         Instant at,
         @Schema(description = OPTIONAL) Hours bestHours,
+        List<PlanView.Collect> collect,
         List<StopView> stops,
         List<PlanView.Kept> kept,
         List<PlanView.Left> left,
@@ -34,9 +36,9 @@ record RoundView(
     @Schema(name = "WaitingFlowers")
     record Waiting(UUID treeId, String tree, int flowers, Instant at, String lot) {}
 
-    /** When to go. */
+    /** When to go: until the hours end in which its crops are worked, or the next visit begins. */
     @Schema(name = "BestHours")
-    record Hours(Instant from, Instant until, double flowersAtStart, boolean endsWithDark, boolean pollenOnShelf) {}
+    record Hours(Instant from, Instant until, double flowersAtStart) {}
 
     /**
      * One thing to do at one tree: pollen of one jar to its flowers, or a step on a cross.
@@ -54,6 +56,7 @@ record RoundView(
      * @param passes times that one goes over the same flower; absent for once
      * @param limbs how the flowers are spread over the limbs that were measured; none where none were
      * @param againOf pollination whose flowers, outside crosses, have pollen once more
+     * @param collectFirst whether its pollen is still to be collected
      * @param onlyNow whether hardly any of these flowers takes pollen a day later
      */
     @Schema(name = "RoundStop")
@@ -83,7 +86,8 @@ record RoundView(
             @Schema(description = OPTIONAL) Integer passes,
             List<LimbFlowers> limbs,
             @Schema(description = OPTIONAL) UUID againOf,
-            boolean onlyNow) {
+            boolean onlyNow,
+            boolean collectFirst) {
         /** Walks of earlier days lack what stops have learned to say since. */
         StopView {
             kind = kind == null ? CrossWork.Step.POLLINATE : kind;
@@ -133,7 +137,8 @@ record RoundView(
                     passes,
                     limbs,
                     againOf,
-                    onlyNow);
+                    onlyNow,
+                    collectFirst);
         }
     }
 

@@ -293,6 +293,7 @@ class SecondVisits {
                     sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
                     List.of(),
                     o.first().id(),
+                    false,
                     false);
         }
 

@@ -78,12 +78,18 @@ class Walks {
                 found -> view(caller, found),
                 () -> {
                     RoundView round = rounds.plan(caller, request.at(), null);
-                    if (round.stops().isEmpty()) {
+                    List<RoundView.StopView> stops = round.stops().stream()
+                            .filter(s -> !s.collectFirst())
+                            .toList();
+                    if (stops.isEmpty()) {
                         throw new InvalidInputException(
-                                "at", "has no stop: no jar serves a flower that can take pollen at that hour.");
+                                "at",
+                                round.stops().isEmpty()
+                                        ? "has no stop: no jar serves a flower that can take pollen at that hour."
+                                        : "has no stop with pollen yet: collect it first, then start walking.");
                     }
-                    Walk walk = walks.saveAndFlush(new Walk(
-                            id, caller, clock.instant(), zone(caller), round.at(), round.stops(), round.cautions()));
+                    Walk walk = walks.saveAndFlush(
+                            new Walk(id, caller, clock.instant(), zone(caller), round.at(), stops, round.cautions()));
                     walk.change(beginCrosses(caller, walk));
                     return view(caller, walks.saveAndFlush(walk));
                 });

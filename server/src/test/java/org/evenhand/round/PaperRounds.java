@@ -48,6 +48,7 @@ public final class PaperRounds {
                 null,
                 List.of(),
                 null,
+                false,
                 false);
     }
 }

@@ -23,6 +23,7 @@ import java.util.Optional;
  * @param ownVariety whether its own variety's pollen serves it
  * @param mating what else decides whether a cross sets
  * @param hand how it is worked by hand
+ * @param workHours daily windows in which people work on its flowers: stigmas take then and pollen is there
  * @param season when it flowers and how often to go
  * @param pollinationPeriod how long a visit still helps, where that is known
  * @param load what a tree can carry, where growers reckon by it
@@ -50,6 +51,7 @@ public record CropSheet(
         OwnVariety ownVariety,
         MatingHabit mating,
         HandHabit hand,
+        List<WorkWindow> workHours,
         SeasonHabit season,
         Optional<PollinationPeriod> pollinationPeriod,
         Optional<LoadHabit> load,
@@ -61,6 +63,7 @@ public record CropSheet(
         List<SheetNumber> numbers) {
     public CropSheet {
         stages = List.copyOf(stages);
+        workHours = List.copyOf(workHours);
         checks = List.copyOf(checks);
         schools = List.copyOf(schools);
         cautions = List.copyOf(cautions);

@@ -105,6 +105,7 @@ public final class CropSheetReader {
                 s.ownVariety(),
                 s.mating(),
                 s.hand(),
+                s.workHours(),
                 s.season(),
                 s.pollinationPeriod(),
                 s.load(),
@@ -140,6 +141,7 @@ public final class CropSheetReader {
                 ownVariety(node.child("ownVariety")),
                 mating(node.child("mating")),
                 hand(node.child("hand")),
+                workHours(node),
                 season(node.child("season")),
                 node.optionalChild("pollinationPeriod").map(this::pollinationPeriod),
                 node.optionalChild("load").map(this::load),
@@ -309,6 +311,13 @@ public final class CropSheetReader {
                                 n.text("how"),
                                 n.choice("lasts", Mark.Lasts.class, SheetNode::lower, Mark.Lasts.PETALS)))
                         .toList());
+    }
+
+    private List<WorkWindow> workHours(SheetNode node) {
+        List<WorkWindow> told = node.optionalChildren("workHours").stream()
+                .map(n -> new WorkWindow(edge(n.child("opens")), edge(n.child("closes"))))
+                .toList();
+        return told.isEmpty() ? List.of(WorkWindow.DAYLIGHT) : told;
     }
 
     private SeasonHabit season(SheetNode node) {
