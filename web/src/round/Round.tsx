@@ -99,12 +99,18 @@ function sentence(round: Schemas['Round'], now: Date, zone: string): string {
 }
 
 /** Pollen that must be in a jar before the walk can begin. */
-function CollectFirst({ of: c }: { of: Schemas['PlannedCollecting'] }) {
+function CollectFirst({ of }: { of: Schemas['PlannedCollecting'][] }) {
+  if (of.length === 0) return null;
   return (
-    <section className="note line" style={{ justifyContent: 'space-between' }} data-collect={c.variety}>
-      <span>
-        <b>Collect {c.variety} first</b>: {collectWords(c)}. The visit then starts from the jar.
-      </span>
+    <section className="note line" style={{ justifyContent: 'space-between' }} data-card="collect">
+      <div>
+        {of.map((c) => (
+          <p key={c.varietyId}>
+            <b>Collect {c.variety} first</b>: {collectWords(c)}.
+          </p>
+        ))}
+        <p className="small soft">Once it is in a jar the visit starts from there.</p>
+      </div>
       <Button component={Link} to="/pollen/collect" className="noprint">
         Collect
       </Button>
@@ -204,9 +210,7 @@ export function Round() {
             {r.stops.length === 0 && r.left.length === 0 && r.waiting.length === 0 && (
               <Empty title="No flower to do at this hour">Try another hour, or read the trees again.</Empty>
             )}
-            {r.collect.map((c) => (
-              <CollectFirst key={c.varietyId} of={c} />
-            ))}
+            <CollectFirst of={r.collect} />
             <Plan round={r} />
             {r.waiting.length > 0 && (
               <section className="note">

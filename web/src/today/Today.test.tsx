@@ -30,9 +30,50 @@ const round = (part: Partial<Schemas['Round']> = {}): Schemas['Round'] => ({
   cautions: [],
   ...part,
 });
+const visit = (at: string, until: string, part: Partial<Schemas['PlannedRound']> = {}) => ({
+  at,
+  until,
+  why: '30 flowers can take pollen then and 3 give it.',
+  flowers: 6,
+  expectedFruits: 3.2,
+  collect: [],
+  stops: [roundStop('Pale Ridge 1', 'LA-01'), roundStop('Pale Ridge 2', 'LA-01')],
+  ...part,
+});
+const plan: Schemas['Plan'] = {
+  moments: [],
+  taking: [],
+  giving: [],
+  rounds: [
+    visit('2026-11-24T03:00:00Z', '2026-11-24T07:45:00Z', {
+      collect: [
+        {
+          varietyId: 'v',
+          variety: 'Lantern',
+          doses: 6,
+          flowers: 2,
+          trees: [{ treeId: 't', tree: 'Lantern 1', place: 'row 1, place 1', flowers: 5 }],
+        },
+      ],
+    }),
+    visit('2026-11-24T08:00:00Z', '2026-11-24T10:00:00Z'),
+    visit('2026-11-26T03:00:00Z', '2026-11-26T07:45:00Z'),
+  ],
+  left: [],
+  kept: [],
+  choices: [],
+  away: [],
+  obstacles: [],
+  value: 1,
+  expectedFruits: 6,
+  proven: true,
+  gap: 0,
+};
 const answers = (more: Server = {}): Server => ({
   'GET /api/bloom': bloomOf([giver, taker]),
   'GET /api/round': round(),
+  'GET /api/plan': plan,
+  'GET /api/fruit-set': { today: '2026-11-24', due: 2, waiting: 0, rows: [] },
   'GET /api/lots': [lot({ code: 'LA-01' }, '2026-11-25T08:00:00Z')],
   'GET /api/crops': [sheet],
   'GET /api/light': { suns: [] },
@@ -52,6 +93,20 @@ describe('today', () => {
     );
     expect(screen.getByText('Collect Lantern').closest('a')).toHaveAttribute('href', '/pollen/collect');
     expect(screen.getByText(/The round · 1 tree/).closest('a')).toHaveAttribute('href', '/round');
+  });
+
+  it('lists the visits of the coming day with what is collected and which pollen goes where', async () => {
+    serve(answers());
+    show(<Today />);
+    await screen.findByText('21:00');
+    const visits = document.querySelectorAll('[data-visit]');
+    expect(visits).toHaveLength(2);
+    const first = visits[0]!.textContent.replace(/\s+/g, ' ');
+    expect(first).toContain('CollectLantern 1 · 2 male flowers of Lantern6 doses');
+    expect(first).toContain('LA-01 onPale Ridge 1 6 · Pale Ridge 2 612');
+    expect(screen.getByText(/Then Thu 26 Nov 16:00, 6 flowers/)).toBeVisible();
+    expect(screen.getByText(/2 checks due/)).toBeVisible();
+    expect(screen.getByText('Open this visit').closest('a')).toHaveAttribute('href', '/round');
   });
 
   it('names flowers that get no pollen, and what would serve them', async () => {

@@ -1,8 +1,6 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { Board } from '../bloom/Board';
-import { byMostToDo } from '../bloom/bloom-words';
 import type { Schemas } from '../kit/api';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
@@ -12,7 +10,12 @@ import { Why } from '../kit/Why';
 import { ShelfStrip } from '../pollen/ShelfStrip';
 import { dueNow, STEP } from '../round/cross-words';
 import { leftWords } from '../round/plan-words';
+import { RunSheet } from './RunSheet';
 import { todayWords } from './today-words';
+
+/** Two names, or one and how many more: a headline is short. */
+const some = (names: string[]): string =>
+  names.length <= 2 ? names.join(' and ') : `${names[0]} and ${names.length - 1} more`;
 
 function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['Round'] }) {
   const { now, zone } = useHere();
@@ -52,7 +55,7 @@ function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['R
       :{' '}
       {words.collect.length > 0 && (
         <>
-          <span className="give">collect {words.collect.join(' and ')}</span>, then{' '}
+          <span className="give">collect {some(words.collect)}</span>, then{' '}
         </>
       )}
       {words.flowers > 0 ? (
@@ -113,6 +116,17 @@ function CrossesDue() {
   );
 }
 
+/** Fruit that wants looking at today. */
+function ChecksDue() {
+  const { data } = useQuery(queries.fruitSet());
+  if (!data || data.due === 0) return null;
+  return (
+    <p className="note" data-card="checks">
+      {plural(data.due, 'check')} due: <Link to="/fruit-set">look whether fruit has set</Link>.
+    </p>
+  );
+}
+
 /** Nothing on this page is right while sunset is at the wrong hour. */
 function ZoneDoubt() {
   const { orchard } = useHere();
@@ -124,6 +138,9 @@ function ZoneDoubt() {
   );
 }
 
+/** As far as the next visit looks ahead, so that both are one plan. */
+const PLAN_DAYS = 4;
+
 /** So many trees are told here; the others under Round. */
 const MOST_LEFT = 3;
 
@@ -131,6 +148,7 @@ const MOST_LEFT = 3;
 export function Today() {
   const bloom = useQuery(queries.bloom(48));
   const round = useQuery(queries.round());
+  const plan = useQuery(queries.plan(PLAN_DAYS));
   const lots = useQuery(queries.lots());
   return (
     <Loaded of={bloom}>
@@ -176,7 +194,8 @@ export function Today() {
                 <ZoneDoubt />
                 <CrossesDue />
                 <NotServed round={r} />
-                <Board bloom={b} rows={byMostToDo(b.trees)} title="Next 48 hours" />
+                {plan.data && <RunSheet plan={plan.data} />}
+                <ChecksDue />
                 {lots.data && <ShelfStrip lots={lots.data} />}
               </>
             )

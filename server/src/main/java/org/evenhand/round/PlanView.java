@@ -40,14 +40,14 @@ record PlanView(
     /**
      * One round.
      *
-     * @param until when the free hours end; absent where none were told
+     * @param until when it ends at the latest: with the hours in which its crops are worked, or at the next round
      * @param why why at this hour
      * @param mostFlowers flowers that can be done until then
      */
     @Schema(name = "PlannedRound")
     record Round(
             Instant at,
-            @Schema(description = OPTIONAL) Instant until,
+            Instant until,
             String why,
             @Schema(description = OPTIONAL) Integer mostFlowers,
             int flowers,

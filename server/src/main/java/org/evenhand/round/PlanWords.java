@@ -64,7 +64,7 @@ final class PlanWords {
                 made.plan().stops().stream().filter(s -> s.round() == r).toList();
         return new PlanView.Round(
                 slot.at(),
-                ground.hours().told() ? slot.free().until() : null,
+                slot.free().until(),
                 slot.why(),
                 slot.most() == RoundRequest.NO_LIMIT ? null : slot.most(),
                 planned.stream().mapToInt(RoundPlan.Stop::flowers).sum(),

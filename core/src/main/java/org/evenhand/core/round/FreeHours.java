@@ -61,7 +61,7 @@ public record FreeHours(List<Hours> everyDay, List<SingleDay> singleDays, List<A
     }
 
     /**
-     * The free stretches from a moment on, in order; where no hours were told, whole days.
+     * The free stretches from a moment on, in order; where no hours were told, all the time one is not away.
      *
      * @param days how many days, today's included
      */
@@ -83,7 +83,21 @@ public record FreeHours(List<Hours> everyDay, List<SingleDay> singleDays, List<A
             }
         }
         stretches.sort(Comparator.comparing(Stretch::from));
-        return stretches;
+        return told() ? stretches : joined(stretches);
+    }
+
+    /** Where any hour will do midnight is no end of anything. */
+    private static List<Stretch> joined(List<Stretch> days) {
+        List<Stretch> joined = new ArrayList<>();
+        for (Stretch day : days) {
+            Stretch last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+            if (last != null && !day.from().isAfter(last.until())) {
+                joined.set(joined.size() - 1, new Stretch(last.from(), day.until()));
+            } else {
+                joined.add(day);
+            }
+        }
+        return joined;
     }
 
     private List<Hours> of(LocalDate day) {

@@ -1,0 +1,144 @@
+import { Button } from '@mantine/core';
+import { Link } from 'react-router';
+import type { Schemas } from '../kit/api';
+import { useHere } from '../kit/orchard-context';
+import { clock, daysBetween, plural, shortDay } from '../kit/time';
+import { STEP, givesPollen } from '../round/cross-words';
+import { byFather } from '../round/round-words';
+import classes from './RunSheet.module.css';
+
+type Visit = Schemas['PlannedRound'];
+type Stop = Schemas['RoundStop'];
+
+const DAY_MS = 24 * 3_600_000;
+
+/** Visits that begin within a day; the next one where none does. */
+export function comingVisits(plan: Schemas['Plan'], now: Date): Visit[] {
+  const soon = plan.rounds.filter((r) => Date.parse(r.at) <= now.getTime() + DAY_MS);
+  return soon.length > 0 ? soon : plan.rounds.slice(0, 1);
+}
+
+function When({ visit }: { visit: Visit }) {
+  const { now, zone } = useHere();
+  const at = new Date(visit.at);
+  const days = daysBetween(now, at, zone);
+  return (
+    <div className={classes.when}>
+      <b>{clock(at, zone)}</b>
+      <span>to {clock(new Date(visit.until), zone)}</span>
+      {days > 0 && <span>{days === 1 ? 'tomorrow' : shortDay(at, zone)}</span>}
+    </div>
+  );
+}
+
+/** Trees with their flowers, each once. */
+function treesOf(stops: Stop[]): { name: string; flowers: number }[] {
+  const sum = new Map<string, number>();
+  stops.forEach((s) => sum.set(s.treeName, (sum.get(s.treeName) ?? 0) + s.flowers));
+  return [...sum].map(([name, flowers]) => ({ name, flowers }));
+}
+
+function Line({
+  kind,
+  what,
+  number,
+  children,
+}: {
+  kind: 'collect' | 'pollinate' | 'cross';
+  what: string;
+  number?: string;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className={classes.line}>
+      <b className={classes[kind]}>{what}</b>
+      <span>{children}</span>
+      {number && <span className={`figure ${classes.number}`}>{number}</span>}
+    </div>
+  );
+}
+
+function VisitCard({ visit, next }: { visit: Visit; next: boolean }) {
+  const pollen = visit.stops.filter((s) => givesPollen(s.kind));
+  const steps = visit.stops.filter((s) => !givesPollen(s.kind));
+  const blocks = [...new Set(visit.stops.map((s) => s.block).filter(Boolean))];
+  const trees = new Set(visit.stops.map((s) => s.treeId)).size;
+  return (
+    <section className={classes.visit} data-visit={visit.at}>
+      <header>
+        <h2>{blocks.join(', ') || plural(trees, 'tree')}</h2>
+        <span className="soft small">
+          {plural(trees, 'tree')} · {plural(visit.flowers, 'flower')} · about{' '}
+          {visit.expectedFruits.toFixed(1)} fruits
+        </span>
+        {next && (
+          <Button component={Link} to="/round" size="compact-md" ml="auto">
+            Open this visit
+          </Button>
+        )}
+      </header>
+      {visit.collect.map((c) => (
+        <Line key={c.varietyId} kind="collect" what="Collect" number={plural(c.doses, 'dose')}>
+          {c.trees.map((t) => t.tree).join(', ') || c.variety} · {plural(c.flowers, 'male flower')} of{' '}
+          {c.variety}
+        </Line>
+      ))}
+      {byFather(pollen).map((leg) => (
+        <Line
+          key={leg.code}
+          kind="pollinate"
+          what={`${leg.code} on`}
+          number={String(leg.stops.reduce((n, s) => n + s.flowers, 0))}
+        >
+          {treesOf(leg.stops).map((t, i) => (
+            <span key={t.name}>
+              {i > 0 && ' · '}
+              <b>{t.name}</b> {t.flowers}
+            </span>
+          ))}
+        </Line>
+      ))}
+      {steps.length > 0 && (
+        <Line kind="cross" what="Crosses">
+          {steps.map((s) => `${STEP[s.kind].toLowerCase()}: ${s.treeName} ${s.flowers}`).join(' · ')}
+        </Line>
+      )}
+      <p className="small soft">{visit.why}</p>
+    </section>
+  );
+}
+
+/** The visits of the coming day in order of time, each with what is collected and which pollen goes where. */
+export function RunSheet({ plan }: { plan: Schemas['Plan'] }) {
+  const { now, zone } = useHere();
+  const visits = comingVisits(plan, now);
+  const later = plan.rounds.slice(visits.length);
+  return (
+    <div className={classes.sheet}>
+      {visits.map((v, i) => (
+        <div key={v.at} className={classes.row}>
+          <When visit={v} />
+          <VisitCard visit={v} next={i === 0} />
+        </div>
+      ))}
+      {plan.obstacles.map((o) => (
+        <p key={o} className="note">
+          {o}
+        </p>
+      ))}
+      {later.length > 0 && (
+        <p className="soft" data-card="later">
+          Then{' '}
+          {later
+            .slice(0, 3)
+            .map(
+              (v) =>
+                `${shortDay(new Date(v.at), zone)} ${clock(new Date(v.at), zone)}, ${plural(v.flowers, 'flower')}`,
+            )
+            .join('; ')}
+          . <Link to="/round/plan">Coming days</Link>
+        </p>
+      )}
+    </div>
+  );
+}
