@@ -1,4 +1,3 @@
-import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { useHere } from '../kit/orchard-context';
@@ -58,7 +57,7 @@ function Line({
   );
 }
 
-function VisitCard({ visit, next }: { visit: Visit; next: boolean }) {
+function VisitCard({ visit }: { visit: Visit }) {
   const pollen = visit.stops.filter((s) => givesPollen(s.kind));
   const steps = visit.stops.filter((s) => !givesPollen(s.kind));
   const blocks = [...new Set(visit.stops.map((s) => s.block).filter(Boolean))];
@@ -71,11 +70,6 @@ function VisitCard({ visit, next }: { visit: Visit; next: boolean }) {
           {plural(trees, 'tree')} · {plural(visit.flowers, 'flower')} · about{' '}
           {visit.expectedFruits.toFixed(1)} fruits
         </span>
-        {next && (
-          <Button component={Link} to="/round" size="compact-md" ml="auto">
-            Open this visit
-          </Button>
-        )}
       </header>
       {visit.collect.map((c) => (
         <Line key={c.varietyId} kind="collect" what="Collect" number={plural(c.doses, 'dose')}>
@@ -87,7 +81,7 @@ function VisitCard({ visit, next }: { visit: Visit; next: boolean }) {
         <Line
           key={leg.code}
           kind="pollinate"
-          what={`${leg.code} on`}
+          what={leg.stops[0]!.lotId || leg.stops[0]!.collectFirst ? `${leg.code} on` : 'Flower to flower'}
           number={String(leg.stops.reduce((n, s) => n + s.flowers, 0))}
         >
           {treesOf(leg.stops).map((t, i) => (
@@ -100,7 +94,9 @@ function VisitCard({ visit, next }: { visit: Visit; next: boolean }) {
       ))}
       {steps.length > 0 && (
         <Line kind="cross" what="Crosses">
-          {steps.map((s) => `${STEP[s.kind].toLowerCase()}: ${s.treeName} ${s.flowers}`).join(' · ')}
+          {steps
+            .map((s) => `${STEP[s.kind].toLowerCase()} ${plural(s.flowers, 'flower')} of ${s.treeName}`)
+            .join(' · ')}
         </Line>
       )}
       <p className="small soft">{visit.why}</p>
@@ -115,10 +111,10 @@ export function RunSheet({ plan }: { plan: Schemas['Plan'] }) {
   const later = plan.rounds.slice(visits.length);
   return (
     <div className={classes.sheet}>
-      {visits.map((v, i) => (
+      {visits.map((v) => (
         <div key={v.at} className={classes.row}>
           <When visit={v} />
-          <VisitCard visit={v} next={i === 0} />
+          <VisitCard visit={v} />
         </div>
       ))}
       {plan.obstacles.map((o) => (
