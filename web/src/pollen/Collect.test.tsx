@@ -38,6 +38,21 @@ describe('collecting pollen', () => {
     expect(sent[0]!.body).not.toHaveProperty('doses');
   });
 
+  it('opens on what a visit asks for and goes back to it', async () => {
+    serve({
+      'GET /api/bloom': bloom,
+      'GET /api/crops': [sheet],
+      'PUT /api/lots/*': lot({ code: 'PR-03', dosesLeft: 8 }),
+    });
+    show(<Collect />, { state: { varietyId: 'ridge', flowers: 2, doses: 7, back: '/round' } });
+    expect(await screen.findByText(/The visit asks for 2 male flowers/)).toBeVisible();
+    expect(screen.queryByLabelText('flowers of Lantern 1')).toBeNull();
+    expect(screen.getByLabelText(/Doses wanted/)).toHaveValue('7');
+    await userEvent.type(screen.getByLabelText('flowers of Pale Ridge 1'), '2');
+    await userEvent.click(screen.getByText('Put on the shelf'));
+    await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/round'));
+  });
+
   it('asks the plain question and sends the same lot again only after a yes', async () => {
     const sent = open((s: Sent) =>
       (s.body.confirmed as string[]).includes('no-male-flowers')

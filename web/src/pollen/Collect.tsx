@@ -1,7 +1,7 @@
 import { Button, NumberInput, Radio, Select, Stack, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { pollenWords } from '../bloom/bloom-words';
 import { answer, api, type Schemas } from '../kit/api';
 import { Counter } from '../kit/Counter';
@@ -18,6 +18,7 @@ import { useSubmit } from '../kit/use-submit';
 import classes from './Collect.module.css';
 import { Gather } from './Gather';
 import { STORAGE, WAYS } from './lot-words';
+import type { Asked } from './collect-asked';
 import { PollenTabs } from './PollenTabs';
 
 type Storage = Schemas['LotRequest']['storage'];
@@ -34,8 +35,11 @@ function mostGiving(bloom: Schemas['Bloom']): string | undefined {
 function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas['CropSheetView'][] }) {
   const { now, zone } = useHere();
   const navigate = useNavigate();
+  const asked = useLocation().state as Asked | null;
   const [id] = useState(newId);
-  const [variety, setVariety] = useState(() => mostGiving(bloom)!);
+  const [variety, setVariety] = useState(() =>
+    bloom.trees.some((t) => t.varietyId === asked?.varietyId) ? asked!.varietyId : mostGiving(bloom)!,
+  );
   const [taken, setTaken] = useState<Record<string, number>>({});
   const [ownTime, setOwnTime] = useState<Date>();
   const [storage, setStorage] = useState<Storage>('ROOM');
@@ -82,7 +86,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
           }),
         ),
       );
-      void navigate('/pollen');
+      void navigate(asked?.back ?? '/pollen');
     },
   );
   const varieties = [...new Map(bloom.trees.map((t) => [t.varietyId, t.varietyName]))];
@@ -116,6 +120,11 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
         )}
         <div>
           <b>Flowers taken from each tree</b>
+          {asked?.varietyId === variety && (
+            <p className="small">
+              The visit asks for {plural(asked.flowers, 'male flower')}; write down what was really taken.
+            </p>
+          )}
           {trees.map((t) => (
             <div
               key={t.treeId}
@@ -204,7 +213,12 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
         </div>
         <Question question={form.question} />
       </form>
-      <Gather variety={variety} balloons={way === 'BALLOON'} />
+      <Gather
+        key={variety}
+        variety={variety}
+        balloons={way === 'BALLOON'}
+        asked={asked?.varietyId === variety ? asked.doses : 20}
+      />
     </div>
   );
 }

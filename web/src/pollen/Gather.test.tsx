@@ -46,7 +46,7 @@ describe('before collecting', () => {
       whenThere: 'Sun and wind take it.',
     });
     serve({ 'GET /api/gathering': plan(20) });
-    show(<Gather variety="v" balloons={false} />);
+    show(<Gather variety="v" balloons={false} asked={20} />);
     await userEvent.click(await screen.findByText('7 flowers'));
     expect(await screen.findByText(/20 doses ÷ 4 = 5 on average/)).toBeInTheDocument();
     expect(screen.getByText('Sun and wind take it.')).toBeVisible();

@@ -23,9 +23,9 @@ export function gatheringWords(t: Tree, balloons: boolean, now: Date, zone: stri
 }
 
 /** Before collecting: how many flowers, where, and between which hours. */
-export function Gather({ variety, balloons }: { variety: string; balloons: boolean }) {
+export function Gather({ variety, balloons, asked }: { variety: string; balloons: boolean; asked: number }) {
   const { now, zone } = useHere();
-  const [doses, setDoses] = useState<number | string>(20);
+  const [doses, setDoses] = useState<number | string>(asked);
   const wanted = Math.max(1, Number(doses) || 1);
   const plan = useQuery(queries.gathering(variety, wanted));
   return (

@@ -15,6 +15,7 @@ import { DoneList } from './DoneList';
 import classes from './Round.module.css';
 import { Which } from './Which';
 import { RoundTabs } from './RoundTabs';
+import { toCollect } from '../pollen/collect-asked';
 import { crossWords, givesPollen } from './cross-words';
 import { collectWords, leftWords } from './plan-words';
 import { byFather, flowersWords, stopWhy, waitingFor } from './round-words';
@@ -102,18 +103,24 @@ function sentence(round: Schemas['Round'], now: Date, zone: string): string {
 function CollectFirst({ of }: { of: Schemas['PlannedCollecting'][] }) {
   if (of.length === 0) return null;
   return (
-    <section className="note line" style={{ justifyContent: 'space-between' }} data-card="collect">
-      <div>
-        {of.map((c) => (
-          <p key={c.varietyId}>
+    <section className="note stack" data-card="collect">
+      {of.map((c) => (
+        <div key={c.varietyId} className="line" style={{ flexWrap: 'nowrap' }}>
+          <p style={{ flexGrow: 1 }}>
             <b>Collect {c.variety} first</b>: {collectWords(c)}.
           </p>
-        ))}
-        <p className="small soft">Once it is in a jar the visit starts from there.</p>
-      </div>
-      <Button component={Link} to="/pollen/collect" className="noprint">
-        Collect
-      </Button>
+          <Button
+            component={Link}
+            {...toCollect(c, '/round')}
+            aria-label={`Collect ${c.variety}`}
+            className="noprint"
+            style={{ flexShrink: 0 }}
+          >
+            Collect
+          </Button>
+        </div>
+      ))}
+      <p className="small soft">Once it is in a jar the visit starts from there.</p>
     </section>
   );
 }

@@ -3,7 +3,7 @@ import { Notifications, notifications } from '@mantine/notifications';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
+import { MemoryRouter, parsePath, Route, Routes, useLocation } from 'react-router';
 import { vi } from 'vitest';
 import type { Schemas } from '../kit/api';
 import { client } from '../kit/client';
@@ -76,7 +76,15 @@ function Address() {
 }
 
 /** Shows a screen as somebody signed in sees it. */
-export function show(element: ReactNode, { at = '/', route = '*', of = orchard } = {}) {
+export function show(
+  element: ReactNode,
+  {
+    at = '/',
+    route = '*',
+    of = orchard,
+    state,
+  }: { at?: string; route?: string; of?: typeof orchard; state?: unknown } = {},
+) {
   client.clear();
   notifications.clean();
   const session: Schemas['SessionView'] = { accountId: 'a', person: 'Ines', role: 'OWNER', orchard: of };
@@ -86,7 +94,7 @@ export function show(element: ReactNode, { at = '/', route = '*', of = orchard }
       <Notifications />
       <QueryClientProvider client={client}>
         <HereContext value={{ session, orchard: of, zone: ZONE, now: NOW }}>
-          <MemoryRouter initialEntries={[at]}>
+          <MemoryRouter initialEntries={[{ ...parsePath(at), state }]}>
             <Routes>
               <Route path={route} element={element} />
               <Route path="*" element={null} />

@@ -37,6 +37,12 @@ function treesOf(stops: Stop[]): { name: string; flowers: number }[] {
   return [...sum].map(([name, flowers]) => ({ name, flowers }));
 }
 
+/** Doses of what is collected that no stop of the visit itself takes. */
+function keptForLater(visit: Visit, of: Schemas['PlannedCollecting']): number {
+  const taken = visit.stops.filter((s) => s.collectFirst && s.pollenParent === of.variety);
+  return of.doses - taken.reduce((n, s) => n + s.flowers, 0);
+}
+
 function Line({
   kind,
   what,
@@ -75,6 +81,8 @@ function VisitCard({ visit }: { visit: Visit }) {
         <Line key={c.varietyId} kind="collect" what="Collect" number={plural(c.doses, 'dose')}>
           {c.trees.map((t) => t.tree).join(', ') || c.variety} · {plural(c.flowers, 'male flower')} of{' '}
           {c.variety}
+          {keptForLater(visit, c) > 0 &&
+            `, ${plural(keptForLater(visit, c), 'dose')} of them for later visits`}
         </Line>
       ))}
       {byFather(pollen).map((leg) => (

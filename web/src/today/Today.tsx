@@ -7,6 +7,7 @@ import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { Why } from '../kit/Why';
+import { toCollect } from '../pollen/collect-asked';
 import { ShelfStrip } from '../pollen/ShelfStrip';
 import { dueNow, STEP } from '../round/cross-words';
 import { leftWords } from '../round/plan-words';
@@ -176,7 +177,7 @@ export function Today() {
                       Read flowers
                     </Button>
                     {r.collect.length > 0 && (
-                      <Button component={Link} to="/pollen/collect">
+                      <Button component={Link} {...toCollect(r.collect[0]!, '/')}>
                         Collect {r.collect[0]!.variety}
                       </Button>
                     )}

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -123,6 +124,64 @@ class PlanTest {
                 .isCloseTo(fruits, within(1e-6))
                 .isPositive();
         assertThat(plan.path("moments").size()).isEqualTo(plan.path("taking").size());
+    }
+
+    /** Today and the Round ask for the one, Coming days for the other. */
+    @Test
+    void the_next_visit_is_the_first_of_the_coming_days_stop_by_stop_in_any_orchard() {
+        Random random = new Random(20261128);
+        for (int orchard = 0; orchard < 4; orchard++) {
+            Api api = server.newOrchard();
+            List<String> varieties = List.of(api.variety("Lantern"), api.variety("Pale Ridge"), api.variety("Ember"));
+            String first = null;
+            for (int i = 0; i < 5; i++) {
+                first = api.tree(varieties.get(i % 3), "Tree " + i);
+                api.read(
+                                first,
+                                now,
+                                Map.of(
+                                        "closed",
+                                        random.nextInt(20),
+                                        "half-open",
+                                        1 + random.nextInt(9),
+                                        "shedding",
+                                        random.nextInt(5)))
+                        .expect(200);
+            }
+            if (orchard % 2 == 0) {
+                api.lot(first, now.minus(Duration.ofHours(1)), 5 + random.nextInt(20));
+            }
+            JsonNode next = api.get("/api/round").expect(200).body();
+            JsonNode plan = api.get("/api/plan?days=4")
+                    .expect(200)
+                    .body()
+                    .path("rounds")
+                    .get(0);
+            assertThat(next.path("stops")).isNotEmpty().isEqualTo(plan.path("stops"));
+            assertThat(next.path("collect")).isEqualTo(plan.path("collect"));
+            assertThat(next.path("at")).isEqualTo(plan.path("at"));
+            assertThat(next.path("bestHours").path("until")).isEqualTo(plan.path("until"));
+            assertThat(list(next.path("stops")).stream()
+                            .filter(s -> s.path("kind").asString().startsWith("POLLINATE"))
+                            .mapToInt(s -> s.path("flowers").asInt())
+                            .sum())
+                    .isEqualTo(plan.path("flowers").asInt());
+        }
+    }
+
+    @Test
+    void what_is_in_a_jar_since_an_hour_ago_is_not_collected_again() {
+        bloomAndPollen();
+        assertThat(list(api.get("/api/round").expect(200).body().path("collect")))
+                .isNotEmpty();
+        String jar = api.lot(giver, now.minus(Duration.ofHours(1)), 60).id();
+
+        JsonNode round = api.get("/api/round").expect(200).body();
+
+        assertThat(list(round.path("collect"))).isEmpty();
+        assertThat(list(round.path("stops")))
+                .isNotEmpty()
+                .allMatch(s -> s.path("lotId").asString().equals(jar));
     }
 
     @Test

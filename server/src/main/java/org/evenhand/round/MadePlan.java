@@ -25,16 +25,16 @@ record MadePlan(
         return chosen.plan();
     }
 
-    /** Flowers of a tree that could be given pollen in the first round and are not. */
-    int leftInFirstRound(TreeId tree) {
+    /** Flowers of a tree that could be given pollen in a round and have none by its end. */
+    int leftAfter(int round, TreeId tree) {
         int open = request.mothers().stream()
                 .filter(m -> m.id().equals(tree))
                 .flatMap(m -> m.flowers().stream())
-                .filter(f -> f.receptivity().get(0) > 0)
+                .filter(f -> f.receptivity().get(round) > 0)
                 .mapToInt(RoundRequest.OpenFlowers::flowers)
                 .sum();
         int served = plan().stops().stream()
-                .filter(s -> s.round() == 0 && s.tree().equals(tree))
+                .filter(s -> s.round() <= round && s.tree().equals(tree))
                 .mapToInt(RoundPlan.Stop::flowers)
                 .sum();
         return open - served;

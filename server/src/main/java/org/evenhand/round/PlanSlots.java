@@ -29,6 +29,9 @@ final class PlanSlots {
     /** Half a flower is none. */
     static final double THERE = 0.5;
 
+    /** So many days, today's included, every plan looks ahead for flowers that doses had better wait for. */
+    static final int LOOKS_AHEAD_DAYS = 4;
+
     private final PlanGround ground;
     private final List<Instant> moments;
     private final Map<UUID, Openings.Course> courses;

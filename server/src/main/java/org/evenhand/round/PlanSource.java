@@ -19,6 +19,9 @@ import org.evenhand.pollen.LotView;
  * @param doses in all
  */
 record PlanSource(Kind kind, LotId id, LotView lot, VarietyView variety, int round, List<Double> viability, int doses) {
+    /** What pollen still on the tree counts for beside as good pollen in a jar: flowers may give less. Our convention. */
+    private static final double CERTAIN_TO_BE_THERE = 0.95;
+
     /** Where it comes from. */
     enum Kind {
         JAR,
@@ -58,6 +61,8 @@ record PlanSource(Kind kind, LotId id, LotView lot, VarietyView variety, int rou
     RoundRequest.Lot lot(int rank) {
         Optional<VarietyId> father =
                 fathers().size() == 1 ? Optional.of(new VarietyId(variety.id())) : Optional.empty();
-        return new RoundRequest.Lot(id, doses, viability, rank, father);
+        double certain = toGather() ? CERTAIN_TO_BE_THERE : 1;
+        return new RoundRequest.Lot(
+                id, doses, viability.stream().map(v -> v * certain).toList(), rank, father);
     }
 }

@@ -25,15 +25,18 @@ final class PlanWords {
     private final MadePlan made;
     private final PlanGround ground;
     private final CropCatalogue crops;
-    private final RoundStops stops;
+    private final List<List<RoundView.StopView>> stops;
     private final Map<UUID, Foreseen> byTree;
     private final Map<LotId, PlanSource> byId;
 
-    PlanWords(MadePlan made, CropCatalogue crops) {
+    PlanWords(MadePlan made, CropCatalogue crops, SecondVisits second) {
         this.made = made;
         this.ground = made.ground();
         this.crops = crops;
-        this.stops = new RoundStops(made);
+        RoundStops first = new RoundStops(made);
+        this.stops = second.with(
+                made,
+                IntStream.range(0, made.slots().size()).mapToObj(first::of).toList());
         this.byTree = ground.byTree();
         this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
     }
@@ -46,9 +49,25 @@ final class PlanWords {
                 .toList();
     }
 
+    /** The first round in which anything is done; the first of all where nothing is. */
+    int firstDone() {
+        return IntStream.range(0, made.slots().size())
+                .filter(r -> !stops.get(r).isEmpty())
+                .findFirst()
+                .orElse(0);
+    }
+
     /** The stops of one round. */
     List<RoundView.StopView> stops(int round) {
-        return stops.of(round);
+        return stops.get(round);
+    }
+
+    /** Full flowers that a round's first visits are worth; the same flowers are not counted once more. */
+    double expected(int round) {
+        return stops.get(round).stream()
+                .filter(s -> s.againOf() == null)
+                .mapToDouble(RoundView.StopView::expected)
+                .sum();
     }
 
     /** Fruits to be expected: what each stop is worth in full flowers, times the share that sets on that tree. */
@@ -67,10 +86,13 @@ final class PlanWords {
                 slot.free().until(),
                 slot.why(),
                 slot.most() == RoundRequest.NO_LIMIT ? null : slot.most(),
-                planned.stream().mapToInt(RoundPlan.Stop::flowers).sum(),
+                stops.get(r).stream()
+                        .filter(RoundView.StopView::givesPollen)
+                        .mapToInt(RoundView.StopView::flowers)
+                        .sum(),
                 fruits(planned),
                 collect(r),
-                stops.of(r));
+                stops.get(r));
     }
 
     private static String place(TreeView t) {
@@ -119,24 +141,24 @@ final class PlanWords {
         return left(u -> u);
     }
 
-    /** Of the flowers that could be done in the first round. */
-    List<PlanView.Left> leftNow() {
+    /** Of the flowers that could be done in a round. */
+    List<PlanView.Left> leftAfter(int round) {
         return left(u ->
-                new RoundPlan.Unserved(u.tree(), Math.min(u.flowers(), made.leftInFirstRound(u.tree())), u.reason()));
+                new RoundPlan.Unserved(u.tree(), Math.min(u.flowers(), made.leftAfter(round, u.tree())), u.reason()));
     }
 
-    /** Flowers that could be done in the first round and are left for later ones. */
-    List<RoundView.Waiting> waiting() {
+    /** Flowers that could be done in a round and are left for later ones. */
+    List<RoundView.Waiting> waitingAfter(int round) {
         Map<TreeId, Integer> never = made.plan().unserved().stream()
                 .collect(Collectors.toMap(RoundPlan.Unserved::tree, RoundPlan.Unserved::flowers));
         List<RoundView.Waiting> waiting = new ArrayList<>();
         byTree.values().forEach(tree -> {
             TreeId id = new TreeId(tree.tree().id());
             List<RoundPlan.Stop> later = made.plan().stops().stream()
-                    .filter(s -> s.round() > 0 && s.tree().equals(id))
+                    .filter(s -> s.round() > round && s.tree().equals(id))
                     .toList();
             int planned = later.stream().mapToInt(RoundPlan.Stop::flowers).sum();
-            int flowers = Math.min(planned, made.leftInFirstRound(id) - never.getOrDefault(id, 0));
+            int flowers = Math.min(planned, made.leftAfter(round, id) - never.getOrDefault(id, 0));
             if (flowers > 0) {
                 RoundPlan.Stop next = later.get(0);
                 waiting.add(new RoundView.Waiting(
@@ -187,8 +209,10 @@ final class PlanWords {
         };
     }
 
-    List<PlanView.Kept> kept() {
+    /** Doses of jars that wait for rounds after this one. */
+    List<PlanView.Kept> keptAfter(int round) {
         return made.plan().keptBack().stream()
+                .filter(k -> k.round() > round)
                 .filter(k -> byId.get(k.lot()).kind() == PlanSource.Kind.JAR)
                 .map(k -> new PlanView.Kept(
                         byId.get(k.lot()).name(),

@@ -19,12 +19,14 @@ class Plans {
     private final CropCatalogue crops;
     private final RoundChoices choices;
     private final AwayAdvice away;
+    private final SecondVisits second;
 
-    Plans(PlanMaking making, CropCatalogue crops, RoundChoices choices, AwayAdvice away) {
+    Plans(PlanMaking making, CropCatalogue crops, RoundChoices choices, AwayAdvice away, SecondVisits second) {
         this.making = making;
         this.crops = crops;
         this.choices = choices;
         this.away = away;
+        this.second = second;
     }
 
     /**
@@ -48,7 +50,7 @@ class Plans {
             obstacles.add("There is no pollen: none on the shelf is alive, and no flower gives any on these days.");
         }
         RoundPlan plan = made.plan();
-        PlanWords words = new PlanWords(made, crops);
+        PlanWords words = new PlanWords(made, crops, second);
         double fruits = words.fruits(plan.stops());
         return new PlanView(
                 hours.moments(),
@@ -56,7 +58,7 @@ class Plans {
                 hours.giving(),
                 words.rounds(),
                 words.left(),
-                words.kept(),
+                words.keptAfter(0),
                 choices.views(caller, made.choices(), made.chosen().problems()),
                 leaving,
                 obstacles,

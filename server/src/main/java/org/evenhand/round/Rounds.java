@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.round.FreeHours;
@@ -24,8 +23,6 @@ class Rounds {
     private static final Duration FARTHEST = Duration.ofHours(72);
     private static final Duration STEP = Duration.ofMinutes(10);
     private static final Duration THIS_ROUND = Duration.ofHours(12);
-    /** So many days, today's included, are looked at for flowers that doses had better wait for. */
-    private static final int KEEPS_FOR_DAYS = 4;
 
     private final PlanMaking making;
     private final CropCatalogue crops;
@@ -43,49 +40,43 @@ class Rounds {
     @Transactional(readOnly = true)
     RoundView plan(Caller caller, Instant asked, Integer mostFlowers) {
         PlanGround ground = making.ground(caller);
-        PlanSlots hours = new PlanSlots(ground, KEEPS_FOR_DAYS);
-        MadePlan made = asked == null
-                ? next(ground, hours.slots())
-                : making.make(ground, slots(checked(asked, ground), hours, mostFlowers));
-        PlanSlot slot = made.slots().get(0);
-        PlanWords words = new PlanWords(made, crops);
-        List<RoundView.StopView> first = words.stops(0);
-        List<RoundView.StopView> stops = second.with(made, slot.at(), first);
+        List<PlanSlot> hours = new PlanSlots(ground, PlanSlots.LOOKS_AHEAD_DAYS).slots();
+        if (asked == null && hours.isEmpty()) {
+            return view(making.make(ground, List.of(at(ground.now(), RoundRequest.NO_LIMIT))), false);
+        }
+        return asked == null
+                ? view(making.make(ground, hours), true)
+                : view(making.make(ground, slots(checked(asked, ground), hours, mostFlowers)), false);
+    }
+
+    /** @param next whether it is the next visit of the plan that is told; else its first round */
+    private RoundView view(MadePlan made, boolean next) {
+        PlanGround ground = made.ground();
+        PlanWords words = new PlanWords(made, crops, second);
+        int round = next ? words.firstDone() : 0;
+        PlanSlot slot = made.slots().get(round);
+        List<RoundView.StopView> stops = words.stops(round);
         return new RoundView(
                 slot.at(),
-                asked == null && !first.isEmpty()
+                next && !stops.isEmpty()
                         ? new RoundView.Hours(slot.at(), slot.free().until(), receptive(ground, slot.at()))
                         : null,
-                words.collect(0),
+                words.collect(round),
                 stops,
-                words.kept(),
-                words.leftNow(),
-                words.waiting(),
-                pollinations.visitsSince(caller, ground.now().minus(THIS_ROUND)),
-                first.stream().mapToDouble(RoundView.StopView::expected).sum(),
+                words.keptAfter(round),
+                words.leftAfter(round),
+                words.waitingAfter(round),
+                pollinations.visitsSince(ground.caller(), ground.now().minus(THIS_ROUND)),
+                words.expected(round),
                 made.plan().proven(),
                 cautions(ground, stops));
     }
 
-    /** The plan from the first visit on in which anything is done; that of this hour where nothing is. */
-    private MadePlan next(PlanGround ground, List<PlanSlot> slots) {
-        if (slots.isEmpty()) {
-            return making.make(ground, List.of(at(ground.now(), RoundRequest.NO_LIMIT)));
-        }
-        MadePlan made = making.make(ground, slots);
-        PlanWords words = new PlanWords(made, crops);
-        int first = IntStream.range(0, slots.size())
-                .filter(r -> !words.stops(r).isEmpty())
-                .findFirst()
-                .orElse(0);
-        return first == 0 ? made : making.make(ground, slots.subList(first, slots.size()));
-    }
-
     /** The hour itself, and the rounds that could follow it in later free hours. */
-    private static List<PlanSlot> slots(Instant at, PlanSlots hours, Integer mostFlowers) {
+    private static List<PlanSlot> slots(Instant at, List<PlanSlot> hours, Integer mostFlowers) {
         List<PlanSlot> slots = new ArrayList<>();
         slots.add(at(at, mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers));
-        hours.slots().stream().filter(s -> s.at().isAfter(at)).forEach(slots::add);
+        hours.stream().filter(s -> s.at().isAfter(at)).forEach(slots::add);
         return slots;
     }
 

@@ -7,9 +7,11 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -112,9 +114,42 @@ class SecondVisits {
         }
     }
 
-    /** The stops of a round, and those at which flowers have pollen once more; none of these where once is held to be enough. */
-    List<RoundView.StopView> with(MadePlan made, Instant at, List<RoundView.StopView> stops) {
-        return made.ground().settings().repeatVisits() ? new Look(made, at).with(stops) : stops;
+    /**
+     * The stops of each round, and those at which flowers have pollen once more; none of these where once is held to be enough. They go
+     * with the first round of all or with a later one that is walked anyway, the same flowers with one round only.
+     */
+    List<List<RoundView.StopView>> with(MadePlan made, List<List<RoundView.StopView>> rounds) {
+        List<Pollination> firsts = made.ground().settings().repeatVisits() ? firsts(made) : List.of();
+        if (firsts.isEmpty()) {
+            return rounds;
+        }
+        Map<UUID, Integer> used = new HashMap<>();
+        Set<UUID> served = new HashSet<>();
+        List<List<RoundView.StopView>> all = new ArrayList<>();
+        for (int r = 0; r < rounds.size(); r++) {
+            List<RoundView.StopView> stops = rounds.get(r);
+            List<Pollination> open =
+                    firsts.stream().filter(p -> !served.contains(p.id())).toList();
+            if (r == 0 || !stops.isEmpty()) {
+                stops = new Look(made, made.slots().get(r).at(), open, used).with(stops);
+                stops.stream()
+                        .map(RoundView.StopView::againOf)
+                        .filter(Objects::nonNull)
+                        .forEach(served::add);
+            }
+            all.add(stops);
+        }
+        return all;
+    }
+
+    private List<Pollination> firsts(MadePlan made) {
+        return pollinations
+                .byHandSince(
+                        made.ground().caller().orchardId(), made.ground().now().minus(FARTHEST_BACK))
+                .stream()
+                // A trial's flowers have what the lot gave them and no more.
+                .filter(p -> p.crossingId() == null && p.comparisonId() == null)
+                .toList();
     }
 
     /** Flowers that may have it again, and how many of their stigmas still take it. */
@@ -127,14 +162,20 @@ class SecondVisits {
         private final MadePlan made;
         private final Instant at;
         private final Map<UUID, LotView> lots;
+        private final List<Pollination> firsts;
+        /** doses that second visits of earlier rounds took from each jar */
+        private final Map<UUID, Integer> used;
+
         private final Map<UUID, Integer> spare = new HashMap<>();
         private final Map<Aged, Double> stillTaking = new HashMap<>();
 
-        Look(MadePlan made, Instant at) {
+        Look(MadePlan made, Instant at, List<Pollination> firsts, Map<UUID, Integer> used) {
             this.made = made;
             this.at = at;
+            this.firsts = firsts;
+            this.used = used;
             this.lots = shelf.all(made.ground().caller(), at).stream().collect(Collectors.toMap(LotView::id, l -> l));
-            lots.values().forEach(l -> spare.put(l.id(), l.dosesLeft()));
+            lots.values().forEach(l -> spare.put(l.id(), l.dosesLeft() - used.getOrDefault(l.id(), 0)));
             Map<LotId, UUID> jars = made.sources().stream()
                     .filter(s -> s.kind() == PlanSource.Kind.JAR)
                     .collect(Collectors.toMap(PlanSource::id, s -> s.lot().id()));
@@ -192,11 +233,6 @@ class SecondVisits {
 
         private List<Open> open() {
             UUID orchard = made.ground().caller().orchardId();
-            List<Pollination> firsts =
-                    pollinations.byHandSince(orchard, made.ground().now().minus(FARTHEST_BACK)).stream()
-                            // A trial's flowers have what the lot gave them and no more.
-                            .filter(p -> p.crossingId() == null && p.comparisonId() == null)
-                            .toList();
             Map<UUID, Instant> again = pollinations
                     .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(
                             orchard, firsts.stream().map(Pollination::id).toList())
@@ -229,6 +265,7 @@ class SecondVisits {
             return jarFor(o.first())
                     .flatMap(jar -> visit(o, spare.get(jar.id())).map(v -> {
                         spare.merge(jar.id(), -v.flowers(), Integer::sum);
+                        used.merge(jar.id(), v.flowers(), Integer::sum);
                         return view(o, v, jar);
                     }));
         }
