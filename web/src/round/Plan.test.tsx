@@ -51,6 +51,7 @@ const plan: Schemas['Plan'] = {
   kept: [
     { lot: 'LA-02', doses: 4, at: '2026-11-26T03:40:00Z', tree: 'Pale Ridge 2', why: 'Worth more then.' },
   ],
+  spare: [],
   choices: [],
   away: [{ first: '2026-11-27', last: '2026-12-05', note: '', todo: ['LA-02 will be too old by then.'] }],
   obstacles: ['Pale Ridge 2 is wanted to bear 400 fruits, but can carry 11.'],

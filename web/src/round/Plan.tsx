@@ -266,8 +266,7 @@ export function Plan() {
                   value={days}
                   onChange={setDays}
                   data={[
-                    { value: '2', label: '2 days' },
-                    { value: '4', label: '4' },
+                    { value: '4', label: '4 days' },
                     { value: '7', label: '7' },
                     { value: '10', label: '10' },
                   ]}

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
+import { percent } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { clock, daysBetween, plural, shortDay } from '../kit/time';
 import { STEP, givesPollen } from '../round/cross-words';
@@ -130,6 +131,15 @@ export function RunSheet({ plan }: { plan: Schemas['Plan'] }) {
           {o}
         </p>
       ))}
+      {plan.spare.length > 0 && (
+        <p className="soft" data-card="spare">
+          Stays in the jars:{' '}
+          {plan.spare
+            .map((s) => `${plural(s.doses, 'dose')} of ${s.lot}, about ${percent(s.viability)} alive`)
+            .join('; ')}
+          . Nothing in these days is better off with it.
+        </p>
+      )}
       {later.length > 0 && (
         <p className="soft" data-card="later">
           Then{' '}

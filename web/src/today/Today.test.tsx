@@ -61,6 +61,7 @@ const plan: Schemas['Plan'] = {
   ],
   left: [],
   kept: [],
+  spare: [{ lotId: 'l', lot: 'LA-02', doses: 10, viability: 0.48 }],
   choices: [],
   away: [],
   obstacles: [],
@@ -106,6 +107,7 @@ describe('today', () => {
       'CollectLantern 1 · 2 male flowers of Lantern, 6 doses of them for later visits6 doses',
     );
     expect(first).toContain('LA-01 onPale Ridge 1 6 · Pale Ridge 2 612');
+    expect(screen.getByText(/10 doses of LA-02, about 48.% alive/)).toBeVisible();
     expect(screen.getByText(/Then Thu 26 Nov 16:00, 6 flowers/)).toBeVisible();
     expect(await screen.findByText(/2\schecks due/)).toBeVisible();
   });

@@ -195,7 +195,7 @@ export function Today() {
                 <ZoneDoubt />
                 <CrossesDue />
                 <NotServed round={r} />
-                {plan.data && <RunSheet plan={plan.data} />}
+                <Loaded of={plan}>{(p) => <RunSheet plan={p} />}</Loaded>
                 <ChecksDue />
                 {lots.data && <ShelfStrip lots={lots.data} />}
               </>

@@ -185,6 +185,23 @@ class PlanTest {
     }
 
     @Test
+    void every_dose_of_a_living_jar_is_planned_or_stays_in_it() {
+        bloomAndPollen();
+        String jar = api.lot(giver, now.minus(Duration.ofHours(1)), 200).id();
+
+        JsonNode plan = plan(4);
+
+        int planned = stopsOf(plan, jar).stream()
+                .mapToInt(s -> s.path("flowers").asInt())
+                .sum();
+        assertThat(planned).isPositive();
+        JsonNode spare = plan.path("spare").get(0);
+        assertThat(spare.path("lotId").asString()).isEqualTo(jar);
+        assertThat(planned + spare.path("doses").asInt()).isEqualTo(200);
+        assertThat(spare.path("viability").asDouble()).isBetween(0.5, 1.0);
+    }
+
+    @Test
     void same_hour_pollen_leaves_the_jar_of_yesterday_alone() {
         api.read(taker, now, Map.of("half-open", 6)).expect(200);
         String old = api.lot(giver, now.minus(Duration.ofHours(20)), 30).id();

@@ -43,12 +43,17 @@ public final class Require {
         return within(field, value, 0, Integer.MAX_VALUE);
     }
 
-    /** 0 or more. */
-    public static BigDecimal notNegative(String field, BigDecimal value) {
-        if (value.signum() < 0) {
-            throw new InvalidInputException(field, "is " + value.toPlainString() + "; it must be 0 or more.");
+    /** 0 to {@code most}, with so many decimal places at most; given back without trailing zeros. */
+    public static BigDecimal exact(String field, BigDecimal value, int most, int places) {
+        if (value.signum() < 0 || value.compareTo(BigDecimal.valueOf(most)) > 0) {
+            throw new InvalidInputException(field, "is " + value + "; allowed is 0 to " + most + ".");
         }
-        return value;
+        BigDecimal plain = value.stripTrailingZeros();
+        if (plain.scale() > places) {
+            throw new InvalidInputException(
+                    field, "is " + value + "; at most " + places + " decimal places can be reckoned with.");
+        }
+        return plain;
     }
 
     public static String text(String field, String value) {

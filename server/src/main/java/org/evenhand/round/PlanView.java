@@ -28,6 +28,7 @@ record PlanView(
         List<Round> rounds,
         List<Left> left,
         List<Kept> kept,
+        List<Spare> spare,
         List<Chosen> choices,
         List<AwayWords> away,
         List<String> obstacles,
@@ -74,6 +75,14 @@ record PlanView(
     /** Doses that wait for a later round. */
     @Schema(name = "PlanKept")
     record Kept(String lot, int doses, Instant at, String tree, String why) {}
+
+    /**
+     * Doses of a jar that no visit of the plan takes: other pollen is worth more there, or no flower is left that they would serve.
+     *
+     * @param viability share alive now, 0 to 1
+     */
+    @Schema(name = "PlanSpare")
+    record Spare(UUID lotId, String lot, int doses, double viability) {}
 
     /** A choice of somebody. */
     @Schema(name = "PlanChoice")

@@ -222,4 +222,22 @@ final class PlanWords {
                         "Flowers that open by then are worth more to it."))
                 .toList();
     }
+
+    /** Doses in living jars that no visit takes. */
+    List<PlanView.Spare> spare() {
+        Map<UUID, Integer> taken = stops.stream()
+                .flatMap(List::stream)
+                .filter(s -> s.lotId() != null && s.givesPollen())
+                .collect(Collectors.groupingBy(
+                        RoundView.StopView::lotId, Collectors.summingInt(RoundView.StopView::flowers)));
+        return made.sources().stream()
+                .filter(s -> s.kind() == PlanSource.Kind.JAR)
+                .map(s -> new PlanView.Spare(
+                        s.lot().id(),
+                        s.name(),
+                        s.doses() - taken.getOrDefault(s.lot().id(), 0),
+                        s.lot().viability().share()))
+                .filter(s -> s.doses() > 0)
+                .toList();
+    }
 }

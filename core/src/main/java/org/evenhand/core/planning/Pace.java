@@ -4,7 +4,7 @@ import java.math.BigDecimal;
 import org.evenhand.core.Require;
 
 /**
- * How long the work takes, in minutes; each 0 or more.
+ * How long the work takes, in minutes; each as exact as a visit's ({@link CandidateVisit}).
  *
  * @param perFlower to pollinate a flower
  * @param perCollectedFlower to take the pollen off a male flower
@@ -12,8 +12,9 @@ import org.evenhand.core.Require;
  */
 public record Pace(BigDecimal perFlower, BigDecimal perCollectedFlower, BigDecimal perFather) {
     public Pace {
-        Require.notNegative("perFlower", perFlower);
-        Require.notNegative("perCollectedFlower", perCollectedFlower);
-        Require.notNegative("perFather", perFather);
+        perFlower = Require.exact("perFlower", perFlower, CandidateVisit.MOST_MINUTES, CandidateVisit.PLACES);
+        perCollectedFlower = Require.exact(
+                "perCollectedFlower", perCollectedFlower, CandidateVisit.MOST_MINUTES, CandidateVisit.PLACES);
+        perFather = Require.exact("perFather", perFather, CandidateVisit.MOST_MINUTES, CandidateVisit.PLACES);
     }
 }

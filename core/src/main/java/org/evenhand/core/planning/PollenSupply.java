@@ -30,7 +30,7 @@ public sealed interface PollenSupply {
     /**
      * Still in male flowers.
      *
-     * @param dosesPerFlower of one male flower, 0 or more; what one collection gives is rounded down as a whole
+     * @param dosesPerFlower of one male flower, 0 to 100 000 with 9 decimal places at most; what one collection gives is rounded down as a whole
      * @param batches male flowers, each collected at most once
      * @param viability row: visit at which it is collected, column: visit at which it is used; 0 before it is collected, and where it
      *     still has to dry
@@ -41,7 +41,7 @@ public sealed interface PollenSupply {
         public ToCollect {
             batches = List.copyOf(batches);
             viability = viability.stream().map(List::copyOf).toList();
-            Require.notNegative("dosesPerFlower", dosesPerFlower);
+            dosesPerFlower = Require.exact("dosesPerFlower", dosesPerFlower, 100_000, 9);
             viability.forEach(row -> row.forEach(v -> Require.notNegative("viability", v)));
         }
     }
