@@ -198,7 +198,13 @@ class PlanTest {
         JsonNode spare = plan.path("spare").get(0);
         assertThat(spare.path("lotId").asString()).isEqualTo(jar);
         assertThat(planned + spare.path("doses").asInt()).isEqualTo(200);
-        assertThat(spare.path("viability").asDouble()).isBetween(0.5, 1.0);
+        assertThat(spare.path("viability").asDouble())
+                .as("as the shelf says it")
+                .isEqualTo(list(api.get("/api/lots").body())
+                        .get(0)
+                        .path("viability")
+                        .path("share")
+                        .asDouble());
     }
 
     @Test
