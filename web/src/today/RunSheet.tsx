@@ -38,10 +38,12 @@ function treesOf(stops: Stop[]): { name: string; flowers: number }[] {
   return [...sum].map(([name, flowers]) => ({ name, flowers }));
 }
 
-/** Doses of what is collected that no stop of the visit itself takes. */
-function keptForLater(visit: Visit, of: Schemas['PlannedCollecting']): number {
+/** Doses of what is collected that no stop of the visit itself takes, in words. */
+function laterWords(visit: Visit, of: Schemas['PlannedCollecting']): string {
   const taken = visit.stops.filter((s) => s.collectFirst && s.pollenParent === of.variety);
-  return of.doses - taken.reduce((n, s) => n + s.flowers, 0);
+  const later = of.doses - taken.reduce((n, s) => n + s.flowers, 0);
+  if (later <= 0) return '';
+  return later === of.doses ? ', all for later visits' : `, ${plural(later, 'dose')} for later visits`;
 }
 
 function Line({

@@ -103,9 +103,7 @@ describe('today', () => {
     const visits = document.querySelectorAll('[data-visit]');
     expect(visits).toHaveLength(2);
     const first = visits[0]!.textContent.replace(/\s+/g, ' ');
-    expect(first).toContain(
-      'CollectLantern 1 · 2 male flowers of Lantern, 6 doses of them for later visits6 doses',
-    );
+    expect(first).toContain('CollectLantern 1 · 2 male flowers of Lantern, all for later visits6 doses');
     expect(first).toContain('LA-01 onPale Ridge 1 6 · Pale Ridge 2 612');
     expect(screen.getByText(/10 doses of LA-02, about 48.% alive/)).toBeVisible();
     expect(screen.getByText(/Then Thu 26 Nov 16:00, 6 flowers/)).toBeVisible();
