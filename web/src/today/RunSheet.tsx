@@ -84,8 +84,7 @@ function VisitCard({ visit }: { visit: Visit }) {
         <Line key={c.varietyId} kind="collect" what="Collect" number={plural(c.doses, 'dose')}>
           {c.trees.map((t) => t.tree).join(', ') || c.variety} · {plural(c.flowers, 'male flower')} of{' '}
           {c.variety}
-          {keptForLater(visit, c) > 0 &&
-            `, ${plural(keptForLater(visit, c), 'dose')} of them for later visits`}
+          {laterWords(visit, c)}
         </Line>
       ))}
       {byFather(pollen).map((leg) => (
