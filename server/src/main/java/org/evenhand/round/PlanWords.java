@@ -231,7 +231,8 @@ final class PlanWords {
                 .collect(Collectors.groupingBy(
                         RoundView.StopView::lotId, Collectors.summingInt(RoundView.StopView::flowers)));
         return made.sources().stream()
-                .filter(s -> s.kind() == PlanSource.Kind.JAR)
+                .filter(s ->
+                        s.kind() == PlanSource.Kind.JAR && !s.lot().viability().spoiled())
                 .map(s -> new PlanView.Spare(
                         s.lot().id(),
                         s.name(),
