@@ -11,11 +11,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
@@ -23,7 +23,6 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.pollen.Hygiene;
 import org.evenhand.core.round.CrossWork;
-import org.evenhand.core.round.LotId;
 import org.evenhand.core.round.RoundPlan;
 import org.evenhand.core.round.SecondVisit;
 import org.evenhand.kit.Caller;
@@ -123,23 +122,10 @@ class SecondVisits {
         if (firsts.isEmpty()) {
             return rounds;
         }
-        Map<UUID, Integer> used = new HashMap<>();
-        Set<UUID> served = new HashSet<>();
-        List<List<RoundView.StopView>> all = new ArrayList<>();
-        for (int r = 0; r < rounds.size(); r++) {
-            List<RoundView.StopView> stops = rounds.get(r);
-            List<Pollination> open =
-                    firsts.stream().filter(p -> !served.contains(p.id())).toList();
-            if (r == 0 || !stops.isEmpty()) {
-                stops = new Look(made, made.slots().get(r).at(), open, used).with(stops);
-                stops.stream()
-                        .map(RoundView.StopView::againOf)
-                        .filter(Objects::nonNull)
-                        .forEach(served::add);
-            }
-            all.add(stops);
-        }
-        return all;
+        More more = new More(made, firsts);
+        return IntStream.range(0, rounds.size())
+                .mapToObj(r -> r == 0 || !rounds.get(r).isEmpty() ? more.with(r, rounds.get(r)) : rounds.get(r))
+                .toList();
     }
 
     private List<Pollination> firsts(MadePlan made) {
@@ -152,44 +138,72 @@ class SecondVisits {
                 .toList();
     }
 
+    /** When flowers had pollen again, by their first visit; of several the last. */
+    private Map<UUID, Instant> again(Caller caller, List<Pollination> firsts) {
+        return pollinations
+                .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(
+                        caller.orchardId(), firsts.stream().map(Pollination::id).toList())
+                .stream()
+                .collect(Collectors.toMap(Pollination::againOf, Pollination::doneAt, (a, b) -> a.isAfter(b) ? a : b));
+    }
+
     /** Flowers that may have it again, and how many of their stigmas still take it. */
     private record Open(Pollination first, Foreseen tree, Instant last, double stillTaking) {}
 
     private record Aged(UUID variety, Instant then) {}
 
-    /** One look at what was done and what is on the shelf. */
-    private final class Look {
+    /** What may be done once more over the rounds of a plan, one after the other: flowers and doses are there once. */
+    private final class More {
         private final MadePlan made;
-        private final Instant at;
-        private final Map<UUID, LotView> lots;
         private final List<Pollination> firsts;
-        /** doses that second visits of earlier rounds took from each jar */
-        private final Map<UUID, Integer> used;
-
+        private final Map<UUID, Instant> again;
+        private final Map<UUID, LotView> lots;
+        private final List<PlanSource> jars;
         private final Map<UUID, Integer> spare = new HashMap<>();
+        private final Set<UUID> served = new HashSet<>();
+
+        More(MadePlan made, List<Pollination> firsts) {
+            Caller caller = made.ground().caller();
+            this.made = made;
+            this.firsts = firsts;
+            this.again = again(caller, firsts);
+            this.lots = shelf.all(caller, made.ground().now()).stream().collect(Collectors.toMap(LotView::id, l -> l));
+            this.jars = made.sources().stream()
+                    .filter(s -> s.kind() == PlanSource.Kind.JAR)
+                    .toList();
+            for (PlanSource jar : jars) {
+                int planned = made.plan().stops().stream()
+                        .filter(s -> s.lot().equals(jar.id()))
+                        .mapToInt(RoundPlan.Stop::flowers)
+                        .sum();
+                spare.put(jar.lot().id(), jar.doses() - planned);
+            }
+        }
+
+        List<RoundView.StopView> with(int round, List<RoundView.StopView> stops) {
+            return new Look(round, this).with(stops);
+        }
+    }
+
+    /** One look, at one round. */
+    private static final class Look {
+        private final More more;
+        private final MadePlan made;
+        private final int round;
+        private final Instant at;
         private final Map<Aged, Double> stillTaking = new HashMap<>();
 
-        Look(MadePlan made, Instant at, List<Pollination> firsts, Map<UUID, Integer> used) {
-            this.made = made;
-            this.at = at;
-            this.firsts = firsts;
-            this.used = used;
-            this.lots = shelf.all(made.ground().caller(), at).stream().collect(Collectors.toMap(LotView::id, l -> l));
-            lots.values().forEach(l -> spare.put(l.id(), l.dosesLeft() - used.getOrDefault(l.id(), 0)));
-            Map<LotId, UUID> jars = made.sources().stream()
-                    .filter(s -> s.kind() == PlanSource.Kind.JAR)
-                    .collect(Collectors.toMap(PlanSource::id, s -> s.lot().id()));
-            for (RoundPlan.Stop stop : made.plan().stops()) {
-                if (jars.containsKey(stop.lot())) {
-                    spare.merge(jars.get(stop.lot()), -stop.flowers(), Integer::sum);
-                }
-            }
+        Look(int round, More more) {
+            this.more = more;
+            this.made = more.made;
+            this.round = round;
+            this.at = made.slots().get(round).at();
         }
 
         /** Each behind the stops with the same jar; those with another jar at the end. */
         List<RoundView.StopView> with(List<RoundView.StopView> stops) {
             List<RoundView.StopView> all = new ArrayList<>(stops);
-            more().forEach(stop -> {
+            due().forEach(stop -> {
                 int behind = behindSamePollen(all, stop);
                 if (behind > 0) {
                     all.add(behind, stop);
@@ -200,7 +214,7 @@ class SecondVisits {
             return List.copyOf(all);
         }
 
-        private List<RoundView.StopView> more() {
+        private List<RoundView.StopView> due() {
             return open().stream()
                     .sorted(Comparator.comparingDouble((Open o) -> -o.stillTaking()))
                     .flatMap(o -> stop(o).stream())
@@ -232,19 +246,16 @@ class SecondVisits {
         }
 
         private List<Open> open() {
-            UUID orchard = made.ground().caller().orchardId();
-            Map<UUID, Instant> again = pollinations
-                    .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(
-                            orchard, firsts.stream().map(Pollination::id).toList())
-                    .stream()
-                    .collect(Collectors.toMap(
-                            Pollination::againOf, Pollination::doneAt, (a, b) -> a.isAfter(b) ? a : b));
             Map<UUID, Foreseen> trees = made.ground().byTree();
-            return firsts.stream()
-                    .filter(p -> trees.containsKey(p.treeId()))
-                    .filter(p -> !SecondVisit.tooEarly(again.getOrDefault(p.id(), p.doneAt()), at))
-                    .map(p -> open(p, trees.get(p.treeId()), again.getOrDefault(p.id(), p.doneAt())))
+            return more.firsts.stream()
+                    .filter(p -> trees.containsKey(p.treeId()) && !more.served.contains(p.id()))
+                    .filter(p -> !SecondVisit.tooEarly(last(p), at))
+                    .map(p -> open(p, trees.get(p.treeId()), last(p)))
                     .toList();
+        }
+
+        private Instant last(Pollination first) {
+            return more.again.getOrDefault(first.id(), first.doneAt());
         }
 
         private Open open(Pollination first, Foreseen tree, Instant last) {
@@ -259,15 +270,16 @@ class SecondVisits {
         }
 
         private Optional<RoundView.StopView> stop(Open o) {
-            if (o.first().lotId() == null) {
-                return visit(o, o.first().flowers()).map(v -> view(o, v, null));
-            }
-            return jarFor(o.first())
-                    .flatMap(jar -> visit(o, spare.get(jar.id())).map(v -> {
-                        spare.merge(jar.id(), -v.flowers(), Integer::sum);
-                        used.merge(jar.id(), v.flowers(), Integer::sum);
-                        return view(o, v, jar);
-                    }));
+            Optional<RoundView.StopView> stop = o.first().lotId() == null
+                    ? visit(o, o.first().flowers()).map(v -> view(o, v, null))
+                    : jarFor(o.first())
+                            .flatMap(jar -> visit(o, more.spare.get(jar.lot().id()))
+                                    .map(v -> {
+                                        more.spare.merge(jar.lot().id(), -v.flowers(), Integer::sum);
+                                        return view(o, v, jar);
+                                    }));
+            stop.ifPresent(s -> more.served.add(o.first().id()));
+            return stop;
         }
 
         private Optional<SecondVisit> visit(Open o, int doses) {
@@ -275,15 +287,16 @@ class SecondVisits {
         }
 
         /** The liveliest jar of the same father with something to spare. */
-        private Optional<LotView> jarFor(Pollination first) {
-            Set<UUID> fathers = fathers(Optional.ofNullable(lots.get(first.lotId())));
-            return lots.values().stream()
-                    .filter(l -> spare.get(l.id()) > 0 && !l.viability().spoiled())
-                    .filter(l -> fathers(Optional.of(l)).equals(fathers))
-                    .filter(l -> !ruledOut(first.treeId(), l.id()))
-                    .filter(l -> made.ground().settings().pollenAge().allows(l.collectedAt(), at))
-                    .max(Comparator.comparingDouble((LotView l) -> l.viability().share())
-                            .thenComparing(LotView::code));
+        private Optional<PlanSource> jarFor(Pollination first) {
+            Set<UUID> fathers = fathers(Optional.ofNullable(more.lots.get(first.lotId())));
+            return more.jars.stream()
+                    .filter(j ->
+                            more.spare.get(j.lot().id()) > 0 && j.viability().get(round) > 0)
+                    .filter(j -> j.fathers().equals(fathers))
+                    .filter(j -> !ruledOut(first.treeId(), j.lot().id()))
+                    .max(Comparator.comparingDouble(
+                                    (PlanSource j) -> j.viability().get(round))
+                            .thenComparing(PlanSource::name));
         }
 
         private boolean ruledOut(UUID tree, UUID jar) {
@@ -295,10 +308,10 @@ class SecondVisits {
                             && (c.onDay() == null || c.onDay().equals(day)));
         }
 
-        private RoundView.StopView view(Open o, SecondVisit visit, LotView jar) {
+        private RoundView.StopView view(Open o, SecondVisit visit, PlanSource jar) {
             TreeView t = o.tree().tree();
             CropSheet sheet = o.tree().sheet();
-            double alive = jar == null ? 1 : jar.viability().share();
+            double alive = jar == null ? 1 : jar.viability().get(round);
             ZoneId zone = made.ground().zone();
             return new RoundView.StopView(
                     t.id(),
@@ -308,9 +321,9 @@ class SecondVisits {
                     t.block(),
                     t.row(),
                     t.position(),
-                    jar == null ? null : jar.id(),
-                    jar == null ? Pollinations.FLOWER_TO_FLOWER : jar.code(),
-                    jar == null ? t.varietyName() : jar.varietyName(),
+                    jar == null ? null : jar.lot().id(),
+                    jar == null ? Pollinations.FLOWER_TO_FLOWER : jar.name(),
+                    jar == null ? t.varietyName() : jar.father(),
                     visit.flowers(),
                     List.of(),
                     visit.flowers() * visit.stillTaking() * alive,
@@ -354,7 +367,7 @@ class SecondVisits {
         private Set<UUID> fathersOf(RoundView.StopView stop) {
             return stop.lotId() == null
                     ? Set.of(made.ground().byTree().get(stop.treeId()).tree().varietyId())
-                    : fathers(Optional.ofNullable(lots.get(stop.lotId())));
+                    : fathers(Optional.ofNullable(more.lots.get(stop.lotId())));
         }
     }
 }

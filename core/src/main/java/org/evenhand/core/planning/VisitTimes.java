@@ -10,8 +10,8 @@ import org.evenhand.core.round.BestHours;
 import org.evenhand.core.round.FreeHours.Stretch;
 
 /**
- * When one could go: for each crop, from when there is pollen, the best hour of each free stretch within the hours in which the crop is worked. Crops whose best
- * hours lie close together share a visit; others have visits of their own, several in one stretch.
+ * When one could go: for each crop, from when there is pollen, the best hour of each free stretch within the hours in which the crop
+ * is worked. Crops whose best hours lie close together share a visit; others have visits of their own, several in one stretch.
  */
 public final class VisitTimes {
     /** Best hours of several crops that lie no farther apart make one visit. Our convention. */
@@ -75,7 +75,7 @@ public final class VisitTimes {
         return visits;
     }
 
-    /** Each crop's best hours; in the whole stretch where none of its windows meets it and it is short enough to be meant so. */
+    /** Each crop's best hours; in the whole stretch where none of its windows meets it. */
     private static List<Best> best(Stretch stretch, List<Instant> moments, List<OfCrop> crops) {
         List<Best> best = new ArrayList<>();
         for (OfCrop crop : crops) {
