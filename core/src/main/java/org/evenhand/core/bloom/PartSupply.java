@@ -36,6 +36,7 @@ final class PartSupply {
     private DMatrixRMaj slope;
     private DMatrixRMaj response;
     private double[][] states;
+    private DMatrixRMaj rootOfOwn;
     private Triangle spread;
     private DMatrixRMaj whiteSlope;
 
@@ -109,8 +110,9 @@ final class PartSupply {
         return states[reading];
     }
 
-    DMatrixRMaj slope() {
-        return slope;
+    /** A root of the covariance that the counts have from what is the part's own: [knot][count]. */
+    DMatrixRMaj rootOfOwn() {
+        return rootOfOwn;
     }
 
     /** Of the counts' covariance given the course. */
@@ -205,11 +207,12 @@ final class PartSupply {
     }
 
     /** Factors the covariance of the counts given the course, under a prior for what is the part's own. */
-    void factor(DMatrixRMaj ofTree) {
-        DMatrixRMaj half = new DMatrixRMaj(counts.numRows, knots.count());
-        CommonOps_DDRM.mult(slope, ofTree, half);
-        DMatrixRMaj all = chance.copy();
-        CommonOps_DDRM.multAddTransB(half, slope, all);
+    void factor(Triangle ofTree) {
+        rootOfOwn = ofTree.root(CommonOps_DDRM.transpose(slope, null));
+        SymmetricSum ofOwn = new SymmetricSum(counts.numRows);
+        ofOwn.add(1, rootOfOwn);
+        DMatrixRMaj all = ofOwn.full();
+        CommonOps_DDRM.addEquals(all, chance);
         spread = new Triangle(all);
         whiteSlope = spread.whiten(slope);
     }
@@ -244,11 +247,10 @@ final class PartSupply {
     }
 
     /** Moves the part's own supply to what its counts say under a new course, in steps that are not too long. */
-    void moveOwn(DMatrixRMaj ofTree, DMatrixRMaj newCourse) {
+    void moveOwn(Triangle ofTree, DMatrixRMaj newCourse) {
         DMatrixRMaj pull = new DMatrixRMaj(knots.count(), 1);
         CommonOps_DDRM.multTransA(whiteSlope, spread.whiten(residual(newCourse)), pull);
-        DMatrixRMaj moved = new DMatrixRMaj(knots.count(), 1);
-        CommonOps_DDRM.mult(ofTree, pull, moved);
+        DMatrixRMaj moved = ofTree.times(pull);
         for (int k = 0; k < knots.count(); k++) {
             double from = course.get(k, 0) + own.get(k, 0);
             double step = newCourse.get(k, 0) + moved.get(k, 0) - from;

@@ -43,21 +43,20 @@ final class SupplyFit {
     private final SupplyKnots knots;
 
     private SupplyPrior prior;
+    private Triangle ofTree;
     private DMatrixRMaj course;
     private Normal settled;
 
     private record Normal(DMatrixRMaj mean, DMatrixRMaj covariance, double logEvidence) {}
 
-    private SupplyFit(CohortTable table, List<CountedPart> counted, int firstDay, int daysAhead, double countingError) {
+    private SupplyFit(
+            CohortTable table, List<CountedPart> telling, int firstDay, SupplyKnots knots, double countingError) {
         this.table = table;
+        this.counted = telling;
         this.firstDay = firstDay;
-        int lastRead = CohortTable.dayOf(
-                        counted.stream().mapToDouble(CountedPart::last).max().orElseThrow())
-                - firstDay;
-        this.knots = SupplyKnots.of(lastRead + 1 + daysAhead, lastRead);
-        this.counted = telling(counted);
+        this.knots = knots;
         this.countingError = countingError;
-        this.counted.forEach(c -> leading.add(part(c)));
+        telling.forEach(c -> leading.add(part(c)));
     }
 
     private PartSupply part(CountedPart one) {
@@ -85,7 +84,11 @@ final class SupplyFit {
      */
     static SupplyFit of(CohortTable table, List<CountedPart> counted, int daysAhead, double countingError) {
         int firstDay = Math.max(0, table.firstDay() - EARLIER_DAYS);
-        SupplyFit fit = new SupplyFit(table, counted, firstDay, daysAhead, countingError);
+        int lastRead = CohortTable.dayOf(
+                        counted.stream().mapToDouble(CountedPart::last).max().orElseThrow())
+                - firstDay;
+        SupplyKnots knots = SupplyKnots.of(lastRead + 1 + daysAhead, lastRead);
+        SupplyFit fit = new SupplyFit(table, telling(counted), firstDay, knots, countingError);
         fit.startSteady();
         fit.prior = SupplyPrior.middle();
         for (int round = 0; round < ROUNDS; round++) {
@@ -97,8 +100,8 @@ final class SupplyFit {
     }
 
     /** The same counts at another development rate, beginning with what was found at this one. */
-    SupplyFit at(CohortTable other, List<CountedPart> counted, int daysAhead, double countingError) {
-        SupplyFit fit = new SupplyFit(other, counted, firstDay, daysAhead, countingError);
+    SupplyFit at(CohortTable other) {
+        SupplyFit fit = new SupplyFit(other, counted, firstDay, knots, countingError);
         fit.course = settled.mean;
         for (int p = 0; p < leading.size(); p++) {
             fit.leading.get(p).startAs(leading.get(p));
@@ -118,8 +121,8 @@ final class SupplyFit {
         leading.forEach(p -> p.startAt(p.steadyLog() - level));
     }
 
-    private DMatrixRMaj ofTree(SupplyPrior under) {
-        return knots.chosen(under.tree(knots.days()));
+    private Triangle ofTree(SupplyPrior under) {
+        return new Triangle(knots.chosen(under.tree(knots.days())));
     }
 
     private DMatrixRMaj ofCourse(SupplyPrior under) {
@@ -127,7 +130,7 @@ final class SupplyFit {
     }
 
     private void round() {
-        DMatrixRMaj ofTree = ofTree(prior);
+        Triangle ofTree = ofTree(prior);
         for (PartSupply part : leading) {
             part.linearize(course);
             part.factor(ofTree);
@@ -141,49 +144,50 @@ final class SupplyFit {
 
     /** Takes the counts as linear around the final estimate, for all that is asked afterwards. */
     private void settle() {
-        DMatrixRMaj ofTree = ofTree(prior);
+        ofTree = ofTree(prior);
         for (PartSupply part : leading) {
             part.linearize(course);
             part.factor(ofTree);
         }
         settled = posterior(new Told(leading), ofCourse(prior));
         leading.forEach(p -> p.moveOwn(ofTree, settled.mean));
-        leading.forEach(p -> relinearize(p, ofTree));
     }
 
-    private void relinearize(PartSupply part, DMatrixRMaj ofTree) {
+    private void relinearize(PartSupply part) {
         part.linearize(settled.mean);
         part.factor(ofTree);
     }
 
     /** Every part with its own supply about the course, those that led and those that follow. */
     List<PartSupply> parts(List<CountedPart> everyone) {
-        DMatrixRMaj ofTree = ofTree(prior);
         Map<CountedPart, PartSupply> led = new IdentityHashMap<>();
-        leading.forEach(p -> led.put(p.counted, p));
+        leading.forEach(p -> {
+            relinearize(p);
+            led.put(p.counted, p);
+        });
         return everyone.stream()
-                .map(one -> led.containsKey(one) ? led.get(one) : follower(one.latest(READINGS_OF_FOLLOWERS), ofTree))
-                .map(part -> withoutContradiction(part, ofTree))
+                .map(one -> led.containsKey(one) ? led.get(one) : follower(one.latest(READINGS_OF_FOLLOWERS)))
+                .map(this::withoutContradiction)
                 .toList();
     }
 
     /** The latest count stands: earlier ones that no flowers could have led to it from are left out, the oldest first. */
-    private PartSupply withoutContradiction(PartSupply part, DMatrixRMaj ofTree) {
+    private PartSupply withoutContradiction(PartSupply part) {
         PartSupply kept = part;
         while (kept.counted.readings() > 1 && kept.misfit(settled.mean) > CONTRADICTION) {
-            kept = follower(kept.counted.latest(kept.counted.readings() - 1), ofTree);
+            kept = follower(kept.counted.latest(kept.counted.readings() - 1));
         }
         return kept;
     }
 
-    private PartSupply follower(CountedPart one, DMatrixRMaj ofTree) {
+    private PartSupply follower(CountedPart one) {
         PartSupply part = part(one);
         part.startUnder(settled.mean);
         for (int round = 0; round < ROUNDS_OF_FOLLOWERS; round++) {
-            relinearize(part, ofTree);
+            relinearize(part);
             part.moveOwn(ofTree, settled.mean);
         }
-        relinearize(part, ofTree);
+        relinearize(part);
         return part;
     }
 
@@ -229,7 +233,7 @@ final class SupplyFit {
         for (SupplyPrior candidate : SupplyPrior.all()) {
             if (candidate.treeSpread() != treeSpread) {
                 treeSpread = candidate.treeSpread();
-                DMatrixRMaj ofTree = ofTree(candidate);
+                Triangle ofTree = ofTree(candidate);
                 leading.forEach(p -> p.factor(ofTree));
                 told = new Told(leading);
             }
@@ -269,7 +273,8 @@ final class SupplyFit {
         return table;
     }
 
-    DMatrixRMaj treeCovariance() {
-        return ofTree(prior);
+    /** Covariance of the logarithm of what is a tree's own, at the knots. */
+    Triangle treeCovariance() {
+        return ofTree;
     }
 }

@@ -2,6 +2,7 @@ package org.evenhand.core.bloom;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
 
@@ -21,19 +22,26 @@ record TreeEstimate(double[] mean, float[] covariance) {
      */
     static TreeEstimate of(SupplyFit fit, List<PartSupply> parts, int at, int daysAhead) {
         int size = fit.table().model().compartments() + daysAhead;
-        DMatrixRMaj mean = new DMatrixRMaj(size, 1);
-        DMatrixRMaj covariance = new DMatrixRMaj(size, size);
-        DMatrixRMaj ofCourse = new DMatrixRMaj(size, fit.knots().count());
-        DMatrixRMaj ofTree = fit.treeCovariance();
+        Sums sums = new Sums(
+                new DMatrixRMaj(size, 1),
+                new SymmetricSum(size),
+                new DMatrixRMaj(fit.knots().count(), size));
+        Triangle ofTree = fit.treeCovariance();
         for (PartSupply part : parts) {
-            new PartEstimate(fit, part, at, daysAhead).addTo(mean, covariance, ofCourse, ofTree);
+            new PartEstimate(fit, part, at, daysAhead).addTo(sums, ofTree);
         }
-        DMatrixRMaj half = new DMatrixRMaj(size, fit.knots().count());
-        CommonOps_DDRM.mult(ofCourse, fit.doubt(), half);
-        CommonOps_DDRM.multAddTransB(half, ofCourse, covariance);
-        double[] flowers = noneBelowZero(mean.data, fit.table());
-        return new TreeEstimate(flowers, lowerHalf(covariance));
+        DMatrixRMaj doubted = new DMatrixRMaj(fit.knots().count(), size);
+        CommonOps_DDRM.mult(fit.doubt(), sums.ofCourse, doubted);
+        sums.covariance.add(1, sums.ofCourse, doubted);
+        return new TreeEstimate(noneBelowZero(sums.mean.data, fit.table()), sums.covariance.lowerHalf());
     }
+
+    /**
+     * What the parts of a tree add up to.
+     *
+     * @param ofCourse how the numbers move with the variety's course: [knot][number]
+     */
+    private record Sums(DMatrixRMaj mean, SymmetricSum covariance, DMatrixRMaj ofCourse) {}
 
     /**
      * Where normal distributions would have fewer flowers than none in a compartment, it has none, and the others of its stage make up
@@ -58,17 +66,6 @@ record TreeEstimate(double[] mean, float[] covariance) {
         return flowers;
     }
 
-    private static float[] lowerHalf(DMatrixRMaj matrix) {
-        float[] half = new float[matrix.numRows * (matrix.numRows + 1) / 2];
-        int at = 0;
-        for (int i = 0; i < matrix.numRows; i++) {
-            for (int j = 0; j <= i; j++) {
-                half[at++] = (float) matrix.get(i, j);
-            }
-        }
-        return half;
-    }
-
     /** No more buds come on a day than this share of the flowers on the tree: trends do not go on for ever. Our convention. */
     private static final double MOST_A_DAY = 0.5;
 
@@ -79,9 +76,9 @@ record TreeEstimate(double[] mean, float[] covariance) {
         private final int at;
         private final int compartments;
         private final int size;
-        /** Expected numbers around which all is linear, and how they move with the supply of each day. */
+        /** Expected numbers around which all is linear. */
         private final double[] around;
-
+        /** How they move with the logarithm of the supply: [knot][number]. */
         private final DMatrixRMaj slope;
 
         PartEstimate(SupplyFit fit, PartSupply part, int at, int daysAhead) {
@@ -91,75 +88,74 @@ record TreeEstimate(double[] mean, float[] covariance) {
             this.compartments = fit.table().model().compartments();
             this.size = compartments + daysAhead;
             this.around = new double[size];
-            this.slope = new DMatrixRMaj(size, fit.knots().count());
-            spreadSupply();
+            this.slope = CommonOps_DDRM.transpose(spreadSupply(), null);
         }
 
-        private void spreadSupply() {
+        private DMatrixRMaj spreadSupply() {
+            DMatrixRMaj moves = new DMatrixRMaj(size, fit.knots().count());
             double hour = fit.table().hour(at);
             int today = CohortTable.dayOf(hour);
+            double onTree = 0;
             for (int d = 0; d < fit.knots().days(); d++) {
                 int day = fit.firstDay() + d;
                 double buds = part.buds(d);
                 if (day <= today) {
                     double[] cohort = fit.table().cohort(at, day);
                     for (int c = 0; c < compartments; c++) {
-                        add(c, d, buds * cohort[c]);
+                        add(moves, c, d, buds * cohort[c]);
+                        onTree += buds * cohort[c];
                     }
                 }
                 int ahead = day - today;
                 if (ahead >= 0 && compartments + ahead < size) {
-                    buds = Math.min(
-                            buds,
-                            MOST_A_DAY * Arrays.stream(around, 0, compartments).sum());
+                    buds = Math.min(buds, MOST_A_DAY * onTree);
                     double left =
                             ahead > 0 ? 1 : ((today + 1) * CohortTable.HOURS_A_DAY - hour) / CohortTable.HOURS_A_DAY;
-                    add(compartments + ahead, d, buds * left);
+                    add(moves, compartments + ahead, d, buds * left);
                 }
             }
+            return moves;
         }
 
-        private void add(int row, int day, double flowers) {
+        private void add(DMatrixRMaj moves, int row, int day, double flowers) {
             if (flowers != 0) {
-                fit.knots().addDay(slope, row, day, flowers);
+                fit.knots().addDay(moves, row, day, flowers);
                 around[row] += flowers;
             }
         }
 
-        void addTo(DMatrixRMaj mean, DMatrixRMaj covariance, DMatrixRMaj ofCourse, DMatrixRMaj ofTree) {
-            DMatrixRMaj withTree = new DMatrixRMaj(size, fit.knots().count());
-            CommonOps_DDRM.mult(slope, ofTree, withTree);
+        void addTo(Sums sums, Triangle ofTree) {
+            DMatrixRMaj root = ofTree.root(slope);
             DMatrixRMaj common = commonWithCounts();
-            CommonOps_DDRM.multAddTransB(withTree, part.slope(), common);
+            CommonOps_DDRM.multAddTransA(part.rootOfOwn(), root, common);
+            DMatrixRMaj white = part.spread().whiten(common);
 
-            DMatrixRMaj white = part.spread().whiten(CommonOps_DDRM.transpose(common, null));
-            CommonOps_DDRM.multAdd(slope, part.off(fit.course()), mean);
-            CommonOps_DDRM.multAddTransA(white, part.spread().whiten(part.residual(fit.course())), mean);
-
-            CommonOps_DDRM.multAddTransB(withTree, slope, covariance);
-            CommonOps_DDRM.multAddTransA(-1, white, white, covariance);
+            CommonOps_DDRM.multAddTransA(slope, part.off(fit.course()), sums.mean);
+            CommonOps_DDRM.multAddTransA(white, part.spread().whiten(part.residual(fit.course())), sums.mean);
+            sums.covariance.add(1, root);
+            sums.covariance.add(-1, white);
             double[] stray = fit.table().stray(at);
             for (int i = 0; i < size; i++) {
-                mean.add(i, 0, around[i]);
-                covariance.add(i, i, around[i] + (i < compartments ? stray[i] : 0));
+                sums.mean.add(i, 0, around[i]);
+                sums.covariance.addDiagonal(i, around[i] + (i < compartments ? stray[i] : 0));
             }
-            CommonOps_DDRM.addEquals(ofCourse, slope);
-            CommonOps_DDRM.multAddTransA(-1, white, part.whiteSlope(), ofCourse);
+            CommonOps_DDRM.addEquals(sums.ofCourse, slope);
+            CommonOps_DDRM.multAddTransA(-1, part.whiteSlope(), white, sums.ofCourse);
         }
 
         /** The flowers that are on the tree now and were in a count. */
         private DMatrixRMaj commonWithCounts() {
             int stages = fit.table().model().clock().stageCount();
-            DMatrixRMaj common = new DMatrixRMaj(size, part.counts());
+            DMatrixRMaj common = new DMatrixRMaj(part.counts(), size);
             for (int r = 0; r < part.times.length; r++) {
                 double[] later = fit.table().compartmentsLater(part.times[r], at);
                 double share = part.counted.shares()[r];
                 double[] then = part.states(r);
                 for (int c = 0; c < compartments; c++) {
-                    int column = r * stages + fit.table().stageOf(c);
+                    int row = (r * stages + fit.table().stageOf(c)) * size;
                     double flowers = share * then[c];
                     for (int now = c; now < compartments; now++) {
-                        common.add(now, column, flowers * later[now * compartments + c]);
+                        common.data[row + now] += flowers * later[now * compartments + c];
                     }
                 }
             }
@@ -203,11 +199,8 @@ record TreeEstimate(double[] mean, float[] covariance) {
         private static final double NONE = 1e-6;
 
         static Chances of(double[] all) {
-            int[] at = java.util.stream.IntStream.range(0, all.length)
-                    .filter(i -> all[i] > NONE)
-                    .toArray();
-            return new Chances(
-                    at, java.util.Arrays.stream(at).mapToDouble(i -> all[i]).toArray());
+            int[] at = IntStream.range(0, all.length).filter(i -> all[i] > NONE).toArray();
+            return new Chances(at, Arrays.stream(at).mapToDouble(i -> all[i]).toArray());
         }
     }
 }

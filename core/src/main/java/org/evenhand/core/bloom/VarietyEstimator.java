@@ -56,7 +56,7 @@ final class VarietyEstimator {
         if (rate.spread() == 0) {
             return new Estimate(Math.log(rate.factor()), 0, List.of(new AtRate(rate.factor(), 1, first)));
         }
-        Rates rates = new Rates(first, parts);
+        Rates rates = new Rates(first);
         // Read once, stages that last longer and a supply that was larger look alike: only repeated readings tell them
         // apart.
         boolean telling = parts.stream().anyMatch(p -> p.readings() > 1);
@@ -85,18 +85,15 @@ final class VarietyEstimator {
 
     private final class Rates {
         private final SupplyFit first;
-        private final List<CountedPart> parts;
         private final Map<Long, SupplyFit> tried = new HashMap<>();
 
-        Rates(SupplyFit first, List<CountedPart> parts) {
+        Rates(SupplyFit first) {
             this.first = first;
-            this.parts = parts;
             tried.put(Math.round(Math.log(start()) / STEP), first);
         }
 
         private SupplyFit fit(long step) {
-            return tried.computeIfAbsent(
-                    step, s -> first.at(tables.apply(Math.exp(s * STEP)), parts, daysAhead, countingError));
+            return tried.computeIfAbsent(step, s -> first.at(tables.apply(Math.exp(s * STEP))));
         }
 
         private double log(long step) {
@@ -111,8 +108,9 @@ final class VarietyEstimator {
         Parabola found() {
             long best = climb(Math.round(Math.log(rate.factor()) / STEP), COARSE_STEPS);
             Parabola rough = through(best, COARSE_STEPS);
-            long middle = Math.round(rough.top / STEP);
             long fine = Math.max(2, Math.min(COARSE_STEPS, Math.round(1.5 * rough.sd / STEP)));
+            // On multiples, so that varieties meet at the same rates and share their tables.
+            long middle = Math.round(rough.top / STEP / fine) * fine;
             return through(climb(middle, fine), fine);
         }
 
