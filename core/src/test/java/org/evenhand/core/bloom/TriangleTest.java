@@ -53,4 +53,30 @@ class TriangleTest {
         DMatrixRMaj no = new DMatrixRMaj(new double[][] {{1, 2}, {2, 1}});
         assertThatThrownBy(() -> new Triangle(no)).hasMessageContaining("not positive definite");
     }
+
+    /** Oracle: the library's full products. */
+    @ParameterizedTest
+    @MethodSource("org.evenhand.core.Cases#seeds")
+    void a_root_squared_and_summed_by_halves_is_the_covariance_between(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        int size = 1 + random.nextInt(9);
+        DMatrixRMaj covariance = new DMatrixRMaj(size, size);
+        CommonOps_DDRM.multInner(thrown(random, size + 3, size), covariance);
+        DMatrixRMaj rows = thrown(random, size, 1 + random.nextInt(6));
+        DMatrixRMaj half = new DMatrixRMaj(size, rows.numCols);
+        CommonOps_DDRM.mult(covariance, rows, half);
+        DMatrixRMaj wanted = new DMatrixRMaj(rows.numCols, rows.numCols);
+        CommonOps_DDRM.multTransA(rows, half, wanted);
+
+        Triangle triangle = new Triangle(covariance.copy());
+        SymmetricSum byRoot = new SymmetricSum(rows.numCols);
+        byRoot.add(1, triangle.root(rows));
+        SymmetricSum doubled = new SymmetricSum(rows.numCols);
+        doubled.add(2, rows, triangle.times(rows));
+        for (int i = 0; i < wanted.getNumElements(); i++) {
+            assertThat(byRoot.full().data[i]).isCloseTo(wanted.data[i], within(1e-9));
+            assertThat(doubled.full().data[i]).isCloseTo(2 * wanted.data[i], within(1e-9));
+        }
+        assertThat(byRoot.lowerHalf()).hasSize(rows.numCols * (rows.numCols + 1) / 2);
+    }
 }
