@@ -35,14 +35,14 @@ import { Labels } from './pollen/Labels';
 import { Mixing } from './pollen/Mixing';
 import { ByCode } from './pollen/Scan';
 import { Shelf } from './pollen/Shelf';
-import { Crosses } from './round/Crosses';
-import { Figs } from './round/Figs';
-import { Hours } from './round/Hours';
-import { Paper } from './round/Paper';
-import { Plan } from './round/Plan';
-import { Round } from './round/Round';
-import { Wanted } from './round/Wanted';
-import { Walk } from './round/Walk';
+import { Crosses } from './crossing/Crosses';
+import { Figs } from './pollination/Figs';
+import { Hours } from './availability/Hours';
+import { Paper } from './planning/Paper';
+import { Plan } from './planning/Plan';
+import { Round } from './planning/Round';
+import { Wanted } from './cropload/Wanted';
+import { Walk } from './walk/Walk';
 import { Today } from './today/Today';
 
 export function App() {

@@ -3,8 +3,8 @@ import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { clock, daysBetween, plural, shortDay } from '../kit/time';
-import { STEP, givesPollen } from '../round/cross-words';
-import { byFather } from '../round/round-words';
+import { STEP, givesPollen } from '../crossing/cross-words';
+import { byFather } from '../planning/round-words';
 import classes from './RunSheet.module.css';
 
 type Visit = Schemas['PlannedRound'];

@@ -9,8 +9,8 @@ import { plural } from '../kit/time';
 import { Why } from '../kit/Why';
 import { toCollect } from '../pollen/collect-asked';
 import { ShelfStrip } from '../pollen/ShelfStrip';
-import { dueNow, STEP } from '../round/cross-words';
-import { leftWords } from '../round/plan-words';
+import { dueNow, STEP } from '../crossing/cross-words';
+import { leftWords } from '../planning/plan-words';
 import { RunSheet } from './RunSheet';
 import { todayWords } from './today-words';
 

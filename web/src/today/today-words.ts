@@ -1,6 +1,6 @@
 import type { Schemas } from '../kit/api';
 import { clock, daysBetween } from '../kit/time';
-import { givesPollen } from '../round/cross-words';
+import { givesPollen } from '../crossing/cross-words';
 
 /** The pieces of Today's sentence; each number on the page can then be asked why. */
 export interface TodayWords {

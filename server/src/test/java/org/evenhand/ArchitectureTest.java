@@ -24,7 +24,18 @@ class ArchitectureTest {
                 ApplicationModules.of(EvenHandApplication.class, resideInAPackage("org.evenhand.core.."));
 
         assertThat(modules.stream().map(m -> m.getIdentifier().toString()))
-                .contains("orchard", "bloom", "pollen", "round", "fruitset", "findings");
+                .contains(
+                        "orchard",
+                        "bloom",
+                        "pollen",
+                        "planning",
+                        "pollination",
+                        "crossing",
+                        "walk",
+                        "cropload",
+                        "availability",
+                        "fruitset",
+                        "findings");
         modules.verify();
     }
 

@@ -19,7 +19,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.round.PaperRounds;
+import org.evenhand.walk.PaperRounds;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

@@ -5,10 +5,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.evenhand.core.round.RoundRequest;
-import org.evenhand.core.round.RoundRequest.Lot;
-import org.evenhand.core.round.RoundRequest.Mother;
-import org.evenhand.core.round.RoundRequest.OpenFlowers;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.RoundRequest.Lot;
+import org.evenhand.core.planning.RoundRequest.Mother;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 
 /** What a careful person does without the sum of all combinations: the most promising flower first, while there is any. */
 final class GreedyPlan {

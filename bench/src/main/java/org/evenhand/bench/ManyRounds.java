@@ -11,15 +11,15 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.mating.MatingPartner;
-import org.evenhand.core.round.LotId;
-import org.evenhand.core.round.Place;
-import org.evenhand.core.round.RoundPlan;
-import org.evenhand.core.round.RoundRequest;
-import org.evenhand.core.round.RoundRequest.Choice;
-import org.evenhand.core.round.RoundRequest.Lot;
-import org.evenhand.core.round.RoundRequest.Mother;
-import org.evenhand.core.round.RoundRequest.OpenFlowers;
-import org.evenhand.core.round.TreeId;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.Place;
+import org.evenhand.core.planning.RoundPlan;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.RoundRequest.Choice;
+import org.evenhand.core.planning.RoundRequest.Lot;
+import org.evenhand.core.planning.RoundRequest.Mother;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+import org.evenhand.core.planning.TreeId;
 
 /**
  * An invented orchard before six rounds: 200 trees of ten varieties, flowers opening all the time, 60 jars of which some are still to

@@ -1,8 +1,8 @@
 package org.evenhand.bench;
 
 import java.util.concurrent.TimeUnit;
-import org.evenhand.core.round.RoundPlan;
-import org.evenhand.core.round.RoundRequest;
+import org.evenhand.core.planning.RoundPlan;
+import org.evenhand.core.planning.RoundRequest;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;

@@ -1,8 +1,8 @@
 package org.evenhand.bench;
 
 import java.util.Locale;
-import org.evenhand.core.round.RoundPlan;
-import org.evenhand.core.round.RoundRequest;
+import org.evenhand.core.planning.RoundPlan;
+import org.evenhand.core.planning.RoundRequest;
 import org.openjdk.jmh.runner.RunnerException;
 
 /** The command {@code even-hand bench plan}: a week of rounds planned, and what that is worth against the most promising first. */

@@ -10,9 +10,10 @@ import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
+import org.evenhand.availability.Strokes;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.core.cropload.LimbClass;
 import org.evenhand.core.fruitset.Treatment;
-import org.evenhand.core.round.LimbClass;
 import org.evenhand.fruitset.CheckDetail;
 import org.evenhand.fruitset.CheckRequest;
 import org.evenhand.fruitset.FruitChecks;
@@ -22,10 +23,9 @@ import org.evenhand.fruitset.Fruits;
 import org.evenhand.kit.Caller;
 import org.evenhand.pollen.LotRequest;
 import org.evenhand.pollen.PollenShelf;
-import org.evenhand.round.PollinationHow;
-import org.evenhand.round.PollinationRequest;
-import org.evenhand.round.Pollinations;
-import org.evenhand.round.Strokes;
+import org.evenhand.pollination.PollinationHow;
+import org.evenhand.pollination.PollinationRequest;
+import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Component;
 
 /**

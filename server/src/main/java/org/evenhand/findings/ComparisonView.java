@@ -5,9 +5,9 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.availability.Strokes;
 import org.evenhand.core.findings.TrialJudged;
 import org.evenhand.core.fruitset.Treatment;
-import org.evenhand.round.Strokes;
 
 /**
  * Flowers treated in ways that were drawn by lot, and how far it has come.

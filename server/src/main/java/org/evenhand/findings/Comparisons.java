@@ -33,7 +33,7 @@ import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
-import org.evenhand.round.Pollinations;
+import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
+import org.evenhand.availability.Strokes;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
@@ -11,7 +12,6 @@ import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.findings.ComparisonView.Way;
 import org.evenhand.kit.Given;
-import org.evenhand.round.Strokes;
 
 /** The ways that a question compares, the usual one first. */
 final class Ways {

@@ -3,7 +3,7 @@ package org.evenhand.fruitset;
 import java.util.List;
 import java.util.stream.Stream;
 import org.evenhand.kit.Caller;
-import org.evenhand.round.CheckDays;
+import org.evenhand.planning.CheckDays;
 import org.springframework.stereotype.Component;
 
 /** The next look that is due at each pollination. */

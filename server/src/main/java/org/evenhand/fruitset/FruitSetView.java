@@ -5,7 +5,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
-import org.evenhand.round.PollinationView;
+import org.evenhand.pollination.PollinationView;
 
 /**
  * Pollinations with their checks and the next look that is wanted: those due in the order of walking, then those to come, then those of

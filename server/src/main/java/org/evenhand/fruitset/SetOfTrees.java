@@ -1,9 +1,9 @@
 package org.evenhand.fruitset;
 
 import java.util.List;
+import org.evenhand.cropload.TreeResults;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.Orchards;
-import org.evenhand.round.TreeResults;
 import org.springframework.stereotype.Component;
 
 /** What the fruit says of each tree this season. */

@@ -4,9 +4,9 @@ import java.util.Locale;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.cropload.FlowerBudget;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.mating.CrossEvidence;
-import org.evenhand.core.round.FlowerBudget;
 import org.evenhand.orchard.VarietyNumbers;
 
 /**

@@ -10,14 +10,14 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.evenhand.core.Require;
-import org.evenhand.core.round.LotId;
-import org.evenhand.core.round.Place;
-import org.evenhand.core.round.RoundPlan;
-import org.evenhand.core.round.RoundRequest;
-import org.evenhand.core.round.RoundRequest.Lot;
-import org.evenhand.core.round.RoundRequest.Mother;
-import org.evenhand.core.round.RoundRequest.OpenFlowers;
-import org.evenhand.core.round.TreeId;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.Place;
+import org.evenhand.core.planning.RoundPlan;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.RoundRequest.Lot;
+import org.evenhand.core.planning.RoundRequest.Mother;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+import org.evenhand.core.planning.TreeId;
 
 /** Lots to trees on one day; among equally good ways the pollen that expires sooner is used. */
 final class AllocationTopic implements Topic {

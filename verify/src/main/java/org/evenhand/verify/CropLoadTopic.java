@@ -4,7 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.evenhand.core.round.CropLoad;
+import org.evenhand.core.cropload.CropLoad;
 
 /** Trunks, limbs, and the flowers that their fruits take. */
 final class CropLoadTopic implements Topic {

@@ -16,14 +16,14 @@ import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.mating.MatingPartner;
-import org.evenhand.core.round.LotId;
-import org.evenhand.core.round.Place;
-import org.evenhand.core.round.RoundPlan;
-import org.evenhand.core.round.RoundRequest;
-import org.evenhand.core.round.RoundRequest.Lot;
-import org.evenhand.core.round.RoundRequest.Mother;
-import org.evenhand.core.round.RoundRequest.OpenFlowers;
-import org.evenhand.core.round.TreeId;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.Place;
+import org.evenhand.core.planning.RoundPlan;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.RoundRequest.Lot;
+import org.evenhand.core.planning.RoundRequest.Mother;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+import org.evenhand.core.planning.TreeId;
 
 /** The best use of some lots over several rounds. */
 final class RoundPlanTopic implements Topic {

@@ -2,8 +2,8 @@ package org.evenhand.verify;
 
 import java.util.Map;
 import java.util.Optional;
+import org.evenhand.core.cropload.FlowerBudget;
 import org.evenhand.core.findings.BetaBelief;
-import org.evenhand.core.round.FlowerBudget;
 
 /** Flowers of a cross for so many seeds. */
 final class SeedBudgetTopic implements Topic {

@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.evenhand.core.cropload.FlowerBudget;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.findings.LogisticRegression;
 import org.evenhand.core.findings.PooledRatio;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TwoShares;
-import org.evenhand.core.round.FlowerBudget;
 
 /** Shares and their intervals. */
 final class StatisticsTopic implements Topic {

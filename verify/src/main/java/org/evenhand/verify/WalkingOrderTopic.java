@@ -5,8 +5,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.evenhand.core.Require;
-import org.evenhand.core.round.Place;
-import org.evenhand.core.round.WalkingOrder;
+import org.evenhand.core.planning.Place;
+import org.evenhand.core.planning.WalkingOrder;
 
 /** The length of the way past some stops. */
 final class WalkingOrderTopic implements Topic {

@@ -6,8 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
-import org.evenhand.core.round.BestHours;
-import org.evenhand.core.round.FreeHours.Stretch;
+import org.evenhand.core.planning.FreeHours.Stretch;
 
 /**
  * When one could go: for each crop, from when there is pollen, the best hour of each free stretch within the hours in which the crop

@@ -9,7 +9,7 @@ import java.util.List;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.GateRule;
 import org.evenhand.core.crop.WorkWindow;
-import org.evenhand.core.round.FreeHours.Stretch;
+import org.evenhand.core.planning.FreeHours.Stretch;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.core.weather.SunEvent;

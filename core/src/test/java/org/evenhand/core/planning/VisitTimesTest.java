@@ -11,7 +11,7 @@ import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.round.FreeHours.Stretch;
+import org.evenhand.core.planning.FreeHours.Stretch;
 import org.evenhand.core.weather.Site;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -1,0 +1,2 @@
+/** How much fruit a tree can carry, and how many flowers that takes. */
+package org.evenhand.core.cropload;

@@ -1,0 +1,101 @@
+package org.evenhand.core.planning;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+
+/** Turns expected flowers into whole flowers to be done. */
+public final class FlowersToDo {
+    private FlowersToDo() {}
+
+    /**
+     * Whole flowers by round and stage. Those done already are taken from the flowers of the first round, from its stages in
+     * proportion. Round by round the sum so far is rounded to the nearest whole flower and shared out by largest remainder, so that
+     * fractions of many rounds are not lost.
+     *
+     * @param groups of one tree, in order of the rounds
+     * @param doneStillTaking flowers pollinated before that can still be expected to take pollen at the first round
+     * @param weight what a fruit of this tree is worth against others
+     */
+    public static List<OpenFlowers> of(List<Openings.Group> groups, double doneStillTaking, double weight) {
+        double first = groups.stream()
+                .filter(g -> g.moment() == 0)
+                .mapToDouble(Openings.Group::flowers)
+                .sum();
+        double share = first > 0 ? Math.max(0, first - doneStillTaking) / first : 0;
+        List<OpenFlowers> open = new ArrayList<>();
+        double soFar = 0;
+        int given = 0;
+        int moments = groups.stream().mapToInt(Openings.Group::moment).max().orElse(-1) + 1;
+        for (int m = 0; m < moments; m++) {
+            int moment = m;
+            List<Openings.Group> now =
+                    groups.stream().filter(g -> g.moment() == moment).toList();
+            double[] wanted = now.stream()
+                    .mapToDouble(g -> g.flowers() * (moment == 0 ? share : 1))
+                    .toArray();
+            soFar += java.util.Arrays.stream(wanted).sum();
+            int total = (int) Math.max(0, Math.round(soFar) - given);
+            int[] whole = WholeShares.of(wanted, total);
+            for (int i = 0; i < whole.length; i++) {
+                if (whole[i] > 0) {
+                    open.add(OpenFlowers.ofAny(
+                            now.get(i).stage(), whole[i], weight, now.get(i).receptivity()));
+                    given += whole[i];
+                }
+            }
+        }
+        return open;
+    }
+
+    /**
+     * Takes flowers away that were made ready for a cross before they opened: of those that open after a round, the earliest first.
+     *
+     * @param round the round in which they are made ready
+     */
+    public static List<OpenFlowers> withoutMadeReady(List<OpenFlowers> open, int round, int flowers) {
+        List<OpenFlowers> after = new ArrayList<>();
+        int left = flowers;
+        for (OpenFlowers group : open) {
+            int taken = group.receptivity().get(round) > 0 ? 0 : Math.min(left, group.flowers());
+            left -= taken;
+            if (taken < group.flowers()) {
+                after.add(new OpenFlowers(
+                        group.stage(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
+            }
+        }
+        return after;
+    }
+
+    /**
+     * Sets flowers apart for a cross: they are given only the father's pollen and count for more. They come from the groups in order.
+     *
+     * @param open of one tree
+     * @param flowers how many at most
+     * @param only the lots that hold the father's pollen and no other
+     * @param weight what a fruit of the cross is worth against others
+     * @param name of the new groups, from the stage's key
+     */
+    public static List<OpenFlowers> reserve(
+            List<OpenFlowers> open, int flowers, Set<LotId> only, double weight, UnaryOperator<String> name) {
+        List<OpenFlowers> after = new ArrayList<>();
+        int left = flowers;
+        for (OpenFlowers group : open) {
+            int taken = group.only().isEmpty() ? Math.min(left, group.flowers()) : 0;
+            if (taken > 0) {
+                after.add(new OpenFlowers(
+                        name.apply(group.stage()), taken, weight, group.receptivity(), Optional.of(only)));
+            }
+            if (taken < group.flowers()) {
+                after.add(new OpenFlowers(
+                        group.stage(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
+            }
+            left -= taken;
+        }
+        return after;
+    }
+}

@@ -1,0 +1,391 @@
+package org.evenhand.core.planning;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.planning.RoundRequest.Choice;
+import org.evenhand.core.planning.RoundRequest.Lot;
+import org.evenhand.core.planning.RoundRequest.Mother;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+
+/**
+ * The best use of the pollen over the coming rounds.
+ *
+ * <p>Each flower takes one dose. Maximises the sum over flowers of weight · receptivity · viability · worth of the cross · certainty of the round, within the
+ * doses of each lot, the flowers of each group, the flowers wanted of each tree and the flowers that can be done in each round; a
+ * pair that does not serve, or that somebody forbade, is never made. Among equally good plans the one that uses the lots that should
+ * go first, then one with few pairs of jar and tree. Solved to a proven optimum by {@link BestUse}; values are rounded to a
+ * millionth of a flower.
+ *
+ * @param stops which jar to which tree in which round, in walking order
+ * @param unserved flowers that get no pollen, and why
+ * @param keptBack doses that wait for a later round
+ * @param value sum of the objective: flowers weighted by how promising they are
+ * @param bound no plan can be worth more than this
+ */
+public record RoundPlan(
+        List<Stop> stops, List<Unserved> unserved, List<KeptBack> keptBack, double value, double bound) {
+
+    public RoundPlan {
+        stops = List.copyOf(stops);
+        unserved = List.copyOf(unserved);
+        keptBack = List.copyOf(keptBack);
+    }
+
+    /**
+     * One tree given one jar.
+     *
+     * @param round index of the round
+     * @param flowers how many flowers
+     * @param parts by group of flowers, in the order of the request
+     * @param cross why this jar may serve this tree
+     * @param grounds why this jar, and why now
+     */
+    public record Stop(
+            int round,
+            TreeId tree,
+            LotId lot,
+            int flowers,
+            List<Part> parts,
+            CrossCompatibility cross,
+            Grounds grounds) {
+        public Stop {
+            parts = List.copyOf(parts);
+        }
+
+        /** Flowers weighted as in the objective. */
+        public double expected() {
+            return parts.stream().mapToDouble(Part::expected).sum();
+        }
+
+        /** Flowers weighted by receptivity, viability and worth of the cross only: so many full ones. */
+        public double full() {
+            return parts.stream().mapToDouble(Part::full).sum();
+        }
+    }
+
+    /**
+     * Flowers of one group at a stop.
+     *
+     * @param stage the group's stage
+     * @param expected flowers weighted as in the objective
+     * @param full flowers weighted by receptivity, viability and worth of the cross only
+     */
+    public record Part(String stage, int flowers, double expected, double full) {
+        Part plus(Part other) {
+            return new Part(stage, flowers + other.flowers, expected + other.expected, full + other.full);
+        }
+    }
+
+    /**
+     * Why a stop is as it is.
+     *
+     * @param lotsThatServe lots that could serve this tree in this round
+     * @param better a lot that would be worth more here, but earns more elsewhere
+     * @param canWait whether most of these flowers could still be done in a later round
+     * @param wanted whether a person chose it
+     */
+    public record Grounds(int lotsThatServe, Optional<LotId> better, boolean canWait, boolean wanted) {}
+
+    /** Flowers of a tree that the plan leaves, and the reason. */
+    public record Unserved(TreeId tree, int flowers, Reason reason) {}
+
+    /** Doses that are used in a later round only. */
+    public record KeptBack(LotId lot, int doses, int round, TreeId tree) {}
+
+    /** Why flowers are left. */
+    public enum Reason {
+        NO_POLLEN,
+        NO_LOT_THAT_SERVES,
+        DOSES_RUN_OUT,
+        MORE_THAN_CAN_BE_DONE
+    }
+
+    /** Whether the plan is proven to be the best. */
+    public boolean proven() {
+        return bound - value <= 1e-6 * Math.max(1, bound);
+    }
+
+    /**
+     * Plans the rounds.
+     *
+     * @throws InvalidInputException when what somebody chose cannot be had; names the choice where it is a single one
+     */
+    public static RoundPlan of(RoundRequest request) {
+        return new Making(request).plan();
+    }
+
+    /** One possible use. */
+    private record Use(
+            Mother mother,
+            OpenFlowers flowers,
+            int group,
+            Lot lot,
+            int round,
+            double certainty,
+            CrossCompatibility cross) {
+        double expectedPerFlower() {
+            return flowers.weight() * certainty * fullPerFlower();
+        }
+
+        /** What a flower promises, whatever a fruit of it is worth to the grower. */
+        double fullPerFlower() {
+            return flowers.receptivity().get(round) * lot.viability().get(round) * cross.worth();
+        }
+    }
+
+    /** One making of a plan; used once. */
+    private static final class Making {
+        private final RoundRequest request;
+        private final List<Use> uses = new ArrayList<>();
+        private final List<BestUse.Arc> arcs = new ArrayList<>();
+        private final List<OpenFlowers> groups = new ArrayList<>();
+        private final List<Integer> groupTree = new ArrayList<>();
+        private final List<List<Use>> usesOfGroup = new ArrayList<>();
+
+        Making(RoundRequest request) {
+            this.request = request;
+        }
+
+        RoundPlan plan() {
+            addUses();
+            try {
+                BestUse.Solution solution = new BestUse(limits(), arcs).solve(wanted());
+                return plan(solution);
+            } catch (BestUse.Impossible e) {
+                throw new InvalidInputException(
+                        "choices",
+                        "ask together for more than there are doses, open flowers or hours. Take one of them back.");
+            }
+        }
+
+        private void addUses() {
+            for (int t = 0; t < request.mothers().size(); t++) {
+                Mother mother = request.mothers().get(t);
+                for (OpenFlowers open : mother.flowers()) {
+                    groups.add(open);
+                    groupTree.add(t);
+                    usesOfGroup.add(new ArrayList<>());
+                }
+            }
+            for (int l = 0; l < request.lots().size(); l++) {
+                Lot lot = request.lots().get(l);
+                int group = 0;
+                for (Mother mother : request.mothers()) {
+                    CrossCompatibility cross =
+                            lot.doses() == 0 ? null : request.crosses().between(mother.id(), lot.id());
+                    for (OpenFlowers open : mother.flowers()) {
+                        if (cross != null && cross.serves() && open.flowers() > 0 && open.takes(lot.id())) {
+                            addRounds(mother, open, group, lot, l, cross);
+                        }
+                        group++;
+                    }
+                }
+            }
+        }
+
+        private void addRounds(
+                Mother mother, OpenFlowers open, int group, Lot lot, int lotAt, CrossCompatibility cross) {
+            for (int round = 0; round < request.rounds(); round++) {
+                Use use = new Use(
+                        mother, open, group, lot, round, request.certainty().get(round), cross);
+                long worth = Math.round(BestUse.SCALE * use.expectedPerFlower());
+                if (worth > 0 && !forbidden(use)) {
+                    uses.add(use);
+                    usesOfGroup.get(group).add(use);
+                    arcs.add(new BestUse.Arc(lotAt, group, round, worth));
+                }
+            }
+        }
+
+        private boolean forbidden(Use use) {
+            return request.choices().stream()
+                    .anyMatch(c ->
+                            c.forbids() && c.means(use.mother().id(), use.lot().id(), use.round()));
+        }
+
+        private BestUse.Limits limits() {
+            return new BestUse.Limits(
+                    request.lots().stream().mapToInt(Lot::doses).toArray(),
+                    request.lots().stream().mapToInt(Lot::useRank).toArray(),
+                    groups.stream().mapToInt(OpenFlowers::flowers).toArray(),
+                    groupTree.stream().mapToInt(t -> t).toArray(),
+                    request.mothers().stream().mapToInt(Mother::wanted).toArray(),
+                    request.mostFlowers().stream().mapToInt(n -> n).toArray());
+        }
+
+        private List<BestUse.Floor> wanted() {
+            List<BestUse.Floor> floors = new ArrayList<>();
+            for (int i = 0; i < request.choices().size(); i++) {
+                Choice choice = request.choices().get(i);
+                if (!choice.forbids()) {
+                    List<Integer> meant = IntStream.range(0, uses.size())
+                            .filter(u -> choice.means(
+                                    uses.get(u).mother().id(),
+                                    uses.get(u).lot().id(),
+                                    uses.get(u).round()))
+                            .boxed()
+                            .toList();
+                    requirePossible(i, choice, meant);
+                    floors.add(new BestUse.Floor(meant, choice.flowers()));
+                }
+            }
+            return floors;
+        }
+
+        private void requirePossible(int i, Choice choice, List<Integer> meant) {
+            String field = "choices[" + i + "]";
+            if (meant.isEmpty()) {
+                boolean contradicted = request.choices().stream()
+                        .anyMatch(c -> c.forbids()
+                                && c.tree().equals(choice.tree())
+                                && c.lot().equals(choice.lot()));
+                throw new InvalidInputException(
+                        field,
+                        contradicted
+                                ? "is wanted and forbidden at once. Take one of the two back."
+                                : "cannot be had: the jar does not serve that tree then, or no flower can take its pollen.");
+            }
+            int open = meant.stream()
+                    .map(uses::get)
+                    .map(Use::group)
+                    .distinct()
+                    .mapToInt(g -> groups.get(g).flowers())
+                    .sum();
+            int most = Math.min(open, uses.get(meant.get(0)).lot().doses());
+            if (choice.flowers() > most) {
+                throw new InvalidInputException(
+                        field,
+                        "asks for " + Plural.of(choice.flowers(), "flower") + ", but only " + most + " can be had.");
+            }
+        }
+
+        private RoundPlan plan(BestUse.Solution solution) {
+            Map<List<Object>, List<Integer>> byStop = new LinkedHashMap<>();
+            int[] flowers = solution.flowers();
+            for (int u = 0; u < uses.size(); u++) {
+                if (flowers[u] > 0) {
+                    Use use = uses.get(u);
+                    byStop.computeIfAbsent(
+                                    List.of(
+                                            use.round(),
+                                            use.mother().id(),
+                                            use.lot().id()),
+                                    k -> new ArrayList<>())
+                            .add(u);
+                }
+            }
+            Map<LotId, Integer> drawn = new LinkedHashMap<>();
+            IntStream.range(0, uses.size())
+                    .forEach(u -> drawn.merge(uses.get(u).lot().id(), flowers[u], Integer::sum));
+            List<Stop> stops =
+                    byStop.values().stream().map(of -> stop(of, flowers, drawn)).toList();
+            double value = stops.stream().mapToDouble(Stop::expected).sum();
+            // The solver counts in millionths; what it rounded off must not look like a gap.
+            boolean proven = solution.bound() <= solution.value();
+            return new RoundPlan(
+                    WalkingOrder.of(stops, request),
+                    unserved(stops),
+                    keptBack(stops),
+                    value,
+                    proven ? value : Math.max(value, solution.bound() / BestUse.SCALE));
+        }
+
+        private Stop stop(List<Integer> of, int[] flowers, Map<LotId, Integer> drawn) {
+            Map<String, Part> parts = new LinkedHashMap<>();
+            for (int u : of) {
+                Use use = uses.get(u);
+                Part part = new Part(
+                        use.flowers().stage(),
+                        flowers[u],
+                        flowers[u] * use.expectedPerFlower(),
+                        flowers[u] * use.fullPerFlower());
+                parts.merge(part.stage(), part, Part::plus);
+            }
+            Use any = uses.get(of.get(0));
+            return new Stop(
+                    any.round(),
+                    any.mother().id(),
+                    any.lot().id(),
+                    parts.values().stream().mapToInt(Part::flowers).sum(),
+                    List.copyOf(parts.values()),
+                    any.cross(),
+                    grounds(any, of, drawn));
+        }
+
+        private Grounds grounds(Use any, List<Integer> of, Map<LotId, Integer> drawn) {
+            List<Use> here = usesOfGroup.get(any.group()).stream()
+                    .filter(u -> u.round() == any.round())
+                    .toList();
+            Optional<LotId> better = here.stream()
+                    .filter(u -> u.expectedPerFlower() > any.expectedPerFlower() + 1e-9)
+                    .filter(u -> drawn.getOrDefault(u.lot().id(), 0) >= u.lot().doses())
+                    .max(Comparator.comparingDouble(Use::expectedPerFlower))
+                    .map(u -> u.lot().id());
+            boolean canWait =
+                    of.stream().map(uses::get).allMatch(u -> u.flowers().canWait(u.round()));
+            boolean wanted = request.choices().stream()
+                    .anyMatch(c ->
+                            !c.forbids() && c.means(any.mother().id(), any.lot().id(), any.round()));
+            return new Grounds(here.size(), better, canWait, wanted);
+        }
+
+        private List<KeptBack> keptBack(List<Stop> stops) {
+            return stops.stream()
+                    .filter(s -> s.round() > 0)
+                    .filter(s -> request.lots().stream()
+                            .anyMatch(
+                                    l -> l.id().equals(s.lot()) && l.viability().get(0) > 0))
+                    .map(s -> new KeptBack(s.lot(), s.flowers(), s.round(), s.tree()))
+                    .toList();
+        }
+
+        private List<Unserved> unserved(List<Stop> stops) {
+            int[] doneInRound = new int[request.rounds()];
+            stops.forEach(s -> doneInRound[s.round()] += s.flowers());
+            List<Unserved> left = new ArrayList<>();
+            for (Mother mother : request.mothers()) {
+                int served = stops.stream()
+                        .filter(s -> s.tree().equals(mother.id()))
+                        .mapToInt(Stop::flowers)
+                        .sum();
+                int flowers = mother.toDo() - served;
+                if (flowers > 0) {
+                    left.add(new Unserved(mother.id(), flowers, reason(mother, doneInRound, stops)));
+                }
+            }
+            return left;
+        }
+
+        private Reason reason(Mother mother, int[] doneInRound, List<Stop> stops) {
+            if (request.lots().stream().allMatch(l -> l.doses() == 0)) {
+                return Reason.NO_POLLEN;
+            }
+            List<Use> possible = new ArrayList<>();
+            for (int g = 0; g < groups.size(); g++) {
+                if (request.mothers().get(groupTree.get(g)) == mother) {
+                    possible.addAll(usesOfGroup.get(g));
+                }
+            }
+            if (possible.isEmpty()) {
+                return Reason.NO_LOT_THAT_SERVES;
+            }
+            Map<LotId, Integer> drawn =
+                    stops.stream().collect(Collectors.groupingBy(Stop::lot, Collectors.summingInt(Stop::flowers)));
+            boolean dosesLeft = possible.stream()
+                    .anyMatch(u -> u.lot().doses() > drawn.getOrDefault(u.lot().id(), 0));
+            boolean full = possible.stream()
+                    .allMatch(
+                            u -> doneInRound[u.round()] >= request.mostFlowers().get(u.round()));
+            return full || dosesLeft ? Reason.MORE_THAN_CAN_BE_DONE : Reason.DOSES_RUN_OUT;
+        }
+    }
+}

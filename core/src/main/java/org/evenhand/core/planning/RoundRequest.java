@@ -1,0 +1,183 @@
+package org.evenhand.core.planning;
+
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.mating.CrossCompatibility;
+
+/**
+ * What the coming rounds have to work with.
+ *
+ * @param mostFlowers flowers that can be done in each round, in order of time; as many entries as rounds, at least one
+ * @param mothers trees with flowers that can take pollen in some round
+ * @param lots pollen at hand, or to be collected
+ * @param crosses which jar serves which tree
+ * @param choices what a person has decided beforehand
+ * @param certainty what a flower counts for in each round, as weather and plans change until then: more than 0, at most 1
+ */
+public record RoundRequest(
+        List<Integer> mostFlowers,
+        List<Mother> mothers,
+        List<Lot> lots,
+        Crosses crosses,
+        List<Choice> choices,
+        List<Double> certainty) {
+    /** No limit to the flowers that can be done. */
+    public static final int NO_LIMIT = 1_000_000;
+
+    /** Every round as certain as the first. */
+    public RoundRequest(
+            List<Integer> mostFlowers, List<Mother> mothers, List<Lot> lots, Crosses crosses, List<Choice> choices) {
+        this(mostFlowers, mothers, lots, crosses, choices, Collections.nCopies(mostFlowers.size(), 1.0));
+    }
+
+    public RoundRequest {
+        mostFlowers = List.copyOf(mostFlowers);
+        mothers = List.copyOf(mothers);
+        lots = List.copyOf(lots);
+        choices = List.copyOf(choices);
+        certainty = List.copyOf(certainty);
+        Require.within("rounds", mostFlowers.size(), 1, 60);
+        mostFlowers.forEach(n -> Require.within("mostFlowers", n, 0, NO_LIMIT));
+        int rounds = mostFlowers.size();
+        mothers.forEach(m -> m.flowers().forEach(f -> requireRounds("receptivity", f.receptivity(), rounds)));
+        lots.forEach(l -> requireRounds("viability", l.viability(), rounds));
+        requireRounds("certainty", certainty, rounds);
+        certainty.forEach(c -> Require.within("certainty", Require.positive("certainty", c), 0, 1));
+    }
+
+    private static void requireRounds(String field, List<Double> values, int rounds) {
+        if (values.size() != rounds) {
+            throw new InvalidInputException(
+                    field, "has " + values.size() + " values for " + rounds + " rounds; give one for each.");
+        }
+    }
+
+    int rounds() {
+        return mostFlowers.size();
+    }
+
+    /** The same without anybody's choices. */
+    public RoundRequest free() {
+        return with(List.of());
+    }
+
+    /** The same with other choices. */
+    public RoundRequest with(List<Choice> others) {
+        return new RoundRequest(mostFlowers, mothers, lots, crosses, others, certainty);
+    }
+
+    /** Which jar serves which tree. */
+    @FunctionalInterface
+    public interface Crosses {
+        CrossCompatibility between(TreeId tree, LotId lot);
+    }
+
+    /**
+     * A tree whose flowers want pollen.
+     *
+     * @param wanted flowers to be done at most in all rounds together
+     * @param flowers flowers still to be done, in groups that open together
+     */
+    public record Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers) {
+        public Mother {
+            Require.within("wanted", wanted, 0, NO_LIMIT);
+            flowers = List.copyOf(flowers);
+        }
+
+        /** Flowers that there will be, wanted or not. */
+        public int open() {
+            return flowers.stream().mapToInt(OpenFlowers::flowers).sum();
+        }
+
+        int toDo() {
+            return Math.min(wanted, open());
+        }
+    }
+
+    /**
+     * Flowers of one stage that begin to take pollen by the same round.
+     *
+     * @param stage the stage's key at that round, or another name of the group
+     * @param flowers how many, 0 or more
+     * @param weight what a fruit of theirs is worth to the grower against others, usually 1
+     * @param receptivity expected share of full receptivity at each round, 0 to 1; 0 before they open and once they are past
+     * @param only the lots that alone may serve them, as where a cross is made; empty when every lot may that serves the tree
+     */
+    public record OpenFlowers(
+            String stage, int flowers, double weight, List<Double> receptivity, Optional<Set<LotId>> only) {
+        public OpenFlowers {
+            only = only.map(Set::copyOf);
+            Require.within("flowers", flowers, 0, NO_LIMIT);
+            Require.within("weight", weight, 0, 1000);
+            receptivity = List.copyOf(receptivity);
+            receptivity.forEach(r -> Require.within("receptivity", r, 0, 1));
+        }
+
+        /** Flowers that any lot may serve which serves their tree. */
+        public static OpenFlowers ofAny(String stage, int flowers, double weight, List<Double> receptivity) {
+            return new OpenFlowers(stage, flowers, weight, receptivity, Optional.empty());
+        }
+
+        boolean takes(LotId lot) {
+            return only.isEmpty() || only.get().contains(lot);
+        }
+
+        /** Whether another round than this one finds them at least half as receptive, later on. */
+        boolean canWait(int round) {
+            return receptivity.subList(round + 1, receptivity.size()).stream()
+                    .anyMatch(r -> r >= receptivity.get(round) / 2);
+        }
+    }
+
+    /**
+     * Pollen at hand, or to be collected.
+     *
+     * @param doses whole doses, 0 or more
+     * @param viability estimated share of living grains at each round, 0 to 1; 0 at rounds where it is not there
+     * @param useRank 0 for the lots that should be used first, rising; lots alike may share a rank
+     * @param father what lots of one pollen parent share, so that they are walked without cleaning in between; empty for a lot
+     *     that shares its brush with no other, as a blend
+     */
+    public record Lot(LotId id, int doses, List<Double> viability, int useRank, Optional<VarietyId> father) {
+        /** A lot that shares its brush with no other. */
+        public Lot(LotId id, int doses, List<Double> viability, int useRank) {
+            this(id, doses, viability, useRank, Optional.empty());
+        }
+
+        public Lot {
+            Require.within("doses", doses, 0, 10_000_000);
+            viability = List.copyOf(viability);
+            viability.forEach(v -> Require.within("viability", v, 0, 1));
+            Require.within("useRank", useRank, 0, 100_000);
+        }
+    }
+
+    /**
+     * What a person has decided of a pair of tree and lot.
+     *
+     * @param round the round it is meant for; empty for all
+     * @param flowers flowers at least, when it is wanted; 0 when it is forbidden
+     */
+    public record Choice(TreeId tree, LotId lot, OptionalInt round, int flowers) {
+        public Choice {
+            Require.within("flowers", flowers, 0, NO_LIMIT);
+        }
+
+        public static Choice forbid(TreeId tree, LotId lot, OptionalInt round) {
+            return new Choice(tree, lot, round, 0);
+        }
+
+        boolean forbids() {
+            return flowers == 0;
+        }
+
+        boolean means(TreeId someTree, LotId someLot, int someRound) {
+            return tree.equals(someTree) && lot.equals(someLot) && (round.isEmpty() || round.getAsInt() == someRound);
+        }
+    }
+}

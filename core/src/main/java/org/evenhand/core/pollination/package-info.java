@@ -1,0 +1,2 @@
+/** Giving pollen, where a flower is no single stigma. */
+package org.evenhand.core.pollination;

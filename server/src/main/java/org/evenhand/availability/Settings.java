@@ -1,0 +1,106 @@
+package org.evenhand.availability;
+
+import java.time.InstantSource;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.mating.LearnedUse;
+import org.evenhand.orchard.Orchards;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** When an orchard's people can go, and which schools they follow. */
+@Service
+public class Settings implements LearnedUse {
+    private static final int MOST_LINES = 200;
+
+    private final RoundSettingsRepository settings;
+    private final Orchards orchards;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Settings(RoundSettingsRepository settings, Orchards orchards, OnceWriter once, InstantSource clock) {
+        this.settings = settings;
+        this.orchards = orchards;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public SettingsView of(Caller caller) {
+        return settings.findByOrchardIdAndVoidedAtIsNull(caller.orchardId())
+                .map(RoundSettings::view)
+                .orElse(SettingsView.USUAL);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public boolean useLearned(Caller caller) {
+        return of(caller).useLearned();
+    }
+
+    public SettingsView put(Caller caller, UUID id, SettingsRequest request) {
+        check(request);
+        return once.write(
+                "round_settings",
+                id,
+                () -> settings.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> change(found, request),
+                () -> settings.saveAndFlush(new RoundSettings(
+                                id,
+                                caller,
+                                clock.instant(),
+                                orchards.details(caller).site().zone(),
+                                request))
+                        .view());
+    }
+
+    private SettingsView change(RoundSettings found, SettingsRequest request) {
+        if (request.version() != null) {
+            found.requireVersion("hours", request.version());
+            found.change(request);
+            settings.saveAndFlush(found);
+        }
+        return found.view();
+    }
+
+    private static void check(SettingsRequest r) {
+        Given.required("pollenAge", r.pollenAge());
+        Given.required("strokes", r.strokes());
+        Require.within("flowersPerHour", Given.required("flowersPerHour", r.flowersPerHour()), 1, 2000);
+        hours("everyDay", Given.required("everyDay", r.everyDay()));
+        List<SettingsView.SingleDay> days = Given.required("singleDays", r.singleDays());
+        Require.within("singleDays", days.size(), 0, MOST_LINES);
+        for (int i = 0; i < days.size(); i++) {
+            Given.required("singleDays[" + i + "].day", days.get(i).day());
+            hours("singleDays[" + i + "].hours", days.get(i).hours());
+        }
+        List<SettingsView.Away> away = Given.required("away", r.away());
+        Require.within("away", away.size(), 0, MOST_LINES);
+        for (int i = 0; i < away.size(); i++) {
+            String field = "away[" + i + "]";
+            var first = Given.required(field + ".first", away.get(i).first());
+            var last = Given.required(field + ".last", away.get(i).last());
+            Given.optionalText(field + ".note", away.get(i).note(), 200);
+            if (last.isBefore(first)) {
+                throw new InvalidInputException(
+                        field + ".last", "is " + last + ", before the first day away, " + first + ".");
+            }
+        }
+    }
+
+    private static void hours(String field, List<SettingsView.Hours> hours) {
+        Require.within(field, Given.required(field, hours).size(), 0, 12);
+        for (int i = 0; i < hours.size(); i++) {
+            var from = Given.required(field + "[" + i + "].from", hours.get(i).from());
+            var until = Given.required(field + "[" + i + "].until", hours.get(i).until());
+            if (from.equals(until)) {
+                throw new InvalidInputException(field + "[" + i + "].until", "is " + until + ", the hour it begins.");
+            }
+        }
+    }
+}

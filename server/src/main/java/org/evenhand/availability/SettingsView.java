@@ -1,0 +1,66 @@
+package org.evenhand.availability;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.planning.FreeHours;
+
+/**
+ * When somebody can go, and which schools are followed.
+ *
+ * @param id absent as long as nobody wrote anything down
+ * @param flowersPerHour flowers that one manages in an hour
+ * @param keepPhotoPlace whether it is kept where a picture was taken
+ * @param repeatVisits whether flowers are gone over once more while stigmas last
+ * @param everyDay hours of an ordinary day; none where any hour will do
+ */
+@Schema(name = "RoundSettings")
+public record SettingsView(
+        @Schema(description = OPTIONAL) UUID id,
+        PollenAge pollenAge,
+        Strokes strokes,
+        int flowersPerHour,
+        List<Hours> everyDay,
+        List<SingleDay> singleDays,
+        List<Away> away,
+        boolean keepPhotoPlace,
+        boolean useLearned,
+        boolean repeatVisits,
+        @Schema(description = OPTIONAL) Long version) {
+
+    /** What holds as long as nobody said otherwise; sixty flowers an hour are our assumption. */
+    static final SettingsView USUAL = new SettingsView(
+            null, PollenAge.STORED, Strokes.AS_SHEET, 60, List.of(), List.of(), List.of(), false, true, true, null);
+
+    /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */
+    @Schema(name = "FreeHours")
+    public record Hours(
+            @Schema(type = "string") LocalTime from,
+            @Schema(type = "string") LocalTime until) {
+        FreeHours.Hours core() {
+            return new FreeHours.Hours(from, until);
+        }
+    }
+
+    /** One day with hours of its own; none where it is not free. */
+    @Schema(name = "FreeDay")
+    public record SingleDay(LocalDate day, List<Hours> hours) {}
+
+    /** Days away, both included. */
+    @Schema(name = "Away")
+    public record Away(LocalDate first, LocalDate last, String note) {}
+
+    public FreeHours hours() {
+        return new FreeHours(
+                everyDay.stream().map(Hours::core).toList(),
+                singleDays.stream()
+                        .map(d -> new FreeHours.SingleDay(
+                                d.day(), d.hours().stream().map(Hours::core).toList()))
+                        .toList(),
+                away.stream().map(a -> new FreeHours.Away(a.first(), a.last())).toList());
+    }
+}

@@ -1,0 +1,45 @@
+package org.evenhand.crossing;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.mating.WantedCross;
+
+/**
+ * What crosses ask of the rounds to come.
+ *
+ * @param open crosses that are being made, with something left to do
+ * @param wished wishes with flowers still wanted
+ */
+public record CrossNeeds(List<Open> open, List<Wished> wished) {
+    /** Of two flowers alike the one of a wanted cross goes first. Our convention. */
+    private static final double CROSS_WEIGHT = 2;
+
+    /**
+     * A cross that is being made.
+     *
+     * @param flowers flowers that are there, or meant
+     * @param weight what a flower of it is worth against others
+     */
+    public record Open(
+            UUID id,
+            String label,
+            UUID treeId,
+            UUID fatherId,
+            UUID wishId,
+            int flowers,
+            CrossWork work,
+            double weight) {}
+
+    /** Flowers still wanted of a wish. */
+    public record Wished(WantedCross wish, int more) {
+        public double weight() {
+            return CrossNeeds.weight(wish.priority());
+        }
+    }
+
+    /** Each step of priority doubles it; 0 where the cross is to be left alone. Our convention. */
+    public static double weight(int priority) {
+        return priority == 0 ? 0 : CROSS_WEIGHT * Math.pow(2, priority - 1.0);
+    }
+}

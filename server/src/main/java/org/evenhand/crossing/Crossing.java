@@ -1,0 +1,106 @@
+package org.evenhand.crossing;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Locale;
+import java.util.UUID;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+/** Flowers of one tree that are crossed with one father together. */
+@Entity
+@Audited
+class Crossing extends OrchardRecord {
+    private UUID treeId;
+    private UUID fatherId;
+    private UUID wishId;
+    private UUID walkId;
+    private int year;
+    private int number;
+    private int planned;
+    private boolean bag;
+
+    @Enumerated(EnumType.STRING)
+    private CrossWork.Visits visits;
+
+    private String note;
+
+    protected Crossing() {}
+
+    Crossing(UUID id, Caller caller, Instant now, ZoneId zone, Made made) {
+        super(id, caller, now, zone);
+        this.treeId = made.treeId();
+        this.fatherId = made.fatherId();
+        this.wishId = made.wishId();
+        this.walkId = made.walkId();
+        this.year = made.year();
+        this.number = made.number();
+        change(made.planned(), made.way(), made.note());
+    }
+
+    /** Which tree and father, under which number, and how many flowers in which way. */
+    record Made(
+            UUID treeId,
+            UUID fatherId,
+            UUID wishId,
+            UUID walkId,
+            int year,
+            int number,
+            int planned,
+            CrossWork.Way way,
+            String note) {}
+
+    final void change(int newPlanned, CrossWork.Way way, String newNote) {
+        this.planned = newPlanned;
+        this.bag = way.bag();
+        this.visits = way.visits();
+        this.note = newNote;
+    }
+
+    UUID treeId() {
+        return treeId;
+    }
+
+    UUID fatherId() {
+        return fatherId;
+    }
+
+    UUID wishId() {
+        return wishId;
+    }
+
+    /** Flowers meant, until the first step says how many there are. */
+    int planned() {
+        return planned;
+    }
+
+    CrossWork.Way way() {
+        return new CrossWork.Way(bag, visits);
+    }
+
+    String note() {
+        return note;
+    }
+
+    int year() {
+        return year;
+    }
+
+    int number() {
+        return number;
+    }
+
+    String label() {
+        return label(year, number);
+    }
+
+    /** What stands on its label: the year's last two digits and the number. */
+    static String label(int year, int number) {
+        return String.format(Locale.ROOT, "%02d-%d", year % 100, number);
+    }
+}

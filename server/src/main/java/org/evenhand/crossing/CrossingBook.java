@@ -1,0 +1,188 @@
+package org.evenhand.crossing;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.mating.WantedCross;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietyView;
+
+/** Some crosses as they stand at a moment: what was done on each, and what comes next. */
+final class CrossingBook {
+    private final List<Crossing> found;
+    private final Instant now;
+    private final ZoneId zone;
+    private final Function<UUID, TreeView> trees;
+    private final Map<UUID, VarietyView> varieties;
+    private final Function<String, CropSheet> sheets;
+    private final Map<UUID, List<CrossingView.Done>> done;
+
+    /**
+     * @param trees every tree of the orchard, removed ones too
+     * @param sheets the orchard's crop sheets, by key
+     * @param done what was done on each cross, the earliest first
+     */
+    CrossingBook(
+            List<Crossing> found,
+            Instant now,
+            ZoneId zone,
+            Function<UUID, TreeView> trees,
+            Map<UUID, VarietyView> varieties,
+            Function<String, CropSheet> sheets,
+            Map<UUID, List<CrossingView.Done>> done) {
+        this.found = List.copyOf(found);
+        this.now = now;
+        this.zone = zone;
+        this.trees = trees;
+        this.varieties = varieties;
+        this.sheets = sheets;
+        this.done = done;
+    }
+
+    List<Crossing> crossings() {
+        return found;
+    }
+
+    ZoneId zone() {
+        return zone;
+    }
+
+    private TreeView tree(Crossing c) {
+        return trees.apply(c.treeId());
+    }
+
+    private CropSheet sheet(Crossing c) {
+        return sheets.apply(tree(c).crop());
+    }
+
+    private CrossHabit habit(Crossing c) {
+        return sheet(c).cross().orElseThrow();
+    }
+
+    private List<CrossingView.Done> done(Crossing c) {
+        return done.getOrDefault(c.id(), List.of());
+    }
+
+    private CrossWork work(Crossing c) {
+        return new CrossWork(habit(c), c.way(), work(done(c)));
+    }
+
+    /** Pollen is given once and once again, however many went with the brush. */
+    private static List<CrossWork.Done> work(List<CrossingView.Done> done) {
+        List<CrossWork.Done> work = new ArrayList<>();
+        done.stream()
+                .filter(d -> !d.pollination())
+                .forEach(d -> work.add(new CrossWork.Done(d.kind(), d.flowers(), d.doneAt())));
+        for (CrossWork.Step visit : List.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN)) {
+            List<CrossingView.Done> made =
+                    done.stream().filter(d -> d.kind() == visit).toList();
+            if (!made.isEmpty()) {
+                work.add(new CrossWork.Done(
+                        visit,
+                        made.stream().mapToInt(CrossingView.Done::flowers).sum(),
+                        made.get(0).doneAt()));
+            }
+        }
+        return work;
+    }
+
+    private int flowers(Crossing c) {
+        return done(c).isEmpty() ? c.planned() : work(c).flowers();
+    }
+
+    boolean over(Crossing c) {
+        return work(c).due(now).isEmpty();
+    }
+
+    CrossNeeds.Open open(Crossing c, WantedCross wish) {
+        int priority = wish == null ? 1 : wish.priority();
+        return new CrossNeeds.Open(
+                c.id(),
+                c.label(),
+                c.treeId(),
+                c.fatherId(),
+                c.wishId(),
+                flowers(c),
+                work(c),
+                CrossNeeds.weight(priority));
+    }
+
+    CrossingView.Wanted wanted(WantedCross w) {
+        List<Crossing> made =
+                found.stream().filter(c -> w.id().equals(c.wishId())).toList();
+        int pollinated = made.stream()
+                .filter(c -> work(c).pollinated())
+                .mapToInt(this::flowers)
+                .sum();
+        int ready = made.stream()
+                .filter(c -> !work(c).pollinated())
+                .mapToInt(this::flowers)
+                .sum();
+        return new CrossingView.Wanted(
+                w.id(),
+                w.motherId(),
+                w.mother(),
+                w.fatherId(),
+                w.father(),
+                w.flowers(),
+                w.seeds(),
+                w.priority(),
+                pollinated,
+                ready,
+                w.priority() == 0 ? 0 : Math.max(0, w.flowers() - pollinated - ready),
+                sheets.apply(varieties.get(w.motherId()).crop()).cross().isPresent());
+    }
+
+    CrossingView view(Crossing c) {
+        TreeView tree = tree(c);
+        CrossWork work = work(c);
+        List<CrossWork.Due> due = work.due(now);
+        VarietyView father = varieties.get(c.fatherId());
+        return new CrossingView(
+                c.id(),
+                c.label(),
+                tree.id(),
+                tree.name(),
+                tree.varietyName(),
+                tree.crop(),
+                tree.block(),
+                tree.row(),
+                tree.position(),
+                father.id(),
+                father.name(),
+                c.wishId(),
+                c.way().bag(),
+                c.way().visits(),
+                c.note(),
+                flowers(c),
+                work.begun().isPresent(),
+                work.pollinated(),
+                due.isEmpty(),
+                done(c),
+                due.stream()
+                        .map(d -> new CrossingView.Due(
+                                d.step(),
+                                d.from(),
+                                d.until().orElse(null),
+                                CrossingWords.say(sheet(c), habit(c), d.step(), flowers(c))))
+                        .toList(),
+                CrossingWords.metalTag(c.label(), tree.varietyName(), father.name(), day(c), zone),
+                c.version());
+    }
+
+    /** The day that a label names: of the pollen, or today. */
+    Instant day(Crossing c) {
+        return done(c).stream()
+                .filter(d -> d.kind() == CrossWork.Step.POLLINATE)
+                .map(CrossingView.Done::doneAt)
+                .findFirst()
+                .orElse(now);
+    }
+}

@@ -1,0 +1,59 @@
+package org.evenhand.crossing;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.kit.LabelGrid;
+
+/** What is sent of crosses. */
+public final class CrossingRequests {
+    private CrossingRequests() {}
+
+    /**
+     * A cross to begin; with a version it changes flowers, way and note of one that is there.
+     *
+     * @param planned flowers meant
+     * @param bag whether they are covered; true where absent
+     * @param visits when pollen is given; twice where absent
+     */
+    @Schema(name = "CrossingRequest")
+    public record Cross(
+            UUID treeId,
+            UUID fatherId,
+            @Schema(description = OPTIONAL) UUID wishId,
+            Integer planned,
+            @Schema(description = OPTIONAL) Boolean bag,
+            @Schema(description = OPTIONAL) CrossWork.Visits visits,
+            @Schema(description = OPTIONAL) String note,
+            @Schema(description = OPTIONAL) Long version) {}
+
+    /**
+     * A step that was done.
+     *
+     * @param kind any but giving pollen, which is sent as a pollination
+     * @param flowers flowers that are there after it
+     */
+    @Schema(name = "CrossingStepRequest")
+    public record Step(
+            CrossWork.Step kind,
+            Integer flowers,
+            Instant doneAt,
+            @Schema(description = OPTIONAL) String note,
+            @Schema(description = OPTIONAL) UUID walkId,
+            @Schema(description = OPTIONAL) Integer stop) {}
+
+    /** Labels for crosses. */
+    @Schema(name = "CrossLabelsRequest")
+    public record Labels(
+            LabelGrid grid,
+            List<Copies> crossings,
+            @Schema(description = OPTIONAL) Integer skip) {}
+
+    /** So many labels of one cross. */
+    @Schema(name = "CrossLabelCopies")
+    public record Copies(UUID crossingId, Integer copies) {}
+}

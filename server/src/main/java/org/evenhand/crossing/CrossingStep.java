@@ -1,0 +1,73 @@
+package org.evenhand.crossing;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+/** A step that was done on the flowers of a cross; giving pollen is a pollination. */
+@Entity
+@Audited
+class CrossingStep extends OrchardRecord {
+    private UUID crossingId;
+
+    @Enumerated(EnumType.STRING)
+    private CrossWork.Step kind;
+
+    private int flowers;
+    private Instant doneAt;
+    private String note;
+    private UUID walkId;
+    private Integer stop;
+
+    protected CrossingStep() {}
+
+    CrossingStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID crossingId, CrossingRequests.Step step) {
+        super(id, caller, now, zone);
+        this.crossingId = crossingId;
+        this.kind = step.kind();
+        this.flowers = step.flowers();
+        this.doneAt = step.doneAt();
+        this.note = step.note();
+        this.walkId = step.walkId();
+        this.stop = step.stop();
+    }
+
+    UUID crossingId() {
+        return crossingId;
+    }
+
+    CrossWork.Step kind() {
+        return kind;
+    }
+
+    int flowers() {
+        return flowers;
+    }
+
+    Instant doneAt() {
+        return doneAt;
+    }
+
+    String note() {
+        return note;
+    }
+
+    UUID walkId() {
+        return walkId;
+    }
+
+    Integer stop() {
+        return stop;
+    }
+
+    CrossingView.Done view() {
+        return new CrossingView.Done(id(), kind, flowers, doneAt, note, recordedBy(), false, walkId, stop, version());
+    }
+}

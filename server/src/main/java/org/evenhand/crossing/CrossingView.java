@@ -1,0 +1,104 @@
+package org.evenhand.crossing;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.crossing.CrossWork;
+
+/**
+ * A cross that is made: what was done on it and what comes next.
+ *
+ * @param label its number, as on the label
+ * @param flowers flowers that are there, or meant before the first step
+ * @param begun whether any step was done
+ * @param over whether nothing is left to do on it, or no flower
+ * @param metalTag what to press into a soft metal tag, line by line
+ */
+@Schema(name = "Crossing")
+public record CrossingView(
+        UUID id,
+        String label,
+        UUID treeId,
+        String tree,
+        String mother,
+        String crop,
+        String block,
+        int row,
+        int position,
+        UUID fatherId,
+        String father,
+        @Schema(description = OPTIONAL) UUID wishId,
+        boolean bag,
+        CrossWork.Visits visits,
+        String note,
+        int flowers,
+        boolean begun,
+        boolean pollinated,
+        boolean over,
+        List<Done> done,
+        List<Due> due,
+        List<String> metalTag,
+        long version) {
+
+    /** All crosses that are made, and the wishes they serve. */
+    @Schema(name = "Crossings")
+    public record All(List<CrossingView> crossings, List<Wanted> wanted) {}
+
+    /**
+     * A step that was done.
+     *
+     * @param flowers flowers that were there after it
+     * @param pollination whether it is a pollination, to be taken back as one
+     */
+    @Schema(name = "CrossingDone")
+    public record Done(
+            UUID id,
+            CrossWork.Step kind,
+            int flowers,
+            Instant doneAt,
+            String note,
+            UUID by,
+            boolean pollination,
+            @Schema(description = OPTIONAL) UUID walkId,
+            @Schema(description = OPTIONAL) Integer stop,
+            long version) {}
+
+    /**
+     * A step to do.
+     *
+     * @param until after it the stigma is past
+     * @param say how, in a sentence
+     */
+    @Schema(name = "CrossingDue")
+    public record Due(
+            CrossWork.Step step,
+            Instant from,
+            @Schema(description = OPTIONAL) Instant until,
+            String say) {}
+
+    /**
+     * A wish and how far it has come this season.
+     *
+     * @param made flowers of its crosses that had the father's pollen
+     * @param ready flowers made ready for it or meant, without pollen yet
+     * @param more flowers still wanted
+     * @param preparable whether the crop sheet says how a flower is made ready
+     */
+    @Schema(name = "WantedCross")
+    public record Wanted(
+            UUID wishId,
+            UUID motherId,
+            String mother,
+            UUID fatherId,
+            String father,
+            int flowers,
+            @Schema(description = OPTIONAL) Integer seeds,
+            int priority,
+            int made,
+            int ready,
+            int more,
+            boolean preparable) {}
+}

@@ -1,0 +1,83 @@
+package org.evenhand.crossing;
+
+import java.text.Normalizer;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import org.evenhand.core.Plural;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.crossing.CrossWork;
+
+/** Steps on crosses, and their labels, in words. */
+public final class CrossingWords {
+    private static final DateTimeFormatter TAG_DAY = DateTimeFormatter.ofPattern("dd.MM.yy", Locale.ROOT);
+    private static final DateTimeFormatter LABEL_DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+    /** Letters that fit on a soft tag of common size, pressed by hand; our assumption. */
+    private static final int TAG_LETTERS = 12;
+
+    private CrossingWords() {}
+
+    /** How a step is done, as its crop's growers say it. */
+    public static String say(CropSheet sheet, CrossHabit habit, CrossWork.Step step, int flowers) {
+        return switch (step) {
+            case THIN -> habit.thin().orElse("") + clusters(habit, flowers);
+            case EMASCULATE -> habit.emasculate().orElse("");
+            case BAG -> habit.bag();
+            case POLLINATE -> strokes(sheet);
+            case POLLINATE_AGAIN -> "The same flowers once more. " + strokes(sheet);
+            case REBAG -> "Close the cover again and look whether the label holds.";
+            case BAG_OFF -> "When all petals are down take the cover off. The label stays.";
+        };
+    }
+
+    private static String clusters(CrossHabit habit, int flowers) {
+        int clusters = (int) Math.ceil(flowers / habit.keep().value());
+        return " About " + Plural.of(clusters, "cluster") + "; count the flowers you keep.";
+    }
+
+    /** How to lead the brush where seeds are wanted: as on the sheet, and the whole stigma. */
+    public static String strokes(CropSheet sheet) {
+        return sheet.hand().strokes() + " Cover the whole stigma: seeds are wanted.";
+    }
+
+    /** A step in two words; empty for giving pollen. */
+    public static String name(CrossWork.Step step) {
+        return switch (step) {
+            case THIN -> "Thin the cluster";
+            case EMASCULATE -> "Emasculate";
+            case BAG -> "Bag";
+            case POLLINATE -> "";
+            case POLLINATE_AGAIN -> "Once more";
+            case REBAG -> "Bag again";
+            case BAG_OFF -> "Bag off";
+        };
+    }
+
+    /** What to press into a soft metal tag: number, mother, father, day. */
+    static List<String> metalTag(String label, String mother, String father, Instant day, ZoneId zone) {
+        return List.of(label, pressed(mother), pressed("X " + father), TAG_DAY.format(day.atZone(zone)));
+    }
+
+    /** What stands on a printed label. */
+    static List<String> printed(CrossingView c, Instant day, ZoneId zone) {
+        return List.of(
+                c.label(),
+                c.mother() + " × " + c.father(),
+                c.tree(),
+                LABEL_DAY.format(day.atZone(zone)) + ", " + Plural.of(c.flowers(), "flower"));
+    }
+
+    /** Capital letters without accents, no more than fit. */
+    private static String pressed(String text) {
+        String plain = Normalizer.normalize(text, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toUpperCase(Locale.ROOT)
+                .replaceAll("[^\\p{L}0-9 .-]", "");
+        return plain.length() <= TAG_LETTERS
+                ? plain
+                : plain.substring(0, TAG_LETTERS - 1).strip() + ".";
+    }
+}

@@ -1,0 +1,378 @@
+package org.evenhand.crossing;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.mating.Crosses;
+import org.evenhand.mating.WantedCross;
+import org.evenhand.mating.Wishes;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollination.CrossFlowers;
+import org.evenhand.pollination.PollinationBook;
+import org.evenhand.pollination.WalkRecords;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Crosses that are made: their numbers, their steps and what comes next on each. */
+@Service
+public class Crossings implements CrossFlowers {
+    /** Crosses begun longer ago are of another season. */
+    private static final Duration SEASON = Duration.ofDays(270);
+
+    /** What is done where nobody chose otherwise: covered, visited twice. */
+    public static final CrossWork.Way USUAL = new CrossWork.Way(true, CrossWork.Visits.TWICE);
+
+    private final CrossingRepository crossings;
+    private final CrossingStepRepository steps;
+    private final PollinationBook pollinations;
+    private final CrossingBooks books;
+    private final WalkRecords walks;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final Crosses crosses;
+    private final Wishes wishes;
+    private final OnceWriter once;
+    private final JdbcTemplate jdbc;
+    private final InstantSource clock;
+
+    Crossings(
+            CrossingRepository crossings,
+            CrossingStepRepository steps,
+            PollinationBook pollinations,
+            CrossingBooks books,
+            WalkRecords walks,
+            Orchards orchards,
+            CropCatalogue crops,
+            Crosses crosses,
+            Wishes wishes,
+            OnceWriter once,
+            JdbcTemplate jdbc,
+            InstantSource clock) {
+        this.crossings = crossings;
+        this.steps = steps;
+        this.pollinations = pollinations;
+        this.books = books;
+        this.walks = walks;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.crosses = crosses;
+        this.wishes = wishes;
+        this.once = once;
+        this.jdbc = jdbc;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public CrossingView.All all(Caller caller) {
+        CrossingBook book = books.read(caller, thisSeason(caller));
+        return new CrossingView.All(
+                book.crossings().stream().map(book::view).toList(),
+                wishes.wanted(caller).stream().map(book::wanted).toList());
+    }
+
+    /** What crosses ask of the rounds to come. */
+    @Transactional(readOnly = true)
+    public CrossNeeds needs(Caller caller) {
+        CrossingBook book = books.read(caller, thisSeason(caller));
+        Map<UUID, WantedCross> wanted =
+                wishes.wanted(caller).stream().collect(Collectors.toMap(WantedCross::id, Function.identity()));
+        return new CrossNeeds(
+                book.crossings().stream()
+                        .filter(c -> !book.over(c))
+                        .map(c -> book.open(c, wanted.get(c.wishId())))
+                        .toList(),
+                wanted.values().stream()
+                        .map(w -> new CrossNeeds.Wished(w, book.wanted(w).more()))
+                        .filter(w -> w.more() > 0)
+                        .toList());
+    }
+
+    private List<Crossing> thisSeason(Caller caller) {
+        return crossings.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
+                caller.orchardId(), clock.instant().minus(SEASON));
+    }
+
+    // --- beginning and changing ---
+
+    public CrossingView put(Caller caller, UUID id, CrossingRequests.Cross request) {
+        return once.write(
+                "crossing",
+                id,
+                () -> crossings.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> view(caller, change(caller, found, request)),
+                () -> view(caller, insert(caller, id, request)));
+    }
+
+    private Crossing change(Caller caller, Crossing found, CrossingRequests.Cross request) {
+        if (request.version() == null) {
+            return found;
+        }
+        found.requireVersion("cross", request.version());
+        found.change(planned(request), way(request), Given.optionalText("note", request.note(), 2000));
+        return crossings.saveAndFlush(found);
+    }
+
+    private Crossing insert(Caller caller, UUID id, CrossingRequests.Cross request) {
+        if (request.wishId() != null) {
+            WantedCross wish = wishes.wantedCross(caller, request.wishId());
+            TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+            if (!wish.motherId().equals(tree.varietyId()) || !wish.fatherId().equals(request.fatherId())) {
+                throw new InvalidInputException(
+                        "wishId",
+                        "is " + wish.mother() + " with " + wish.father() + ", another cross than this. Choose again.");
+            }
+        }
+        return insert(
+                caller,
+                id,
+                new Begun(
+                        Given.required("treeId", request.treeId()),
+                        Given.required("fatherId", request.fatherId()),
+                        request.wishId(),
+                        null,
+                        planned(request),
+                        way(request),
+                        Given.optionalText("note", request.note(), 2000)));
+    }
+
+    private static int planned(CrossingRequests.Cross request) {
+        return Require.within("planned", Given.required("planned", request.planned()), 1, 20_000);
+    }
+
+    private static CrossWork.Way way(CrossingRequests.Cross request) {
+        return new CrossWork.Way(
+                request.bag() == null ? USUAL.bag() : request.bag(),
+                request.visits() == null ? USUAL.visits() : request.visits());
+    }
+
+    /** A cross to begin. */
+    public record Begun(
+            UUID treeId, UUID fatherId, UUID wishId, UUID walkId, int planned, CrossWork.Way way, String note) {}
+
+    /** Begins a cross under the next free number of the year. */
+    public Cross begin(Caller caller, UUID id, Begun begun) {
+        return named(insert(caller, id, begun));
+    }
+
+    private Crossing insert(Caller caller, UUID id, Begun begun) {
+        TreeView tree = orchards.tree(caller, begun.treeId());
+        VarietyView father = orchards.variety(caller, begun.fatherId());
+        if (crops.of(caller, tree.crop()).cross().isEmpty()) {
+            throw new InvalidInputException(
+                    "treeId",
+                    "is " + tree.name() + ", whose crop sheet does not say how a flower is made ready for a cross.");
+        }
+        CrossCompatibility cross = crosses.book(caller).cross(tree.varietyId(), father.id());
+        if (!cross.serves()) {
+            throw new InvalidInputException(
+                    "fatherId", "is " + father.name() + ", whose pollen does not serve this tree: " + cross.why());
+        }
+        ZoneId zone = orchards.details(caller).site().zone();
+        int year = orchards.today(caller).getYear();
+        return crossings.saveAndFlush(new Crossing(
+                id,
+                caller,
+                clock.instant(),
+                zone,
+                new Crossing.Made(
+                        tree.id(),
+                        father.id(),
+                        begun.wishId(),
+                        begun.walkId(),
+                        year,
+                        nextNumber(caller, year),
+                        begun.planned(),
+                        begun.way(),
+                        begun.note())));
+    }
+
+    /** Holds the orchard's row until the transaction ends, so that of two who take a number at once the second sees the first. */
+    @Override
+    public void holdNumbers(Caller caller) {
+        jdbc.queryForObject("select id from orchard where id = ? for no key update", UUID.class, caller.orchardId());
+    }
+
+    private int nextNumber(Caller caller, int year) {
+        holdNumbers(caller);
+        int next = crossings.lastNumber(caller.orchardId(), year) + 1;
+        while (pollinations.tagged(caller, year, Crossing.label(year, next))) {
+            next++;
+        }
+        return next;
+    }
+
+    // --- steps ---
+
+    public CrossingView putStep(Caller caller, UUID crossingId, UUID id, CrossingRequests.Step request) {
+        Crossing crossing = require(caller, crossingId);
+        return once.write(
+                "crossing_step",
+                id,
+                () -> steps.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    if (!found.crossingId().equals(crossingId) || found.kind() != request.kind()) {
+                        throw new ConflictException("This step is already written down otherwise. Take it back first.");
+                    }
+                    return view(caller, crossing);
+                },
+                () -> {
+                    steps.saveAndFlush(new CrossingStep(
+                            id, caller, clock.instant(), zone(caller), crossingId, checked(caller, crossing, request)));
+                    return view(caller, crossing);
+                });
+    }
+
+    private CrossingRequests.Step checked(Caller caller, Crossing crossing, CrossingRequests.Step r) {
+        CrossWork.Step kind = Given.required("kind", r.kind());
+        if (kind.givesPollen()) {
+            throw new InvalidInputException(
+                    "kind", "is " + kind + "; pollen that was given is written down as a pollination, with its jar.");
+        }
+        Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
+        int flowers = Require.within("flowers", Given.required("flowers", r.flowers()), 0, 20_000);
+        refuseMoreThanThere(caller, crossing, kind, flowers, doneAt);
+        if ((r.walkId() == null) != (r.stop() == null)) {
+            throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
+        }
+        if (r.walkId() != null) {
+            walks.require(caller, r.walkId());
+        }
+        return new CrossingRequests.Step(
+                kind, flowers, doneAt, Given.optionalText("note", r.note(), 2000), r.walkId(), r.stop());
+    }
+
+    @Override
+    public void refuseMoreThanThere(Caller caller, UUID crossingId, CrossWork.Step step, int flowers, Instant at) {
+        refuseMoreThanThere(caller, require(caller, crossingId), step, flowers, at);
+    }
+
+    /** Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are. */
+    private void refuseMoreThanThere(Caller caller, Crossing crossing, CrossWork.Step kind, int flowers, Instant at) {
+        List<CrossingView.Done> before =
+                books.doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
+                        .filter(d -> !d.doneAt().isAfter(at))
+                        .toList();
+        int given = before.stream()
+                .filter(d -> d.pollination() && d.kind() == kind)
+                .mapToInt(CrossingView.Done::flowers)
+                .sum();
+        before.stream()
+                .filter(d -> !d.pollination())
+                .reduce((a, b) -> b)
+                .filter(last -> given + flowers > last.flowers())
+                .ifPresent(last -> {
+                    throw new InvalidInputException(
+                            "flowers",
+                            "are " + flowers + (given == 0 ? "" : " besides " + given + " done")
+                                    + ", but the step before left " + last.flowers() + " on cross "
+                                    + crossing.label() + ". Count again, or begin another cross.");
+                });
+    }
+
+    @Transactional
+    public void voidStep(Caller caller, UUID crossingId, UUID id, VoidRequest request) {
+        CrossingStep step = steps.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(s -> s.crossingId().equals(crossingId))
+                .orElseThrow(() -> new NotFoundException("step", id));
+        if (!step.voided()) {
+            step.requireVersion("step", request.version());
+            step.voidBecause(request.reason(), clock.instant());
+        }
+    }
+
+    @Transactional
+    public void voidCrossing(Caller caller, UUID id, VoidRequest request) {
+        Crossing crossing = crossings
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("cross", id));
+        if (crossing.voided()) {
+            return;
+        }
+        crossing.requireVersion("cross", request.version());
+        if (!pollinations.onCrosses(caller, List.of(id)).isEmpty()) {
+            throw new InvalidInputException(
+                    "reason", "does not help: pollen was given to its flowers. Take the pollinations back first.");
+        }
+        crossing.voidBecause(request.reason(), clock.instant());
+    }
+
+    /** Crosses that a walk began and on which nothing was done are taken out, so that their numbers do not look used. */
+    public void dropIdle(Caller caller, UUID walkId) {
+        List<Crossing> begun = crossings.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId);
+        Map<UUID, List<CrossingView.Done>> done =
+                books.doneOn(caller, begun.stream().map(Crossing::id).toList());
+        begun.stream()
+                .filter(c -> !done.containsKey(c.id()))
+                .forEach(c -> c.voidBecause("the round ended without it", clock.instant()));
+    }
+
+    /** Steps that were done on a walk. */
+    public List<CrossingView.Done> stepsOfWalk(Caller caller, UUID walkId) {
+        return steps.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId).stream()
+                .map(CrossingStep::view)
+                .toList();
+    }
+
+    /** The cross when it is there and not taken out. */
+    Crossing require(Caller caller, UUID id) {
+        return crossings
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .filter(c -> !c.voided())
+                .orElseThrow(() -> new NotFoundException("cross", id));
+    }
+
+    @Override
+    public Cross cross(Caller caller, UUID id) {
+        return named(require(caller, id));
+    }
+
+    private static Cross named(Crossing c) {
+        return new Cross(c.id(), c.label(), c.treeId(), c.fatherId());
+    }
+
+    @Override
+    public Optional<Cross> labelled(Caller caller, int year, String tag) {
+        return crossings.findByOrchardIdAndYear(caller.orchardId(), year).stream()
+                .filter(c -> c.label().equalsIgnoreCase(tag))
+                .findFirst()
+                .map(Crossings::named);
+    }
+
+    @Override
+    public Map<UUID, String> labels(Caller caller, Collection<UUID> ids) {
+        return ids.isEmpty()
+                ? Map.of()
+                : crossings.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
+                        .collect(Collectors.toMap(Crossing::id, Crossing::label));
+    }
+
+    private CrossingView view(Caller caller, Crossing crossing) {
+        return books.read(caller, List.of(crossing)).view(crossing);
+    }
+
+    private ZoneId zone(Caller caller) {
+        return orchards.details(caller).site().zone();
+    }
+}

@@ -1,0 +1,34 @@
+package org.evenhand.crossing;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface CrossingRepository extends JpaRepository<Crossing, UUID> {
+    Optional<Crossing> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    List<Crossing> findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
+            UUID orchardId, Instant after);
+
+    List<Crossing> findByOrchardIdAndWalkIdAndVoidedAtIsNull(UUID orchardId, UUID walkId);
+
+    List<Crossing> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
+
+    List<Crossing> findByOrchardIdAndYear(UUID orchardId, int year);
+
+    /** Of all, those taken out too: a number is never used twice in a year. */
+    @Query("select coalesce(max(c.number), 0) from Crossing c where c.orchardId = :orchardId and c.year = :year")
+    int lastNumber(UUID orchardId, int year);
+}
+
+interface CrossingStepRepository extends JpaRepository<CrossingStep, UUID> {
+    Optional<CrossingStep> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    List<CrossingStep> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, List<UUID> crossingIds);
+
+    List<CrossingStep> findByOrchardIdAndWalkIdAndVoidedAtIsNull(UUID orchardId, UUID walkId);
+}

@@ -1,0 +1,7 @@
+/** Crosses that are made, step by step, from the bag to the label. */
+@ApplicationModule(
+        displayName = "Crossing",
+        allowedDependencies = {"crop", "kit", "mating", "orchard", "pollination"})
+package org.evenhand.crossing;
+
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,55 @@
+package org.evenhand.planning;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+@RestController
+@RequestMapping("/api")
+class CalendarController {
+    private final Calendars calendars;
+
+    CalendarController(Calendars calendars) {
+        this.calendars = calendars;
+    }
+
+    @GetMapping("/calendars")
+    List<CalendarView> calendars(@AuthenticationPrincipal Caller caller) {
+        return calendars.all(caller);
+    }
+
+    @PutMapping("/calendars/{id}")
+    CalendarView make(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody CalendarRequest request) {
+        return calendars.make(caller, id, request);
+    }
+
+    @PostMapping("/calendars/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidFeed(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        calendars.voidFeed(caller, id, request);
+    }
+
+    /** For calendar programs, which cannot sign in: the address itself is the secret. */
+    @GetMapping(value = "/feeds/{key}.ics", produces = "text/calendar")
+    ResponseEntity<byte[]> read(@PathVariable String key) {
+        String origin = ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
+        return ResponseEntity.ok()
+                .header("Content-Type", "text/calendar;charset=UTF-8")
+                .header("Cache-Control", "private, max-age=600")
+                .body(calendars.read(key, origin).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,226 @@
+package org.evenhand.planning;
+
+import java.net.URI;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.property.Description;
+import net.fortuna.ical4j.model.property.DtStamp;
+import net.fortuna.ical4j.model.property.ProdId;
+import net.fortuna.ical4j.model.property.Uid;
+import net.fortuna.ical4j.model.property.Url;
+import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
+import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+import org.evenhand.availability.Settings;
+import org.evenhand.core.Plural;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.crossing.CrossingView;
+import org.evenhand.crossing.CrossingWords;
+import org.evenhand.crossing.Crossings;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.SecretKeys;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.springframework.context.annotation.Lazy;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Rounds, visits to crosses, covers that come off and looks for fruit as an iCalendar feed. */
+@Service
+class Calendars {
+    private static final int DAYS = 10;
+    private static final Set<CrossWork.Step> IN_CALENDAR =
+            EnumSet.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN, CrossWork.Step.BAG_OFF);
+    private static final Duration SHORTEST = Duration.ofMinutes(15);
+
+    private final CalendarFeedRepository feeds;
+    private final Plans plans;
+    private final Settings settings;
+    private final CheckDays checks;
+    private final Crossings crossings;
+    private final Orchards orchards;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Calendars(
+            CalendarFeedRepository feeds,
+            Plans plans,
+            Settings settings,
+            @Lazy CheckDays checks,
+            Crossings crossings,
+            Orchards orchards,
+            OnceWriter once,
+            InstantSource clock) {
+        this.feeds = feeds;
+        this.plans = plans;
+        this.settings = settings;
+        this.checks = checks;
+        this.crossings = crossings;
+        this.orchards = orchards;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<CalendarView> all(Caller caller) {
+        return feeds.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()).stream()
+                .map(f -> new CalendarView(f.id(), f.name(), null, f.version()))
+                .toList();
+    }
+
+    /** Makes a feed and tells its address, this once. */
+    public CalendarView make(Caller caller, UUID id, CalendarRequest request) {
+        String name = Given.text("name", request.name(), 80);
+        String key = SecretKeys.newKey();
+        return once.write(
+                "calendar_feed",
+                id,
+                () -> feeds.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    throw new ConflictException(
+                            "This address was told already, and is told only once. Take it back and make another.");
+                },
+                () -> {
+                    CalendarFeed made = feeds.saveAndFlush(
+                            new CalendarFeed(id, caller, clock.instant(), zone(caller), name, SecretKeys.hash(key)));
+                    return new CalendarView(made.id(), name, "/api/feeds/" + key + ".ics", made.version());
+                });
+    }
+
+    @Transactional
+    public void voidFeed(Caller caller, UUID id, VoidRequest request) {
+        CalendarFeed feed = feeds.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("calendar", id));
+        if (!feed.voided()) {
+            feed.requireVersion("calendar", request.version());
+            feed.voidBecause(request.reason(), clock.instant());
+        }
+    }
+
+    /** The feed behind a secret; "not found" for any other. */
+    @Transactional(readOnly = true)
+    public String read(String key, String origin) {
+        CalendarFeed feed = feeds.findByKeyHashAndVoidedAtIsNull(SecretKeys.hash(key))
+                .orElseThrow(() -> new NotFoundException("calendar at this address"));
+        Caller reader = new Caller(feed.recordedBy(), feed.orchardId(), feed.name(), Caller.Role.HELPER);
+        Calendar calendar = new Calendar();
+        calendar.add(new ProdId("-//Even Hand//EN"));
+        calendar.add(ImmutableVersion.VERSION_2_0);
+        calendar.add(ImmutableCalScale.GREGORIAN);
+        plans.plan(reader, DAYS).rounds().stream()
+                .filter(r -> r.flowers() > 0)
+                .forEach(r -> calendar.add(round(reader, r, origin)));
+        crossSteps(reader).forEach((when, due) -> calendar.add(crossStep(reader, when, due, origin)));
+        looks(reader).forEach((day, looks) -> calendar.add(look(reader, day, looks, origin)));
+        return calendar.toString();
+    }
+
+    private VEvent round(Caller reader, PlanView.Round r, String origin) {
+        long minutes = Math.round(60.0 * r.flowers() / settings.of(reader).flowersPerHour());
+        Duration length = Duration.ofMinutes(Math.max(SHORTEST.toMinutes(), minutes));
+        String trees = r.stops().stream().map(Calendars::line).collect(Collectors.joining("\n"));
+        String collect = r.collect().stream()
+                .map(c -> "First gather " + Plural.of(c.flowers(), "flower") + " of " + c.variety() + ".\n")
+                .collect(Collectors.joining());
+        VEvent event = new VEvent(r.at(), r.at().plus(length), "Round: " + Plural.of(r.flowers(), "flower"));
+        return complete(
+                event,
+                "round-" + day(reader, r.at()) + "-" + r.at().getEpochSecond(),
+                reader,
+                collect + trees,
+                origin + "/round/plan");
+    }
+
+    private static String line(RoundView.StopView s) {
+        String cross = s.cross() == null || s.cross().label() == null
+                ? ""
+                : " (cross " + s.cross().label() + ")";
+        return s.givesPollen()
+                ? s.flowers() + " of " + s.treeName() + " with " + s.lotCode() + cross
+                : CrossingWords.name(s.kind()) + ": " + s.flowers() + " of " + s.treeName() + cross;
+    }
+
+    /** A day and what is to be done on crosses then. */
+    private record CrossDay(LocalDate on, CrossWork.Step step) {}
+
+    /** A cross and until when its step helps. */
+    private record CrossDue(CrossingView cross, CrossingView.Due due) {}
+
+    /** Visits to crosses and covers that come off; what is done in between needs no day of its own. */
+    private Map<CrossDay, List<CrossDue>> crossSteps(Caller reader) {
+        Map<CrossDay, List<CrossDue>> days =
+                new TreeMap<>(Comparator.comparing(CrossDay::on).thenComparing(CrossDay::step));
+        for (CrossingView cross : crossings.all(reader).crossings()) {
+            cross.due().stream()
+                    .filter(d -> cross.begun() && IN_CALENDAR.contains(d.step()))
+                    .forEach(d -> days.computeIfAbsent(
+                                    new CrossDay(day(reader, d.from()), d.step()), k -> new ArrayList<>())
+                            .add(new CrossDue(cross, d)));
+        }
+        return days;
+    }
+
+    private VEvent crossStep(Caller reader, CrossDay when, List<CrossDue> due, String origin) {
+        String what = due.stream()
+                .map(d -> d.cross().label() + ", " + d.cross().tree() + " × "
+                        + d.cross().father() + ": "
+                        + Plural.of(d.cross().flowers(), "flower")
+                        + (d.due().until() == null
+                                ? ""
+                                : ", until " + Given.say(d.due().until(), zone(reader))))
+                .collect(Collectors.joining("\n"));
+        String name = switch (when.step()) {
+            case POLLINATE -> "Pollinate crosses";
+            case POLLINATE_AGAIN -> "Second visit to crosses";
+            default -> "Bags off";
+        };
+        VEvent event = new VEvent(when.on(), name + ": " + due.size());
+        return complete(event, "cross-" + when.on() + "-" + when.step(), reader, what, origin + "/round/crosses");
+    }
+
+    private Map<LocalDate, List<CheckDays.Day>> looks(Caller reader) {
+        return checks.of(reader).stream()
+                .collect(Collectors.groupingBy(CheckDays.Day::on, TreeMap::new, Collectors.toList()));
+    }
+
+    private VEvent look(Caller reader, LocalDate day, List<CheckDays.Day> looks, String origin) {
+        String what =
+                looks.stream().map(l -> l.tree() + ": " + l.look()).distinct().collect(Collectors.joining("\n"));
+        VEvent event = new VEvent(day, "Look for fruit: " + Plural.of(looks.size(), "look"));
+        return complete(event, "look-" + day, reader, what, origin + "/fruit-set");
+    }
+
+    private VEvent complete(VEvent event, String id, Caller reader, String description, String link) {
+        event.getProperty(net.fortuna.ical4j.model.Property.DTSTAMP).ifPresent(event::remove);
+        event.add(new DtStamp(clock.instant()));
+        event.add(new Uid(id + "@" + reader.orchardId()));
+        event.add(new Description(description));
+        event.add(new Url(URI.create(link)));
+        return event;
+    }
+
+    private LocalDate day(Caller caller, Instant at) {
+        return at.atZone(zone(caller)).toLocalDate();
+    }
+
+    private ZoneId zone(Caller caller) {
+        return orchards.details(caller).site().zone();
+    }
+}

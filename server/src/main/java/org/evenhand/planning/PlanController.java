@@ -1,0 +1,93 @@
+package org.evenhand.planning;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.availability.Settings;
+import org.evenhand.availability.SettingsRequest;
+import org.evenhand.availability.SettingsView;
+import org.evenhand.cropload.LearnedNumbers;
+import org.evenhand.cropload.LearnedView;
+import org.evenhand.cropload.TargetRequest;
+import org.evenhand.cropload.TargetView;
+import org.evenhand.cropload.Targets;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class PlanController {
+    private final Plans plans;
+    private final RoundChoices choices;
+    private final Settings settings;
+    private final Targets targets;
+    private final LearnedNumbers learned;
+
+    PlanController(Plans plans, RoundChoices choices, Settings settings, Targets targets, LearnedNumbers learned) {
+        this.plans = plans;
+        this.choices = choices;
+        this.settings = settings;
+        this.targets = targets;
+        this.learned = learned;
+    }
+
+    @GetMapping("/plan")
+    PlanView plan(@AuthenticationPrincipal Caller caller, @RequestParam(defaultValue = "6") int days) {
+        return plans.plan(caller, days);
+    }
+
+    @GetMapping("/learned")
+    LearnedView learned(@AuthenticationPrincipal Caller caller) {
+        return learned.of(caller);
+    }
+
+    @GetMapping("/round-settings")
+    SettingsView settings(@AuthenticationPrincipal Caller caller) {
+        return settings.of(caller);
+    }
+
+    @PutMapping("/round-settings/{id}")
+    SettingsView putSettings(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody SettingsRequest request) {
+        return settings.put(caller, id, request);
+    }
+
+    @GetMapping("/targets")
+    List<TargetView.Budget> targets(@AuthenticationPrincipal Caller caller) {
+        return targets.budgets(caller);
+    }
+
+    @PutMapping("/targets/{id}")
+    TargetView putTarget(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody TargetRequest request) {
+        return targets.put(caller, id, request);
+    }
+
+    @PostMapping("/targets/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidTarget(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        targets.voidTarget(caller, id, request);
+    }
+
+    @PutMapping("/round-choices/{id}")
+    PlanView.Chosen putChoice(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody ChoiceRequest request) {
+        return choices.put(caller, id, request);
+    }
+
+    @PostMapping("/round-choices/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidChoice(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        choices.voidBecause(caller, id, request);
+    }
+}

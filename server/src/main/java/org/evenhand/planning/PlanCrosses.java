@@ -1,0 +1,245 @@
+package org.evenhand.planning;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.IntPredicate;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.planning.FlowersToDo;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+import org.evenhand.crossing.CrossNeeds;
+import org.evenhand.crossing.Crossings;
+
+/** The crosses of a plan: those being made, those that wishes call for, and what they ask of each round. One use each. */
+final class PlanCrosses {
+    private static final String SET_APART = "for ";
+
+    private final PlanGround ground;
+    private final List<Instant> rounds;
+    private final List<PlanSource> sources;
+    private final List<CrossJob> jobs = new ArrayList<>();
+    /** Flowers of wishes whose crop needs no making ready, by tree. */
+    private final Map<UUID, List<Apart>> apart = new HashMap<>();
+
+    private final List<PlanView.Left> notPossible = new ArrayList<>();
+
+    /** Flowers set apart on a tree for a wish. */
+    private record Apart(CrossNeeds.Wished wished, int flowers) {}
+
+    PlanCrosses(PlanGround ground, List<PlanSlot> slots, List<PlanSource> sources) {
+        this.ground = ground;
+        this.rounds = slots.stream().map(PlanSlot::at).toList();
+        this.sources = sources;
+        Map<UUID, Foreseen> trees = ground.byTree();
+        ground.crosses().open().stream()
+                .filter(o -> trees.containsKey(o.treeId()) && o.weight() > 0)
+                .forEach(o -> jobs.add(new CrossJob(
+                        o.id(),
+                        o.label(),
+                        o.wishId(),
+                        trees.get(o.treeId()),
+                        ground.varieties().get(o.fatherId()),
+                        o.flowers(),
+                        o.work(),
+                        rounds.get(0),
+                        o.weight())));
+        ground.crosses().wished().forEach(this::plan);
+    }
+
+    List<CrossJob> jobs() {
+        return List.copyOf(jobs);
+    }
+
+    /** Wishes that these days do nothing for, and why. */
+    List<PlanView.Left> notPossible() {
+        return List.copyOf(notPossible);
+    }
+
+    private void plan(CrossNeeds.Wished wished) {
+        List<Foreseen> mothers = ground.trees().stream()
+                .filter(t -> t.tree().varietyId().equals(wished.wish().motherId())
+                        && t.sheet().takes())
+                .toList();
+        if (mothers.isEmpty()) {
+            return;
+        }
+        Set<LotId> pollen = onlyOf(wished.wish().fatherId());
+        if (pollen.isEmpty()) {
+            tellNotPossible(
+                    wished,
+                    mothers.get(0),
+                    "CROSS_WITHOUT_POLLEN",
+                    "Pollen of " + wished.wish().father() + " alone; it can also be kept from earlier flowers.");
+        } else if (mothers.get(0).sheet().cross().isPresent()) {
+            prepare(wished, mothers);
+        } else {
+            setApart(wished, mothers);
+        }
+    }
+
+    /** In the first round in which flowers stand at the stage for it, on the trees that have most of them. */
+    private void prepare(CrossNeeds.Wished wished, List<Foreseen> mothers) {
+        CrossHabit habit = mothers.get(0).sheet().cross().orElseThrow();
+        int left = wished.more();
+        for (int r = 0; r < rounds.size() && left == wished.more(); r++) {
+            Instant at = rounds.get(r);
+            List<Foreseen> byFlowers = mothers.stream()
+                    .sorted(Comparator.comparingInt((Foreseen t) -> -ready(t, habit, at)))
+                    .toList();
+            for (Foreseen tree : byFlowers) {
+                int flowers = Math.min(left, ready(tree, habit, at));
+                if (flowers > 0) {
+                    jobs.add(new CrossJob(
+                            null,
+                            null,
+                            wished.wish().id(),
+                            tree,
+                            ground.varieties().get(wished.wish().fatherId()),
+                            flowers,
+                            new CrossWork(habit, Crossings.USUAL, List.of()),
+                            at,
+                            wished.weight()));
+                    left -= flowers;
+                }
+            }
+        }
+        if (left == wished.more()) {
+            CropSheet sheet = mothers.get(0).sheet();
+            String stage = sheet.stages().get(sheet.indexOf(habit.prepareAt())).name();
+            tellNotPossible(
+                    wished,
+                    mothers.get(0),
+                    "CROSS_NOT_READY",
+                    "Flowers at the stage '" + stage.toLowerCase(Locale.ROOT)
+                            + "'; read the tree again when there are.");
+        }
+    }
+
+    private void tellNotPossible(CrossNeeds.Wished wished, Foreseen mother, String reason, String wouldServe) {
+        notPossible.add(new PlanView.Left(
+                mother.tree().id(),
+                wished.wish().mother() + " × " + wished.wish().father(),
+                wished.more(),
+                reason,
+                wouldServe));
+    }
+
+    private static int ready(Foreseen tree, CrossHabit habit, Instant at) {
+        return (int)
+                Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(habit.prepareAt())] + PlanSlots.THERE);
+    }
+
+    private void setApart(CrossNeeds.Wished wished, List<Foreseen> mothers) {
+        int each = (int) Math.ceil((double) wished.more() / mothers.size());
+        mothers.forEach(t ->
+                apart.computeIfAbsent(t.tree().id(), id -> new ArrayList<>()).add(new Apart(wished, each)));
+    }
+
+    private Set<LotId> onlyOf(UUID father) {
+        return sources.stream()
+                .filter(s -> s.isOnlyOf(father))
+                .map(PlanSource::id)
+                .collect(Collectors.toSet());
+    }
+
+    private IntPredicate pollenIn(UUID father) {
+        return r -> sources.stream()
+                .anyMatch(s -> s.isOnlyOf(father) && s.viability().get(r) > 0);
+    }
+
+    /** The tree with the flowers of its crosses. */
+    RoundRequest.Mother with(Foreseen tree, RoundRequest.Mother mother) {
+        List<OpenFlowers> flowers = mother.flowers();
+        for (Apart a : apart.getOrDefault(tree.tree().id(), List.of())) {
+            Set<LotId> only = onlyOf(a.wished().wish().fatherId());
+            int doses = sources.stream()
+                    .filter(s -> only.contains(s.id()))
+                    .mapToInt(PlanSource::doses)
+                    .sum();
+            UnaryOperator<String> name = stage -> SET_APART + a.wished().wish().id() + " " + stage;
+            flowers = FlowersToDo.reserve(
+                    flowers, Math.min(a.flowers(), doses), only, a.wished().weight(), name);
+        }
+        List<OpenFlowers> all = new ArrayList<>(flowers);
+        int ofCrosses = 0;
+        for (CrossJob job : jobs) {
+            if (job.tree() == tree) {
+                all = new ArrayList<>(opened(all, job));
+                all.addAll(groups(job));
+                ofCrosses += 2 * job.flowers();
+            }
+        }
+        int wanted = Math.max(mother.wanted(), Math.min(RoundRequest.NO_LIMIT, ofCrosses));
+        return new RoundRequest.Mother(mother.id(), mother.place(), wanted, all);
+    }
+
+    private List<OpenFlowers> opened(List<OpenFlowers> flowers, CrossJob job) {
+        int round = rounds.indexOf(job.start());
+        return job.crossing() == null ? FlowersToDo.withoutMadeReady(flowers, round, job.flowers()) : flowers;
+    }
+
+    private List<OpenFlowers> groups(CrossJob job) {
+        Set<LotId> only = onlyOf(job.father().id());
+        IntPredicate pollen = pollenIn(job.father().id());
+        List<OpenFlowers> groups = new ArrayList<>();
+        List<Double> first = job.work().firstVisit(rounds, job.start(), pollen);
+        List<Double> second = job.work().secondVisit(rounds, job.start(), pollen);
+        if (first.stream().anyMatch(w -> w > 0)) {
+            groups.add(new OpenFlowers(job.firstKey(), job.flowers(), job.weight(), first, Optional.of(only)));
+        }
+        if (second.stream().anyMatch(w -> w > 0)) {
+            groups.add(new OpenFlowers(job.againKey(), job.flowers(), job.secondWeight(), second, Optional.of(only)));
+        }
+        return groups;
+    }
+
+    /** The stage of flowers set apart for a wish, and the wish; as it is for all others. */
+    static String stage(String group) {
+        return group.startsWith(SET_APART) ? group.substring(SET_APART.length() + 37) : group;
+    }
+
+    private static UUID wishOf(String group) {
+        return group.startsWith(SET_APART)
+                ? UUID.fromString(group.substring(SET_APART.length(), SET_APART.length() + 36))
+                : null;
+    }
+
+    /** The wish that flowers set apart in a group are for. */
+    RoundView.Cross setApartFor(String group) {
+        UUID wish = wishOf(group);
+        return apart.values().stream()
+                .flatMap(List::stream)
+                .map(a -> a.wished().wish())
+                .filter(w -> w.id().equals(wish))
+                .findFirst()
+                .map(w -> new RoundView.Cross(null, w.id(), w.fatherId(), w.father(), null))
+                .orElse(null);
+    }
+
+    /** Flowers to be made ready in a round: they take hands too. */
+    int madeReadyIn(int round) {
+        return jobs.stream()
+                .filter(j -> j.crossing() == null && j.start().equals(rounds.get(round)))
+                .mapToInt(CrossJob::flowers)
+                .sum();
+    }
+
+    /** Steps of a job in each round, given the rounds in which the plan visits it. */
+    List<List<CrossWork.Step>> steps(CrossJob job, Set<Integer> visited) {
+        return job.steps(rounds, visited::contains);
+    }
+}

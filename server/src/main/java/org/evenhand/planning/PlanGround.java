@@ -1,0 +1,49 @@
+package org.evenhand.planning;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.availability.SettingsView;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.planning.FreeHours;
+import org.evenhand.core.weather.Site;
+import org.evenhand.cropload.TargetView;
+import org.evenhand.crossing.CrossNeeds;
+import org.evenhand.kit.Caller;
+import org.evenhand.mating.CrossBook;
+import org.evenhand.orchard.VarietyView;
+
+/**
+ * What a plan rests on: who asks, when, and what the orchard's rooms know at that moment.
+ *
+ * @param onShelf groups of crops of which a jar holds pollen that may be used
+ */
+record PlanGround(
+        Caller caller,
+        Instant now,
+        Site site,
+        SettingsView settings,
+        List<Foreseen> trees,
+        Map<UUID, VarietyView> varieties,
+        Map<UUID, TargetView.Budget> budgets,
+        CrossBook book,
+        CrossNeeds crosses,
+        Set<String> onShelf) {
+
+    ZoneId zone() {
+        return site.zone();
+    }
+
+    FreeHours hours() {
+        return settings.hours();
+    }
+
+    Map<UUID, Foreseen> byTree() {
+        return trees.stream().collect(Collectors.toMap(t -> t.tree().id(), Function.identity()));
+    }
+}

@@ -1,0 +1,173 @@
+package org.evenhand.planning;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.evenhand.availability.Settings;
+import org.evenhand.availability.SettingsView;
+import org.evenhand.bloom.Forecasts;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.cropload.TargetView;
+import org.evenhand.cropload.Targets;
+import org.evenhand.crossing.Crossings;
+import org.evenhand.kit.Caller;
+import org.evenhand.mating.CrossBook;
+import org.evenhand.mating.Crosses;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollination.PollinationView;
+import org.evenhand.pollination.Pollinations;
+import org.springframework.stereotype.Component;
+
+/** Makes the plan of some rounds: what trees want, what pollen there is, what crosses ask, what people chose. */
+@Component
+class PlanMaking {
+    /** What a flower left for the next day counts for, as weather and people's plans change. Our convention. */
+    private static final double CERTAIN_NEXT_DAY = 0.95;
+
+    private final Orchards orchards;
+    private final Forecasts forecasts;
+    private final Pollinations pollinations;
+    private final Crosses crosses;
+    private final Crossings crossings;
+    private final Settings settings;
+    private final Targets targets;
+    private final PlanSources pollen;
+    private final RoundChoices choices;
+
+    PlanMaking(
+            Orchards orchards,
+            Forecasts forecasts,
+            Pollinations pollinations,
+            Crosses crosses,
+            Crossings crossings,
+            Settings settings,
+            Targets targets,
+            PlanSources pollen,
+            RoundChoices choices) {
+        this.orchards = orchards;
+        this.forecasts = forecasts;
+        this.pollinations = pollinations;
+        this.crosses = crosses;
+        this.crossings = crossings;
+        this.settings = settings;
+        this.targets = targets;
+        this.pollen = pollen;
+        this.choices = choices;
+    }
+
+    PlanGround ground(Caller caller) {
+        Instant now = orchards.now(caller);
+        SettingsView habits = settings.of(caller);
+        return new PlanGround(
+                caller,
+                now,
+                orchards.details(caller).site(),
+                habits,
+                forecasts.all(caller, now).stream().filter(Foreseen::known).toList(),
+                orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity())),
+                targets.budgets(caller).stream()
+                        .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity())),
+                crosses.book(caller),
+                crossings.needs(caller),
+                pollen.groups(caller, now, habits.pollenAge()));
+    }
+
+    /** @param slots at least one round */
+    MadePlan make(PlanGround ground, List<PlanSlot> slots) {
+        Openings openings = Openings.at(slots.stream().map(PlanSlot::at).toList());
+        List<PlanSource> sources = pollen.of(ground, slots, openings);
+        PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
+        List<RoundChoice> chosen = choices.of(ground.caller());
+        RoundRequest request = request(ground, slots, sources, ofCrosses, openings);
+        return new MadePlan(
+                ground,
+                slots,
+                sources,
+                ofCrosses,
+                request,
+                chosen,
+                ChosenPlan.of(request, chosen, c -> round(c, slots, ground.zone())));
+    }
+
+    private RoundRequest request(
+            PlanGround ground,
+            List<PlanSlot> slots,
+            List<PlanSource> sources,
+            PlanCrosses ofCrosses,
+            Openings openings) {
+        Instant first = slots.get(0).at();
+        List<PollinationView> before =
+                pollinations.since(ground.caller(), ground.now().minus(PlanMothers.DONE_MATTERS));
+        List<RoundRequest.Mother> mothers = ground.trees().stream()
+                .filter(t -> t.sheet().takes())
+                .map(t -> ofCrosses.with(
+                        t,
+                        PlanMothers.of(
+                                t,
+                                first,
+                                openings,
+                                before,
+                                ground.budgets().get(t.tree().id()))))
+                .toList();
+        Map<UUID, Foreseen> byTree = ground.byTree();
+        Map<LotId, PlanSource> byId = sources.stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
+        return new RoundRequest(
+                IntStream.range(0, slots.size())
+                        .mapToObj(r -> hands(slots.get(r), ofCrosses.madeReadyIn(r)))
+                        .toList(),
+                mothers,
+                IntStream.range(0, sources.size())
+                        .mapToObj(i -> sources.get(i).lot(i))
+                        .toList(),
+                (tree, lot) -> cross(ground, byTree.get(tree.value()), byId.get(lot)),
+                List.of(),
+                slots.stream().map(s -> certainty(first, s.at())).toList());
+    }
+
+    /** Making flowers ready takes hands that cannot give pollen meanwhile, one flower for one. Our convention. */
+    private static int hands(PlanSlot slot, int madeReady) {
+        return slot.most() == RoundRequest.NO_LIMIT ? slot.most() : Math.max(0, slot.most() - madeReady);
+    }
+
+    private static double certainty(Instant first, Instant at) {
+        return Math.pow(CERTAIN_NEXT_DAY, Duration.between(first, at).toMinutes() / (24 * 60.0));
+    }
+
+    private static CrossCompatibility cross(PlanGround ground, Foreseen mother, PlanSource source) {
+        UUID of = mother.tree().varietyId();
+        CrossBook book = ground.book();
+        Function<UUID, CrossCompatibility> withFather =
+                father -> ground.settings().useLearned() ? book.weighed(of, father) : book.cross(of, father);
+        return switch (source.kind()) {
+            case JAR -> CrossBook.blend(source.lot(), withFather);
+            case TO_GATHER -> withFather.apply(source.variety().id());
+            case FLOWER_TO_FLOWER ->
+                of.equals(source.variety().id())
+                        ? book.cross(of, of)
+                        : CrossCompatibility.refused("The brush stays among flowers of one variety.");
+        };
+    }
+
+    /** The round a choice is meant for; null where there is none on its day. */
+    private static OptionalInt round(RoundChoice c, List<PlanSlot> slots, ZoneId zone) {
+        if (c.onDay() == null) {
+            return OptionalInt.empty();
+        }
+        OptionalInt found = IntStream.range(0, slots.size())
+                .filter(r -> slots.get(r).at().atZone(zone).toLocalDate().equals(c.onDay()))
+                .findFirst();
+        return found.isPresent() ? found : null;
+    }
+}

@@ -1,0 +1,69 @@
+package org.evenhand.planning;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.VarietyId;
+import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollination.Pollinations;
+
+/**
+ * Pollen at hand, to be gathered, or the flowers' own: what the planner sees, and what it is.
+ *
+ * @param lot the jar; absent where there is none yet, or none is needed
+ * @param round the round before which it is gathered
+ * @param doses in all
+ */
+record PlanSource(Kind kind, LotId id, LotView lot, VarietyView variety, int round, List<Double> viability, int doses) {
+    /** What pollen still on the tree counts for beside as good pollen in a jar: flowers may give less. Our convention. */
+    private static final double CERTAIN_TO_BE_THERE = 0.95;
+
+    /** Where it comes from. */
+    enum Kind {
+        JAR,
+        TO_GATHER,
+        /** The brush goes from flower to flower with their own pollen. */
+        FLOWER_TO_FLOWER
+    }
+
+    boolean toGather() {
+        return kind == Kind.TO_GATHER;
+    }
+
+    String name() {
+        return switch (kind) {
+            case JAR -> lot.code();
+            case TO_GATHER -> "fresh " + variety.name();
+            case FLOWER_TO_FLOWER -> Pollinations.FLOWER_TO_FLOWER;
+        };
+    }
+
+    String father() {
+        return lot == null ? variety.name() : lot.varietyName();
+    }
+
+    Set<UUID> fathers() {
+        return lot == null
+                ? Set.of(variety.id())
+                : lot.fathers().stream().map(LotView.Father::varietyId).collect(Collectors.toSet());
+    }
+
+    /** Whether it can say who the father is, and it is this one. */
+    boolean isOnlyOf(UUID father) {
+        return kind != Kind.FLOWER_TO_FLOWER && fathers().equals(Set.of(father));
+    }
+
+    /** For the planner: jars of one father share a brush. */
+    RoundRequest.Lot lot(int rank) {
+        Optional<VarietyId> father =
+                fathers().size() == 1 ? Optional.of(new VarietyId(variety.id())) : Optional.empty();
+        double certain = toGather() ? CERTAIN_TO_BE_THERE : 1;
+        return new RoundRequest.Lot(
+                id, doses, viability.stream().map(v -> v * certain).toList(), rank, father);
+    }
+}

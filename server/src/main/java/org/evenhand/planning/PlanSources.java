@@ -1,0 +1,160 @@
+package org.evenhand.planning;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.evenhand.availability.PollenAge;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.Storage;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.pollen.PollenKeeping;
+import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.springframework.stereotype.Component;
+
+/** Pollen that a plan can reckon with: on the shelf, or to be collected from flowers that will give it. */
+@Component
+class PlanSources {
+    private final PollenShelf shelf;
+    private final CropCatalogue crops;
+
+    PlanSources(PollenShelf shelf, CropCatalogue crops) {
+        this.shelf = shelf;
+        this.crops = crops;
+    }
+
+    List<PlanSource> of(PlanGround ground, List<PlanSlot> slots, Openings openings) {
+        List<PlanSource> sources = new ArrayList<>();
+        List<Instant> at = slots.stream().map(PlanSlot::at).toList();
+        Map<UUID, List<Double>> alive = shelf.alive(ground.caller(), at);
+        for (LotView lot : shelf.all(ground.caller(), ground.now())) {
+            List<Double> viability = usable(ground, lot, alive.get(lot.id()), at);
+            if (lot.dosesLeft() > 0 && viability.stream().anyMatch(v -> v > 0)) {
+                sources.add(new PlanSource(
+                        PlanSource.Kind.JAR,
+                        new LotId(lot.id()),
+                        lot,
+                        ground.varieties().get(lot.fathers().get(0).varietyId()),
+                        0,
+                        viability,
+                        lot.dosesLeft()));
+            }
+        }
+        sources.sort(Comparator.comparing((PlanSource s) -> s.lot().viability().goodUntil() == null
+                        ? Instant.MIN
+                        : s.lot().viability().goodUntil())
+                .thenComparing(PlanSource::name));
+        sources.addAll(toCollect(ground, slots, openings));
+        sources.addAll(0, flowerToFlower(ground, slots.size()));
+        return sources;
+    }
+
+    /** Groups of crops of which a jar holds living pollen that the school followed lets be used. */
+    Set<String> groups(Caller caller, Instant now, PollenAge age) {
+        return shelf.all(caller, now).stream()
+                .filter(l -> l.dosesLeft() > 0 && !l.viability().spoiled() && age.allows(l.collectedAt(), now))
+                .map(l -> crops.of(caller, l.crop()).pollenGroup())
+                .collect(Collectors.toSet());
+    }
+
+    /** Varieties whose flowers serve one another without a jar. */
+    private static List<PlanSource> flowerToFlower(PlanGround ground, int rounds) {
+        Map<UUID, CropSheet> own = new LinkedHashMap<>();
+        ground.trees().stream()
+                .filter(t -> t.sheet().hand().flowerToFlower())
+                .forEach(t -> own.put(t.tree().varietyId(), t.sheet()));
+        return own.entrySet().stream()
+                .map(e -> new PlanSource(
+                        PlanSource.Kind.FLOWER_TO_FLOWER,
+                        new LotId(UUID.nameUUIDFromBytes(
+                                ("flower to flower " + e.getKey()).getBytes(StandardCharsets.UTF_8))),
+                        null,
+                        ground.varieties().get(e.getKey()),
+                        0,
+                        Collections.nCopies(
+                                rounds, e.getValue().pollen().freshViability().value()),
+                        RoundRequest.NO_LIMIT))
+                .toList();
+    }
+
+    private static List<Double> usable(PlanGround ground, LotView lot, List<Double> alive, List<Instant> at) {
+        PollenAge age = ground.settings().pollenAge();
+        return IntStream.range(0, at.size())
+                .mapToObj(r -> age.allows(lot.collectedAt(), at.get(r)) ? alive.get(r) : 0.0)
+                .toList();
+    }
+
+    /** What each variety's flowers will give by each round. */
+    private List<PlanSource> toCollect(PlanGround ground, List<PlanSlot> slots, Openings openings) {
+        Map<UUID, double[]> giving = new LinkedHashMap<>();
+        for (Foreseen tree : ground.trees()) {
+            if (tree.sheet().gives()) {
+                double[] begin = openings.beginGiving(tree.forecast());
+                giving.merge(tree.tree().varietyId(), begin, (a, b) -> {
+                    double[] both = a.clone();
+                    Arrays.setAll(both, i -> a[i] + b[i]);
+                    return both;
+                });
+            }
+        }
+        List<PlanSource> sources = new ArrayList<>();
+        giving.forEach((variety, flowers) -> {
+            VarietyView v = ground.varieties().get(variety);
+            CropSheet sheet = crops.of(ground.caller(), v.crop());
+            double each = v.dosesPerFlower(sheet);
+            for (int r = 0; r < slots.size(); r++) {
+                int doses = (int) Math.floor(Math.floor(flowers[r] + PlanSlots.THERE) * each);
+                if (doses > 0) {
+                    sources.add(fresh(ground, v, sheet, slots, r, doses));
+                }
+            }
+        });
+        return sources.stream()
+                .filter(s -> s.viability().stream().anyMatch(x -> x > 0))
+                .toList();
+    }
+
+    private static PlanSource fresh(
+            PlanGround ground, VarietyView variety, CropSheet sheet, List<PlanSlot> slots, int round, int doses) {
+        Instant gathered = slots.get(round).at();
+        Storage storage = sheet.pollen().keeping().containsKey(Storage.FRIDGE_DESICCANT)
+                ? Storage.FRIDGE_DESICCANT
+                : Storage.ROOM;
+        ViabilityCourse course =
+                ViabilityCourse.collected(sheet, PollenKeeping.driedAndStored(sheet, gathered, storage));
+        PollenAge age = ground.settings().pollenAge();
+        List<Double> viability = IntStream.range(0, slots.size())
+                .mapToObj(r -> r < round
+                                || !sheet.pollen()
+                                        .servesAfter(
+                                                hours(gathered, slots.get(r).at()))
+                                || !age.allows(gathered, slots.get(r).at())
+                        ? 0.0
+                        : course.shareAt(slots.get(r).at()))
+                .toList();
+        UUID id = UUID.nameUUIDFromBytes((variety.id() + " " + round).getBytes(StandardCharsets.UTF_8));
+        return new PlanSource(PlanSource.Kind.TO_GATHER, new LotId(id), null, variety, round, viability, doses);
+    }
+
+    private static double hours(Instant from, Instant until) {
+        return Duration.between(from, until).toMinutes() / 60.0;
+    }
+}

@@ -1,0 +1,103 @@
+package org.evenhand.planning;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * The coming rounds.
+ *
+ * @param moments axis of the curves
+ * @param taking expected flowers that can take pollen at each moment, all trees together
+ * @param giving expected flowers that give it
+ * @param obstacles what stands in the way, in sentences
+ * @param expectedFruits fruits that the plan lets expect
+ * @param proven whether no better use of the pollen exists
+ * @param gap by how much the plan could be worth less than the best, flowers
+ * @param cost fruits that the choices of people cost; absent where nobody chose anything
+ */
+@Schema(name = "Plan")
+record PlanView(
+        List<Instant> moments,
+        double[] taking,
+        double[] giving,
+        List<Round> rounds,
+        List<Left> left,
+        List<Kept> kept,
+        List<Spare> spare,
+        List<Chosen> choices,
+        List<AwayWords> away,
+        List<String> obstacles,
+        double value,
+        double expectedFruits,
+        boolean proven,
+        double gap,
+        @Schema(description = OPTIONAL) Double cost) {
+
+    /**
+     * One round.
+     *
+     * @param until when it ends at the latest: with the hours in which its crops are worked, or at the next round
+     * @param why why at this hour
+     * @param mostFlowers flowers that can be done until then
+     */
+    @Schema(name = "PlannedRound")
+    record Round(
+            Instant at,
+            Instant until,
+            String why,
+            @Schema(description = OPTIONAL) Integer mostFlowers,
+            int flowers,
+            double expectedFruits,
+            List<Collect> collect,
+            List<RoundView.StopView> stops) {}
+
+    /** Pollen to collect before the females are done. */
+    @Schema(name = "PlannedCollecting")
+    record Collect(UUID varietyId, String variety, int doses, int flowers, List<FromTree> trees) {}
+
+    /** Where it is. */
+    @Schema(name = "CollectFromTree")
+    record FromTree(UUID treeId, String tree, String place, double flowers) {}
+
+    /**
+     * Flowers that get no pollen, why, and what would serve them.
+     *
+     * @param tree name of the tree, or of the wished cross
+     */
+    @Schema(name = "PlanLeft")
+    record Left(UUID treeId, String tree, int flowers, String reason, String wouldServe) {}
+
+    /** Doses that wait for a later round. */
+    @Schema(name = "PlanKept")
+    record Kept(String lot, int doses, Instant at, String tree, String why) {}
+
+    /**
+     * Doses of a jar that no visit of the plan takes: other pollen is worth more there, or no flower is left that they would serve.
+     *
+     * @param viability share alive now, 0 to 1
+     */
+    @Schema(name = "PlanSpare")
+    record Spare(UUID lotId, String lot, int doses, double viability) {}
+
+    /** A choice of somebody. */
+    @Schema(name = "PlanChoice")
+    record Chosen(
+            UUID id,
+            UUID treeId,
+            String tree,
+            UUID lotId,
+            String lot,
+            int flowers,
+            @Schema(description = OPTIONAL) LocalDate onDay,
+            @Schema(description = OPTIONAL) String problem,
+            long version) {}
+
+    /** What being away means. */
+    @Schema(name = "PlanAway")
+    record AwayWords(LocalDate first, LocalDate last, String note, List<String> todo) {}
+}

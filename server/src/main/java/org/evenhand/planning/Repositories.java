@@ -1,0 +1,20 @@
+package org.evenhand.planning;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface RoundChoiceRepository extends JpaRepository<RoundChoice, UUID> {
+    Optional<RoundChoice> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    List<RoundChoice> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+}
+
+interface CalendarFeedRepository extends JpaRepository<CalendarFeed, UUID> {
+    Optional<CalendarFeed> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    Optional<CalendarFeed> findByKeyHashAndVoidedAtIsNull(String keyHash);
+
+    List<CalendarFeed> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+}

@@ -1,0 +1,46 @@
+package org.evenhand.planning;
+
+import jakarta.persistence.Entity;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+/** What a person decided of a tree and a jar: so many flowers at least, or never. */
+@Entity
+@Audited
+class RoundChoice extends OrchardRecord {
+    private UUID treeId;
+    private UUID lotId;
+    private int flowers;
+    private LocalDate onDay;
+
+    protected RoundChoice() {}
+
+    RoundChoice(UUID id, Caller caller, Instant now, ZoneId zone, ChoiceRequest request) {
+        super(id, caller, now, zone);
+        this.treeId = request.treeId();
+        this.lotId = request.lotId();
+        this.flowers = request.flowers();
+        this.onDay = request.onDay();
+    }
+
+    UUID treeId() {
+        return treeId;
+    }
+
+    UUID lotId() {
+        return lotId;
+    }
+
+    int flowers() {
+        return flowers;
+    }
+
+    LocalDate onDay() {
+        return onDay;
+    }
+}

@@ -1,0 +1,116 @@
+package org.evenhand.planning;
+
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.mating.Crosses;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What people decided of trees and jars beforehand. */
+@Service
+class RoundChoices {
+    private final RoundChoiceRepository choices;
+    private final Orchards orchards;
+    private final PollenShelf shelf;
+    private final Crosses crosses;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    RoundChoices(
+            RoundChoiceRepository choices,
+            Orchards orchards,
+            PollenShelf shelf,
+            Crosses crosses,
+            OnceWriter once,
+            InstantSource clock) {
+        this.choices = choices;
+        this.orchards = orchards;
+        this.shelf = shelf;
+        this.crosses = crosses;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** In the order in which they were made. */
+    List<RoundChoice> of(Caller caller) {
+        return choices.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId());
+    }
+
+    /** As they are shown, with what keeps a choice from being kept to. */
+    List<PlanView.Chosen> views(Caller caller, List<RoundChoice> all, Map<UUID, String> problems) {
+        Map<UUID, String> lots =
+                shelf.names(caller).values().stream().collect(Collectors.toMap(n -> n.id(), n -> n.code()));
+        Map<UUID, String> names =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::name));
+        return all.stream()
+                .map(c -> new PlanView.Chosen(
+                        c.id(),
+                        c.treeId(),
+                        names.getOrDefault(c.treeId(), "(removed tree)"),
+                        c.lotId(),
+                        lots.getOrDefault(c.lotId(), "(removed jar)"),
+                        c.flowers(),
+                        c.onDay(),
+                        problems.get(c.id()),
+                        c.version()))
+                .toList();
+    }
+
+    PlanView.Chosen put(Caller caller, UUID id, ChoiceRequest request) {
+        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        LotView lot = shelf.lot(caller, Given.required("lotId", request.lotId()));
+        int flowers = Require.within("flowers", Given.required("flowers", request.flowers()), 0, 20_000);
+        CrossCompatibility cross = crosses.book(caller).cross(tree.varietyId(), lot);
+        if (flowers > 0 && !cross.serves()) {
+            throw new InvalidInputException(
+                    "lotId", "is " + lot.code() + ", which cannot serve " + tree.name() + ": " + cross.why());
+        }
+        RoundChoice made = once.write(
+                "round_choice",
+                id,
+                () -> choices.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> same(found, request),
+                () -> choices.saveAndFlush(new RoundChoice(
+                        id,
+                        caller,
+                        clock.instant(),
+                        orchards.details(caller).site().zone(),
+                        request)));
+        return new PlanView.Chosen(
+                made.id(), tree.id(), tree.name(), lot.id(), lot.code(), flowers, made.onDay(), null, made.version());
+    }
+
+    private static RoundChoice same(RoundChoice found, ChoiceRequest r) {
+        if (!found.treeId().equals(r.treeId()) || !found.lotId().equals(r.lotId()) || found.flowers() != r.flowers()) {
+            throw new ConflictException(
+                    "This choice is already written down otherwise. Take it back and choose again.");
+        }
+        return found;
+    }
+
+    @Transactional
+    public void voidBecause(Caller caller, UUID id, VoidRequest request) {
+        RoundChoice choice = choices.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("choice", id));
+        if (!choice.voided()) {
+            choice.requireVersion("choice", request.version());
+            choice.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}

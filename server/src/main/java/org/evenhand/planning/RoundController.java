@@ -1,0 +1,59 @@
+package org.evenhand.planning;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.pollination.PollinationRequest;
+import org.evenhand.pollination.PollinationView;
+import org.evenhand.pollination.Pollinations;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class RoundController {
+    private final Rounds rounds;
+    private final Pollinations pollinations;
+
+    RoundController(Rounds rounds, Pollinations pollinations) {
+        this.rounds = rounds;
+        this.pollinations = pollinations;
+    }
+
+    @GetMapping("/round")
+    RoundView round(
+            @AuthenticationPrincipal Caller caller,
+            @RequestParam(required = false) Instant at,
+            @RequestParam(required = false) Integer mostFlowers) {
+        return rounds.plan(caller, at, mostFlowers);
+    }
+
+    @GetMapping("/pollinations")
+    List<PollinationView> pollinations(@AuthenticationPrincipal Caller caller) {
+        return pollinations.latest(caller);
+    }
+
+    @PutMapping("/pollinations/{id}")
+    PollinationView putPollination(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody PollinationRequest request) {
+        return pollinations.put(caller, id, request);
+    }
+
+    @PostMapping("/pollinations/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidPollination(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        pollinations.voidPollination(caller, id, request);
+    }
+}

@@ -1,0 +1,279 @@
+package org.evenhand.planning;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import org.evenhand.availability.Strokes;
+import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.cropload.CropLoad;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.RoundPlan;
+import org.evenhand.core.planning.WholeShares;
+import org.evenhand.core.pollen.Hygiene;
+import org.evenhand.cropload.TargetView;
+import org.evenhand.crossing.CrossingWords;
+import org.evenhand.orchard.TreeView;
+
+/**
+ * The stops of a plan's rounds as they are told, in walking order: first flowers made ready that get no pollen yet, then pollen father
+ * by father with the steps that lead up to a visit or follow it, last the covers that come off. One use each.
+ */
+final class RoundStops {
+    private static final Duration A_DAY = Duration.ofHours(24);
+    /** When fewer than so many in a hundred flowers take pollen a day later, it is now or never. Our convention. */
+    private static final double HARDLY_ANY = 0.1;
+
+    private final MadePlan made;
+    private final Map<UUID, Foreseen> byTree;
+    private final Map<LotId, PlanSource> byId;
+    private final Map<CrossJob, List<List<CrossWork.Step>>> steps = new HashMap<>();
+
+    RoundStops(MadePlan made) {
+        this.made = made;
+        this.byTree = made.ground().byTree();
+        this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
+        for (CrossJob job : made.crosses().jobs()) {
+            Set<Integer> visited = new HashSet<>();
+            made.plan().stops().stream()
+                    .filter(s -> s.parts().stream().anyMatch(p -> job.owns(p.stage())))
+                    .forEach(s -> visited.add(s.round()));
+            steps.put(job, made.crosses().steps(job, visited));
+        }
+    }
+
+    List<RoundView.StopView> of(int round) {
+        List<RoundView.StopView> stops = new ArrayList<>(idle(round, CrossWork.Step::makesReady));
+        Set<UUID> before = Set.of();
+        for (RoundPlan.Stop stop : made.plan().stops()) {
+            if (stop.round() == round) {
+                PlanSource source = byId.get(stop.lot());
+                List<String> clean = Hygiene.between(tree(stop).sheet(), before, source.fathers());
+                for (RoundView.StopView view : views(stop, source)) {
+                    boolean first = view.givesPollen() && clean != null;
+                    stops.add(first ? view.after(clean) : view);
+                    clean = first ? null : clean;
+                }
+                before = source.fathers();
+            }
+        }
+        stops.addAll(idle(round, s -> !s.makesReady()));
+        return stops;
+    }
+
+    private Foreseen tree(RoundPlan.Stop stop) {
+        return byTree.get(stop.tree().value());
+    }
+
+    /** Steps of crosses that get no pollen in this round, near trees together. */
+    private List<RoundView.StopView> idle(int round, Predicate<CrossWork.Step> which) {
+        return made.crosses().jobs().stream()
+                .filter(job -> !visited(job, round))
+                .sorted(Comparator.comparing((CrossJob j) -> j.tree().tree().block())
+                        .thenComparing(j -> j.tree().tree().row())
+                        .thenComparing(j -> j.tree().tree().position()))
+                .flatMap(job -> steps.get(job).get(round).stream().filter(which).map(step -> step(job, step)))
+                .toList();
+    }
+
+    private boolean visited(CrossJob job, int round) {
+        return steps.get(job).get(round).stream().anyMatch(CrossWork.Step::givesPollen);
+    }
+
+    /** One jar at one tree: its ordinary flowers, and each cross with what leads up to its visit and follows it. */
+    private List<RoundView.StopView> views(RoundPlan.Stop stop, PlanSource source) {
+        List<RoundView.StopView> views = new ArrayList<>();
+        List<RoundPlan.Part> plain = new ArrayList<>();
+        Set<CrossJob> told = new HashSet<>();
+        for (RoundPlan.Part part : stop.parts()) {
+            Optional<CrossJob> job = made.crosses().jobs().stream()
+                    .filter(j -> j.owns(part.stage()))
+                    .findFirst();
+            RoundView.Cross apart = made.crosses().setApartFor(part.stage());
+            if (job.isPresent()) {
+                // A first and a second visit that fall into one round are one visit.
+                if (told.add(job.get())) {
+                    views.addAll(visit(stop, source, part, job.get()));
+                }
+            } else if (apart != null) {
+                views.add(pollen(stop, source, List.of(part), CrossWork.Step.POLLINATE, apart));
+            } else {
+                plain.add(part);
+            }
+        }
+        if (!plain.isEmpty()) {
+            views.add(0, pollen(stop, source, plain, CrossWork.Step.POLLINATE, null));
+        }
+        return views;
+    }
+
+    /**
+     * The visit to a cross with a jar. Where its flowers take more than one jar, what leads up to the visit comes with the first and
+     * what follows it with the last.
+     */
+    private List<RoundView.StopView> visit(RoundPlan.Stop stop, PlanSource source, RoundPlan.Part part, CrossJob job) {
+        List<RoundPlan.Stop> withJars = made.plan().stops().stream()
+                .filter(s -> s.round() == stop.round() && s.parts().stream().anyMatch(p -> job.owns(p.stage())))
+                .toList();
+        boolean first = withJars.indexOf(stop) == 0;
+        boolean last = withJars.indexOf(stop) == withJars.size() - 1;
+        List<RoundView.StopView> views = new ArrayList<>();
+        boolean before = true;
+        for (CrossWork.Step step : steps.get(job).get(stop.round())) {
+            if (step.givesPollen()) {
+                views.add(pollen(stop, source, List.of(part), step, job.ref()));
+                before = false;
+            } else if (before ? first : last) {
+                views.add(step(job, step));
+            }
+        }
+        return views;
+    }
+
+    private RoundView.StopView step(CrossJob job, CrossWork.Step step) {
+        TreeView tree = job.tree().tree();
+        CropSheet sheet = job.tree().sheet();
+        return new RoundView.StopView(
+                tree.id(),
+                tree.name(),
+                tree.varietyName(),
+                tree.crop(),
+                tree.block(),
+                tree.row(),
+                tree.position(),
+                null,
+                "",
+                job.father().name(),
+                job.flowers(),
+                step.makesReady() && job.work().begun().isEmpty()
+                        ? List.of(new RoundView.StageFlowers(job.habit().prepareAt(), job.flowers(), 0))
+                        : List.of(),
+                0,
+                0,
+                "For the cross with " + job.father().name() + ".",
+                "",
+                List.of(),
+                step,
+                false,
+                job.ref(),
+                CrossingWords.say(sheet, job.habit(), step, job.flowers()),
+                List.of(),
+                null,
+                List.of(),
+                null,
+                false,
+                false);
+    }
+
+    private RoundView.StopView pollen(
+            RoundPlan.Stop stop,
+            PlanSource source,
+            List<RoundPlan.Part> parts,
+            CrossWork.Step kind,
+            RoundView.Cross cross) {
+        Foreseen tree = tree(stop);
+        CropSheet sheet = tree.sheet();
+        TreeView t = tree.tree();
+        int flowers = parts.stream().mapToInt(RoundPlan.Part::flowers).sum();
+        return new RoundView.StopView(
+                t.id(),
+                t.name(),
+                t.varietyName(),
+                t.crop(),
+                t.block(),
+                t.row(),
+                t.position(),
+                source.kind() == PlanSource.Kind.JAR ? source.lot().id() : null,
+                source.name(),
+                source.father(),
+                flowers,
+                parts.stream().flatMap(p -> stage(sheet, p).stream()).toList(),
+                parts.stream().mapToDouble(RoundPlan.Part::expected).sum(),
+                source.viability().get(stop.round()),
+                why(stop),
+                strokes(sheet, cross != null),
+                List.of(),
+                kind,
+                stop.grounds().wanted(),
+                cross,
+                kind == CrossWork.Step.POLLINATE_AGAIN ? "The same flowers once more." : "",
+                sheet.hand().handling(),
+                sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
+                cross == null ? limbs(t, sheet, flowers) : List.of(),
+                null,
+                cross == null && onlyNow(tree, stop.round()),
+                source.toGather());
+    }
+
+    private static Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {
+        String key = PlanCrosses.stage(part.stage());
+        return sheet.hasStage(key)
+                ? Optional.of(new RoundView.StageFlowers(
+                        key,
+                        part.flowers(),
+                        sheet.stages().get(sheet.indexOf(key)).receptivity().value()))
+                : Optional.empty();
+    }
+
+    private String strokes(CropSheet sheet, boolean seedsWanted) {
+        return strokes(made.ground().settings().strokes(), sheet, seedsWanted);
+    }
+
+    /** How to lead the brush, by the school that is followed. */
+    static String strokes(Strokes school, CropSheet sheet, boolean seedsWanted) {
+        return switch (school) {
+            case AS_SHEET ->
+                seedsWanted ? CrossingWords.strokes(sheet) : sheet.hand().strokes();
+            case FULL -> "Many strokes, all round, until the whole stigma is covered.";
+            case LIGHT -> "Once to the stigma and out: a light touch, for fewer seeds.";
+        };
+    }
+
+    private String why(RoundPlan.Stop s) {
+        String jar = s.grounds().wanted()
+                ? "You chose it."
+                : s.grounds()
+                        .better()
+                        .map(b -> byId.get(b).name() + " would be worth more here, but earns more on other trees.")
+                        .orElse(
+                                s.grounds().lotsThatServe() == 1
+                                        ? "The only pollen there is that serves it."
+                                        : "Worth the most here of "
+                                                + s.grounds().lotsThatServe() + " that serve it.");
+        String now = s.grounds().canWait() ? "" : " By the next round these flowers are past their best.";
+        return jar + now + " " + s.cross().why();
+    }
+
+    private boolean onlyNow(Foreseen tree, int round) {
+        Instant at = made.slots().get(round).at();
+        return tree.stillReceptive(at, at.plus(A_DAY)) < HARDLY_ANY;
+    }
+
+    /** Flowers over the measured limbs in proportion to the fruits they carry. */
+    private List<RoundView.LimbFlowers> limbs(TreeView tree, CropSheet sheet, int flowers) {
+        TargetView target = made.ground().budgets().get(tree.id()).target();
+        if (target == null || target.limbsMm().isEmpty() || sheet.load().isEmpty()) {
+            return List.of();
+        }
+        List<Integer> fruits = CropLoad.limbFruits(
+                target.limbsMm(), sheet.load().get().twigMm().value());
+        List<Integer> shares = WholeShares.inProportion(flowers, fruits);
+        List<RoundView.LimbFlowers> limbs = new ArrayList<>();
+        for (int i = 0; i < fruits.size(); i++) {
+            limbs.add(new RoundView.LimbFlowers(target.limbsMm().get(i), fruits.get(i), shares.get(i)));
+        }
+        return limbs;
+    }
+}

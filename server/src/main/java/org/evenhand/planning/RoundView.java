@@ -1,0 +1,174 @@
+package org.evenhand.planning;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.pollination.PollinationView;
+
+/**
+ * A round for one hour.
+ *
+ * @param collect pollen to collect first
+ * @param kept doses that wait for a later round
+ * @param left flowers that get no pollen
+ * @param waiting flowers that could take pollen now and are left for a later round
+ * @param value flowers that have pollen for the first time, weighted by receptivity, viability and worth of the cross
+ * @param proven whether no better use of the pollen exists
+ */
+@Schema(name = "Round")
+public record RoundView(
+        Instant at,
+        @Schema(description = OPTIONAL) Hours bestHours,
+        List<PlanView.Collect> collect,
+        List<StopView> stops,
+        List<PlanView.Kept> kept,
+        List<PlanView.Left> left,
+        List<Waiting> waiting,
+        List<PollinationView> done,
+        double value,
+        boolean proven,
+        List<String> cautions) {
+
+    /** Flowers that wait, and for which pollen. */
+    @Schema(name = "WaitingFlowers")
+    record Waiting(UUID treeId, String tree, int flowers, Instant at, String lot) {}
+
+    /** When to go: until the hours end in which its crops are worked, or the next visit begins. */
+    @Schema(name = "BestHours")
+    record Hours(Instant from, Instant until, double flowersAtStart) {}
+
+    /**
+     * One thing to do at one tree: pollen of one jar to its flowers, or a step on a cross.
+     *
+     * @param lotId absent where the pollen is still to be gathered, where the brush goes from flower to flower, and at a step that
+     *     needs none
+     * @param expected flowers weighted as in the plan
+     * @param strokes how to lead the brush, by the school that is followed
+     * @param cleanBefore what to clean or change first, as another father's pollen was used at the stop before
+     * @param kind what is done; giving pollen for most
+     * @param wanted whether somebody chose it
+     * @param cross the cross whose flowers they are
+     * @param say how the step on a cross is done; empty for others
+     * @param handling what else one heeds at each flower
+     * @param passes times that one goes over the same flower; absent for once
+     * @param limbs how the flowers are spread over the limbs that were measured; none where none were
+     * @param againOf pollination whose flowers, outside crosses, have pollen once more
+     * @param collectFirst whether its pollen is still to be collected
+     * @param onlyNow whether hardly any of these flowers takes pollen a day later
+     */
+    @Schema(name = "RoundStop")
+    public record StopView(
+            UUID treeId,
+            String treeName,
+            String varietyName,
+            String crop,
+            String block,
+            int row,
+            int position,
+            @Schema(description = OPTIONAL) UUID lotId,
+            String lotCode,
+            String pollenParent,
+            int flowers,
+            List<StageFlowers> byStage,
+            double expected,
+            double viability,
+            String why,
+            String strokes,
+            List<String> cleanBefore,
+            CrossWork.Step kind,
+            boolean wanted,
+            @Schema(description = OPTIONAL) Cross cross,
+            String say,
+            List<String> handling,
+            @Schema(description = OPTIONAL) Integer passes,
+            List<LimbFlowers> limbs,
+            @Schema(description = OPTIONAL) UUID againOf,
+            boolean onlyNow,
+            boolean collectFirst) {
+        /** Walks of earlier days lack what stops have learned to say since. */
+        public StopView {
+            kind = kind == null ? CrossWork.Step.POLLINATE : kind;
+            say = say == null ? "" : say;
+            handling = handling == null ? List.of() : List.copyOf(handling);
+            limbs = limbs == null ? List.of() : List.copyOf(limbs);
+        }
+
+        boolean givesPollen() {
+            return kind.givesPollen();
+        }
+
+        /** The same, of a cross that has been begun. */
+        public StopView of(Cross begun) {
+            return with(cleanBefore, begun);
+        }
+
+        /** The same, with what to clean first. */
+        StopView after(List<String> clean) {
+            return with(clean, cross);
+        }
+
+        private StopView with(List<String> newClean, Cross newCross) {
+            return new StopView(
+                    treeId,
+                    treeName,
+                    varietyName,
+                    crop,
+                    block,
+                    row,
+                    position,
+                    lotId,
+                    lotCode,
+                    pollenParent,
+                    flowers,
+                    byStage,
+                    expected,
+                    viability,
+                    why,
+                    strokes,
+                    newClean,
+                    kind,
+                    wanted,
+                    newCross,
+                    say,
+                    handling,
+                    passes,
+                    limbs,
+                    againOf,
+                    onlyNow,
+                    collectFirst);
+        }
+    }
+
+    /** Flowers of one stage. */
+    @Schema(name = "StageFlowers")
+    public record StageFlowers(String stage, int flowers, double receptivity) {}
+
+    /**
+     * The cross that flowers belong to.
+     *
+     * @param crossingId absent as long as it is only planned
+     * @param wishId absent where nobody wished it
+     * @param label its number; absent as long as it is only planned
+     */
+    @Schema(name = "StopCross")
+    public record Cross(
+            @Schema(description = OPTIONAL) UUID crossingId,
+            @Schema(description = OPTIONAL) UUID wishId,
+            UUID fatherId,
+            String father,
+            @Schema(description = OPTIONAL) String label) {}
+
+    /**
+     * Flowers of one limb.
+     *
+     * @param diameterMm its thickness
+     * @param fruits fruits that it carries
+     * @param flowers of this stop's
+     */
+    @Schema(name = "LimbFlowers")
+    record LimbFlowers(int diameterMm, int fruits, int flowers) {}
+}

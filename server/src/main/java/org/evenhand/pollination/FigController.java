@@ -1,0 +1,41 @@
+package org.evenhand.pollination;
+
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class FigController {
+    private final Figs figs;
+
+    FigController(Figs figs) {
+        this.figs = figs;
+    }
+
+    @GetMapping("/trees/{id}/figs")
+    FigsView of(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return figs.of(caller, id);
+    }
+
+    @PutMapping("/figs/{id}")
+    FigsView put(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody FigsView.Request request) {
+        return figs.put(caller, id, request);
+    }
+
+    @PostMapping("/figs/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidMeasure(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        figs.voidMeasure(caller, id, request);
+    }
+}

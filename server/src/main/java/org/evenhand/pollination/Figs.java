@@ -1,0 +1,146 @@
+package org.evenhand.pollination;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.pollen.FigSize;
+import org.evenhand.core.pollen.Suspension;
+import org.evenhand.core.pollination.FigList;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Figs by size: which to inject now, which later, which to leave. */
+@Service
+public class Figs {
+    /** Measures of an earlier crop of the tree say nothing of this one. */
+    private static final Duration CROP = Duration.ofDays(60);
+
+    private final FigMeasureRepository measures;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Figs(FigMeasureRepository measures, Orchards orchards, CropCatalogue crops, OnceWriter once, InstantSource clock) {
+        this.measures = measures;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public FigsView of(Caller caller, UUID treeId) {
+        TreeView tree = orchards.tree(caller, treeId);
+        SuspensionHabit habit = habit(caller, tree);
+        SuspensionHabit.SizeWindow window = habit.sizeWindow().orElseThrow();
+        Instant now = orchards.now(caller);
+        List<FigMeasure> found = measures.findByOrchardIdAndTreeIdAndMeasuredAtAfterAndVoidedAtIsNull(
+                caller.orchardId(), treeId, now.minus(CROP));
+        Map<FigList.Measure, FigMeasure> records =
+                found.stream().collect(Collectors.toMap(FigMeasure::measure, Function.identity(), (a, b) -> a));
+        List<FigsView.Fig> figs = FigList.of(List.copyOf(records.keySet()), window, now).stream()
+                .map(r -> fig(r, records.get(r.latest())))
+                .toList();
+        int right = (int) figs.stream().filter(f -> f.size() == FigSize.RIGHT).count();
+        return new FigsView(
+                tree.id(),
+                tree.name(),
+                window.rightFromMm().value(),
+                window.lateFromMm().value(),
+                right,
+                Suspension.volumeFor(
+                                right,
+                                BigDecimal.valueOf(habit.doseMl().value()),
+                                BigDecimal.valueOf(habit.waste().value()))
+                        .setScale(1, RoundingMode.UP),
+                figs);
+    }
+
+    private static FigsView.Fig fig(FigList.Row r, FigMeasure record) {
+        return new FigsView.Fig(
+                record.id(),
+                r.latest().fig(),
+                r.latest().diameterMm(),
+                r.latest().eye(),
+                r.latest().at(),
+                r.nowMm(),
+                r.size(),
+                r.mmPerDay().orElse(null),
+                r.rightFrom().orElse(null),
+                r.lateFrom().orElse(null),
+                record.version());
+    }
+
+    private SuspensionHabit habit(Caller caller, TreeView tree) {
+        return crops.of(caller, tree.crop())
+                .pollen()
+                .suspension()
+                .filter(h -> h.sizeWindow().isPresent())
+                .filter(h -> crops.of(caller, tree.crop()).takes())
+                .orElseThrow(() -> new InvalidInputException(
+                        "treeId", "is " + tree.name() + ", whose fruits are not injected by size."));
+    }
+
+    public FigsView put(Caller caller, UUID id, FigsView.Request request) {
+        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        habit(caller, tree);
+        FigList.Measure measure = new FigList.Measure(
+                Given.text("fig", request.fig(), 40),
+                Require.within("diameterMm", Given.required("diameterMm", request.diameterMm()), 1, 200),
+                Given.required("eye", request.eye()),
+                Given.notInFuture(
+                        "measuredAt",
+                        request.measuredAt(),
+                        orchards.now(caller),
+                        orchards.details(caller).site().zone()));
+        once.write(
+                "fig_size",
+                id,
+                () -> measures.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    if (!found.measure().equals(measure)) {
+                        throw new ConflictException(
+                                "This fig is already written down with another size. Measure it again as a new one.");
+                    }
+                    return found;
+                },
+                () -> measures.saveAndFlush(new FigMeasure(
+                        id,
+                        caller,
+                        clock.instant(),
+                        orchards.details(caller).site().zone(),
+                        tree.id(),
+                        measure)));
+        return of(caller, tree.id());
+    }
+
+    @Transactional
+    public void voidMeasure(Caller caller, UUID id, VoidRequest request) {
+        FigMeasure measure = measures.findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("fig", id));
+        if (!measure.voided()) {
+            measure.requireVersion("fig", request.version());
+            measure.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}

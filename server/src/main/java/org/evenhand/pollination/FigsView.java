@@ -1,0 +1,54 @@
+package org.evenhand.pollination;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.pollen.FigSize;
+
+/**
+ * Figs of a tree in the order in which they are injected.
+ *
+ * @param rightFromMm smallest diameter that takes pollen
+ * @param lateFromMm from here on it is too late
+ * @param right how many are right now
+ * @param suspensionMl what these take, with what is lost
+ */
+@Schema(name = "Figs")
+public record FigsView(
+        UUID treeId,
+        String tree,
+        double rightFromMm,
+        double lateFromMm,
+        int right,
+        BigDecimal suspensionMl,
+        List<Fig> figs) {
+
+    /**
+     * One fig.
+     *
+     * @param id of its latest measure
+     * @param nowMm reckoned diameter
+     * @param mmPerDay growth; absent where it was measured once
+     */
+    @Schema(name = "Fig")
+    public record Fig(
+            UUID id,
+            String fig,
+            double diameterMm,
+            FigSize.Eye eye,
+            Instant measuredAt,
+            double nowMm,
+            FigSize size,
+            @Schema(description = OPTIONAL) Double mmPerDay,
+            @Schema(description = OPTIONAL) Instant rightFrom,
+            @Schema(description = OPTIONAL) Instant lateFrom,
+            long version) {}
+
+    /** A fig's size as it is sent. */
+    @Schema(name = "FigRequest")
+    public record Request(UUID treeId, String fig, Double diameterMm, FigSize.Eye eye, Instant measuredAt) {}
+}

@@ -1,0 +1,176 @@
+package org.evenhand.pollination;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.availability.Strokes;
+import org.evenhand.core.crop.Mark;
+import org.evenhand.core.cropload.LimbClass;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+@Entity
+@Audited
+class Pollination extends OrchardRecord {
+    private UUID treeId;
+    private UUID lotId;
+    private int flowers;
+    private Instant doneAt;
+    private String mark;
+
+    @Enumerated(EnumType.STRING)
+    private Mark.Lasts markLasts;
+
+    private String colour;
+    private String tag;
+    private Integer tagYear;
+    private UUID walkId;
+    private Integer stop;
+    private UUID crossingId;
+    private boolean again;
+    private UUID againOf;
+
+    @Enumerated(EnumType.STRING)
+    private Treatment treatment;
+
+    private String stage;
+
+    @Enumerated(EnumType.STRING)
+    private Strokes strokes;
+
+    private String tool;
+
+    @Enumerated(EnumType.STRING)
+    private LimbClass limb;
+
+    private UUID comparisonId;
+    private Integer slot;
+
+    protected Pollination() {}
+
+    Pollination(UUID id, Caller caller, Instant now, ZoneId zone, Done done) {
+        super(id, caller, now, zone);
+        this.treeId = done.treeId();
+        this.lotId = done.lotId();
+        this.flowers = done.flowers();
+        this.doneAt = done.doneAt();
+        this.mark = done.mark();
+        this.markLasts = done.markLasts();
+        this.colour = done.colour();
+        this.tag = done.tag();
+        this.tagYear = done.tag().isEmpty() ? null : done.doneAt().atZone(zone).getYear();
+        this.walkId = done.walkId();
+        this.stop = done.stop();
+        this.crossingId = done.crossingId();
+        this.again = done.again();
+        this.againOf = done.againOf();
+        this.treatment = done.how().treatment();
+        this.stage = done.how().stage();
+        this.strokes = done.how().strokes();
+        this.tool = done.how().tool();
+        this.limb = done.how().limb();
+        this.comparisonId = done.comparisonId();
+        this.slot = done.slot();
+    }
+
+    /**
+     * What was done, and how it is marked.
+     *
+     * @param lotId absent where the brush went from flower to flower with their own pollen
+     * @param crossingId the cross they belong to; absent for most
+     * @param again whether the same flowers had pollen before
+     * @param againOf when they had, outside crosses
+     */
+    record Done(
+            UUID treeId,
+            UUID lotId,
+            int flowers,
+            Instant doneAt,
+            String mark,
+            Mark.Lasts markLasts,
+            String colour,
+            String tag,
+            UUID walkId,
+            Integer stop,
+            UUID crossingId,
+            boolean again,
+            UUID againOf,
+            PollinationHow how,
+            UUID comparisonId,
+            Integer slot) {}
+
+    UUID treeId() {
+        return treeId;
+    }
+
+    UUID lotId() {
+        return lotId;
+    }
+
+    int flowers() {
+        return flowers;
+    }
+
+    Instant doneAt() {
+        return doneAt;
+    }
+
+    String mark() {
+        return mark;
+    }
+
+    Mark.Lasts markLasts() {
+        return markLasts;
+    }
+
+    String colour() {
+        return colour;
+    }
+
+    String tag() {
+        return tag;
+    }
+
+    UUID walkId() {
+        return walkId;
+    }
+
+    Integer stop() {
+        return stop;
+    }
+
+    UUID crossingId() {
+        return crossingId;
+    }
+
+    boolean again() {
+        return again;
+    }
+
+    UUID againOf() {
+        return againOf;
+    }
+
+    PollinationHow how() {
+        return new PollinationHow(treatment, stage, strokes, tool.isEmpty() ? null : tool, limb);
+    }
+
+    UUID comparisonId() {
+        return comparisonId;
+    }
+
+    Integer slot() {
+        return slot;
+    }
+
+    /** As pollen given to a cross. */
+    PollinationBook.OnCross onCross() {
+        return new PollinationBook.OnCross(
+                id(), crossingId, again, flowers, doneAt, recordedBy(), walkId, stop, version());
+    }
+}

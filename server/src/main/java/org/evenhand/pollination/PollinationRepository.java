@@ -1,0 +1,44 @@
+package org.evenhand.pollination;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.evenhand.core.fruitset.Treatment;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface PollinationRepository extends JpaRepository<Pollination, UUID> {
+    Optional<Pollination> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    List<Pollination> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
+
+    List<Pollination> findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
+
+    /** By hand, of flowers that had no pollen before. */
+    @Query("select p from Pollination p where p.orchardId = :orchardId and not p.again and p.treatment = 'HAND'"
+            + " and p.doneAt > :after and p.voidedAt is null order by p.doneAt")
+    List<Pollination> byHandSince(UUID orchardId, Instant after);
+
+    List<Pollination> findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+            UUID orchardId, Treatment treatment, Instant after);
+
+    List<Pollination> findByOrchardIdAndComparisonIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> comparisonIds);
+
+    Optional<Pollination> findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
+            UUID orchardId, UUID comparisonId, Integer slot);
+
+    List<Pollination> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> crossingIds);
+
+    List<Pollination> findByOrchardIdAndAgainOfInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> firstIds);
+
+    List<Pollination> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, UUID walkId);
+
+    List<Pollination> findByOrchardIdAndWalkIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> walkIds);
+
+    @Query(
+            "select p from Pollination p where p.orchardId = :orchardId and p.tagYear = :year and lower(p.tag) = lower(:tag)"
+                    + " and p.voidedAt is null")
+    Optional<Pollination> tagged(UUID orchardId, int year, String tag);
+}

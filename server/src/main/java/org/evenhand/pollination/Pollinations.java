@@ -1,0 +1,464 @@
+package org.evenhand.pollination;
+
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.evenhand.availability.Settings;
+import org.evenhand.availability.Strokes;
+import org.evenhand.bloom.Readings;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.crop.Mark;
+import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.fruitset.CheckCalendar;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.mating.Crosses;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.pollen.LotName;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Flowers given pollen, written down and looked up. */
+@Service
+public class Pollinations {
+    /** What stands in place of a jar where flowers serve one another. */
+    public static final String FLOWER_TO_FLOWER = "from flower to flower";
+
+    private static final Map<Treatment, String> WITHOUT_JAR = Map.of(
+            Treatment.HAND,
+            FLOWER_TO_FLOWER,
+            Treatment.NATURE,
+            "left to nature",
+            Treatment.BAGGED,
+            "bagged, no pollen");
+
+    private final PollinationRepository pollinations;
+    private final Orchards orchards;
+    private final PollenShelf shelf;
+    private final Crosses crosses;
+    private final OnceWriter once;
+    private final CropCatalogue crops;
+    private final WalkRecords walks;
+    private final CrossFlowers crossings;
+    private final SecondVisitRules second;
+    private final Settings settings;
+    private final ApplicationEventPublisher events;
+    private final InstantSource clock;
+
+    Pollinations(
+            PollinationRepository pollinations,
+            Orchards orchards,
+            PollenShelf shelf,
+            Crosses crosses,
+            OnceWriter once,
+            CropCatalogue crops,
+            WalkRecords walks,
+            CrossFlowers crossings,
+            SecondVisitRules second,
+            Settings settings,
+            ApplicationEventPublisher events,
+            InstantSource clock) {
+        this.pollinations = pollinations;
+        this.orchards = orchards;
+        this.shelf = shelf;
+        this.crosses = crosses;
+        this.once = once;
+        this.crops = crops;
+        this.walks = walks;
+        this.crossings = crossings;
+        this.second = second;
+        this.settings = settings;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** The latest 500, second visits to the same flowers left out; the latest first. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> latest(Caller caller) {
+        return views(
+                caller,
+                pollinations.findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(
+                        caller.orchardId()));
+    }
+
+    /** Those by hand done after a moment, second visits to the same flowers left out; the earliest first. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> since(Caller caller, Instant after) {
+        return views(caller, pollinations.byHandSince(caller.orchardId(), after));
+    }
+
+    /** All visits by hand after a moment; the earliest first. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> visitsSince(Caller caller, Instant after) {
+        return views(
+                caller,
+                pollinations.findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+                        caller.orchardId(), Treatment.HAND, after));
+    }
+
+    /** Those with these ids, in no order; voided ones and those of others are left out. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> withIds(Caller caller, Collection<UUID> ids) {
+        return views(
+                caller,
+                pollinations.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
+                        .filter(p -> !p.voided())
+                        .toList());
+    }
+
+    /** A place of a comparison that was done. */
+    public record Done(UUID comparisonId, int slot, UUID pollinationId) {}
+
+    /** The places of comparisons that were done. */
+    @Transactional(readOnly = true)
+    public List<Done> ofComparisons(Caller caller, Collection<UUID> comparisonIds) {
+        return pollinations
+                .findByOrchardIdAndComparisonIdInAndVoidedAtIsNull(caller.orchardId(), comparisonIds)
+                .stream()
+                .map(p -> new Done(p.comparisonId(), p.slot(), p.id()))
+                .toList();
+    }
+
+    /** The pollination, or "not found"; a voided one is not found either. */
+    @Transactional(readOnly = true)
+    public PollinationView pollination(Caller caller, UUID id) {
+        Pollination found = require(caller, id);
+        if (found.voided()) {
+            throw new NotFoundException("pollination", id);
+        }
+        return views(caller, List.of(found)).get(0);
+    }
+
+    public PollinationView put(Caller caller, UUID id, PollinationRequest request) {
+        return once.write(
+                "pollination",
+                id,
+                () -> pollinations.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> again(caller, found, request),
+                () -> insert(caller, id, request));
+    }
+
+    private PollinationView again(Caller caller, Pollination found, PollinationRequest request) {
+        boolean same = found.treeId().equals(request.treeId())
+                && Objects.equals(found.lotId(), request.lotId())
+                && request.flowers() != null
+                && found.flowers() == request.flowers();
+        if (!same) {
+            throw new ConflictException("This pollination is already written down otherwise. Void it and do it again.");
+        }
+        return views(caller, List.of(found)).get(0);
+    }
+
+    private PollinationView insert(Caller caller, UUID id, PollinationRequest request) {
+        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        Optional<LotView> lot = jar(caller, tree, request);
+        ZoneId zone = orchards.details(caller).site().zone();
+        int flowers =
+                Require.within("flowers", Given.required("flowers", request.flowers()), 1, FlowerReading.MOST_FLOWERS);
+        Instant doneAt = Given.notInFuture("doneAt", request.doneAt(), orchards.now(caller), zone);
+        Readings.refuseBeforePlanting("doneAt", tree, doneAt, zone);
+        lot.ifPresent(l -> {
+            refuseBeforeCollection(l, doneAt, zone);
+            refuseWhatDoesNotServe(caller, tree, l);
+        });
+        Pollination pollination = new Pollination(
+                id, caller, clock.instant(), zone, done(caller, tree, lot, flowers, doneAt, zone, request));
+        pollinations.saveAndFlush(pollination);
+        lot.ifPresent(l -> shelf.draw(caller, l.id(), id, flowers, doneAt));
+        return views(caller, List.of(pollination)).get(0);
+    }
+
+    /** The jar; none only where the crop's own flowers serve one another. */
+    private Optional<LotView> jar(Caller caller, TreeView tree, PollinationRequest request) {
+        if (treatment(request) != Treatment.HAND && (request.lotId() != null || request.crossingId() != null)) {
+            throw new InvalidInputException("lotId", "does not go with flowers that nobody pollinates; leave it out.");
+        }
+        boolean without = treatment(request) != Treatment.HAND
+                || (request.lotId() == null
+                        && request.crossingId() == null
+                        && crops.of(caller, tree.crop()).hand().flowerToFlower());
+        return without ? Optional.empty() : Optional.of(shelf.lot(caller, Given.required("lotId", request.lotId())));
+    }
+
+    private static Treatment treatment(PollinationRequest request) {
+        boolean said = request.how() != null && request.how().treatment() != null;
+        return said ? request.how().treatment() : Treatment.HAND;
+    }
+
+    private PollinationHow how(Caller caller, TreeView tree, PollinationRequest request) {
+        PollinationHow said = request.how() == null ? PollinationHow.UNSAID : request.how();
+        boolean byHand = treatment(request) == Treatment.HAND;
+        if (said.stage() != null
+                && crops.of(caller, tree.crop()).stages().stream()
+                        .noneMatch(s -> s.key().equals(said.stage()))) {
+            throw new InvalidInputException("how.stage", "is '" + said.stage() + "', no stage of this crop.");
+        }
+        Strokes strokes = said.strokes() == null && byHand ? settings.of(caller).strokes() : said.strokes();
+        return new PollinationHow(
+                treatment(request),
+                said.stage(),
+                strokes == Strokes.AS_SHEET ? null : strokes,
+                Given.optionalText("how.tool", said.tool(), 60),
+                said.limb());
+    }
+
+    private void refuseSlotTwice(Caller caller, PollinationRequest request) {
+        if ((request.comparisonId() == null) != (request.slot() == null)) {
+            throw new InvalidInputException("slot", "and comparison belong together: give both or neither.");
+        }
+        if (request.comparisonId() != null
+                && pollinations
+                        .findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
+                                caller.orchardId(), request.comparisonId(), request.slot())
+                        .isPresent()) {
+            throw new InvalidInputException("slot", "was done already; somebody was first.");
+        }
+    }
+
+    private Pollination.Done done(
+            Caller caller,
+            TreeView tree,
+            Optional<LotView> lot,
+            int flowers,
+            Instant doneAt,
+            ZoneId zone,
+            PollinationRequest request) {
+        Optional<CrossFlowers.Cross> cross = cross(caller, tree, lot, flowers, doneAt, request);
+        refuseSlotTwice(caller, request);
+        if (request.againOf() != null) {
+            second.check(caller, request, tree, lot, flowers, doneAt);
+        }
+        String mark = Given.optionalText("mark", request.mark(), 80);
+        String tag = Given.optionalText("tag", request.tag(), 40);
+        if (!tag.isEmpty()) {
+            refuseTagTwice(caller, tag, doneAt, zone);
+        }
+        if ((request.walkId() == null) != (request.stop() == null)) {
+            throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
+        }
+        if (request.walkId() != null) {
+            walks.require(caller, request.walkId());
+        }
+        Mark.Lasts lasts = crops.of(caller, tree.crop()).hand().marks().stream()
+                .filter(m -> m.name().equals(mark))
+                .map(Mark::lasts)
+                .findFirst()
+                .orElse(null);
+        return new Pollination.Done(
+                tree.id(),
+                lot.map(LotView::id).orElse(null),
+                flowers,
+                doneAt,
+                cross.filter(c -> mark.isEmpty()).map(c -> "cross label").orElse(mark),
+                tag.isEmpty() && cross.isEmpty() ? lasts : Mark.Lasts.HARVEST,
+                Given.optionalText("colour", request.colour(), 40),
+                tag,
+                request.walkId(),
+                request.stop(),
+                cross.map(CrossFlowers.Cross::id).orElse(null),
+                Boolean.TRUE.equals(request.again()) || request.againOf() != null,
+                request.againOf(),
+                how(caller, tree, request),
+                request.comparisonId(),
+                request.slot());
+    }
+
+    /** The cross whose flowers are given pollen: its tree, its father and no more flowers than there are. */
+    private Optional<CrossFlowers.Cross> cross(
+            Caller caller,
+            TreeView tree,
+            Optional<LotView> lot,
+            int flowers,
+            Instant doneAt,
+            PollinationRequest request) {
+        if (request.crossingId() == null) {
+            if (Boolean.TRUE.equals(request.again()) && request.againOf() == null) {
+                throw new InvalidInputException(
+                        "again",
+                        "is for flowers that had pollen before: name the cross, or the first visit as 'againOf'.");
+            }
+            return Optional.empty();
+        }
+        CrossFlowers.Cross cross = crossings.cross(caller, request.crossingId());
+        if (!cross.treeId().equals(tree.id())) {
+            throw new InvalidInputException(
+                    "treeId", "is " + tree.name() + ", not the tree of cross " + cross.label() + ".");
+        }
+        List<UUID> fathers = lot.orElseThrow().fathers().stream()
+                .map(LotView.Father::varietyId)
+                .toList();
+        if (!fathers.equals(List.of(cross.fatherId()))) {
+            throw new InvalidInputException(
+                    "lotId",
+                    lot.get().code() + " holds pollen of " + lot.get().varietyName() + ", but cross " + cross.label()
+                            + " is with "
+                            + orchards.variety(caller, cross.fatherId()).name() + " alone. Take another jar.");
+        }
+        CrossWork.Step visit =
+                Boolean.TRUE.equals(request.again()) ? CrossWork.Step.POLLINATE_AGAIN : CrossWork.Step.POLLINATE;
+        crossings.refuseMoreThanThere(caller, cross.id(), visit, flowers, doneAt);
+        return Optional.of(cross);
+    }
+
+    /** A tag number says one flower's story only. */
+    private void refuseTagTwice(Caller caller, String tag, Instant doneAt, ZoneId zone) {
+        crossings.holdNumbers(caller);
+        crossings.labelled(caller, doneAt.atZone(zone).getYear(), tag).ifPresent(cross -> {
+            throw new InvalidInputException(
+                    "tag",
+                    "'" + tag + "' is the number of a cross on "
+                            + orchards.tree(caller, cross.treeId()).name() + ". Take another number.");
+        });
+        pollinations
+                .tagged(caller.orchardId(), doneAt.atZone(zone).getYear(), tag)
+                .ifPresent(other -> {
+                    throw new InvalidInputException(
+                            "tag",
+                            "'" + tag + "' hangs on "
+                                    + orchards.tree(caller, other.treeId()).name() + " since "
+                                    + Given.say(other.doneAt(), zone) + ". Take another number.");
+                });
+    }
+
+    /** Those of one walk, the earliest first. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> ofWalk(Caller caller, UUID walkId) {
+        return views(
+                caller,
+                pollinations.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(caller.orchardId(), walkId));
+    }
+
+    /** How many flowers were done on each of these walks; walks without any are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Integer> flowersOfWalks(Caller caller, List<UUID> walkIds) {
+        return pollinations.findByOrchardIdAndWalkIdInAndVoidedAtIsNull(caller.orchardId(), walkIds).stream()
+                .collect(Collectors.groupingBy(Pollination::walkId, Collectors.summingInt(Pollination::flowers)));
+    }
+
+    private static void refuseBeforeCollection(LotView lot, Instant doneAt, ZoneId zone) {
+        if (doneAt.isBefore(lot.collectedAt())) {
+            throw new InvalidInputException(
+                    "doneAt",
+                    "is " + Given.say(doneAt, zone) + ", before " + lot.code() + " was collected on "
+                            + Given.say(lot.collectedAt(), zone) + ".");
+        }
+    }
+
+    private void refuseWhatDoesNotServe(Caller caller, TreeView tree, LotView lot) {
+        CrossCompatibility cross = crosses.book(caller).cross(tree.varietyId(), lot);
+        if (!cross.serves()) {
+            throw new InvalidInputException(
+                    "lotId", lot.code() + " cannot serve " + tree.name() + ": " + cross.why() + " Take another jar.");
+        }
+    }
+
+    @Transactional
+    public void voidPollination(Caller caller, UUID id, VoidRequest request) {
+        Pollination pollination = require(caller, id);
+        if (pollination.voided()) {
+            return;
+        }
+        pollination.requireVersion("pollination", request.version());
+        second.refuseVoidingFirst(caller, pollination);
+        events.publishEvent(new PollinationVoided(caller.orchardId(), id));
+        pollination.voidBecause(request.reason(), clock.instant());
+        pollinations.saveAndFlush(pollination);
+        if (pollination.lotId() != null) {
+            shelf.giveBack(caller, pollination.lotId(), id, pollination.flowers());
+        }
+    }
+
+    private Pollination require(Caller caller, UUID id) {
+        return pollinations
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("pollination", id));
+    }
+
+    private List<PollinationView> views(Caller caller, List<Pollination> found) {
+        if (found.isEmpty()) {
+            return List.of();
+        }
+        Map<UUID, LotName> lots = shelf.names(caller);
+        Map<UUID, String> labels = crossings.labels(
+                caller,
+                found.stream()
+                        .map(Pollination::crossingId)
+                        .filter(Objects::nonNull)
+                        .collect(Collectors.toSet()));
+        Map<UUID, TreeView> trees =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+        return found.stream()
+                .map(p -> view(
+                        caller,
+                        p,
+                        trees.computeIfAbsent(p.treeId(), t -> orchards.tree(caller, t)),
+                        p.lotId() == null ? null : lots.get(p.lotId()),
+                        p.crossingId() == null ? null : labels.get(p.crossingId())))
+                .toList();
+    }
+
+    /** @param lot none where the brush went from flower to flower */
+    private PollinationView view(Caller caller, Pollination p, TreeView tree, LotName lot, String crossLabel) {
+        return new PollinationView(
+                p.id(),
+                tree.id(),
+                tree.name(),
+                tree.crop(),
+                p.lotId(),
+                lot == null ? WITHOUT_JAR.get(p.how().treatment()) : lot.code(),
+                lot == null ? withoutJar(p, tree) : lot.varietyName(),
+                p.flowers(),
+                p.doneAt(),
+                p.mark(),
+                p.markLasts(),
+                p.colour(),
+                p.tag(),
+                warning(caller, p, tree),
+                p.walkId(),
+                p.stop(),
+                p.crossingId(),
+                crossLabel,
+                p.again(),
+                p.againOf(),
+                p.how(),
+                p.comparisonId(),
+                p.slot(),
+                p.recordedBy(),
+                p.version());
+    }
+
+    private static String withoutJar(Pollination p, TreeView tree) {
+        return p.how().treatment() == Treatment.HAND ? tree.varietyName() : "";
+    }
+
+    /** Where the only mark will be gone before anybody looks. */
+    private String warning(Caller caller, Pollination p, TreeView tree) {
+        OptionalInt days = CheckCalendar.markGoneBefore(crops.of(caller, tree.crop()), p.markLasts());
+        return days.isEmpty()
+                ? null
+                : "The petals with this mark fall within days, and the first look is due after " + days.getAsInt()
+                        + " days: add a tie or a tag that lasts.";
+    }
+}

@@ -1,0 +1,92 @@
+package org.evenhand.pollination;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
+import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
+import org.springframework.stereotype.Component;
+
+/** What a visit to flowers that had pollen before must obey, outside crosses. */
+@Component
+class SecondVisitRules {
+    private final PollinationRepository pollinations;
+    private final PollenShelf shelf;
+    private final Orchards orchards;
+
+    SecondVisitRules(PollinationRepository pollinations, PollenShelf shelf, Orchards orchards) {
+        this.pollinations = pollinations;
+        this.shelf = shelf;
+        this.orchards = orchards;
+    }
+
+    /** Refuses a second visit that does not go with the first. */
+    void check(
+            Caller caller,
+            PollinationRequest request,
+            TreeView tree,
+            Optional<LotView> lot,
+            int flowers,
+            Instant doneAt) {
+        Pollination first = pollinations
+                .findByIdAndOrchardId(request.againOf(), caller.orchardId())
+                .filter(p -> !p.voided())
+                .orElseThrow(() -> new NotFoundException("pollination", request.againOf()));
+        ZoneId zone = orchards.details(caller).site().zone();
+        if (request.crossingId() != null || request.comparisonId() != null) {
+            throw new InvalidInputException("againOf", "goes neither with a cross nor with a place of a comparison.");
+        }
+        if (first.again() || first.crossingId() != null || first.how().treatment() != Treatment.HAND) {
+            throw new InvalidInputException("againOf", "is not the first visit by hand to flowers outside crosses.");
+        }
+        if (!first.treeId().equals(tree.id())) {
+            throw new InvalidInputException("treeId", "is " + tree.name() + ", but the flowers are on another tree.");
+        }
+        if (flowers > first.flowers()) {
+            throw new InvalidInputException(
+                    "flowers",
+                    "is " + flowers + ", but only " + Plural.of(first.flowers(), "flower was", "flowers were")
+                            + " done the first time.");
+        }
+        if (!doneAt.isAfter(first.doneAt())) {
+            throw new InvalidInputException(
+                    "doneAt",
+                    "is " + Given.say(doneAt, zone) + ", not after the first visit on "
+                            + Given.say(first.doneAt(), zone) + ".");
+        }
+        Set<UUID> before = fathers(Optional.ofNullable(first.lotId()).map(id -> shelf.lot(caller, id)));
+        if (!fathers(lot).equals(before)) {
+            throw new InvalidInputException(
+                    "lotId", "holds other pollen than the first visit's; nobody could tell the father any more.");
+        }
+    }
+
+    private static Set<UUID> fathers(Optional<LotView> lot) {
+        return lot.stream()
+                .flatMap(l -> l.fathers().stream())
+                .map(LotView.Father::varietyId)
+                .collect(Collectors.toSet());
+    }
+
+    /** A first visit stands as long as a second one rests on it. */
+    void refuseVoidingFirst(Caller caller, Pollination pollination) {
+        if (!pollinations
+                .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(caller.orchardId(), List.of(pollination.id()))
+                .isEmpty()) {
+            throw new ConflictException("These flowers had pollen once more since. Take that visit back first.");
+        }
+    }
+}

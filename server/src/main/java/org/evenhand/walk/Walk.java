@@ -1,0 +1,69 @@
+package org.evenhand.walk;
+
+import jakarta.persistence.Entity;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.evenhand.planning.RoundView;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.envers.Audited;
+import org.hibernate.type.SqlTypes;
+
+/** A round that is walked: its stops as they were planned, so that everybody on it walks the same. */
+@Entity
+@Audited
+class Walk extends OrchardRecord {
+    private Instant plannedFor;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<RoundView.StopView> stops;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<String> cautions;
+
+    private Instant closedAt;
+
+    protected Walk() {}
+
+    Walk(
+            UUID id,
+            Caller caller,
+            Instant now,
+            ZoneId zone,
+            Instant plannedFor,
+            List<RoundView.StopView> stops,
+            List<String> cautions) {
+        super(id, caller, now, zone);
+        this.plannedFor = plannedFor;
+        this.stops = List.copyOf(stops);
+        this.cautions = List.copyOf(cautions);
+    }
+
+    Instant plannedFor() {
+        return plannedFor;
+    }
+
+    List<RoundView.StopView> stops() {
+        return stops;
+    }
+
+    List<String> cautions() {
+        return cautions;
+    }
+
+    Instant closedAt() {
+        return closedAt;
+    }
+
+    /** Gives the crosses among its stops their numbers. */
+    void change(List<RoundView.StopView> newStops) {
+        this.stops = List.copyOf(newStops);
+    }
+
+    void close(Instant at) {
+        this.closedAt = at;
+    }
+}

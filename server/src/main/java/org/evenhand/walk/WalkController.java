@@ -1,0 +1,104 @@
+package org.evenhand.walk;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/walks")
+class WalkController {
+    private final Walks walks;
+
+    WalkController(Walks walks) {
+        this.walks = walks;
+    }
+
+    @GetMapping
+    List<WalkView.Open> open(@AuthenticationPrincipal Caller caller) {
+        return walks.open(caller);
+    }
+
+    @GetMapping("/{id}")
+    WalkView walk(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return walks.walk(caller, id);
+    }
+
+    @PutMapping("/{id}")
+    WalkView begin(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody WalkRequests.Begin request) {
+        return walks.begin(caller, id, request);
+    }
+
+    @PostMapping("/{id}/close")
+    WalkView close(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return walks.close(caller, id);
+    }
+
+    @PutMapping("/{walk}/words/{id}")
+    WalkView putWord(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody WalkRequests.Word request) {
+        return walks.putWord(caller, walk, id, request);
+    }
+
+    @PostMapping("/{walk}/words/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidWord(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody VoidRequest request) {
+        walks.voidWord(caller, walk, id, request);
+    }
+
+    @PutMapping("/{walk}/photos/{id}")
+    WalkView putPhoto(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody WalkRequests.Photo request) {
+        return walks.putPhoto(caller, walk, id, request);
+    }
+
+    @GetMapping("/{walk}/photos/{id}")
+    ResponseEntity<byte[]> photo(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID walk, @PathVariable UUID id) {
+        return ResponseEntity.ok()
+                .header("Content-Type", "image/jpeg")
+                .header("Cache-Control", "private, max-age=86400")
+                .body(walks.photo(caller, walk, id));
+    }
+
+    @PostMapping("/{walk}/photos/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidPhoto(
+            @AuthenticationPrincipal Caller caller,
+            @PathVariable UUID walk,
+            @PathVariable UUID id,
+            @RequestBody VoidRequest request) {
+        walks.voidPhoto(caller, walk, id, request);
+    }
+
+    /** A walk on one page, to carry. */
+    @GetMapping(value = "/{id}/paper", produces = "application/pdf")
+    ResponseEntity<byte[]> paper(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return ResponseEntity.ok()
+                .header("Content-Type", "application/pdf")
+                .header("Content-Disposition", "inline; filename=\"round.pdf\"")
+                .body(walks.paper(caller, id));
+    }
+}

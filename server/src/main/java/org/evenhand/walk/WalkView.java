@@ -1,0 +1,55 @@
+package org.evenhand.walk;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.crossing.CrossingView;
+import org.evenhand.planning.RoundView;
+import org.evenhand.pollination.PollinationView;
+
+/**
+ * A walk, and what everybody on it has done so far.
+ *
+ * @param steps steps on crosses that were done on it
+ * @param closedAt when it was ended; absent while it can be walked on
+ */
+@Schema(name = "Walk")
+record WalkView(
+        UUID id,
+        Instant plannedFor,
+        Instant startedAt,
+        @Schema(description = OPTIONAL) Instant closedAt,
+        List<RoundView.StopView> stops,
+        List<String> cautions,
+        List<PollinationView> done,
+        List<CrossingView.Done> steps,
+        List<Word> words,
+        List<Photo> photos,
+        long version) {
+
+    /** What was seen at a stop. */
+    @Schema(name = "WalkWord")
+    record Word(UUID id, int stop, WalkWord.Kind kind, String note, Instant at, UUID by, long version) {}
+
+    /**
+     * A picture of a stop, to be fetched by its id.
+     *
+     * @param latitude where it was taken, degrees; absent unless that is to be kept
+     */
+    @Schema(name = "WalkPhoto")
+    record Photo(
+            UUID id,
+            int stop,
+            Instant at,
+            @Schema(description = OPTIONAL) Double latitude,
+            @Schema(description = OPTIONAL) Double longitude,
+            UUID by,
+            long version) {}
+
+    /** A walk that was not ended, in a line. */
+    @Schema(name = "OpenWalk")
+    record Open(UUID id, Instant startedAt, int stops, int flowersDone, int flowersPlanned) {}
+}

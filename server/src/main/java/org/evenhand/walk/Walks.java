@@ -1,0 +1,314 @@
+package org.evenhand.walk;
+
+import java.time.Duration;
+import java.time.InstantSource;
+import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evenhand.availability.Settings;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
+import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.crossing.CrossingWords;
+import org.evenhand.crossing.Crossings;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.Ids;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.OrchardDetails;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.planning.RoundView;
+import org.evenhand.planning.Rounds;
+import org.evenhand.pollination.CrossFlowers;
+import org.evenhand.pollination.Pollinations;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Rounds that are walked, by one or by several at once. */
+@Service
+class Walks {
+    /** A walk older than this is no longer offered to be taken up. */
+    private static final Duration OFFERED = Duration.ofDays(7);
+
+    private final WalkRepository walks;
+    private final WalkWordRepository words;
+    private final WalkPhotoRepository photos;
+    private final Rounds rounds;
+    private final Pollinations pollinations;
+    private final Crossings crossings;
+    private final Orchards orchards;
+    private final Settings settings;
+    private final CropCatalogue crops;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    Walks(
+            WalkRepository walks,
+            WalkWordRepository words,
+            WalkPhotoRepository photos,
+            Rounds rounds,
+            Pollinations pollinations,
+            Crossings crossings,
+            Orchards orchards,
+            Settings settings,
+            CropCatalogue crops,
+            OnceWriter once,
+            InstantSource clock) {
+        this.walks = walks;
+        this.words = words;
+        this.photos = photos;
+        this.rounds = rounds;
+        this.pollinations = pollinations;
+        this.crossings = crossings;
+        this.orchards = orchards;
+        this.settings = settings;
+        this.crops = crops;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** Begins a walk with the stops as they are planned now. */
+    public WalkView begin(Caller caller, UUID id, WalkRequests.Begin request) {
+        return once.write(
+                "walk",
+                id,
+                () -> walks.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> view(caller, found),
+                () -> {
+                    RoundView round = rounds.plan(caller, request.at(), null);
+                    List<RoundView.StopView> stops = round.stops().stream()
+                            .filter(s -> !s.collectFirst())
+                            .toList();
+                    if (stops.isEmpty()) {
+                        throw new InvalidInputException(
+                                "at",
+                                round.stops().isEmpty()
+                                        ? "has no stop: no jar serves a flower that can take pollen at that hour."
+                                        : "has no stop with pollen yet: collect it first, then start walking.");
+                    }
+                    Walk walk = walks.saveAndFlush(
+                            new Walk(id, caller, clock.instant(), zone(caller), round.at(), stops, round.cautions()));
+                    walk.change(beginCrosses(caller, walk));
+                    return view(caller, walks.saveAndFlush(walk));
+                });
+    }
+
+    /** Crosses that are only planned get their numbers now, so that labels can be written under the tree. */
+    private List<RoundView.StopView> beginCrosses(Caller caller, Walk walk) {
+        Map<List<UUID>, RoundView.Cross> begun = new HashMap<>();
+        return walk.stops().stream()
+                .map(s -> s.cross() == null || s.cross().crossingId() != null || !preparable(caller, s)
+                        ? s
+                        : s.of(begun.computeIfAbsent(
+                                List.of(s.treeId(), s.cross().wishId()), key -> begin(caller, walk, s))))
+                .toList();
+    }
+
+    private boolean preparable(Caller caller, RoundView.StopView stop) {
+        return crops.of(caller, stop.crop()).cross().isPresent();
+    }
+
+    private RoundView.Cross begin(Caller caller, Walk walk, RoundView.StopView stop) {
+        RoundView.Cross planned = stop.cross();
+        CrossFlowers.Cross crossing = crossings.begin(
+                caller,
+                Ids.newVersion7(clock.instant()),
+                new Crossings.Begun(
+                        stop.treeId(),
+                        planned.fatherId(),
+                        planned.wishId(),
+                        walk.id(),
+                        stop.flowers(),
+                        Crossings.USUAL,
+                        ""));
+        return new RoundView.Cross(
+                crossing.id(), planned.wishId(), planned.fatherId(), planned.father(), crossing.label());
+    }
+
+    @Transactional(readOnly = true)
+    public WalkView walk(Caller caller, UUID id) {
+        return view(caller, require(caller, id));
+    }
+
+    /** The walk on one page. */
+    @Transactional(readOnly = true)
+    public byte[] paper(Caller caller, UUID id) {
+        Walk walk = require(caller, id);
+        OrchardDetails orchard = orchards.details(caller);
+        String title = "Round of " + Given.say(walk.plannedFor(), orchard.site().zone()) + ", " + orchard.name();
+        List<String> flowers =
+                walk.stops().stream().map(s -> flowers(caller, s)).toList();
+        return new PaperRound(title, walk.stops(), flowers, walk.cautions()).pdf();
+    }
+
+    private String flowers(Caller caller, RoundView.StopView stop) {
+        CropSheet sheet = crops.of(caller, stop.crop());
+        String step = CrossingWords.name(stop.kind());
+        return (step.isEmpty() ? "" : step + ": ")
+                + (stop.byStage().isEmpty() ? Plural.of(stop.flowers(), "flower") : stages(sheet, stop));
+    }
+
+    private static String stages(CropSheet sheet, RoundView.StopView stop) {
+        return stop.byStage().stream()
+                .map(b -> b.flowers() + " "
+                        + sheet.stages().get(sheet.indexOf(b.stage())).name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.joining(", "));
+    }
+
+    /** Walks that nobody ended, the latest first. */
+    @Transactional(readOnly = true)
+    public List<WalkView.Open> open(Caller caller) {
+        List<Walk> open =
+                walks.findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDesc(
+                        caller.orchardId(), clock.instant().minus(OFFERED));
+        Map<UUID, Integer> done =
+                pollinations.flowersOfWalks(caller, open.stream().map(Walk::id).toList());
+        return open.stream()
+                .map(w -> new WalkView.Open(
+                        w.id(),
+                        w.recordedAt(),
+                        w.stops().size(),
+                        done.getOrDefault(w.id(), 0),
+                        w.stops().stream().mapToInt(RoundView.StopView::flowers).sum()))
+                .toList();
+    }
+
+    @Transactional
+    public WalkView close(Caller caller, UUID id) {
+        Walk walk = require(caller, id);
+        if (walk.closedAt() == null) {
+            walk.close(clock.instant());
+            crossings.dropIdle(caller, id);
+            walks.saveAndFlush(walk);
+        }
+        return view(caller, walk);
+    }
+
+    public WalkView putWord(Caller caller, UUID walkId, UUID id, WalkRequests.Word request) {
+        Walk walk = require(caller, walkId);
+        Require.within(
+                "stop", Given.required("stop", request.stop()), 0, walk.stops().size() - 1);
+        Given.required("kind", request.kind());
+        Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
+        String note = Given.optionalText("note", request.note(), 2000);
+        if (request.kind() == WalkWord.Kind.NOTE && note.isEmpty()) {
+            throw new InvalidInputException("note", "is empty; please write it.");
+        }
+        once.write(
+                "walk_word",
+                id,
+                () -> words.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    if (found.kind() != request.kind() || found.stop() != request.stop()) {
+                        throw new ConflictException("This word is already written down otherwise.");
+                    }
+                    return found;
+                },
+                () -> words.saveAndFlush(new WalkWord(id, caller, clock.instant(), zone(caller), walkId, request)));
+        return view(caller, walk);
+    }
+
+    @Transactional
+    public void voidWord(Caller caller, UUID walkId, UUID id, VoidRequest request) {
+        WalkWord word = words.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(w -> w.walkId().equals(walkId))
+                .orElseThrow(() -> new NotFoundException("word", id));
+        if (!word.voided()) {
+            word.requireVersion("word", request.version());
+            word.voidBecause(request.reason(), clock.instant());
+        }
+    }
+
+    // --- pictures ---
+
+    public WalkView putPhoto(Caller caller, UUID walkId, UUID id, WalkRequests.Photo request) {
+        Walk walk = require(caller, walkId);
+        WalkRequests.Photo photo = checked(caller, walk, request);
+        once.write(
+                "walk_photo",
+                id,
+                () -> photos.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> {
+                    if (!found.walkId().equals(walkId)) {
+                        throw new ConflictException("This picture belongs to another walk.");
+                    }
+                    return found;
+                },
+                () -> photos.saveAndFlush(
+                        new WalkPhoto(id, caller, clock.instant(), zone(caller), walkId, clean(photo))));
+        return view(caller, walk);
+    }
+
+    /** Where it was taken is dropped here unless the orchard wants it kept. */
+    private WalkRequests.Photo checked(Caller caller, Walk walk, WalkRequests.Photo r) {
+        int stop = Require.within(
+                "stop", Given.required("stop", r.stop()), 0, walk.stops().size() - 1);
+        boolean placed = r.latitude() != null
+                && r.longitude() != null
+                && settings.of(caller).keepPhotoPlace();
+        return new WalkRequests.Photo(
+                stop,
+                Given.notInFuture("at", r.at(), orchards.now(caller), zone(caller)),
+                Given.required("data", r.data()),
+                placed ? Require.within("latitude", r.latitude(), -90.0, 90.0) : null,
+                placed ? Require.within("longitude", r.longitude(), -180, 180) : null);
+    }
+
+    /** The picture drawn anew, without what the camera wrote beside it. */
+    private static WalkRequests.Photo clean(WalkRequests.Photo p) {
+        return new WalkRequests.Photo(p.stop(), p.at(), CleanPicture.of(p.data()), p.latitude(), p.longitude());
+    }
+
+    @Transactional(readOnly = true)
+    public byte[] photo(Caller caller, UUID walkId, UUID id) {
+        return requirePhoto(caller, walkId, id).jpeg();
+    }
+
+    @Transactional
+    public void voidPhoto(Caller caller, UUID walkId, UUID id, VoidRequest request) {
+        WalkPhoto photo = requirePhoto(caller, walkId, id);
+        photo.requireVersion("picture", request.version());
+        photo.voidBecause(request.reason(), clock.instant());
+    }
+
+    private WalkPhoto requirePhoto(Caller caller, UUID walkId, UUID id) {
+        return photos.findByIdAndOrchardId(id, caller.orchardId())
+                .filter(p -> p.walkId().equals(walkId) && !p.voided())
+                .orElseThrow(() -> new NotFoundException("picture", id));
+    }
+
+    private WalkView view(Caller caller, Walk w) {
+        return new WalkView(
+                w.id(),
+                w.plannedFor(),
+                w.recordedAt(),
+                w.closedAt(),
+                w.stops(),
+                w.cautions(),
+                pollinations.ofWalk(caller, w.id()),
+                crossings.stepsOfWalk(caller, w.id()),
+                words.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(caller.orchardId(), w.id()).stream()
+                        .map(x -> new WalkView.Word(
+                                x.id(), x.stop(), x.kind(), x.note(), x.saidAt(), x.recordedBy(), x.version()))
+                        .toList(),
+                photos.ofWalk(caller.orchardId(), w.id()),
+                w.version());
+    }
+
+    private ZoneId zone(Caller caller) {
+        return orchards.details(caller).site().zone();
+    }
+
+    private Walk require(Caller caller, UUID id) {
+        return walks.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("walk", id));
+    }
+}

@@ -1,0 +1,7 @@
+/** The visit as it is walked, stop by stop, alone or with others. */
+@ApplicationModule(
+        displayName = "Walk",
+        allowedDependencies = {"availability", "crop", "crossing", "kit", "orchard", "planning", "pollination"})
+package org.evenhand.walk;
+
+import org.springframework.modulith.ApplicationModule;

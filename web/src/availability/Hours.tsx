@@ -1,0 +1,240 @@
+import { ActionIcon, Button, Checkbox, NumberInput, Radio, Stack, TextInput } from '@mantine/core';
+import { IconX } from '@tabler/icons-react';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { queries } from '../kit/queries';
+import { Loaded } from '../kit/States';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { CalendarCard } from '../planning/CalendarCard';
+import { RoundTabs } from '../planning/RoundTabs';
+
+type Settings = Schemas['RoundSettings'];
+type Hour = Schemas['FreeHours'];
+
+const hm = (t: string): string => t.slice(0, 5);
+
+function HourFields({ label, hours, set }: { label: string; hours: Hour[]; set: (h: Hour[]) => void }) {
+  return (
+    <div className="stack">
+      {hours.map((h, i) => (
+        <div key={i} className="line" style={{ flexWrap: 'nowrap' }}>
+          <TextInput
+            type="time"
+            aria-label={`${label} ${i + 1}: from`}
+            value={hm(h.from)}
+            onChange={(e) => set(hours.map((x, j) => (j === i ? { ...x, from: e.currentTarget.value } : x)))}
+          />
+          to
+          <TextInput
+            type="time"
+            aria-label={`${label} ${i + 1}: until`}
+            value={hm(h.until)}
+            onChange={(e) => set(hours.map((x, j) => (j === i ? { ...x, until: e.currentTarget.value } : x)))}
+          />
+          <ActionIcon
+            size={36}
+            variant="subtle"
+            aria-label={`${label} ${i + 1}: remove`}
+            onClick={() => set(hours.filter((_, j) => j !== i))}
+          >
+            <IconX size={18} />
+          </ActionIcon>
+        </div>
+      ))}
+      <div>
+        <Button
+          variant="outline"
+          size="sm"
+          onClick={() => set([...hours, { from: '16:00', until: '19:00' }])}
+        >
+          Add hours
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function HoursForm({ before }: { before: Settings }) {
+  const [id] = useState(() => before.id ?? newId());
+  const [s, set] = useState(before);
+  const [away, setAway] = useState<{ first: string; last: string; note: string }[]>(before.away);
+  const [days, setDays] = useState(before.singleDays);
+  const body = (of: Settings): Schemas['RoundSettingsRequest'] => ({
+    pollenAge: of.pollenAge,
+    strokes: of.strokes,
+    flowersPerHour: of.flowersPerHour,
+    everyDay: of.everyDay,
+    singleDays: of.singleDays,
+    away: of.away,
+    keepPhotoPlace: of.keepPhotoPlace,
+    useLearned: of.useLearned,
+    repeatVisits: of.repeatVisits,
+  });
+  const send = (of: Settings, version: number | undefined) =>
+    answer(
+      api.PUT('/api/round-settings/{id}', {
+        params: { path: { id } },
+        body: { ...body(of), ...(version !== undefined && { version }) },
+      }),
+    );
+  const form = useSubmit(
+    () => send({ ...s, away, singleDays: days }, before.version),
+    ['flowersPerHour'],
+    (saved) => doneWithUndo('Hours and habits written down.', () => send(before, saved.version)),
+  );
+  return (
+    <form
+      className="card stack"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <div>
+        <b>On an ordinary day you can go</b>
+        <p className="small soft">
+          No hours: any hour will do. Hours that end after midnight go on into the next day.
+        </p>
+        <HourFields label="Hours" hours={s.everyDay} set={(everyDay) => set({ ...s, everyDay })} />
+      </div>
+      <NumberInput
+        label="Flowers you manage in an hour"
+        min={1}
+        max={2000}
+        maw={240}
+        value={s.flowersPerHour}
+        onChange={(v) => set({ ...s, flowersPerHour: Number(v) || 1 })}
+        error={form.errorFor('flowersPerHour', 'Flowers')}
+      />
+      <div>
+        <b>Days with other hours</b>
+        {days.map((d, i) => (
+          <div key={i} className="line" style={{ alignItems: 'flex-start', margin: '8px 0' }}>
+            <TextInput
+              type="date"
+              aria-label={`Day ${i + 1}`}
+              value={d.day}
+              onChange={(e) =>
+                setDays(days.map((x, j) => (j === i ? { ...x, day: e.currentTarget.value } : x)))
+              }
+            />
+            <HourFields
+              label={`Day ${i + 1} hours`}
+              hours={d.hours}
+              set={(hours) => setDays(days.map((x, j) => (j === i ? { ...x, hours } : x)))}
+            />
+            <Button variant="subtle" onClick={() => setDays(days.filter((_, j) => j !== i))}>
+              Remove
+            </Button>
+          </div>
+        ))}
+        <div>
+          <Button variant="outline" size="sm" onClick={() => setDays([...days, { day: '', hours: [] }])}>
+            Add a day
+          </Button>
+        </div>
+      </div>
+      <div>
+        <b>Away</b>
+        {away.map((a, i) => (
+          <div key={i} className="line" style={{ margin: '8px 0' }}>
+            <TextInput
+              type="date"
+              aria-label={`Away ${i + 1}: first day`}
+              value={a.first}
+              onChange={(e) =>
+                setAway(away.map((x, j) => (j === i ? { ...x, first: e.currentTarget.value } : x)))
+              }
+            />
+            to
+            <TextInput
+              type="date"
+              aria-label={`Away ${i + 1}: last day`}
+              value={a.last}
+              onChange={(e) =>
+                setAway(away.map((x, j) => (j === i ? { ...x, last: e.currentTarget.value } : x)))
+              }
+            />
+            <Button variant="subtle" onClick={() => setAway(away.filter((_, j) => j !== i))}>
+              Remove
+            </Button>
+          </div>
+        ))}
+        <div>
+          <Button
+            variant="outline"
+            size="sm"
+            onClick={() => setAway([...away, { first: '', last: '', note: '' }])}
+          >
+            Add days away
+          </Button>
+        </div>
+      </div>
+      <Radio.Group
+        label="Age of the pollen"
+        value={s.pollenAge}
+        onChange={(v) => set({ ...s, pollenAge: v })}
+      >
+        <Stack gap={8} mt={4}>
+          <Radio value="STORED" label="kept pollen too, counted with what should be alive of it" />
+          <Radio value="SAME_HOUR" label="only what was gathered within the hour" />
+        </Stack>
+      </Radio.Group>
+      <Radio.Group
+        label="Strokes on the stigma"
+        value={s.strokes}
+        onChange={(v) => set({ ...s, strokes: v })}
+      >
+        <Stack gap={8} mt={4}>
+          <Radio value="AS_SHEET" label="as the crop sheet says" />
+          <Radio value="FULL" label="many, all round: more seeds, a better shape" />
+          <Radio value="LIGHT" label="once in and out: fewer seeds" />
+        </Stack>
+      </Radio.Group>
+      <Checkbox
+        label="Keep where pictures of a walk were taken"
+        description="Off: the place is never kept. On: this device’s position is kept beside the picture, seen by everybody of this orchard."
+        checked={s.keepPhotoPlace}
+        onChange={(e) => set({ ...s, keepPhotoPlace: e.currentTarget.checked })}
+      />
+      <Checkbox
+        label="Reckon with what was learned here"
+        description="On: the flower budget and the round use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
+        checked={s.useLearned}
+        onChange={(e) => set({ ...s, useLearned: e.currentTarget.checked })}
+      />
+      <Checkbox
+        label="Go over the same flowers once more while stigmas last"
+        description="On: a round takes in flowers that had pollen ten hours ago or more, where the same father’s is to spare. Off: once is enough."
+        checked={s.repeatVisits}
+        onChange={(e) => set({ ...s, repeatVisits: e.currentTarget.checked })}
+      />
+      {form.general && (
+        <p className="note bad" role="alert">
+          {form.general}
+        </p>
+      )}
+      <div className="line">
+        <Button type="submit" size="lg" loading={form.busy}>
+          Save
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** When one can go, and which schools one follows. */
+export function Hours() {
+  const settings = useQuery(queries.roundSettings());
+  return (
+    <>
+      <RoundTabs />
+      <h1>When you can go, and how you work</h1>
+      <Loaded of={settings}>{(s) => <HoursForm key={String(s.version)} before={s} />}</Loaded>
+      <CalendarCard />
+    </>
+  );
+}

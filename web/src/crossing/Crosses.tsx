@@ -1,0 +1,319 @@
+import { Button, Checkbox } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../kit/LabelParts';
+import { useHere } from '../kit/orchard-context';
+import { PRIORITIES } from '../kit/priorities';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { plural, said } from '../kit/time';
+import { useSubmit } from '../kit/use-submit';
+import { CrossForm, VISITS } from './CrossForm';
+import { STEP, STEP_DONE, wantedWords } from './cross-words';
+import { CrossStep, takeBack } from './CrossStep';
+import classes from './Crosses.module.css';
+import { RoundTabs } from '../planning/RoundTabs';
+
+type Crossing = Schemas['Crossing'];
+
+/** What comes next on a cross, and by when. */
+function NextStep({ crossing }: { crossing: Crossing }) {
+  const { now, zone } = useHere();
+  const [next, ...later] = crossing.due;
+  if (!next) return <p className="soft">Nothing more to do on it.</p>;
+  const from = new Date(next.from);
+  const late = next.until !== undefined && new Date(next.until) < now;
+  const when = from <= now ? 'now' : `from ${said(from, now, zone)}`;
+  return (
+    <div className={classes.next}>
+      <p>
+        <b>{STEP[next.step]}</b>, {when}
+        {next.until && `, until ${said(new Date(next.until), now, zone)}`}.{' '}
+        <span className="soft">{next.say}</span>
+      </p>
+      {late && (
+        <p className="warn">The stigma should be past by now. What was not done stays without pollen.</p>
+      )}
+      {from <= now && <CrossStep key={next.step + crossing.flowers} crossing={crossing} due={next} />}
+      {later.length > 0 && (
+        <p className="small soft">
+          Then:{' '}
+          {later.map((d) => `${STEP[d.step].toLowerCase()} ${said(new Date(d.from), now, zone)}`).join('; ')}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function History({ crossing }: { crossing: Crossing }) {
+  const { now, zone } = useHere();
+  const undo = useSubmit(
+    (d: Schemas['CrossingDone']) => takeBack(crossing.id, d),
+    [],
+    () => undefined,
+  );
+  if (crossing.done.length === 0) return null;
+  return (
+    <div className="small">
+      {crossing.done.map((d) => (
+        <div key={d.id} className="line" style={{ justifyContent: 'space-between' }}>
+          <span>
+            {said(new Date(d.doneAt), now, zone)}: {plural(d.flowers, 'flower')} {STEP_DONE[d.kind]}
+            {d.note && <span className="soft">. {d.note}</span>}
+          </span>
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            aria-label={`Undo ${STEP[d.kind]} of ${crossing.label}`}
+            onClick={() => undo.submit(d)}
+          >
+            Undo
+          </Button>
+        </div>
+      ))}
+      {undo.general && <p className="warn">{undo.general}</p>}
+    </div>
+  );
+}
+
+interface CardProps {
+  crossing: Crossing;
+  chosen: boolean;
+  choose: (yes: boolean) => void;
+}
+
+function CrossCard({ crossing, chosen, choose }: CardProps) {
+  const card = useRef<HTMLElement>(null);
+  const called = useLocation().hash === `#${crossing.label}`;
+  useEffect(() => {
+    if (called) card.current?.scrollIntoView?.({ block: 'start' });
+  }, [called]);
+  const remove = useSubmit(
+    () =>
+      answer(
+        api.POST('/api/crossings/{id}/void', {
+          params: { path: { id: crossing.id } },
+          body: { version: crossing.version, reason: 'given up' },
+        }),
+      ),
+    [],
+    () => undefined,
+  );
+  return (
+    <section
+      ref={card}
+      className={`card stack ${called ? classes.called : ''}`}
+      id={crossing.label}
+      data-cross={crossing.label}
+    >
+      <header style={{ margin: 0 }}>
+        <h2>
+          {crossing.label}{' '}
+          <span className="soft">
+            {crossing.mother} × {crossing.father}
+          </span>
+        </h2>
+        <Checkbox
+          ml="auto"
+          label="label"
+          aria-label={`Label for ${crossing.label}`}
+          checked={chosen}
+          onChange={(e) => choose(e.currentTarget.checked)}
+        />
+      </header>
+      <div className={classes.body}>
+        <div className="stack" style={{ gap: 8 }}>
+          <p>
+            <b>{crossing.tree}</b>{' '}
+            <span className="soft">
+              {crossing.block && `${crossing.block}, `}row {crossing.row}, place {crossing.position}
+            </span>
+            : {plural(crossing.flowers, 'flower')}
+            {crossing.begun ? '' : ' meant'}.{' '}
+            <span className="small soft">
+              Pollen {VISITS[crossing.visits]}; {crossing.bag ? 'bagged' : 'not bagged'}.
+            </span>
+          </p>
+          <NextStep crossing={crossing} />
+          <History crossing={crossing} />
+          {!crossing.pollinated && (
+            <div>
+              <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(undefined)}>
+                Give this cross up
+              </Button>
+              {remove.general && <span className="warn small"> {remove.general}</span>}
+            </div>
+          )}
+        </div>
+        <figure className={classes.tag}>
+          <div aria-label={`Metal tag of ${crossing.label}`}>
+            {crossing.metalTag.map((l) => (
+              <span key={l}>{l}</span>
+            ))}
+          </div>
+          <figcaption className="small soft">to press into a soft tag</figcaption>
+        </figure>
+      </div>
+    </section>
+  );
+}
+
+function WantedRow({ wanted }: { wanted: Schemas['WantedCross'] }) {
+  const [beginning, setBeginning] = useState(false);
+  return (
+    <div className={classes.wanted} data-wanted={`${wanted.mother} × ${wanted.father}`}>
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <span>
+          <b>
+            {wanted.mother} × {wanted.father}
+          </b>
+          : {wantedWords(wanted)}
+          {wanted.priority !== 1 && <span className="soft"> Priority: {PRIORITIES[wanted.priority]}.</span>}
+        </span>
+        {wanted.preparable && !beginning && (
+          <Button size="compact-md" variant="outline" onClick={() => setBeginning(true)}>
+            Begin one
+          </Button>
+        )}
+      </div>
+      {beginning && <CrossForm wanted={wanted} close={() => setBeginning(false)} />}
+    </div>
+  );
+}
+
+function CrossLabels({ chosen }: { chosen: Crossing[] }) {
+  const [grid, setGrid] = useState<Grid>('A4_3_BY_7');
+  const [skip, setSkip] = useState<number | string>(0);
+  const [sheet, setSheet] = useState<MadeSheet>();
+  const form = useSubmit(
+    () =>
+      answer(
+        api.POST('/api/crossings/labels', {
+          body: {
+            grid,
+            // Two of each: labels get lost.
+            crossings: chosen.map((c) => ({ crossingId: c.id, copies: 2 })),
+            skip: Number(skip) || 0,
+          },
+        }),
+      ),
+    ['skip'],
+    (answered) => setSheet((before) => made(answered, before)),
+  );
+  return (
+    <form
+      className="card stack noprint"
+      onSubmit={(e) => {
+        e.preventDefault();
+        form.submit(undefined);
+      }}
+    >
+      <header style={{ margin: 0 }}>
+        <h2>Labels</h2>
+        <span className="soft small">two of each, as labels get lost</span>
+      </header>
+      <SheetFields
+        grid={grid}
+        setGrid={setGrid}
+        skip={skip}
+        setSkip={setSkip}
+        error={form.errorFor('skip', 'Used labels')}
+      />
+      {form.general && <p className="warn">{form.general}</p>}
+      <div>
+        <Button type="submit" disabled={chosen.length === 0} loading={form.busy}>
+          {chosen.length === 0 ? 'Tick crosses above' : `Make ${plural(2 * chosen.length, 'label')}`}
+        </Button>
+      </div>
+      {sheet && <SheetResult of={sheet} file="cross-labels.pdf" />}
+    </form>
+  );
+}
+
+function Made({ all }: { all: Schemas['Crossings'] }) {
+  const [chosen, setChosen] = useState<Set<string>>(new Set());
+  const going = all.crossings
+    .filter((c) => !c.over)
+    .sort((a, b) => a.due[0]!.from.localeCompare(b.due[0]!.from));
+  const over = all.crossings.filter((c) => c.over);
+  const card = (c: Crossing) => (
+    <CrossCard
+      key={c.id}
+      crossing={c}
+      chosen={chosen.has(c.id)}
+      choose={(yes) =>
+        setChosen((now) => new Set(yes ? [...now, c.id] : [...now].filter((id) => id !== c.id)))
+      }
+    />
+  );
+  return (
+    <>
+      {all.wanted.length > 0 && (
+        <section className="card">
+          <header>
+            <h2>Wanted</h2>
+            <Link to="/mates/wishes">Change what is wanted</Link>
+          </header>
+          {all.wanted.map((w) => (
+            <WantedRow key={w.wishId} wanted={w} />
+          ))}
+        </section>
+      )}
+      {going.map(card)}
+      {over.length > 0 && (
+        <details>
+          <summary>{plural(over.length, 'cross', 'crosses')} with nothing left to do</summary>
+          <div className="stack" style={{ marginTop: 10 }}>
+            {over.map(card)}
+          </div>
+        </details>
+      )}
+      {all.crossings.length > 0 && <CrossLabels chosen={all.crossings.filter((c) => chosen.has(c.id))} />}
+    </>
+  );
+}
+
+function sentence(all: Schemas['Crossings'], now: Date): string {
+  const going = all.crossings.filter((c) => !c.over);
+  if (going.length === 0) return 'No cross is being made.';
+  const due = going.filter((c) => new Date(c.due[0]!.from) <= now);
+  const made = `${plural(going.length, 'cross', 'crosses')} being made`;
+  return due.length === 0
+    ? `${made}, nothing due.`
+    : `${made}: ${due.map((c) => c.label).join(', ')} due now.`;
+}
+
+/** Crosses that are made: flowers made ready, given one father's pollen, covered and uncovered. */
+export function Crosses() {
+  const { now } = useHere();
+  const crossings = useQuery(queries.crossings());
+  return (
+    <>
+      <RoundTabs />
+      <Loaded of={crossings}>
+        {(all) => (
+          <>
+            <h1>{sentence(all, now)}</h1>
+            {all.crossings.length === 0 && all.wanted.length === 0 ? (
+              <Empty
+                title="No cross is wanted yet"
+                action={
+                  <Button component={Link} to="/mates">
+                    Choose one
+                  </Button>
+                }
+              >
+                Press a cell under “Who fits whom” and say how many flowers or seeds. The rounds then make
+                flowers ready for it, give them that father’s pollen, and say when the bag comes off.
+              </Empty>
+            ) : (
+              <Made all={all} />
+            )}
+          </>
+        )}
+      </Loaded>
+    </>
+  );
+}

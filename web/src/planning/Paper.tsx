@@ -1,0 +1,164 @@
+import { Button, NumberInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Loaded } from '../kit/States';
+import { plural } from '../kit/time';
+import { TimeField } from '../kit/TimeField';
+import { useSubmit } from '../kit/use-submit';
+import { crossWords, givesPollen, STEP } from '../crossing/cross-words';
+import { sameFlowers } from './round-words';
+import classes from './Round.module.css';
+import { RoundTabs } from './RoundTabs';
+
+/** The jar, the step where it is one, and the cross. */
+function With({ stop }: { stop: Schemas['RoundStop'] }) {
+  return (
+    <>
+      {stop.lotCode}
+      {stop.kind !== 'POLLINATE' && <div className="small">{STEP[stop.kind]}</div>}
+      {stop.cross && <div className="small soft">{crossWords(stop)}</div>}
+      {stop.againOf && <div className="small soft">{stop.say}</div>}
+    </>
+  );
+}
+
+function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: Date }) {
+  const stop = walk.stops[index]!;
+  const [id, setId] = useState(newId);
+  const [flowers, setFlowers] = useState<number | string>('');
+  const done = [...walk.done, ...walk.steps]
+    .filter((d) => d.stop === index)
+    .reduce((n, d) => n + d.flowers, 0);
+  const crossing = stop.cross?.crossingId;
+  const when = { flowers: Number(flowers), doneAt: at.toISOString(), walkId: walk.id, stop: index };
+  const form = useSubmit<undefined, unknown>(
+    () =>
+      givesPollen(stop.kind)
+        ? answer(
+            api.PUT('/api/pollinations/{id}', {
+              params: { path: { id } },
+              body: {
+                ...when,
+                treeId: stop.treeId,
+                ...(stop.lotId && { lotId: stop.lotId }),
+                ...sameFlowers(stop),
+              },
+            }),
+          )
+        : answer(
+            api.PUT('/api/crossings/{crossing}/steps/{id}', {
+              params: { path: { crossing: crossing ?? '', id } },
+              body: { ...when, kind: stop.kind },
+            }),
+          ),
+    ['flowers', 'doneAt'],
+    () => {
+      setId(newId());
+      setFlowers('');
+    },
+  );
+  return (
+    <tr>
+      <td className="soft">{index + 1}</td>
+      <td>
+        <b>{stop.treeName}</b> <span className={`small soft ${classes.wide}`}>{stop.varietyName}</span>
+        <div className={classes.below}>
+          <With stop={stop} />
+          {done > 0 && <div className="small">{done} written down</div>}
+        </div>
+      </td>
+      <td className={classes.which}>
+        <With stop={stop} />
+      </td>
+      <td className="num">{stop.flowers}</td>
+      <td className={`num ${classes.which}`}>{done}</td>
+      <td>
+        <form
+          className={classes.typed}
+          onSubmit={(e) => {
+            e.preventDefault();
+            form.submit(undefined);
+          }}
+        >
+          <NumberInput
+            aria-label={`Flowers done at stop ${index + 1}, ${stop.treeName}`}
+            min={1}
+            w={110}
+            value={flowers}
+            onChange={setFlowers}
+            error={form.errorFor('flowers', 'Flowers') ?? form.errorFor('doneAt', 'Time') ?? form.general}
+          />
+          <Button type="submit" variant="outline" disabled={flowers === ''} loading={form.busy}>
+            Write down
+          </Button>
+        </form>
+      </td>
+    </tr>
+  );
+}
+
+function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
+  const { now } = useHere();
+  const [ownTime, setOwnTime] = useState<Date>();
+  const at = ownTime ?? now;
+  return (
+    <>
+      <div className="say">
+        <h1>A round on paper: {plural(walk.stops.length, 'stop')}</h1>
+        <div className="do">
+          <Button component="a" href={`/api/walks/${walk.id}/paper`} target="_blank" variant="outline">
+            Open the page to print
+          </Button>
+        </div>
+      </div>
+      <section className="card stack">
+        <p className="soft">
+          Carry the page, write on it, and type it in here afterwards. Enter writes a line down.
+        </p>
+        <div style={{ maxWidth: 280 }}>
+          <TimeField label="When it was done" value={at} onChange={setOwnTime} />
+        </div>
+        <div className="scroll">
+          <table className="plain">
+            <thead>
+              <tr>
+                <th aria-label="Order" />
+                <th>Tree</th>
+                <th className={classes.which}>Jar</th>
+                <th className="num">Planned</th>
+                <th className={`num ${classes.which}`}>Written</th>
+                <th>By the page</th>
+              </tr>
+            </thead>
+            <tbody>
+              {walk.stops.map((s, i) => (
+                <Line key={`${s.treeId} ${i}`} walk={walk} index={i} at={at} />
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <div>
+          <Button component={Link} to="/round">
+            Back to the round
+          </Button>
+        </div>
+      </section>
+    </>
+  );
+}
+
+/** A round that is carried on paper and typed in afterwards. */
+export function Paper() {
+  const walk = useQuery(queries.walk(useParams().walk!));
+  return (
+    <>
+      <RoundTabs />
+      <Loaded of={walk}>{(w) => <TypeIn key={w.id} walk={w} />}</Loaded>
+    </>
+  );
+}

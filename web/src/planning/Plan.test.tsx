@@ -1,0 +1,247 @@
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it } from 'vitest';
+import type { Schemas } from '../kit/api';
+import { roundStop } from '../test/samples';
+import { serve, show } from '../test/screen';
+import { Hours } from '../availability/Hours';
+import { Plan } from './Plan';
+import { Wanted } from '../cropload/Wanted';
+
+const stop: Schemas['RoundStop'] = {
+  ...roundStop('Pale Ridge 1', 'LA-02'),
+  treeId: 't1',
+  lotId: 'l1',
+  expected: 4.2,
+  why: 'The only pollen there is that serves it.',
+};
+const plan: Schemas['Plan'] = {
+  moments: ['2026-11-24T02:40:00Z', '2026-11-24T12:40:00Z'],
+  taking: [12, 8],
+  giving: [0, 5],
+  rounds: [
+    {
+      at: '2026-11-24T03:40:00Z',
+      until: '2026-11-24T06:00:00Z',
+      why: '12 flowers can take pollen then and 0 give it.',
+      mostFlowers: 80,
+      flowers: 6,
+      expectedFruits: 2.6,
+      collect: [
+        {
+          varietyId: 'v',
+          variety: 'Lantern',
+          doses: 4,
+          flowers: 2,
+          trees: [{ treeId: 't9', tree: 'Lantern 1', place: 'Bank, row 2, place 1', flowers: 5.2 }],
+        },
+      ],
+      stops: [stop],
+    },
+  ],
+  left: [
+    {
+      treeId: 't2',
+      tree: 'Pale Ridge 2',
+      flowers: 3,
+      reason: 'DOSES_RUN_OUT',
+      wouldServe: '3 more doses of Lantern.',
+    },
+  ],
+  kept: [
+    { lot: 'LA-02', doses: 4, at: '2026-11-26T03:40:00Z', tree: 'Pale Ridge 2', why: 'Worth more then.' },
+  ],
+  spare: [],
+  choices: [],
+  away: [{ first: '2026-11-27', last: '2026-12-05', note: '', todo: ['LA-02 will be too old by then.'] }],
+  obstacles: ['Pale Ridge 2 is wanted to bear 400 fruits, but can carry 11.'],
+  value: 4.2,
+  expectedFruits: 2.6,
+  proven: true,
+  gap: 0,
+};
+
+describe('the coming days', () => {
+  it('say when and why, what to gather first, what is kept back, what is left and what stands in the way', async () => {
+    serve({ 'GET /api/plan': plan, 'GET /api/light': { suns: [] } });
+    show(<Plan />);
+    expect(await screen.findByText('1 round, 6 flowers, about 3 fruits to be expected.')).toBeVisible();
+    expect(screen.getByText(/2 male flowers for 4 doses, from Lantern 1 \(5 shedding/)).toBeVisible();
+    expect(screen.getByText(/6 flowers of 80 you manage until 19:00/)).toBeVisible();
+    expect(screen.getByText(/4 doses of/)).toHaveTextContent('4 doses of LA-02 for Pale Ridge 2');
+    expect(screen.getByText(/Pale Ridge 2: 3 flowers left, the doses run out/)).toHaveTextContent(
+      '3 more doses of Lantern.',
+    );
+    expect(screen.getByText(/but can carry 11/)).toBeVisible();
+    expect(screen.getByText('LA-02 will be too old by then.')).toBeVisible();
+    expect(screen.getByText(/Proven: no other use/)).toBeVisible();
+  });
+
+  it('take a choice, show its cost, and take it back', async () => {
+    let chosen: Schemas['PlanChoice'][] = [];
+    const choice = { id: 'c', treeId: 't1', tree: 'Pale Ridge 1', lotId: 'l1', lot: 'LA-02', version: 0 };
+    const sent = serve({
+      'GET /api/plan': () => ({ ...plan, choices: chosen, ...(chosen.length > 0 && { cost: 1.24 }) }),
+      'GET /api/light': { suns: [] },
+      'PUT /api/round-choices/*': () => {
+        chosen = [{ ...choice, flowers: 0 }];
+        return chosen[0];
+      },
+      'POST /api/round-choices/*/void': () => {
+        chosen = [];
+        return undefined;
+      },
+    });
+    show(<Plan />);
+    await userEvent.click(await screen.findByLabelText('Not LA-02 for Pale Ridge 1'));
+    expect(await screen.findByText('costs about 1.2 fruits against the best plan')).toBeVisible();
+    expect(sent[0]!.body).toEqual({ treeId: 't1', lotId: 'l1', flowers: 0 });
+    await userEvent.click(screen.getByText('Take back'));
+    await waitFor(() => expect(screen.queryByText('What you chose')).toBeNull());
+  });
+});
+
+describe('what is wanted', () => {
+  const budget: Schemas['TargetBudget'] = {
+    treeId: 't1',
+    tree: 'Pale Ridge 1',
+    varietyId: 'ridge',
+    variety: 'Pale Ridge',
+    crop: 'cherimoya',
+    ofVariety: false,
+    wanted: 11,
+    carries: 11,
+    young: false,
+    set: 4,
+    pending: 6,
+    share: 0.6,
+    shareLow: 0.5,
+    shareHigh: 0.7,
+    learnedFrom: 21,
+    flowers: 17,
+    more: 11,
+    sure: [
+      { confidence: 80, flowers: 14 },
+      { confidence: 90, flowers: 17 },
+    ],
+    why: 'It can carry 11: girth 20.0 cm is 32 cm² of trunk.',
+  };
+
+  it('answers with flowers to do, and why', async () => {
+    serve({ 'GET /api/targets': [budget] });
+    show(<Wanted />);
+    expect(await screen.findByText('11 more flowers on 1 tree for the fruits you want')).toBeVisible();
+    await userEvent.click(screen.getByLabelText(/11 more flowers/));
+    expect(await screen.findByText(/girth 20.0 cm/)).toBeInTheDocument();
+    expect(screen.getByText(/14 for 80 %, 17 for 90 %/)).toBeInTheDocument();
+  });
+
+  it('sends trunk, limbs and priority as they are typed', async () => {
+    const sent = serve({
+      'GET /api/targets': [{ ...budget, wanted: undefined }],
+      'PUT /api/targets/*': { version: 0 },
+    });
+    show(<Wanted />);
+    await userEvent.click(await screen.findByText('Change'));
+    await userEvent.type(screen.getByLabelText('Girth of the trunk, cm'), '41.5');
+    await userEvent.type(screen.getByLabelText('Limbs that may carry, mm'), '12, 25 30');
+    await userEvent.selectOptions(screen.getByLabelText('Priority'), 'first of all');
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() =>
+      expect(sent[0]?.body).toEqual({
+        treeId: 't1',
+        girthCm: 41.5,
+        limbsMm: [12, 25, 30],
+        confidence: 90,
+        priority: 3,
+      }),
+    );
+  });
+});
+
+describe('what is wanted of a variety', () => {
+  const target = {
+    id: 'v1',
+    varietyId: 'ridge',
+    fruits: 6,
+    limbsMm: [],
+    confidence: 80,
+    priority: 2,
+    note: '',
+    version: 4,
+  };
+  const budget = {
+    treeId: 't1',
+    tree: 'Pale Ridge 1',
+    varietyId: 'ridge',
+    variety: 'Pale Ridge',
+    ofVariety: true,
+    target,
+    varietyTarget: target,
+    share: 0.6,
+    shareLow: 0.5,
+    shareHigh: 0.7,
+    sure: [],
+    set: 0,
+  };
+
+  it('is changed for every tree of it, without trunk or limbs, and taken back', async () => {
+    const sent = serve({
+      'GET /api/targets': [budget],
+      'PUT /api/targets/v1': { version: 5 },
+      'POST /api/targets/v1/void': {},
+    });
+    show(<Wanted />);
+    await userEvent.click(await screen.findByText('Change'));
+    expect(screen.getByLabelText('every tree of Pale Ridge')).toBeChecked();
+    expect(screen.queryByLabelText('Girth of the trunk, cm')).toBeNull();
+    const fruits = screen.getByLabelText('Fruits wanted');
+    await userEvent.clear(fruits);
+    await userEvent.type(fruits, '9');
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() =>
+      expect(sent[0]?.body).toEqual({
+        varietyId: 'ridge',
+        fruits: 9,
+        confidence: 80,
+        priority: 2,
+        version: 4,
+      }),
+    );
+    await userEvent.click(await screen.findByText('Change'));
+    await userEvent.click(screen.getByText('Want nothing in particular'));
+    await waitFor(() => expect(sent.at(-1)?.path).toBe('/api/targets/v1/void'));
+  });
+});
+
+describe('hours and habits', () => {
+  it('are written down together and keep their version', async () => {
+    const before: Schemas['RoundSettings'] = {
+      id: 's',
+      pollenAge: 'STORED',
+      strokes: 'AS_SHEET',
+      flowersPerHour: 60,
+      everyDay: [{ from: '16:00:00', until: '19:00:00' }],
+      singleDays: [],
+      away: [],
+      keepPhotoPlace: false,
+      useLearned: true,
+      repeatVisits: true,
+      version: 2,
+    };
+    const sent = serve({
+      'GET /api/round-settings': before,
+      'PUT /api/round-settings/*': { ...before, version: 3 },
+    });
+    show(<Hours />);
+    await userEvent.click(await screen.findByLabelText('only what was gathered within the hour'));
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() =>
+      expect(sent[0]?.body).toMatchObject({ pollenAge: 'SAME_HOUR', flowersPerHour: 60, version: 2 }),
+    );
+    expect(sent[0]!.path).toBe('/api/round-settings/s');
+    await userEvent.click(screen.getByLabelText(/Reckon with what was learned here/));
+    await userEvent.click(screen.getByText('Save'));
+    await waitFor(() => expect(sent[1]?.body).toMatchObject({ useLearned: false, pollenAge: 'SAME_HOUR' }));
+  });
+});

@@ -1,0 +1,316 @@
+import { Button, SegmentedControl } from '@mantine/core';
+import { useMediaQuery } from '@mantine/hooks';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { percent } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { queries } from '../kit/queries';
+import { Empty, Loaded } from '../kit/States';
+import { calendarDay, clock, plural, said, shortDay, wallTime } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { Why } from '../kit/Why';
+import { crossWords, givesPollen } from '../crossing/cross-words';
+import { collectWords, leftWords, planSentence } from './plan-words';
+import { PlanChart } from './PlanChart';
+import { RoundTabs } from './RoundTabs';
+import classes from './Plan.module.css';
+import { Which } from './Which';
+
+type Plan = Schemas['Plan'];
+type Round = Schemas['PlannedRound'];
+type Stop = Schemas['RoundStop'];
+
+const takeBack = (id: string, version: number) =>
+  answer(
+    api.POST('/api/round-choices/{id}/void', {
+      params: { path: { id } },
+      body: { version, reason: 'taken back' },
+    }),
+  );
+
+function useChoose() {
+  return useSubmit(
+    (c: Schemas['RoundChoiceRequest']) =>
+      answer(api.PUT('/api/round-choices/{id}', { params: { path: { id: newId() } }, body: c })),
+    [],
+    (made) =>
+      doneWithUndo(
+        made.flowers > 0
+          ? `${plural(made.flowers, 'flower')} of ${made.tree} with ${made.lot}, whatever else.`
+          : `${made.lot} does not go to ${made.tree}.`,
+        () => takeBack(made.id, made.version),
+      ),
+  );
+}
+
+function StopRow({ stop, number, day }: { stop: Stop; number: number; day: string }) {
+  const choose = useChoose();
+  const narrow = useMediaQuery('(max-width: 640px)');
+  const decide = stop.wanted ? (
+    <span className="small">chosen</span>
+  ) : (
+    stop.lotId &&
+    !stop.cross && (
+      <>
+        <Button
+          size="compact-sm"
+          variant="subtle"
+          aria-label={`Keep ${stop.lotCode} for ${stop.treeName}`}
+          onClick={() =>
+            choose.submit({
+              treeId: stop.treeId,
+              lotId: stop.lotId!,
+              flowers: stop.flowers,
+              onDay: day,
+            })
+          }
+        >
+          Keep so
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="subtle"
+          aria-label={`Not ${stop.lotCode} for ${stop.treeName}`}
+          onClick={() => choose.submit({ treeId: stop.treeId, lotId: stop.lotId!, flowers: 0 })}
+        >
+          Not this jar
+        </Button>
+      </>
+    )
+  );
+  return (
+    <tr>
+      <td className="soft">{number}</td>
+      <td>
+        <b>{stop.treeName}</b>{' '}
+        <span className={`small soft ${classes.place}`}>
+          {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
+        </span>
+        <div className="small">
+          {givesPollen(stop.kind) ? (
+            <>
+              <b>{stop.lotCode}</b> {stop.lotId && stop.pollenParent}{' '}
+            </>
+          ) : null}
+          {stop.cross && <span className="soft">{crossWords(stop)}</span>}
+        </div>
+        <Which stop={stop} />
+        {stop.cleanBefore.length > 0 && number > 1 && (
+          <div className="small soft">first clean brush, cup and hands</div>
+        )}
+        {narrow && <div className="noprint">{decide}</div>}
+        {choose.general && <p className="small warn">{choose.general}</p>}
+      </td>
+      <td className="num">
+        <Why
+          label={`${stop.flowers} flowers`}
+          because={
+            <p>
+              {stop.why}{' '}
+              {givesPollen(stop.kind)
+                ? `About ${percent(stop.viability)} of it is alive then; ${plural(stop.flowers, 'flower')} count for ${stop.expected.toFixed(1)}.`
+                : stop.say}
+            </p>
+          }
+        >
+          <span className="figure" style={{ fontSize: 22 }}>
+            {stop.flowers}
+          </span>
+        </Why>
+      </td>
+      <td className={`num noprint ${classes.do}`}>{!narrow && decide}</td>
+    </tr>
+  );
+}
+
+function RoundCard({ round, number }: { round: Round; number: number }) {
+  const { zone } = useHere();
+  const at = new Date(round.at);
+  return (
+    <section className="card" data-round={number}>
+      <header>
+        <h2>
+          {number}. {shortDay(at, zone)}, {clock(at, zone)}
+        </h2>
+        <span className="soft small">
+          {plural(round.flowers, 'flower')}
+          {round.mostFlowers !== undefined && ` of ${round.mostFlowers} you manage`}
+          {round.until && ` until ${clock(new Date(round.until), zone)}`}, about{' '}
+          {round.expectedFruits.toFixed(1)} fruits
+        </span>
+      </header>
+      <p className="small soft">{round.why}</p>
+      {round.collect.map((c) => (
+        <p key={c.varietyId} className={classes.collect}>
+          <b>Collect {c.variety} first</b>: {collectWords(c)}.
+        </p>
+      ))}
+      {round.stops.length === 0 ? (
+        <p className="soft">Nothing is worth doing in this round; what there is earns more in another.</p>
+      ) : (
+        <table className="plain" style={{ tableLayout: 'fixed' }}>
+          <colgroup>
+            <col style={{ width: 34 }} />
+            <col />
+            <col style={{ width: 66 }} />
+            <col className={classes.doColumn} />
+          </colgroup>
+          <tbody>
+            {round.stops.map((s, i) => (
+              <StopRow key={i} stop={s} number={i + 1} day={wallTime(at, zone).slice(0, 10)} />
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+function Choices({ plan }: { plan: Plan }) {
+  const remove = useSubmit(
+    (c: Schemas['PlanChoice']) => takeBack(c.id, c.version),
+    [],
+    () => undefined,
+  );
+  if (plan.choices.length === 0) return null;
+  return (
+    <section className="card">
+      <header>
+        <h2>What you chose</h2>
+        {plan.cost !== undefined && (
+          <span className="small">
+            {plan.cost < 0.05
+              ? 'costs no fruit'
+              : `costs about ${plan.cost.toFixed(1)} fruits against the best plan`}
+          </span>
+        )}
+      </header>
+      {plan.choices.map((c) => (
+        <div key={c.id} className="line" style={{ justifyContent: 'space-between' }}>
+          <span>
+            {c.flowers > 0
+              ? `${plural(c.flowers, 'flower')} of ${c.tree} with ${c.lot}${c.onDay ? ` on ${calendarDay(c.onDay)}` : ''}`
+              : `${c.lot} never to ${c.tree}`}
+            {c.problem && <span className="warn"> Cannot be kept to: it {c.problem}</span>}
+          </span>
+          <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(c)}>
+            Take back
+          </Button>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function Rest({ plan }: { plan: Plan }) {
+  const { now, zone } = useHere();
+  return (
+    <>
+      <Choices plan={plan} />
+      {plan.kept.length > 0 && (
+        <section className="card">
+          <h2>Kept back</h2>
+          {plan.kept.map((k) => (
+            <p key={k.lot + k.at + k.tree} className="small">
+              {plural(k.doses, 'dose')} of <b>{k.lot}</b> for {k.tree}, {said(new Date(k.at), now, zone)}.{' '}
+              <span className="soft">{k.why}</span>
+            </p>
+          ))}
+        </section>
+      )}
+      {plan.left.length > 0 && (
+        <section className="card">
+          <h2>Not served</h2>
+          {plan.left.map((l) => (
+            <p key={l.treeId + l.tree} className="small">
+              {leftWords(l)} <span className="soft">What would serve: {l.wouldServe}</span>
+            </p>
+          ))}
+        </section>
+      )}
+      {plan.away.map((a) => (
+        <section key={a.first} className="card">
+          <h2>
+            Away {calendarDay(a.first)} to {calendarDay(a.last)}
+          </h2>
+          <ul className="small" style={{ margin: 0, paddingLeft: 20 }}>
+            {a.todo.map((t) => (
+              <li key={t}>{t}</li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </>
+  );
+}
+
+/** The rounds of the coming days. */
+export function Plan() {
+  const [days, setDays] = useState('4');
+  const plan = useQuery({ ...queries.plan(Number(days)), placeholderData: (before) => before });
+  return (
+    <>
+      <RoundTabs />
+      <Loaded of={plan}>
+        {(p) => (
+          <>
+            <div className="say">
+              <h1>{planSentence(p)}</h1>
+              <div className="do noprint">
+                <SegmentedControl
+                  aria-label="Days"
+                  value={days}
+                  onChange={setDays}
+                  data={[
+                    { value: '4', label: '4 days' },
+                    { value: '7', label: '7' },
+                    { value: '10', label: '10' },
+                  ]}
+                />
+                <Button variant="outline" onClick={() => window.print()}>
+                  Print
+                </Button>
+              </div>
+            </div>
+            {p.obstacles.map((o) => (
+              <p key={o} className="note bad">
+                {o}
+              </p>
+            ))}
+            {p.rounds.length === 0 && p.obstacles.length === 0 && (
+              <Empty title="Nothing to do in these days">No flower can take pollen in your hours.</Empty>
+            )}
+            {p.moments.length > 1 && (
+              <section className="card">
+                <PlanChart plan={p} />
+              </section>
+            )}
+            <div className={classes.columns}>
+              <div className="stack">
+                {p.rounds.map((r, i) => (
+                  <RoundCard key={r.at} round={r} number={i + 1} />
+                ))}
+              </div>
+              <div className="stack">
+                <Rest plan={p} />
+                {p.rounds.length > 0 && (
+                  <p className="small soft">
+                    {p.proven
+                      ? 'Proven: no other use of this pollen and these hours is worth more.'
+                      : `The best plan found in the time allowed; at most ${p.gap.toFixed(2)} flowers better is possible.`}{' '}
+                    Fruits: what each flower is worth, times the share that sets here (see{' '}
+                    <Link to="/round/wanted">What is wanted</Link>).
+                  </p>
+                )}
+              </div>
+            </div>
+          </>
+        )}
+      </Loaded>
+    </>
+  );
+}

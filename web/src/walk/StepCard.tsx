@@ -1,0 +1,120 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { sayKept } from '../kit/kept';
+import { useHere } from '../kit/orchard-context';
+import { useOutbox } from '../kit/outbox';
+import { queries } from '../kit/queries';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { crossWords, STEP, STEP_DONE } from '../crossing/cross-words';
+import type { StopProps } from './StopCard';
+import { CountRow, Looks, StopBar, Where } from './StopParts';
+import { Said, StopWords } from './StopWords';
+import { doneAt } from './walk-state';
+import classes from './Walk.module.css';
+
+export const voidStep = (crossing: string, step: Pick<Schemas['CrossingDone'], 'id' | 'version'>) =>
+  answer(
+    api.POST('/api/crossings/{crossing}/steps/{id}/void', {
+      params: { path: { crossing, id: step.id } },
+      body: { version: step.version, reason: 'recorded by mistake' },
+    }),
+  );
+
+/** What to press into the metal tag, as long as the cross can be looked up. */
+function Tag({ crossing }: { crossing: string }) {
+  const { data } = useQuery(queries.crossings());
+  const lines = data?.crossings.find((c) => c.id === crossing)?.metalTag;
+  return lines ? (
+    <p className={classes.tag} aria-label="For the metal tag">
+      {lines.map((l) => (
+        <span key={l}>{l}</span>
+      ))}
+    </p>
+  ) : null;
+}
+
+/** A step on a cross: which flowers, how, how many are left after it. */
+export function StepCard({ walk, index, sheet, count, setCount, next }: StopProps) {
+  const { now, session } = useHere();
+  const stop = walk.stops[index]!;
+  const outbox = useOutbox();
+  const [id, setId] = useState(newId);
+  const done = doneAt(walk, index, outbox, session.accountId);
+  const crossing = stop.cross?.crossingId ?? '';
+  const body: Schemas['CrossingStepRequest'] = {
+    kind: stop.kind,
+    flowers: count,
+    doneAt: now.toISOString(),
+    walkId: walk.id,
+    stop: index,
+  };
+  const words = `${stop.treeName}: ${plural(count, 'flower')} ${STEP_DONE[stop.kind]}`;
+  const goOn = () => {
+    setId(newId());
+    setCount(0);
+    next();
+  };
+  const form = useSubmit(
+    () =>
+      answer(api.PUT('/api/crossings/{crossing}/steps/{id}', { params: { path: { crossing, id } }, body })),
+    ['flowers'],
+    (saved) => {
+      const written = saved.done.find((d) => d.id === id);
+      doneWithUndo(`${words}.`, () => voidStep(crossing, written ?? { id, version: 0 }));
+      goOn();
+    },
+    {
+      write: () => ({
+        method: 'PUT',
+        path: `/api/crossings/${crossing}/steps/${id}`,
+        body: { ...body },
+        label: words,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${words}.`);
+        goOn();
+      },
+    },
+  );
+  const error = form.errorFor('flowers', 'Flowers') ?? form.general;
+  return (
+    <>
+      <section className={classes.card} data-tree={stop.treeName} data-step={stop.kind}>
+        <Where stop={stop} />
+        <div className={classes.step}>{STEP[stop.kind]}</div>
+        <p className={classes.cross}>{crossWords(stop)}</p>
+        <Looks stop={stop} sheet={sheet} />
+        <p>{stop.say}</p>
+        {(stop.kind === 'BAG' || stop.kind === 'REBAG') && <Tag crossing={crossing} />}
+        <Said walk={walk} index={index} />
+      </section>
+      <CountRow count={count} setCount={setCount} of={stop.flowers} done={done} />
+      <StopWords walk={walk} index={index} goOn={goOn} />
+      {error && (
+        <p className={classes.error} role="alert">
+          {error}
+        </p>
+      )}
+      <StopBar
+        last={index === walk.stops.length - 1}
+        count={count}
+        busy={form.busy}
+        before="Count"
+        skip={goOn}
+        done={() => form.submit(undefined)}
+      >
+        {count === 0 && (
+          <Button size="lg" variant="outline" onClick={() => setCount(stop.flowers)}>
+            All {stop.flowers}
+          </Button>
+        )}
+      </StopBar>
+    </>
+  );
+}

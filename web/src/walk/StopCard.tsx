@@ -1,0 +1,181 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { sayKept } from '../kit/kept';
+import { useHere } from '../kit/orchard-context';
+import { useOutbox } from '../kit/outbox';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { crossWords } from '../crossing/cross-words';
+import { sameFlowers } from '../planning/round-words';
+import { voidPollination } from '../pollination/DoneList';
+import { HowFields, useHow } from './How';
+import { MarkFields, useMark } from './Marks';
+import { CountRow, Limbs, Looks, StopBar, Where } from './StopParts';
+import { Said, StopWords } from './StopWords';
+import { doneAt } from './walk-state';
+import classes from './Walk.module.css';
+
+type Stop = Schemas['RoundStop'];
+type Sheet = Schemas['CropSheetView'];
+
+export interface StopProps {
+  walk: Schemas['Walk'];
+  index: number;
+  sheet: Sheet | undefined;
+  count: number;
+  setCount: (n: number) => void;
+  next: () => void;
+}
+
+/** The jar and the brush; or that the flowers serve one another. */
+function Jar({ stop, before }: { stop: Stop; before: Stop | undefined }) {
+  if (!stop.lotId)
+    return (
+      <div>
+        <div className={classes.step}>No jar</div>
+        {stop.lotCode}, with their own pollen
+      </div>
+    );
+  const sameBrush = before?.lotId === stop.lotId && stop.cleanBefore.length === 0;
+  return (
+    <div className={classes.jar}>
+      <span className={classes.code}>{stop.lotCode}</span>
+      <span>
+        {stop.pollenParent} jar
+        <br />
+        {sameBrush ? 'same brush' : 'with a clean brush'}
+      </span>
+    </div>
+  );
+}
+
+/** How this crop's growers do it: strokes, passes, what to heed. */
+function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
+  return (
+    <>
+      {stop.onlyNow && (
+        <p className={classes.now}>Now or never: hardly one of these takes pollen tomorrow.</p>
+      )}
+      <p className={classes.mark}>
+        {stop.say} {stop.strokes}
+        {stop.passes !== undefined && ` Go over each flower ${stop.passes} times.`}
+      </p>
+      {stop.handling.length > 0 && (
+        <details className={classes.marks}>
+          <summary>What to heed</summary>
+          <ul className={classes.cautions}>
+            {stop.handling.map((h) => (
+              <li key={h}>{h}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {sheet?.figSizes && sheet.takes && (
+        <Link className={classes.link} to={`/round/figs/${stop.treeId}`}>
+          Which figs, by size
+        </Link>
+      )}
+    </>
+  );
+}
+
+/** Pollen at one tree: what to look for, with which jar, how many, and how to mark them. */
+export function StopCard({ walk, index, sheet, count, setCount, next }: StopProps) {
+  const { now, session } = useHere();
+  const stop: Stop = walk.stops[index]!;
+  const outbox = useOutbox();
+  const [id, setId] = useState(newId);
+  const [colour, setColour] = useState('');
+  const [tag, setTag] = useState('');
+  const { mark, choose } = useMark(sheet);
+  const stages = stop.byStage.map((b) => b.stage);
+  const how = useHow(stages);
+  const done = doneAt(walk, index, outbox, session.accountId);
+  const before = index > 0 ? walk.stops[index - 1] : undefined;
+  const again = sameFlowers(stop);
+  const body: Schemas['PollinationRequest'] = {
+    treeId: stop.treeId,
+    ...(stop.lotId && { lotId: stop.lotId }),
+    flowers: count,
+    doneAt: now.toISOString(),
+    walkId: walk.id,
+    stop: index,
+    how: how.how,
+    ...(again ? again : { mark: mark?.name ?? '', ...(colour && { colour }), ...(tag && { tag }) }),
+  };
+  const goOn = () => {
+    setId(newId());
+    setCount(0);
+    next();
+  };
+  const form = useSubmit(
+    () => answer(api.PUT('/api/pollinations/{id}', { params: { path: { id } }, body })),
+    ['flowers', 'tag'],
+    (saved) => {
+      doneWithUndo(
+        `${saved.treeName}: ${plural(saved.flowers, 'flower')} done.${saved.markWarning ? ` ${saved.markWarning}` : ''}`,
+        () => voidPollination(saved),
+      );
+      goOn();
+    },
+    {
+      write: () => ({
+        method: 'PUT',
+        path: `/api/pollinations/${id}`,
+        body: { ...body },
+        label: `${stop.treeName}: ${plural(count, 'flower')} with ${stop.lotCode}`,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${stop.treeName}: ${plural(count, 'flower')} done.`);
+        goOn();
+      },
+    },
+  );
+  const error = form.errorFor('flowers', 'Flowers') ?? form.general;
+  return (
+    <>
+      <section className={classes.card} data-tree={stop.treeName} data-cross={stop.cross?.label}>
+        <Where stop={stop} />
+        <Jar stop={stop} before={before} />
+        {stop.cross && <p className={classes.cross}>{crossWords(stop)}</p>}
+        {stop.againOf && <p className={classes.cross}>once more on the same: {stop.say}</p>}
+        <Looks stop={stop} sheet={sheet} />
+        <Handling stop={stop} sheet={sheet} />
+        <Limbs stop={stop} />
+        {sheet && !again && (
+          <MarkFields
+            sheet={sheet}
+            mark={mark}
+            choose={choose}
+            colour={colour}
+            setColour={setColour}
+            tag={tag}
+            setTag={setTag}
+            error={form.errorFor('tag', 'The number')}
+          />
+        )}
+        {sheet && <HowFields of={how} sheet={sheet} stages={stages} />}
+        <Said walk={walk} index={index} />
+      </section>
+      <CountRow count={count} setCount={setCount} of={stop.flowers} done={done} />
+      <StopWords walk={walk} index={index} goOn={goOn} />
+      {error && (
+        <p className={classes.error} role="alert">
+          {error}
+        </p>
+      )}
+      <StopBar
+        last={index === walk.stops.length - 1}
+        count={count}
+        busy={form.busy}
+        before="Count as you go"
+        skip={goOn}
+        done={() => form.submit(undefined)}
+      />
+    </>
+  );
+}
