@@ -250,7 +250,7 @@ class CrossingTest {
                 .orElseThrow();
         api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ember, "fatherId", harrow, "flowers", 4))
                 .expect(200);
-        api.read(father, now, Map.of("open-dust", 6)).expect(200);
+        api.read(father, now, Map.of("falling", 6)).expect(200);
         api.lot(mother, now.minus(Duration.ofHours(100)), 9).expect(200);
         assertThat(list(api.get("/api/plan?days=4").body().path("left")).stream()
                         .filter(l -> l.path("reason").asString().equals("CROSS_NOT_READY"))

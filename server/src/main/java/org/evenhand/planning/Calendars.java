@@ -9,6 +9,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -45,7 +46,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Rounds, visits to crosses, covers that come off and looks for fruit as an iCalendar feed. */
 @Service
 class Calendars {
-    private static final int DAYS = 10;
+    /** Morning, midday, evening and night. */
+    private static final int PART_OF_DAY_HOURS = 6;
+
     private static final Set<CrossWork.Step> IN_CALENDAR =
             EnumSet.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN, CrossWork.Step.BAG_OFF);
     private static final Duration SHORTEST = Duration.ofMinutes(15);
@@ -124,15 +127,29 @@ class Calendars {
         calendar.add(new ProdId("-//Even Hand//EN"));
         calendar.add(ImmutableVersion.VERSION_2_0);
         calendar.add(ImmutableCalScale.GREGORIAN);
-        plans.plan(reader, DAYS).rounds().stream()
+        Map<String, Integer> named = new HashMap<>();
+        plans.plan(reader, PlanSlots.DAYS).rounds().stream()
                 .filter(r -> r.flowers() > 0)
-                .forEach(r -> calendar.add(round(reader, r, origin)));
+                .forEach(r -> calendar.add(round(reader, r, name(reader, r, named), origin)));
         crossSteps(reader).forEach((when, due) -> calendar.add(crossStep(reader, when, due, origin)));
         looks(reader).forEach((day, looks) -> calendar.add(look(reader, day, looks, origin)));
         return calendar.toString();
     }
 
-    private VEvent round(Caller reader, PlanView.Round r, String origin) {
+    /** The same for a visit as long as it is on that day, in that part of it, to those crops: its hour may move, the event stays. */
+    private String name(Caller reader, PlanView.Round r, Map<String, Integer> named) {
+        int hour = r.at().atZone(zone(reader)).getHour();
+        String crops = r.stops().stream()
+                .map(RoundView.StopView::crop)
+                .distinct()
+                .sorted()
+                .collect(Collectors.joining("-"));
+        String name = "visit-" + day(reader, r.at()) + "-" + hour / PART_OF_DAY_HOURS + "-" + crops;
+        int nth = named.merge(name, 1, Integer::sum);
+        return nth == 1 ? name : name + "-" + nth;
+    }
+
+    private VEvent round(Caller reader, PlanView.Round r, String name, String origin) {
         long minutes = Math.round(60.0 * r.flowers() / settings.of(reader).flowersPerHour());
         Duration length = Duration.ofMinutes(Math.max(SHORTEST.toMinutes(), minutes));
         String trees = r.stops().stream().map(Calendars::line).collect(Collectors.joining("\n"));
@@ -140,12 +157,7 @@ class Calendars {
                 .map(c -> "First gather " + Plural.of(c.flowers(), "flower") + " of " + c.variety() + ".\n")
                 .collect(Collectors.joining());
         VEvent event = new VEvent(r.at(), r.at().plus(length), "Round: " + Plural.of(r.flowers(), "flower"));
-        return complete(
-                event,
-                "round-" + day(reader, r.at()) + "-" + r.at().getEpochSecond(),
-                reader,
-                collect + trees,
-                origin + "/round/plan");
+        return complete(event, name, reader, collect + trees, origin + "/round/plan");
     }
 
     private static String line(RoundView.StopView s) {

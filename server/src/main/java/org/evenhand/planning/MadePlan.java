@@ -1,5 +1,6 @@
 package org.evenhand.planning;
 
+import java.time.Instant;
 import java.util.List;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
@@ -23,6 +24,12 @@ record MadePlan(
 
     RoundPlan plan() {
         return chosen.plan();
+    }
+
+    /** The last round before a moment; the first of all where there is none. */
+    int lastBefore(Instant end) {
+        return (int)
+                Math.max(0, slots.stream().filter(s -> s.at().isBefore(end)).count() - 1);
     }
 
     /** Flowers of a tree that could be given pollen in a round and have none by its end. */

@@ -26,7 +26,6 @@ import org.evenhand.mating.CrossBook;
 import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.VarietyView;
-import org.evenhand.pollination.PollinationView;
 import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Component;
 
@@ -35,6 +34,8 @@ import org.springframework.stereotype.Component;
 class PlanMaking {
     /** What a flower left for the next day counts for, as weather and people's plans change. Our convention. */
     private static final double CERTAIN_NEXT_DAY = 0.95;
+
+    private static final Duration GRAIN = Duration.ofMinutes(10);
 
     private final Orchards orchards;
     private final Forecasts forecasts;
@@ -67,8 +68,14 @@ class PlanMaking {
         this.choices = choices;
     }
 
+    /** The orchard's clock, up to the next ten minutes. */
+    Instant now(Caller caller) {
+        long grain = GRAIN.toMillis();
+        return Instant.ofEpochMilli(-Math.floorDiv(-orchards.now(caller).toEpochMilli(), grain) * grain);
+    }
+
     PlanGround ground(Caller caller) {
-        Instant now = orchards.now(caller);
+        Instant now = now(caller);
         SettingsView habits = settings.of(caller);
         return new PlanGround(
                 caller,
@@ -81,7 +88,8 @@ class PlanMaking {
                         .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity())),
                 crosses.book(caller),
                 crossings.needs(caller),
-                pollen.groups(caller, now, habits.pollenAge()));
+                pollen.groups(caller, now, habits.pollenAge()),
+                pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
     }
 
     /** @param slots at least one round */
@@ -108,8 +116,6 @@ class PlanMaking {
             PlanCrosses ofCrosses,
             Openings openings) {
         Instant first = slots.get(0).at();
-        List<PollinationView> before =
-                pollinations.since(ground.caller(), ground.now().minus(PlanMothers.DONE_MATTERS));
         List<RoundRequest.Mother> mothers = ground.trees().stream()
                 .filter(t -> t.sheet().takes())
                 .map(t -> ofCrosses.with(
@@ -118,7 +124,7 @@ class PlanMaking {
                                 t,
                                 first,
                                 openings,
-                                before,
+                                ground.before(),
                                 ground.budgets().get(t.tree().id()))))
                 .toList();
         Map<UUID, Foreseen> byTree = ground.byTree();

@@ -19,20 +19,22 @@ final class PlanMothers {
 
     private PlanMothers() {}
 
-    /**
-     * @param first the hour of the first round
-     * @param before what was pollinated within {@link #DONE_MATTERS}, on any tree
-     */
+    /** @param first the hour of the first round */
     static RoundRequest.Mother of(
             Foreseen tree, Instant first, Openings openings, List<PollinationView> before, TargetView.Budget budget) {
-        double done = before.stream()
-                .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(first))
-                .mapToDouble(p -> p.flowers() * tree.stillReceptive(p.doneAt(), first))
-                .sum();
         return new RoundRequest.Mother(
                 new TreeId(tree.tree().id()),
                 new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
                 budget.flowersWanted(),
-                FlowersToDo.of(openings.taking(tree.sheet(), tree.forecast()), done, budget.weight()));
+                FlowersToDo.of(
+                        openings.taking(tree.sheet(), tree.forecast()), done(tree, first, before), budget.weight()));
+    }
+
+    /** Expected flowers of a tree that had pollen before a moment and can still take it then. */
+    static double done(Foreseen tree, Instant at, List<PollinationView> before) {
+        return before.stream()
+                .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(at))
+                .mapToDouble(p -> p.flowers() * tree.stillReceptive(p.doneAt(), at))
+                .sum();
     }
 }

@@ -10,10 +10,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Plural;
 import org.evenhand.core.bloom.Openings;
@@ -29,8 +30,8 @@ final class PlanSlots {
     /** Half a flower is none. */
     static final double THERE = 0.5;
 
-    /** So many days, today's included, every plan looks ahead for flowers that doses had better wait for. */
-    static final int LOOKS_AHEAD_DAYS = 4;
+    /** So many days, today's included, every plan looks ahead. */
+    static final int DAYS = 10;
 
     private final PlanGround ground;
     private final List<Instant> moments;
@@ -38,31 +39,46 @@ final class PlanSlots {
     private final double[] taking;
     private final double[] giving;
     private final List<FreeHours.Stretch> free;
+    private final List<PlanSlot> slots;
     private final List<String> obstacles = new ArrayList<>();
 
-    PlanSlots(PlanGround ground, int days) {
+    PlanSlots(PlanGround ground) {
         this.ground = ground;
-        int steps = (int) (Duration.ofDays(days).dividedBy(GRAIN));
-        this.moments = IntStream.rangeClosed(0, steps)
-                .mapToObj(i -> ground.now().plus(GRAIN.multipliedBy(i)))
-                .toList();
+        this.moments = moments(ground.now());
         this.courses = courses();
         this.taking = sum(courses.values(), Openings.Course::taking, moments.size());
         this.giving = sum(courses.values(), Openings.Course::giving, moments.size());
-        this.free = ground.hours().from(ground.now(), days, ground.zone());
+        this.free = ground.hours().from(ground.now(), DAYS, ground.zone());
+        this.slots =
+                VisitTimes.of(free, moments, crops()).stream().map(this::slot).toList();
         tellObstacles();
     }
 
-    List<Instant> moments() {
-        return moments;
+    /** Now, and then the full and half hours: so that hours to go do not creep with the clock. */
+    private static List<Instant> moments(Instant now) {
+        long grain = GRAIN.toSeconds();
+        Instant next = Instant.ofEpochSecond((now.getEpochSecond() / grain + 1) * grain);
+        Instant end = now.plus(Duration.ofDays(DAYS));
+        return Stream.concat(Stream.of(now), Stream.iterate(next, at -> !at.isAfter(end), at -> at.plus(GRAIN)))
+                .toList();
     }
 
-    double[] taking() {
-        return taking.clone();
+    /** Moments of the first days. */
+    List<Instant> moments(int days) {
+        return moments.subList(0, until(days));
     }
 
-    double[] giving() {
-        return giving.clone();
+    double[] taking(int days) {
+        return Arrays.copyOf(taking, until(days));
+    }
+
+    double[] giving(int days) {
+        return Arrays.copyOf(giving, until(days));
+    }
+
+    private int until(int days) {
+        Instant end = ground.now().plus(Duration.ofDays(days));
+        return (int) moments.stream().filter(m -> !m.isAfter(end)).count();
     }
 
     List<String> obstacles() {
@@ -88,7 +104,7 @@ final class PlanSlots {
 
     /** The best hours of each crop in each free stretch, within the hours in which the crop is worked. */
     List<PlanSlot> slots() {
-        return VisitTimes.of(free, moments, crops()).stream().map(this::slot).toList();
+        return slots;
     }
 
     private List<VisitTimes.OfCrop> crops() {
@@ -119,12 +135,27 @@ final class PlanSlots {
         int most = told
                 ? (int) Math.max(1, Math.floor(lasts.hours() * ground.settings().flowersPerHour()))
                 : RoundRequest.NO_LIMIT;
-        String why = String.format(
-                Locale.ROOT,
-                "%.0f flowers can take pollen then and %.0f give it.",
-                taking[visit.moment()],
-                giving[visit.moment()]);
-        return new PlanSlot(lasts, visit.at(), why, most);
+        return new PlanSlot(lasts, visit.at(), why(visit.moment()), most);
+    }
+
+    /** What each crop has to give and to take then; those with nothing are left out. */
+    private String why(int moment) {
+        Map<String, double[]> byCrop = new TreeMap<>();
+        ground.trees().forEach(t -> {
+            Openings.Course course = courses.get(t.tree().id());
+            double[] sums = byCrop.computeIfAbsent(t.sheet().name(), n -> new double[2]);
+            sums[0] += course.taking()[moment];
+            sums[1] += course.giving()[moment];
+        });
+        return byCrop.entrySet().stream()
+                .filter(e -> e.getValue()[0] >= THERE)
+                .map(e -> String.format(
+                        Locale.ROOT,
+                        "%s: about %s can take pollen then%s.",
+                        e.getKey(),
+                        Plural.of((int) Math.round(e.getValue()[0]), "flower"),
+                        e.getValue()[1] >= THERE ? String.format(Locale.ROOT, ", %.0f shed it", e.getValue()[1]) : ""))
+                .collect(Collectors.joining(" "));
     }
 
     private void tellObstacles() {

@@ -14,6 +14,7 @@ import java.util.UUID;
  * @param moments axis of the curves
  * @param taking expected flowers that can take pollen at each moment, all trees together
  * @param giving expected flowers that give it
+ * @param account what becomes of the flowers that can take pollen at the next visit; absent where there is no hour to go
  * @param obstacles what stands in the way, in sentences
  * @param expectedFruits fruits that the plan lets expect
  * @param proven whether no better use of the pollen exists
@@ -26,6 +27,7 @@ record PlanView(
         double[] taking,
         double[] giving,
         List<Round> rounds,
+        @Schema(description = OPTIONAL) Account account,
         List<Left> left,
         List<Kept> kept,
         List<Spare> spare,
@@ -56,13 +58,70 @@ record PlanView(
             List<Collect> collect,
             List<RoundView.StopView> stops) {}
 
-    /** Pollen to collect before the females are done. */
+    /**
+     * Pollen to collect before the females are done.
+     *
+     * @param flowers male flowers that give the doses
+     * @param later doses of it that wait for later rounds
+     */
     @Schema(name = "PlannedCollecting")
-    record Collect(UUID varietyId, String variety, int doses, int flowers, List<FromTree> trees) {}
+    record Collect(UUID varietyId, String variety, int doses, int flowers, int later, List<FromTree> trees) {}
 
     /** Where it is. */
     @Schema(name = "CollectFromTree")
     record FromTree(UUID treeId, String tree, String place, double flowers) {}
+
+    /**
+     * What becomes of the flowers that can take pollen at a visit. In this visit, later, kept for a cross, not wanted, past by then and
+     * lost add up to the flowers.
+     *
+     * @param at the visit
+     * @param receptive expected flowers that can take pollen then
+     * @param havePollen of these, expected flowers that had pollen before
+     * @param flowers whole flowers that are accounted for: the others, and those that open and are past until then
+     */
+    @Schema(name = "FlowerAccount")
+    record Account(
+            Instant at,
+            double receptive,
+            double havePollen,
+            int flowers,
+            int inVisit,
+            int later,
+            int forCross,
+            int notWanted,
+            int past,
+            int lost,
+            List<OfTree> trees) {}
+
+    /**
+     * The same of one tree.
+     *
+     * @param forCross kept for a cross whose pollen is not there yet
+     * @param notWanted the tree has what it is wanted to bear, or is to bear nothing
+     * @param past can take no more when the visit comes
+     * @param reason why those that are lost get none; absent where none is lost
+     * @param wouldServe what would save them
+     */
+    @Schema(name = "TreeFlowerAccount")
+    record OfTree(
+            UUID treeId,
+            String tree,
+            double receptive,
+            double havePollen,
+            int flowers,
+            int inVisit,
+            List<Later> later,
+            int forCross,
+            int notWanted,
+            int past,
+            int lost,
+            @Schema(description = OPTIONAL) String reason,
+            @Schema(description = OPTIONAL) String wouldServe) {}
+
+    /** Flowers that wait for a later visit. */
+    @Schema(name = "LaterFlowers")
+    record Later(Instant at, String pollen, int flowers) {}
 
     /**
      * Flowers that get no pollen, why, and what would serve them.

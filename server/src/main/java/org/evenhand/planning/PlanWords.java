@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
@@ -41,9 +40,10 @@ final class PlanWords {
         this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
     }
 
-    /** Those in which anything is done. */
-    List<PlanView.Round> rounds() {
+    /** Those before a moment in which anything is done. */
+    List<PlanView.Round> roundsUntil(Instant end) {
         return IntStream.range(0, made.slots().size())
+                .filter(r -> made.slots().get(r).at().isBefore(end))
                 .mapToObj(r -> round(made.slots().get(r), r))
                 .filter(r -> !r.stops().isEmpty())
                 .toList();
@@ -55,6 +55,11 @@ final class PlanWords {
                 .filter(r -> !stops.get(r).isEmpty())
                 .findFirst()
                 .orElse(0);
+    }
+
+    /** What a stop takes its pollen from. */
+    String pollen(RoundPlan.Stop stop) {
+        return byId.get(stop.lot()).name();
     }
 
     /** The stops of one round. */
@@ -118,10 +123,18 @@ final class PlanWords {
                         doses,
                         FlowersToGather.of(crops.of(ground.caller(), v.crop()), v.smallFlowers(), doses)
                                 .expected(),
+                        doses - takenIn(round, source.id()),
                         from(v.id(), slot.at())));
             }
         }
         return collect;
+    }
+
+    private int takenIn(int round, LotId lot) {
+        return made.plan().stops().stream()
+                .filter(s -> s.round() == round && s.lot().equals(lot))
+                .mapToInt(RoundPlan.Stop::flowers)
+                .sum();
     }
 
     private List<PlanView.FromTree> from(UUID variety, Instant at) {
@@ -137,14 +150,16 @@ final class PlanWords {
                 .toList();
     }
 
-    List<PlanView.Left> left() {
-        return left(u -> u);
-    }
-
-    /** Of the flowers that could be done in a round. */
+    /** Of the flowers that could be done until a round is over. */
     List<PlanView.Left> leftAfter(int round) {
-        return left(u ->
-                new RoundPlan.Unserved(u.tree(), Math.min(u.flowers(), made.leftAfter(round, u.tree())), u.reason()));
+        List<PlanView.Left> left = new ArrayList<>(made.crosses().notPossible());
+        made.plan().unserved().stream()
+                .map(u -> new RoundPlan.Unserved(
+                        u.tree(), Math.min(u.flowers(), made.leftAfter(round, u.tree())), u.reason()))
+                .filter(u -> u.flowers() > 0)
+                .map(this::left)
+                .forEach(left::add);
+        return left;
     }
 
     /** Flowers that could be done in a round and are left for later ones. */
@@ -173,17 +188,7 @@ final class PlanWords {
         return waiting;
     }
 
-    private List<PlanView.Left> left(UnaryOperator<RoundPlan.Unserved> of) {
-        List<PlanView.Left> left = new ArrayList<>(made.crosses().notPossible());
-        made.plan().unserved().stream()
-                .map(of)
-                .filter(u -> u.flowers() > 0)
-                .map(this::left)
-                .forEach(left::add);
-        return left;
-    }
-
-    private PlanView.Left left(RoundPlan.Unserved u) {
+    PlanView.Left left(RoundPlan.Unserved u) {
         Foreseen tree = byTree.get(u.tree().value());
         return new PlanView.Left(
                 tree.tree().id(), tree.tree().name(), u.flowers(), u.reason().name(), wouldServe(tree, u));

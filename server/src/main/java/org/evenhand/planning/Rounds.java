@@ -9,14 +9,12 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.planning.FreeHours;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Plans one round, with the jars on the shelf, with what can be collected first, and with an eye on the days after it. */
 @Service
@@ -29,8 +27,10 @@ public class Rounds {
     private final CropCatalogue crops;
     private final Pollinations pollinations;
     private final SecondVisits second;
+    private final KeptPlans kept;
 
-    Rounds(PlanMaking making, CropCatalogue crops, Pollinations pollinations, SecondVisits second) {
+    Rounds(PlanMaking making, CropCatalogue crops, Pollinations pollinations, SecondVisits second, KeptPlans kept) {
+        this.kept = kept;
         this.making = making;
         this.crops = crops;
         this.pollinations = pollinations;
@@ -38,23 +38,26 @@ public class Rounds {
     }
 
     /** The round of an hour; without one, the next of the plan of the coming days. */
-    @Transactional(readOnly = true)
     public RoundView plan(Caller caller, Instant asked, Integer mostFlowers) {
-        PlanGround ground = making.ground(caller);
-        List<PlanSlot> hours = new PlanSlots(ground, PlanSlots.LOOKS_AHEAD_DAYS).slots();
-        if (asked == null && hours.isEmpty()) {
-            return view(making.make(ground, List.of(at(ground.now(), RoundRequest.NO_LIMIT))), false);
+        if (asked == null) {
+            SolvedOrchard solved = kept.of(caller);
+            return solved.once(
+                    "next round",
+                    () -> view(
+                            solved.made(),
+                            solved.words(),
+                            solved.anyHour(),
+                            solved.words().firstDone()));
         }
-        return asked == null
-                ? view(making.make(ground, hours), true)
-                : view(making.make(ground, slots(checked(asked, ground), hours, mostFlowers)), false);
+        PlanGround ground = making.ground(caller);
+        List<PlanSlot> hours = new PlanSlots(ground).slots();
+        MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers));
+        return view(made, new PlanWords(made, crops, second), false, 0);
     }
 
-    /** @param next whether it is the next visit of the plan that is told; else its first round */
-    private RoundView view(MadePlan made, boolean next) {
+    /** @param next whether it is the next visit of the plan; else an hour that was asked for, or none */
+    private RoundView view(MadePlan made, PlanWords words, boolean next, int round) {
         PlanGround ground = made.ground();
-        PlanWords words = new PlanWords(made, crops, second);
-        int round = next ? words.firstDone() : 0;
         PlanSlot slot = made.slots().get(round);
         List<RoundView.StopView> stops = words.stops(round);
         return new RoundView(
@@ -76,13 +79,9 @@ public class Rounds {
     /** The hour itself, and the rounds that could follow it in later free hours. */
     private static List<PlanSlot> slots(Instant at, List<PlanSlot> hours, Integer mostFlowers) {
         List<PlanSlot> slots = new ArrayList<>();
-        slots.add(at(at, mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers));
+        slots.add(PlanSlot.asked(at, Duration.ofHours(1), mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers));
         hours.stream().filter(s -> s.at().isAfter(at)).forEach(slots::add);
         return slots;
-    }
-
-    private static PlanSlot at(Instant at, int most) {
-        return new PlanSlot(new FreeHours.Stretch(at, at.plus(Duration.ofHours(1))), at, "", most);
     }
 
     private static double receptive(PlanGround ground, Instant at) {

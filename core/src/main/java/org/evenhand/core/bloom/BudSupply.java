@@ -22,12 +22,18 @@ public final class BudSupply {
     /** What is past is only a shape to start from, so it may take longer steps than a forecast. */
     private static final double COARSE_HOURS = 0.5;
 
+    private static final int MOST_STRETCHES = 4000;
+
     private final CropSheet sheet;
     private final FlowerClock clock;
     private final FlowerClock coarse;
     private final BloomConditions conditions;
     private final Map<Integer, List<StepMatrix>> steps = new ConcurrentHashMap<>();
     private final List<FlowerState> hourly = new ArrayList<>();
+    /** Asked again and again by those who plan: the same hours for every tree of the crop. */
+    private final Map<Stretch, Double> stillReceptive = new ConcurrentHashMap<>();
+
+    private record Stretch(Instant then, Instant later) {}
 
     private BudSupply(CropSheet sheet, double durations, BloomConditions conditions) {
         this.sheet = sheet;
@@ -141,6 +147,13 @@ public final class BudSupply {
      * flower of the steady supply in the receptive stages.
      */
     public double stillReceptive(Instant then, Instant later) {
+        if (stillReceptive.size() > MOST_STRETCHES) {
+            stillReceptive.clear();
+        }
+        return stillReceptive.computeIfAbsent(new Stretch(then, later), s -> reckonStillReceptive(s.then, s.later));
+    }
+
+    private double reckonStillReceptive(Instant then, Instant later) {
         double at = hoursTo(then);
         FlowerState usual = at(at);
         double[] totals = usual.stageTotals();

@@ -122,24 +122,10 @@ public final class Openings {
                 if (flowers > 0) {
                     Sum sum = groups.computeIfAbsent(m * sheet.stages().size() + s, k -> new Sum(moments.size()));
                     sum.flowers += part.weight() * flowers;
-                    addReceptivity(sheet, ways, ofStage, m, part.weight(), sum.receptive);
+                    ways.addReceptivity(sheet, ofStage, m, part.weight(), sum.receptive);
                 }
             }
             before = now;
-        }
-    }
-
-    private void addReceptivity(
-            CropSheet sheet, Moves ways, double[] group, int moment, double weight, double[] receptive) {
-        double[] state = group;
-        for (int m = moment; m < moments.size(); m++) {
-            state = m > moment ? ways.moved(state, m) : state;
-            for (int c = 0; c < ways.compartments; c++) {
-                int stage = ways.stageOf(c);
-                receptive[m] += weight
-                        * state[c]
-                        * sheet.stages().get(stage).receptivity().value();
-            }
         }
     }
 
@@ -196,6 +182,8 @@ public final class Openings {
         private final boolean[] receptive;
         private final boolean[] shedding;
         private final List<double[][]> all = new ArrayList<>();
+        /** By moment: for one flower of each compartment, its expected receptivity at that and each later moment. */
+        private double[][][] receptivity;
 
         Moves(ForecastStart start) {
             this.model = start.model();
@@ -256,6 +244,50 @@ public final class Openings {
                 }
             }
             return after;
+        }
+
+        /** Adds the expected receptivity of some flowers from the moment on at which they are found. */
+        void addReceptivity(CropSheet sheet, double[] found, int moment, double weight, double[] receptive) {
+            if (receptivity == null) {
+                receptivity = receptivityFrom(sheet);
+            }
+            for (int m = moment; m < moments.size(); m++) {
+                double[] later = receptivity[moment][m - moment];
+                double sum = 0;
+                for (int i = 0; i < size; i++) {
+                    sum += found[i] * later[i];
+                }
+                receptive[m] += weight * sum;
+            }
+        }
+
+        private double[][][] receptivityFrom(CropSheet sheet) {
+            int last = moments.size();
+            double[][][] from = new double[last][][];
+            for (int m = 0; m < last; m++) {
+                from[m] = new double[last - m][];
+            }
+            double[] now = new double[size];
+            for (int c = 0; c < compartments; c++) {
+                now[c] = sheet.stages().get(stageOf(c)).receptivity().value();
+            }
+            for (int later = 0; later < last; later++) {
+                from[later][0] = now;
+                for (int m = later - 1; m >= 0; m--) {
+                    from[m][later - m] = before(from[m + 1][later - m - 1], all.get(m + 1));
+                }
+            }
+            return from;
+        }
+
+        private double[] before(double[] worth, double[][] move) {
+            double[] before = new double[size];
+            for (int i = 0; i < size; i++) {
+                for (int j = 0; j < size; j++) {
+                    before[i] += move[i][j] * worth[j];
+                }
+            }
+            return before;
         }
 
         double[] without(double[] state, boolean[] which) {

@@ -1,0 +1,49 @@
+package org.evenhand.kit;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.core.Authentication;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/**
+ * How often each orchard was written to since the program started. Whoever keeps what he reckoned from an orchard's records notes the
+ * number before he reads them, and uses what he kept only while the number is the same.
+ */
+@Component
+public class OrchardChanges implements HandlerInterceptor, WebMvcConfigurer {
+    private final Map<UUID, AtomicLong> byOrchard = new ConcurrentHashMap<>();
+    /** Writings by those who say no orchard, as a weather station does: they may concern any. */
+    private final AtomicLong anywhere = new AtomicLong();
+
+    public long of(UUID orchard) {
+        return byOrchard.computeIfAbsent(orchard, o -> new AtomicLong()).get() + anywhere.get();
+    }
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(this);
+    }
+
+    /** Only now is what was written seen by others. */
+    @Override
+    public void afterCompletion(
+            HttpServletRequest request, HttpServletResponse response, Object handler, Exception failure) {
+        if (HttpMethod.GET.matches(request.getMethod()) || HttpMethod.HEAD.matches(request.getMethod())) {
+            return;
+        }
+        if (request.getUserPrincipal() instanceof Authentication known
+                && known.getPrincipal() instanceof Caller caller) {
+            byOrchard.computeIfAbsent(caller.orchardId(), o -> new AtomicLong()).incrementAndGet();
+        } else {
+            anywhere.incrementAndGet();
+        }
+    }
+}
