@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { KeptLine } from '../kit/KeptLine';
 import { LightBar } from '../kit/LightBar';
-import { queries } from '../kit/queries';
+import { PLAN_DAYS, queries } from '../kit/queries';
 import { DemoClock } from './DemoClock';
 import { Mark } from './Mark';
 import { SignOut } from './SignOut';
@@ -25,7 +25,7 @@ const PLACE = [
   ['/crops', 'Crop sheets'],
 ] as const;
 
-/** Pages on which the round's best hours are worth marking on the light bar. */
+/** Pages on which the visits of the plan are worth marking on the light bar. */
 const EVENING = new Set(['/', '/bloom', '/round', '/pollen']);
 
 function useDueChecks(): number {
@@ -70,7 +70,7 @@ function Who() {
 export function Shell() {
   const due = useDueChecks();
   const { pathname } = useLocation();
-  const { data: round } = useQuery({ ...queries.round(), enabled: EVENING.has(pathname) });
+  const { data: plan } = useQuery({ ...queries.plan(PLAN_DAYS), enabled: EVENING.has(pathname) });
   const [more, { open, close }] = useDisclosure();
   return (
     <div className="app">
@@ -82,7 +82,7 @@ export function Shell() {
         <Who />
       </nav>
       <div className="main">
-        <LightBar best={EVENING.has(pathname) ? round?.bestHours : undefined} />
+        <LightBar visits={EVENING.has(pathname) ? plan?.rounds : undefined} />
         <main className="body">
           <KeptLine className="kept" />
           <Outlet />

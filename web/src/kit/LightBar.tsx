@@ -35,7 +35,7 @@ function Label({ x, align, text }: { x: number; align: 'start' | 'end'; text: st
 }
 
 /** The coming day over every page: light and dark, temperature, and the hours that matter. */
-export function LightBar({ best }: { best?: { from: string; until: string } | undefined }) {
+export function LightBar({ visits = [] }: { visits?: { at: string; until: string }[] | undefined }) {
   const { zone, now, orchard } = useHere();
   const { ref, width } = useElementSize();
   const { data: light } = useQuery(queries.light(24));
@@ -64,7 +64,7 @@ export function LightBar({ best }: { best?: { from: string; until: string } | un
         overflow: 'hidden',
       }}
       role="img"
-      aria-label={`${longDay(now, zone)}, ${clock(now, zone)}, ${temperature(light.celsius[0]!, orchard.units)}; ${said.join(', ')}`}
+      aria-label={`${longDay(now, zone)}, ${clock(now, zone)}, ${temperature(light.celsius[0]!, orchard.units)}; ${said.join(', ')}${visits.map((v) => `; visit ${clock(new Date(v.at), zone)}`).join('')}`}
     >
       {width > 0 && (
         <svg
@@ -90,16 +90,17 @@ export function LightBar({ best }: { best?: { from: string; until: string } | un
                 />
               ),
           )}
-          {best && (
+          {visits.map((v) => (
             <rect
-              x={axis.x(best.from)}
-              width={Math.max(2, axis.x(best.until) - axis.x(best.from))}
+              key={v.at}
+              x={axis.x(v.at)}
+              width={Math.max(2, axis.x(v.until) - axis.x(v.at))}
               y={0}
               height={HEIGHT}
-              fill="#2c5746"
-              opacity={0.16}
+              fill={inDark(Date.parse(v.at)) ? '#cfe3d6' : '#2c5746'}
+              opacity={0.2}
             />
-          )}
+          ))}
           <path d={temperatureLine(light, axis.x)} fill="none" stroke="#b5482a" strokeWidth={2} />
           {ticks(axis, wide ? 3 : 6, zone).map((at) => (
             <g key={at}>

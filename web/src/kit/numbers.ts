@@ -13,6 +13,10 @@ export const toCelsius = (fahrenheit: number): number => (fahrenheit - 32) / 1.8
 export const percent = (share: number): string =>
   share > 0 && share < 0.005 ? '<1\u00a0%' : `${Math.round(share * 100)}\u00a0%`;
 
+/** 11.0 → 11 fruits, 3.24 → 3.2 fruits; nobody foresees more digits than that */
+export const aboutFruits = (fruits: number): string =>
+  `${fruits < 9.5 ? fruits.toFixed(1) : Math.round(fruits)} fruits`;
+
 /** 0.55, 0.68 → 55–68 %, never broken over two lines */
 export const percentRange = (low: number, high: number): string =>
   high < 0.005 ? percent(high) : `${Math.round(low * 100)}\u2060–\u2060${percent(high)}`;

@@ -7,6 +7,9 @@ export interface OfSeason {
   crop?: string;
 }
 
+/** Days of the plan that most pages show. */
+export const PLAN_DAYS = 4;
+
 export const queries = {
   setup: () => queryOptions({ queryKey: ['setup'], queryFn: () => answer(api.GET('/api/setup')) }),
   session: () => queryOptions({ queryKey: ['session'], queryFn: () => answer(api.GET('/api/session')) }),

@@ -25,6 +25,7 @@ const plan: Schemas['Plan'] = {
       until: '2026-11-24T06:00:00Z',
       why: '12 flowers can take pollen then and 0 give it.',
       mostFlowers: 80,
+      minutes: 24,
       flowers: 6,
       expectedFruits: 2.6,
       collect: [
@@ -33,12 +34,14 @@ const plan: Schemas['Plan'] = {
           variety: 'Lantern',
           doses: 4,
           flowers: 2,
+          later: 0,
           trees: [{ treeId: 't9', tree: 'Lantern 1', place: 'Bank, row 2, place 1', flowers: 5.2 }],
         },
       ],
       stops: [stop],
     },
   ],
+  readNext: [],
   left: [
     {
       treeId: 't2',
@@ -66,9 +69,12 @@ describe('the coming days', () => {
     serve({ 'GET /api/plan': plan, 'GET /api/light': { suns: [] } });
     show(<Plan />);
     expect(await screen.findByText('1 round, 6 flowers, about 3 fruits to be expected.')).toBeVisible();
+    await userEvent.click(screen.getByText('6 flowers on 1 tree'));
     expect(screen.getByText(/2 male flowers for 4 doses, from Lantern 1 \(5 shedding/)).toBeVisible();
-    expect(screen.getByText(/6 flowers of 80 you manage until 19:00/)).toBeVisible();
-    expect(screen.getByText(/4 doses of/)).toHaveTextContent('4 doses of LA-02 for Pale Ridge 2');
+    expect(screen.getByText(/You manage 80 flowers until then/)).toBeVisible();
+    expect(screen.getByText(/Pale Ridge 2: 4 dose|: 4\sdose/)).toHaveTextContent(
+      'LA-02 for Pale Ridge 2: 4 doses',
+    );
     expect(screen.getByText(/Pale Ridge 2: 3 flowers left, the doses run out/)).toHaveTextContent(
       '3 more doses of Lantern.',
     );

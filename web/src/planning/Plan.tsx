@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
-import { percent } from '../kit/numbers';
+import { aboutFruits, percent } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
-import { calendarDay, clock, plural, said, shortDay, wallTime } from '../kit/time';
+import { calendarDay, clock, plural, said, shortDay, span, wallTime } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
@@ -127,46 +127,51 @@ function StopRow({ stop, number, day }: { stop: Stop; number: number; day: strin
   );
 }
 
-function RoundCard({ round, number }: { round: Round; number: number }) {
+/** A visit in one line; what is done in it, on opening. */
+function RoundLine({ round, number }: { round: Round; number: number }) {
   const { zone } = useHere();
   const at = new Date(round.at);
+  const trees = new Set(round.stops.map((s) => s.treeId)).size;
   return (
-    <section className="card" data-round={number}>
-      <header>
-        <h2>
-          {number}. {shortDay(at, zone)}, {clock(at, zone)}
-        </h2>
-        <span className="soft small">
-          {plural(round.flowers, 'flower')}
-          {round.mostFlowers !== undefined && ` of ${round.mostFlowers} you manage`}
-          {round.until && ` until ${clock(new Date(round.until), zone)}`}, about{' '}
-          {round.expectedFruits.toFixed(1)} fruits
+    <details className={classes.visit} data-round={number}>
+      <summary>
+        <span className={classes.when}>
+          <b>{shortDay(at, zone)}</b> {clock(at, zone)}
+          <span className="soft"> to {clock(new Date(round.until), zone)}</span>
         </span>
-      </header>
-      <p className="small soft">{round.why}</p>
+        <span>
+          {plural(round.flowers, 'flower')} on {plural(trees, 'tree')}
+          {round.collect.length > 0 && (
+            <span className="give"> · collect {round.collect.map((c) => c.variety).join(', ')}</span>
+          )}
+        </span>
+        <span className="soft small">
+          about {aboutFruits(round.expectedFruits)} · {span(round.minutes / 60)}
+        </span>
+      </summary>
+      <p className="small soft">
+        {round.why}
+        {round.mostFlowers !== undefined && ` You manage ${plural(round.mostFlowers, 'flower')} until then.`}
+      </p>
       {round.collect.map((c) => (
         <p key={c.varietyId} className={classes.collect}>
           <b>Collect {c.variety} first</b>: {collectWords(c)}.
         </p>
       ))}
-      {round.stops.length === 0 ? (
-        <p className="soft">Nothing is worth doing in this round; what there is earns more in another.</p>
-      ) : (
-        <table className="plain" style={{ tableLayout: 'fixed' }}>
-          <colgroup>
-            <col style={{ width: 34 }} />
-            <col />
-            <col style={{ width: 66 }} />
-            <col className={classes.doColumn} />
-          </colgroup>
-          <tbody>
-            {round.stops.map((s, i) => (
-              <StopRow key={i} stop={s} number={i + 1} day={wallTime(at, zone).slice(0, 10)} />
-            ))}
-          </tbody>
-        </table>
-      )}
-    </section>
+      <table className="plain" style={{ tableLayout: 'fixed' }}>
+        <colgroup>
+          <col style={{ width: 34 }} />
+          <col />
+          <col style={{ width: 66 }} />
+          <col className={classes.doColumn} />
+        </colgroup>
+        <tbody>
+          {round.stops.map((s, i) => (
+            <StopRow key={i} stop={s} number={i + 1} day={wallTime(at, zone).slice(0, 10)} />
+          ))}
+        </tbody>
+      </table>
+    </details>
   );
 }
 
@@ -185,7 +190,7 @@ function Choices({ plan }: { plan: Plan }) {
           <span className="small">
             {plan.cost < 0.05
               ? 'costs no fruit'
-              : `costs about ${plan.cost.toFixed(1)} fruits against the best plan`}
+              : `costs about ${aboutFruits(plan.cost)} against the best plan`}
           </span>
         )}
       </header>
@@ -206,6 +211,17 @@ function Choices({ plan }: { plan: Plan }) {
   );
 }
 
+/** What is kept back of each jar for each tree, the visits together. */
+function keptByJar(kept: Plan['kept']): { lot: string; tree: string; each: Plan['kept'] }[] {
+  const by = new Map<string, { lot: string; tree: string; each: Plan['kept'] }>();
+  kept.forEach((k) => {
+    const one = by.get(k.lot + k.tree) ?? { lot: k.lot, tree: k.tree, each: [] };
+    one.each.push(k);
+    by.set(k.lot + k.tree, one);
+  });
+  return [...by.values()];
+}
+
 function Rest({ plan }: { plan: Plan }) {
   const { now, zone } = useHere();
   return (
@@ -214,10 +230,16 @@ function Rest({ plan }: { plan: Plan }) {
       {plan.kept.length > 0 && (
         <section className="card">
           <h2>Kept back</h2>
-          {plan.kept.map((k) => (
-            <p key={k.lot + k.at + k.tree} className="small">
-              {plural(k.doses, 'dose')} of <b>{k.lot}</b> for {k.tree}, {said(new Date(k.at), now, zone)}.{' '}
-              <span className="soft">{k.why}</span>
+          {keptByJar(plan.kept).map((k) => (
+            <p key={k.lot + k.tree} className="small">
+              <b>{k.lot}</b> for {k.tree}:{' '}
+              {k.each
+                .map(
+                  (e, i) =>
+                    `${i === 0 ? plural(e.doses, 'dose') : e.doses} ${said(new Date(e.at), now, zone)}`,
+                )
+                .join(', ')}
+              . <span className="soft">{k.each[0]!.why}</span>
             </p>
           ))}
         </section>
@@ -250,7 +272,7 @@ function Rest({ plan }: { plan: Plan }) {
 
 /** The rounds of the coming days. */
 export function Plan() {
-  const [days, setDays] = useState('4');
+  const [days, setDays] = useState('7');
   const plan = useQuery({ ...queries.plan(Number(days)), placeholderData: (before) => before });
   return (
     <>
@@ -291,9 +313,13 @@ export function Plan() {
             )}
             <div className={classes.columns}>
               <div className="stack">
-                {p.rounds.map((r, i) => (
-                  <RoundCard key={r.at} round={r} number={i + 1} />
-                ))}
+                {p.rounds.length > 0 && (
+                  <section className={`card ${classes.visits}`}>
+                    {p.rounds.map((r, i) => (
+                      <RoundLine key={r.at} round={r} number={i + 1} />
+                    ))}
+                  </section>
+                )}
               </div>
               <div className="stack">
                 <Rest plan={p} />

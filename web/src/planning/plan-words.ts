@@ -9,7 +9,8 @@ export function planSentence(plan: Schemas['Plan']): string {
   return `${plural(rounds.length, 'round')}, ${plural(flowers, 'flower')}, about ${plan.expectedFruits.toFixed(0)} fruits to be expected.`;
 }
 
-const REASONS: Record<string, string> = {
+/** Why flowers are left. */
+export const REASONS: Record<string, string> = {
   NO_POLLEN: 'there is no pollen at all',
   NO_LOT_THAT_SERVES: 'no pollen that there is or will be serves it',
   DOSES_RUN_OUT: 'the doses run out',
@@ -18,7 +19,6 @@ const REASONS: Record<string, string> = {
   CROSS_WITHOUT_POLLEN: 'there is no pollen of this father alone',
 };
 
-/** Why flowers are left. */
 /** How many male flowers of which trees. */
 export const collectWords = (c: Schemas['PlannedCollecting']): string =>
   `${plural(c.flowers, 'male flower')} for ${plural(c.doses, 'dose')}` +

@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
+import { aboutFruits, percent } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
-import { clock, daysBetween, plural, shortDay } from '../kit/time';
+import { clock, daysBetween, plural, shortDay, span } from '../kit/time';
+import { Why } from '../kit/Why';
 import { STEP, givesPollen } from '../crossing/cross-words';
 import { byFather } from '../planning/round-words';
 import classes from './RunSheet.module.css';
@@ -38,12 +39,10 @@ function treesOf(stops: Stop[]): { name: string; flowers: number }[] {
   return [...sum].map(([name, flowers]) => ({ name, flowers }));
 }
 
-/** Doses of what is collected that no stop of the visit itself takes, in words. */
-function laterWords(visit: Visit, of: Schemas['PlannedCollecting']): string {
-  const taken = visit.stops.filter((s) => s.collectFirst && s.pollenParent === of.variety);
-  const later = of.doses - taken.reduce((n, s) => n + s.flowers, 0);
-  if (later <= 0) return '';
-  return later === of.doses ? ', all for later visits' : `, ${plural(later, 'dose')} for later visits`;
+/** Doses of what is collected that wait for later visits, in words. */
+function laterWords(of: Schemas['PlannedCollecting']): string {
+  if (of.later <= 0) return '';
+  return of.later === of.doses ? ', all for later visits' : `, ${plural(of.later, 'dose')} for later visits`;
 }
 
 function Line({
@@ -66,6 +65,19 @@ function Line({
   );
 }
 
+/** What goes into the basket before one leaves. */
+function TakeAlong({ visit }: { visit: Visit }) {
+  const jars = [...new Set(visit.stops.filter((s) => s.lotId).map((s) => `jar ${s.lotCode}`))];
+  const cups = visit.collect.length > 0 ? [plural(visit.collect.length, 'empty cup')] : [];
+  const brush = visit.stops.some((s) => givesPollen(s.kind)) ? ['brush and marks'] : [];
+  const bags = visit.stops.some((s) => BAGS.has(s.kind)) ? ['bags'] : [];
+  const all = [...jars, ...cups, ...brush, ...bags];
+  if (all.length === 0) return null;
+  return <p className="small soft">Take along: {all.join(', ')}.</p>;
+}
+
+const BAGS = new Set<Stop['kind']>(['BAG', 'REBAG']);
+
 function VisitCard({ visit }: { visit: Visit }) {
   const pollen = visit.stops.filter((s) => givesPollen(s.kind));
   const steps = visit.stops.filter((s) => !givesPollen(s.kind));
@@ -77,14 +89,23 @@ function VisitCard({ visit }: { visit: Visit }) {
         <h2>{blocks.join(', ') || plural(trees, 'tree')}</h2>
         <span className="soft small">
           {plural(trees, 'tree')} · {plural(visit.flowers, 'flower')} · about{' '}
-          {visit.expectedFruits.toFixed(1)} fruits
+          {aboutFruits(visit.expectedFruits)} · {span(visit.minutes / 60)} ·{' '}
+          <Why
+            label={`the hour ${visit.at}`}
+            because={visit.why.split(/(?<=\.) /).map((w) => (
+              <p key={w}>{w}</p>
+            ))}
+          >
+            why then
+          </Why>
         </span>
       </header>
+      <TakeAlong visit={visit} />
       {visit.collect.map((c) => (
         <Line key={c.varietyId} kind="collect" what="Collect" number={plural(c.doses, 'dose')}>
           {c.trees.map((t) => t.tree).join(', ') || c.variety} · {plural(c.flowers, 'male flower')} of{' '}
           {c.variety}
-          {laterWords(visit, c)}
+          {laterWords(c)}
         </Line>
       ))}
       {byFather(pollen).map((leg) => (
@@ -109,7 +130,6 @@ function VisitCard({ visit }: { visit: Visit }) {
             .join(' · ')}
         </Line>
       )}
-      <p className="small soft">{visit.why}</p>
     </section>
   );
 }

@@ -12,30 +12,13 @@ const giver = bloomRow({
   nextGiving: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
 });
 const taker = bloomRow({ treeName: 'Pale Ridge 1', takes: 9 });
-const round = (part: Partial<Schemas['Round']> = {}): Schemas['Round'] => ({
-  at: NOW.toISOString(),
-  bestHours: {
-    from: '2026-11-24T03:00:00Z',
-    until: '2026-11-24T07:45:00Z',
-    flowersAtStart: 9.2,
-  },
-  collect: [],
-  stops: [roundStop('Pale Ridge 1', 'LA-01')],
-  kept: [],
-  left: [],
-  waiting: [],
-  done: [],
-  value: 6,
-  proven: true,
-  cautions: [],
-  ...part,
-});
 const visit = (at: string, until: string, part: Partial<Schemas['PlannedRound']> = {}) => ({
   at,
   until,
   why: '30 flowers can take pollen then and 3 give it.',
   flowers: 6,
   expectedFruits: 3.2,
+  minutes: 24,
   collect: [],
   stops: [roundStop('Pale Ridge 1', 'LA-01'), roundStop('Pale Ridge 2', 'LA-01')],
   ...part,
@@ -52,12 +35,65 @@ const plan: Schemas['Plan'] = {
           variety: 'Lantern',
           doses: 6,
           flowers: 2,
+          later: 6,
           trees: [{ treeId: 't', tree: 'Lantern 1', place: 'row 1, place 1', flowers: 5 }],
         },
       ],
     }),
     visit('2026-11-24T08:00:00Z', '2026-11-24T10:00:00Z'),
     visit('2026-11-26T03:00:00Z', '2026-11-26T07:45:00Z'),
+  ],
+  account: {
+    at: '2026-11-24T03:00:00Z',
+    receptive: 71.4,
+    havePollen: 3.2,
+    flowers: 68,
+    inVisit: 12,
+    later: 4,
+    forCross: 0,
+    notWanted: 1,
+    lost: 51,
+    trees: [
+      {
+        treeId: 'e',
+        tree: 'Ettin 1',
+        receptive: 51,
+        havePollen: 0,
+        flowers: 51,
+        inVisit: 0,
+        later: [],
+        forCross: 0,
+        notWanted: 0,
+        lost: 51,
+        reason: 'DOSES_RUN_OUT',
+        wouldServe: '51 more doses.',
+      },
+      {
+        treeId: 'p',
+        tree: 'Pale Ridge 1',
+        receptive: 20.4,
+        havePollen: 3.2,
+        flowers: 17,
+        inVisit: 12,
+        later: [{ at: '2026-11-24T08:00:00Z', pollen: 'LA-01', flowers: 4 }],
+        forCross: 0,
+        notWanted: 1,
+        lost: 0,
+      },
+    ],
+  },
+  readNext: [
+    {
+      treeId: 'l2',
+      tree: 'Lantern 2',
+      readAt: '2026-11-22T04:00:00Z',
+      visit: '2026-11-24T03:00:00Z',
+      gives: true,
+      low: 5,
+      high: 19,
+      decides: 12,
+      fruits: 1.3,
+    },
   ],
   left: [],
   kept: [],
@@ -72,7 +108,6 @@ const plan: Schemas['Plan'] = {
 };
 const answers = (more: Server = {}): Server => ({
   'GET /api/bloom': bloomOf([giver, taker]),
-  'GET /api/round': round(),
   'GET /api/plan': plan,
   'GET /api/fruit-set': { today: '2026-11-24', due: 2, waiting: 0, rows: [] },
   'GET /api/lots': [lot({ code: 'LA-01' }, '2026-11-25T08:00:00Z')],
@@ -86,14 +121,13 @@ const heading = async () =>
 
 describe('today', () => {
   it('says in one sentence when to go, what to collect first and what to pollinate', async () => {
-    const collect = [{ varietyId: 'v', variety: 'Lantern', doses: 6, flowers: 2, trees: [] }];
-    serve(answers({ 'GET /api/round': round({ collect }) }));
+    serve(answers());
     show(<Today />);
     expect(await heading()).toBe(
-      'This evening, 16:00 to 20:45: collect Lantern, then pollinate 6 flowers on 1 tree.',
+      'This evening, 16:00 to 20:45: collect Lantern, then pollinate 12 flowers on 2 trees.',
     );
     expect(screen.getByText('Collect Lantern').closest('a')).toHaveAttribute('href', '/pollen/collect');
-    expect(screen.getByText(/The round · 1 tree/).closest('a')).toHaveAttribute('href', '/round');
+    expect(screen.getByText(/The round · 2 trees/).closest('a')).toHaveAttribute('href', '/round');
   });
 
   it('lists the visits of the coming day with what is collected and which pollen goes where', async () => {
@@ -110,17 +144,29 @@ describe('today', () => {
     expect(await screen.findByText(/2\schecks due/)).toBeVisible();
   });
 
-  it('names flowers that get no pollen, and what would serve them', async () => {
-    const left = {
-      treeId: 't',
-      tree: 'Ettin 1',
-      flowers: 51,
-      reason: 'DOSES_RUN_OUT',
-      wouldServe: '51 more doses.',
-    };
-    serve(answers({ 'GET /api/round': round({ left: [left] }) }));
+  it('accounts for every flower of the next visit, and says why some are lost and what would save them', async () => {
+    serve(answers());
     show(<Today />);
-    expect((await screen.findByText(/Ettin 1: 51 flowers/)).textContent).toContain('51 more doses.');
+    const account = (await screen.findByText(/68\sflowers can take pollen/)).closest('section')!;
+    const text = account.textContent.replace(/\s+/g, ' ');
+    expect(text).toContain('12 in this visit');
+    expect(text).toContain('4 in later visits');
+    expect(text).toContain('1 not wanted');
+    expect(text).toContain('51 lost on Ettin 1: the doses run out.');
+    await userEvent.click(screen.getByText(/Tree by tree/));
+    expect(account.textContent).toContain('51 more doses.');
+    expect(account.textContent).toContain('4 21:00 with LA-01');
+  });
+
+  it('says which tree is worth reading before, and what the doubt costs', async () => {
+    serve(answers());
+    show(<Today />);
+    const note = (await screen.findByText(/Worth reading/)).closest('section')!;
+    expect(note.textContent.replace(/\s+/g, ' ')).toContain(
+      'Lantern 2: last read Sun 22 Nov 17:00; 5 to 19 of its flowers shed at 16:00, and 12 flowers of the plan rest on it.',
+    );
+    expect(screen.getByText('Lantern 2')).toHaveAttribute('href', '/bloom/read/l2');
+    expect(screen.getByText('Read flowers').closest('a')).toHaveAttribute('href', '/bloom/read/l2');
   });
 
   it('asks about a time zone that the longitude contradicts before anything else is believed', async () => {
@@ -138,14 +184,14 @@ describe('today', () => {
   it('answers each number of the sentence with its inputs', async () => {
     serve(answers());
     show(<Today />);
-    await userEvent.click(await screen.findByText('pollinate 6 flowers'));
+    await userEvent.click(await screen.findByText('pollinate 12 flowers'));
     expect(await screen.findByText(/The best use of the pollen there is/)).toBeInTheDocument();
     await userEvent.click(screen.getByText(/16:00 to 20:45/));
-    expect(await screen.findByText(/9\.2 expected, added over 2 trees/)).toBeInTheDocument();
+    expect(await screen.findByText(/30 flowers can take pollen then and 3 give it/)).toBeInTheDocument();
   });
 
   it('says plainly when there is no pollen, and when there is no flower', async () => {
-    serve(answers({ 'GET /api/round': round({ bestHours: undefined, stops: [] }) }));
+    serve(answers({ 'GET /api/plan': { ...plan, rounds: [] } }));
     const { unmount } = show(<Today />);
     expect(await heading()).toMatch(/About 9 flowers can take pollen, but none gets any in the coming days/);
     expect(screen.queryByText(/^The round/)).toBeNull();
@@ -153,7 +199,7 @@ describe('today', () => {
     serve(
       answers({
         'GET /api/bloom': bloomOf([bloomRow({ treeName: 'Lantern 1' })]),
-        'GET /api/round': round({ bestHours: undefined, stops: [] }),
+        'GET /api/plan': { ...plan, rounds: [] },
       }),
     );
     show(<Today />);
@@ -198,6 +244,6 @@ describe('today', () => {
     there = true;
     await userEvent.click(screen.getByText('Try again'));
     await waitFor(() => expect(screen.queryByText(/cannot be reached/)).toBeNull());
-    expect(await heading()).toContain('6 flowers');
+    expect(await heading()).toContain('12 flowers');
   });
 });

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
+import { PLAN_DAYS, queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { Why } from '../kit/Why';
@@ -11,6 +11,8 @@ import { toCollect } from '../pollen/collect-asked';
 import { ShelfStrip } from '../pollen/ShelfStrip';
 import { dueNow, STEP } from '../crossing/cross-words';
 import { leftWords } from '../planning/plan-words';
+import { Accounted } from './Accounted';
+import { ReadNext } from './ReadNext';
 import { RunSheet } from './RunSheet';
 import { todayWords } from './today-words';
 
@@ -18,9 +20,9 @@ import { todayWords } from './today-words';
 const some = (names: string[]): string =>
   names.length <= 2 ? names.join(' and ') : `${names[0]} and ${names.length - 1} more`;
 
-function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['Round'] }) {
+function Sentence({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan'] }) {
   const { now, zone } = useHere();
-  const words = todayWords(round, now, zone);
+  const words = todayWords(plan, now, zone);
   if (!bloom.trees.some((t) => t.reading)) {
     return <h1>No tree has been read lately. Read one, and you will see here what to do this evening.</h1>;
   }
@@ -39,13 +41,10 @@ function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['R
       <Why
         because={
           <>
+            <p>{plan.rounds[0]!.why}</p>
             <p>
-              At {words.from} most flowers can take pollen within the hours in which these crops are worked
-              and you are free: {round.bestHours!.flowersAtStart.toFixed(1)} expected, added over{' '}
-              {plural(bloom.trees.filter((t) => t.reading).length, 'tree')} that have been read.
-            </p>
-            <p>
-              It ends with those hours, or when the next visit begins. Each crop’s hours stand on its sheet.
+              No hour is better within the hours in which these crops are worked and you are free. It ends
+              with those hours, or when the next visit begins. Each crop’s hours stand on its sheet.
             </p>
           </>
         }
@@ -74,6 +73,8 @@ function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['R
           </Why>{' '}
           on {plural(words.trees, 'tree')}.
         </>
+      ) : words.collect.length > 0 ? (
+        'keep it for later visits.'
       ) : (
         'steps on crosses.'
       )}
@@ -81,18 +82,18 @@ function Sentence({ bloom, round }: { bloom: Schemas['Bloom']; round: Schemas['R
   );
 }
 
-/** Flowers that get no pollen, and what would serve them. */
-function NotServed({ round }: { round: Schemas['Round'] }) {
-  if (round.left.length === 0) return null;
+/** Wishes that nothing can be done for, and what would help. */
+function CrossesNotPossible({ plan }: { plan: Schemas['Plan'] }) {
+  const crosses = plan.left.filter((l) => l.reason.startsWith('CROSS_'));
+  if (crosses.length === 0) return null;
   return (
     <p className="note" data-card="left">
-      <b>Not served:</b>{' '}
-      {round.left.slice(0, MOST_LEFT).map((l) => (
+      {crosses.slice(0, MOST_LEFT).map((l) => (
         <span key={l.treeId + l.tree}>
           {leftWords(l)} {l.wouldServe}{' '}
         </span>
       ))}
-      {round.left.length > MOST_LEFT && `${round.left.length - MOST_LEFT} more under Round.`}
+      {crosses.length > MOST_LEFT && `${crosses.length - MOST_LEFT} more under Coming days.`}
     </p>
   );
 }
@@ -139,70 +140,76 @@ function ZoneDoubt() {
   );
 }
 
-/** As far as the next visit looks ahead, so that both are one plan. */
-const PLAN_DAYS = 4;
-
 /** So many trees are told here; the others under Round. */
 const MOST_LEFT = 3;
+
+/** What comes next, and what can be done before it. */
+function Buttons({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan'] }) {
+  const next = plan.rounds[0];
+  const collect = next?.collect[0];
+  const read = plan.readNext[0]?.treeId ?? bloom.trees[0]!.treeId;
+  return (
+    <div className="do noprint">
+      <Button component={Link} to={`/bloom/read/${read}`} variant="outline">
+        Read flowers
+      </Button>
+      {collect && (
+        <Button component={Link} {...toCollect(collect, '/')}>
+          Collect {collect.variety}
+        </Button>
+      )}
+      {next && next.stops.length > 0 && (
+        <Button component={Link} to="/round" variant={collect ? 'outline' : 'filled'}>
+          The round · {plural(new Set(next.stops.map((s) => s.treeId)).size, 'tree')}
+        </Button>
+      )}
+    </div>
+  );
+}
 
 /** What to do this evening, in five seconds. */
 export function Today() {
   const bloom = useQuery(queries.bloom(48));
-  const round = useQuery(queries.round());
   const plan = useQuery(queries.plan(PLAN_DAYS));
   const lots = useQuery(queries.lots());
   return (
     <Loaded of={bloom}>
-      {(b) => (
-        <Loaded of={round}>
-          {(r) =>
-            b.trees.length === 0 ? (
-              <Empty
-                title="A new orchard"
-                action={
-                  <Button component={Link} to="/orchard">
-                    Add varieties and trees
-                  </Button>
-                }
-              >
-                First the varieties and trees. Then read a tree’s flowers, and this page tells what to do in
-                the evening.
-              </Empty>
-            ) : (
-              <>
-                <div className="say">
-                  <Sentence bloom={b} round={r} />
-                  <div className="do noprint">
-                    <Button component={Link} to={`/bloom/read/${b.trees[0]!.treeId}`} variant="outline">
-                      Read flowers
-                    </Button>
-                    {r.collect.length > 0 && (
-                      <Button component={Link} {...toCollect(r.collect[0]!, '/')}>
-                        Collect {r.collect[0]!.variety}
-                      </Button>
-                    )}
-                    {r.stops.length > 0 && (
-                      <Button
-                        component={Link}
-                        to="/round"
-                        variant={r.collect.length > 0 ? 'outline' : 'filled'}
-                      >
-                        The round · {plural(new Set(r.stops.map((s) => s.treeId)).size, 'tree')}
-                      </Button>
-                    )}
+      {(b) =>
+        b.trees.length === 0 ? (
+          <Empty
+            title="A new orchard"
+            action={
+              <Button component={Link} to="/orchard">
+                Add varieties and trees
+              </Button>
+            }
+          >
+            First the varieties and trees. Then read a tree’s flowers, and this page tells what to do in the
+            evening.
+          </Empty>
+        ) : (
+          <>
+            <Loaded of={plan}>
+              {(p) => (
+                <>
+                  <div className="say">
+                    <Sentence bloom={b} plan={p} />
+                    <Buttons bloom={b} plan={p} />
                   </div>
-                </div>
-                <ZoneDoubt />
-                <CrossesDue />
-                <NotServed round={r} />
-                <Loaded of={plan}>{(p) => <RunSheet plan={p} />}</Loaded>
-                <ChecksDue />
-                {lots.data && <ShelfStrip lots={lots.data} />}
-              </>
-            )
-          }
-        </Loaded>
-      )}
+                  <ZoneDoubt />
+                  <CrossesDue />
+                  <RunSheet plan={p} />
+                  <ReadNext trees={p.readNext} />
+                  {p.account && <Accounted account={p.account} />}
+                  <CrossesNotPossible plan={p} />
+                </>
+              )}
+            </Loaded>
+            <ChecksDue />
+            {lots.data && <ShelfStrip lots={lots.data} />}
+          </>
+        )
+      }
     </Loaded>
   );
 }

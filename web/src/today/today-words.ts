@@ -16,14 +16,14 @@ export interface TodayWords {
 }
 
 /** What the next visit of the plan comes to; nothing where there is none. */
-export function todayWords(round: Schemas['Round'], now: Date, zone: string): TodayWords | undefined {
-  const best = round.bestHours;
-  if (!best) return undefined;
-  const from = new Date(best.from);
+export function todayWords(plan: Schemas['Plan'], now: Date, zone: string): TodayWords | undefined {
+  const visit = plan.rounds[0];
+  if (!visit) return undefined;
+  const from = new Date(visit.at);
   const days = daysBetween(now, from, zone);
   const hour = Number(clock(from, zone).slice(0, 2));
   const part = hour < 11 ? 'morning' : hour < 15 ? 'day' : hour < 21 ? 'evening' : 'night';
-  const stops = round.stops.filter((s) => givesPollen(s.kind));
+  const stops = visit.stops.filter((s) => givesPollen(s.kind));
   return {
     when:
       days === 0
@@ -36,8 +36,8 @@ export function todayWords(round: Schemas['Round'], now: Date, zone: string): To
           ? 'Tomorrow'
           : `Tomorrow ${part}`,
     from: clock(from, zone),
-    until: clock(new Date(best.until), zone),
-    collect: round.collect.map((c) => c.variety),
+    until: clock(new Date(visit.until), zone),
+    collect: visit.collect.map((c) => c.variety),
     flowers: stops.reduce((n, s) => n + s.flowers, 0),
     trees: new Set(stops.map((s) => s.treeId)).size,
   };

@@ -25,7 +25,6 @@ import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.Url;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
-import org.evenhand.availability.Settings;
 import org.evenhand.core.Plural;
 import org.evenhand.core.crossing.CrossWork;
 import org.evenhand.crossing.CrossingView;
@@ -55,7 +54,6 @@ class Calendars {
 
     private final CalendarFeedRepository feeds;
     private final Plans plans;
-    private final Settings settings;
     private final CheckDays checks;
     private final Crossings crossings;
     private final Orchards orchards;
@@ -65,7 +63,6 @@ class Calendars {
     Calendars(
             CalendarFeedRepository feeds,
             Plans plans,
-            Settings settings,
             @Lazy CheckDays checks,
             Crossings crossings,
             Orchards orchards,
@@ -73,7 +70,6 @@ class Calendars {
             InstantSource clock) {
         this.feeds = feeds;
         this.plans = plans;
-        this.settings = settings;
         this.checks = checks;
         this.crossings = crossings;
         this.orchards = orchards;
@@ -150,8 +146,7 @@ class Calendars {
     }
 
     private VEvent round(Caller reader, PlanView.Round r, String name, String origin) {
-        long minutes = Math.round(60.0 * r.flowers() / settings.of(reader).flowersPerHour());
-        Duration length = Duration.ofMinutes(Math.max(SHORTEST.toMinutes(), minutes));
+        Duration length = Duration.ofMinutes(Math.max(SHORTEST.toMinutes(), Math.round(r.minutes())));
         String trees = r.stops().stream().map(Calendars::line).collect(Collectors.joining("\n"));
         String collect = r.collect().stream()
                 .map(c -> "First gather " + Plural.of(c.flowers(), "flower") + " of " + c.variety() + ".\n")

@@ -32,18 +32,27 @@ record MadePlan(
                 Math.max(0, slots.stream().filter(s -> s.at().isBefore(end)).count() - 1);
     }
 
-    /** Flowers of a tree that could be given pollen in a round and have none by its end. */
-    int leftAfter(int round, TreeId tree) {
-        int open = request.mothers().stream()
+    /** Flowers of a tree that open until a round and that no round serves. */
+    int leftUntil(int round, TreeId tree) {
+        List<RoundRequest.OpenFlowers> groups = request.mothers().stream()
                 .filter(m -> m.id().equals(tree))
                 .flatMap(m -> m.flowers().stream())
-                .filter(f -> f.receptivity().get(round) > 0)
-                .mapToInt(RoundRequest.OpenFlowers::flowers)
+                .toList();
+        int left = 0;
+        for (int g = 0; g < groups.size(); g++) {
+            boolean opens =
+                    groups.get(g).receptivity().subList(0, round + 1).stream().anyMatch(r -> r > 0);
+            left += opens ? groups.get(g).flowers() - served(tree, g) : 0;
+        }
+        return left;
+    }
+
+    private int served(TreeId tree, int group) {
+        return plan().stops().stream()
+                .filter(s -> s.tree().equals(tree))
+                .flatMap(s -> s.groups().stream())
+                .filter(f -> f.group() == group)
+                .mapToInt(RoundPlan.OfGroup::flowers)
                 .sum();
-        int served = plan().stops().stream()
-                .filter(s -> s.round() <= round && s.tree().equals(tree))
-                .mapToInt(RoundPlan.Stop::flowers)
-                .sum();
-        return open - served;
     }
 }

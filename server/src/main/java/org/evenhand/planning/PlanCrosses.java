@@ -65,11 +65,6 @@ final class PlanCrosses {
     }
 
     /** Wishes that these days do nothing for, and why. */
-    /** Whether a group of flowers is a cross's. */
-    boolean owns(String stage) {
-        return jobs.stream().anyMatch(j -> j.owns(stage));
-    }
-
     List<PlanView.Left> notPossible() {
         return List.copyOf(notPossible);
     }

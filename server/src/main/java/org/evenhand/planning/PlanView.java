@@ -15,6 +15,7 @@ import java.util.UUID;
  * @param taking expected flowers that can take pollen at each moment, all trees together
  * @param giving expected flowers that give it
  * @param account what becomes of the flowers that can take pollen at the next visit; absent where there is no hour to go
+ * @param readNext trees whose reading would change the next visit most, the most first
  * @param obstacles what stands in the way, in sentences
  * @param expectedFruits fruits that the plan lets expect
  * @param proven whether no better use of the pollen exists
@@ -28,6 +29,7 @@ record PlanView(
         double[] giving,
         List<Round> rounds,
         @Schema(description = OPTIONAL) Account account,
+        List<ReadNext> readNext,
         List<Left> left,
         List<Kept> kept,
         List<Spare> spare,
@@ -46,6 +48,7 @@ record PlanView(
      * @param until when it ends at the latest: with the hours in which its crops are worked, or at the next round
      * @param why why at this hour
      * @param mostFlowers flowers that can be done until then
+     * @param minutes about how long it takes, at the pace of the settings
      */
     @Schema(name = "PlannedRound")
     record Round(
@@ -55,6 +58,7 @@ record PlanView(
             @Schema(description = OPTIONAL) Integer mostFlowers,
             int flowers,
             double expectedFruits,
+            double minutes,
             List<Collect> collect,
             List<RoundView.StopView> stops) {}
 
@@ -72,13 +76,13 @@ record PlanView(
     record FromTree(UUID treeId, String tree, String place, double flowers) {}
 
     /**
-     * What becomes of the flowers that can take pollen at a visit. In this visit, later, kept for a cross, not wanted, past by then and
-     * lost add up to the flowers.
+     * What becomes of the flowers that can take pollen at a visit. In this visit, later, kept for a cross, not wanted and lost add up to the
+     * flowers.
      *
      * @param at the visit
      * @param receptive expected flowers that can take pollen then
      * @param havePollen of these, expected flowers that had pollen before
-     * @param flowers whole flowers that are accounted for: the others, and those that open and are past until then
+     * @param flowers whole flowers that are accounted for: the others
      */
     @Schema(name = "FlowerAccount")
     record Account(
@@ -90,7 +94,6 @@ record PlanView(
             int later,
             int forCross,
             int notWanted,
-            int past,
             int lost,
             List<OfTree> trees) {}
 
@@ -99,7 +102,6 @@ record PlanView(
      *
      * @param forCross kept for a cross whose pollen is not there yet
      * @param notWanted the tree has what it is wanted to bear, or is to bear nothing
-     * @param past can take no more when the visit comes
      * @param reason why those that are lost get none; absent where none is lost
      * @param wouldServe what would save them
      */
@@ -114,10 +116,31 @@ record PlanView(
             List<Later> later,
             int forCross,
             int notWanted,
-            int past,
             int lost,
             @Schema(description = OPTIONAL) String reason,
             @Schema(description = OPTIONAL) String wouldServe) {}
+
+    /**
+     * A tree that is better read again before the next visit.
+     *
+     * @param readAt its latest reading
+     * @param gives whether it is its pollen that is in doubt; else its flowers that take it
+     * @param low fewest such flowers that are foreseen at the visit, eight times in ten
+     * @param high most
+     * @param decides flowers of the plan that rest on them
+     * @param fruits fruits that the doubt costs on average
+     */
+    @Schema(name = "ReadNext")
+    record ReadNext(
+            UUID treeId,
+            String tree,
+            Instant readAt,
+            Instant visit,
+            boolean gives,
+            int low,
+            int high,
+            int decides,
+            double fruits) {}
 
     /** Flowers that wait for a later visit. */
     @Schema(name = "LaterFlowers")

@@ -9,11 +9,12 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
-import org.evenhand.core.planning.TreeId;
 import org.evenhand.core.pollen.FlowersToGather;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.orchard.TreeView;
@@ -21,6 +22,9 @@ import org.evenhand.orchard.VarietyView;
 
 /** A plan told: rounds with their stops and reasons, what is kept back, what is left. One use each. */
 final class PlanWords {
+    /** A jar with less alive than this is not worth a word. Our convention, as in the plan. */
+    private static final double PAST_USE = 0.05;
+
     private final MadePlan made;
     private final PlanGround ground;
     private final CropCatalogue crops;
@@ -57,9 +61,18 @@ final class PlanWords {
                 .orElse(0);
     }
 
-    /** What a stop takes its pollen from. */
-    String pollen(RoundPlan.Stop stop) {
-        return byId.get(stop.lot()).name();
+    /** What pollen is taken from. */
+    String pollen(LotId lot) {
+        return byId.get(lot).name();
+    }
+
+    /** About how long a round takes at the grower's own pace, collecting included: a male flower is taken for one to do. */
+    double minutes(int round) {
+        int flowers = stops.get(round).stream()
+                        .mapToInt(RoundView.StopView::flowers)
+                        .sum()
+                + collect(round).stream().mapToInt(PlanView.Collect::flowers).sum();
+        return 60.0 * flowers / ground.settings().flowersPerHour();
     }
 
     /** The stops of one round. */
@@ -96,6 +109,7 @@ final class PlanWords {
                         .mapToInt(RoundView.StopView::flowers)
                         .sum(),
                 fruits(planned),
+                minutes(r),
                 collect(r),
                 stops.get(r));
     }
@@ -150,42 +164,44 @@ final class PlanWords {
                 .toList();
     }
 
-    /** Of the flowers that could be done until a round is over. */
-    List<PlanView.Left> leftAfter(int round) {
-        List<PlanView.Left> left = new ArrayList<>(made.crosses().notPossible());
-        made.plan().unserved().stream()
+    /** Flowers that could be done in a round and that no round serves. */
+    List<PlanView.Left> lostIn(int round) {
+        return with(FlowerAccount.of(made.request(), made.plan(), round).stream()
+                .filter(a -> a.lost() > 0)
+                .map(a -> new RoundPlan.Unserved(a.tree(), a.lost(), a.why().orElseThrow())));
+    }
+
+    /** Of the flowers that open until a round those that no round serves. */
+    List<PlanView.Left> leftUntil(int round) {
+        return with(made.plan().unserved().stream()
                 .map(u -> new RoundPlan.Unserved(
-                        u.tree(), Math.min(u.flowers(), made.leftAfter(round, u.tree())), u.reason()))
-                .filter(u -> u.flowers() > 0)
-                .map(this::left)
-                .forEach(left::add);
-        return left;
+                        u.tree(), Math.min(u.flowers(), made.leftUntil(round, u.tree())), u.reason()))
+                .filter(u -> u.flowers() > 0));
+    }
+
+    private List<PlanView.Left> with(Stream<RoundPlan.Unserved> unserved) {
+        return Stream.concat(made.crosses().notPossible().stream(), unserved.map(this::left))
+                .toList();
     }
 
     /** Flowers that could be done in a round and are left for later ones. */
     List<RoundView.Waiting> waitingAfter(int round) {
-        Map<TreeId, Integer> never = made.plan().unserved().stream()
-                .collect(Collectors.toMap(RoundPlan.Unserved::tree, RoundPlan.Unserved::flowers));
-        List<RoundView.Waiting> waiting = new ArrayList<>();
-        byTree.values().forEach(tree -> {
-            TreeId id = new TreeId(tree.tree().id());
-            List<RoundPlan.Stop> later = made.plan().stops().stream()
-                    .filter(s -> s.round() > round && s.tree().equals(id))
-                    .toList();
-            int planned = later.stream().mapToInt(RoundPlan.Stop::flowers).sum();
-            int flowers = Math.min(planned, made.leftAfter(round, id) - never.getOrDefault(id, 0));
-            if (flowers > 0) {
-                RoundPlan.Stop next = later.get(0);
-                waiting.add(new RoundView.Waiting(
-                        tree.tree().id(),
-                        tree.tree().name(),
-                        flowers,
-                        made.slots().get(next.round()).at(),
-                        byId.get(next.lot()).name()));
-            }
-        });
-        waiting.sort(Comparator.comparing(RoundView.Waiting::tree));
-        return waiting;
+        return FlowerAccount.of(made.request(), made.plan(), round).stream()
+                .filter(a -> !a.later().isEmpty())
+                .map(a -> {
+                    TreeView tree = byTree.get(a.tree().value()).tree();
+                    FlowerAccount.Later next = a.later().get(0);
+                    return new RoundView.Waiting(
+                            tree.id(),
+                            tree.name(),
+                            a.later().stream()
+                                    .mapToInt(FlowerAccount.Later::flowers)
+                                    .sum(),
+                            made.slots().get(next.round()).at(),
+                            pollen(next.lot()));
+                })
+                .sorted(Comparator.comparing(RoundView.Waiting::tree))
+                .toList();
     }
 
     PlanView.Left left(RoundPlan.Unserved u) {
@@ -243,7 +259,7 @@ final class PlanWords {
                         s.name(),
                         s.doses() - taken.getOrDefault(s.lot().id(), 0),
                         s.lot().viability().share()))
-                .filter(s -> s.doses() > 0)
+                .filter(s -> s.doses() > 0 && s.viability() >= PAST_USE)
                 .toList();
     }
 }

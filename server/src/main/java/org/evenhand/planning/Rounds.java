@@ -68,7 +68,7 @@ public class Rounds {
                 words.collect(round),
                 stops,
                 words.keptAfter(round),
-                words.leftAfter(round),
+                words.lostIn(round),
                 words.waitingAfter(round),
                 pollinations.visitsSince(ground.caller(), ground.now().minus(THIS_ROUND)),
                 words.expected(round),

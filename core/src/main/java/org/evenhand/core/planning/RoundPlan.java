@@ -45,7 +45,8 @@ public record RoundPlan(
      *
      * @param round index of the round
      * @param flowers how many flowers
-     * @param parts by group of flowers, in the order of the request
+     * @param parts by stage, in the order of the request
+     * @param groups the same by group of flowers
      * @param cross why this jar may serve this tree
      * @param grounds why this jar, and why now
      */
@@ -55,10 +56,12 @@ public record RoundPlan(
             LotId lot,
             int flowers,
             List<Part> parts,
+            List<OfGroup> groups,
             CrossCompatibility cross,
             Grounds grounds) {
         public Stop {
             parts = List.copyOf(parts);
+            groups = List.copyOf(groups);
         }
 
         /** Flowers weighted as in the objective. */
@@ -73,7 +76,14 @@ public record RoundPlan(
     }
 
     /**
-     * Flowers of one group at a stop.
+     * Flowers of one group.
+     *
+     * @param group its place among the flowers of its tree in the request
+     */
+    public record OfGroup(int group, int flowers) {}
+
+    /**
+     * Flowers of one stage at a stop.
      *
      * @param stage the group's stage
      * @param expected flowers weighted as in the objective
@@ -317,8 +327,16 @@ public record RoundPlan(
                     any.lot().id(),
                     parts.values().stream().mapToInt(Part::flowers).sum(),
                     List.copyOf(parts.values()),
+                    of.stream()
+                            .map(u -> new OfGroup(uses.get(u).group() - firstGroup(any.mother()), flowers[u]))
+                            .toList(),
                     any.cross(),
                     grounds(any, of, drawn));
+        }
+
+        private int firstGroup(Mother mother) {
+            int tree = request.mothers().indexOf(mother);
+            return groupTree.indexOf(tree);
         }
 
         private Grounds grounds(Use any, List<Integer> of, Map<LotId, Integer> drawn) {

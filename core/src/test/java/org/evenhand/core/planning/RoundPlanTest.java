@@ -267,8 +267,47 @@ class RoundPlanTest {
         plan.stops().forEach(s -> {
             assertThat(s.parts().stream().mapToInt(RoundPlan.Part::flowers).sum())
                     .isEqualTo(s.flowers());
+            assertThat(s.groups().stream().mapToInt(RoundPlan.OfGroup::flowers).sum())
+                    .isEqualTo(s.flowers());
             assertThat(s.cross().serves()).isTrue();
         });
+        for (int r = 0; r < request.mostFlowers().size(); r++) {
+            accountsForEveryFlower(request, plan, r);
+        }
+    }
+
+    private static void accountsForEveryFlower(RoundRequest request, RoundPlan plan, int round) {
+        List<FlowerAccount> accounts = FlowerAccount.of(request, plan, round);
+        assertThat(accounts.stream().mapToInt(FlowerAccount::inRound).sum())
+                .as("all that is done in a round is done to flowers that can take pollen then")
+                .isEqualTo(plan.stops().stream()
+                        .filter(s -> s.round() == round)
+                        .mapToInt(Stop::flowers)
+                        .sum());
+        for (FlowerAccount a : accounts) {
+            Mother mother = request.mothers().stream()
+                    .filter(m -> m.id().equals(a.tree()))
+                    .findFirst()
+                    .orElseThrow();
+            int there = mother.flowers().stream()
+                    .filter(f -> f.receptivity().get(round) > 0)
+                    .mapToInt(OpenFlowers::flowers)
+                    .sum();
+            int later =
+                    a.later().stream().mapToInt(FlowerAccount.Later::flowers).sum();
+            assertThat(a.flowers()).isBetween(0, there);
+            assertThat(round > 0 || a.flowers() == there).isTrue();
+            assertThat(a.inRound() + later + a.forCross() + a.notWanted() + a.lost())
+                    .as("%s in round %d", a, round)
+                    .isEqualTo(a.flowers());
+            assertThat(List.of(a.inRound(), later, a.forCross(), a.notWanted(), a.lost()))
+                    .allMatch(n -> n >= 0);
+            assertThat(a.later()).allMatch(l -> l.round() > round && l.flowers() > 0);
+            assertThat(a.why().isPresent()).isEqualTo(a.lost() > 0);
+            assertThat(mother.wanted() < mother.open() || a.notWanted() == 0)
+                    .as("nothing is unwanted on a tree that may bear more than it has: %s", a)
+                    .isTrue();
+        }
     }
 
     /** Larger ones than can be tried: limits kept, more pollen never worth less, what is forbidden never there. */
