@@ -66,6 +66,7 @@ function HoursForm({ before }: { before: Settings }) {
     pollenAge: of.pollenAge,
     strokes: of.strokes,
     flowersPerHour: of.flowersPerHour,
+    worthGoing: of.worthGoing,
     everyDay: of.everyDay,
     singleDays: of.singleDays,
     away: of.away,
@@ -82,7 +83,7 @@ function HoursForm({ before }: { before: Settings }) {
     );
   const form = useSubmit(
     () => send({ ...s, away, singleDays: days }, before.version),
-    ['flowersPerHour'],
+    ['flowersPerHour', 'worthGoing'],
     (saved) => doneWithUndo('Hours and habits written down.', () => send(before, saved.version)),
   );
   return (
@@ -108,6 +109,18 @@ function HoursForm({ before }: { before: Settings }) {
         value={s.flowersPerHour}
         onChange={(v) => set({ ...s, flowersPerHour: Number(v) || 1 })}
         error={form.errorFor('flowersPerHour', 'Flowers')}
+      />
+      <NumberInput
+        label="A visit is worth going for, fruits"
+        description="Visits that let expect fewer are left out; 0 leaves none out."
+        min={0}
+        max={1000}
+        step={0.1}
+        decimalScale={1}
+        maw={340}
+        value={s.worthGoing ?? ''}
+        onChange={(v) => set({ ...s, worthGoing: Number(v) || 0 })}
+        error={form.errorFor('worthGoing', 'Fruits')}
       />
       <div>
         <b>Days with other hours</b>

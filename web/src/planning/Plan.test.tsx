@@ -227,6 +227,7 @@ describe('hours and habits', () => {
       pollenAge: 'STORED',
       strokes: 'AS_SHEET',
       flowersPerHour: 60,
+      worthGoing: 0.3,
       everyDay: [{ from: '16:00:00', until: '19:00:00' }],
       singleDays: [],
       away: [],

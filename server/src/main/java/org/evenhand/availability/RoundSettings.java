@@ -37,6 +37,7 @@ class RoundSettings extends OrchardRecord {
     private boolean keepPhotoPlace;
     private boolean useLearned;
     private boolean repeatVisits;
+    private double worthGoing;
 
     protected RoundSettings() {}
 
@@ -55,6 +56,7 @@ class RoundSettings extends OrchardRecord {
         this.keepPhotoPlace = Boolean.TRUE.equals(request.keepPhotoPlace());
         this.useLearned = !Boolean.FALSE.equals(request.useLearned());
         this.repeatVisits = !Boolean.FALSE.equals(request.repeatVisits());
+        this.worthGoing = request.worthGoing() == null ? SettingsView.USUAL.worthGoing() : request.worthGoing();
     }
 
     SettingsView view() {
@@ -69,6 +71,7 @@ class RoundSettings extends OrchardRecord {
                 keepPhotoPlace,
                 useLearned,
                 repeatVisits,
+                worthGoing,
                 version());
     }
 }

@@ -72,6 +72,9 @@ public class Settings implements LearnedUse {
         Given.required("pollenAge", r.pollenAge());
         Given.required("strokes", r.strokes());
         Require.within("flowersPerHour", Given.required("flowersPerHour", r.flowersPerHour()), 1, 2000);
+        if (r.worthGoing() != null) {
+            Require.within("worthGoing", r.worthGoing(), 0, 1000);
+        }
         hours("everyDay", Given.required("everyDay", r.everyDay()));
         List<SettingsView.SingleDay> days = Given.required("singleDays", r.singleDays());
         Require.within("singleDays", days.size(), 0, MOST_LINES);

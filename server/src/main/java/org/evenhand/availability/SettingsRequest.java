@@ -17,4 +17,5 @@ public record SettingsRequest(
         @Schema(description = OPTIONAL) Boolean keepPhotoPlace,
         @Schema(description = OPTIONAL) Boolean useLearned,
         @Schema(description = OPTIONAL) Boolean repeatVisits,
+        @Schema(description = OPTIONAL) Double worthGoing,
         @Schema(description = OPTIONAL) Long version) {}

@@ -16,6 +16,7 @@ import org.evenhand.core.planning.FreeHours;
  * @param flowersPerHour flowers that one manages in an hour
  * @param keepPhotoPlace whether it is kept where a picture was taken
  * @param repeatVisits whether flowers are gone over once more while stigmas last
+ * @param worthGoing fruits that a visit must let expect before anybody goes, 0 to 1000
  * @param everyDay hours of an ordinary day; none where any hour will do
  */
 @Schema(name = "RoundSettings")
@@ -30,11 +31,24 @@ public record SettingsView(
         boolean keepPhotoPlace,
         boolean useLearned,
         boolean repeatVisits,
+        double worthGoing,
         @Schema(description = OPTIONAL) Long version) {
 
-    /** What holds as long as nobody said otherwise; sixty flowers an hour are our assumption. */
+    /** What holds as long as nobody said otherwise; sixty flowers an hour and a third of a fruit
+     * for a walk are our assumption. */
     static final SettingsView USUAL = new SettingsView(
-            null, PollenAge.STORED, Strokes.AS_SHEET, 60, List.of(), List.of(), List.of(), false, true, true, null);
+            null,
+            PollenAge.STORED,
+            Strokes.AS_SHEET,
+            60,
+            List.of(),
+            List.of(),
+            List.of(),
+            false,
+            true,
+            true,
+            0.3,
+            null);
 
     /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */
     @Schema(name = "FreeHours")

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
@@ -60,7 +61,7 @@ class KeptPlans {
         PlanGround ground = making.ground(caller);
         PlanSlots hours = new PlanSlots(ground);
         List<PlanSlot> slots = hours.slots();
-        MadePlan made = making.make(ground, slots.isEmpty() ? SolvedOrchard.now(ground) : slots);
+        MadePlan made = making.make(ground, slots.isEmpty() ? SolvedOrchard.now(ground) : slots, Set.of());
         return new SolvedOrchard(ground, hours, made, new PlanWords(made, crops, second));
     }
 }

@@ -238,6 +238,11 @@ final class PlanCrosses {
                 .sum();
     }
 
+    /** Whether a round begins a cross, or is the next one while crosses are being made. */
+    boolean stepsIn(int round) {
+        return jobs.stream().anyMatch(j -> j.crossing() == null ? j.start().equals(rounds.get(round)) : round == 0);
+    }
+
     /** Steps of a job in each round, given the rounds in which the plan visits it. */
     List<List<CrossWork.Step>> steps(CrossJob job, Set<Integer> visited) {
         return job.steps(rounds, visited::contains);

@@ -3,9 +3,11 @@ package org.evenhand.planning;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -18,6 +20,7 @@ import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.WorkablePlan;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.cropload.Targets;
 import org.evenhand.crossing.Crossings;
@@ -92,13 +95,17 @@ class PlanMaking {
                 pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
     }
 
-    /** @param slots at least one round */
-    MadePlan make(PlanGround ground, List<PlanSlot> slots) {
+    /**
+     * @param slots at least one round
+     * @param asked rounds that somebody asked for, whatever they are worth
+     */
+    MadePlan make(PlanGround ground, List<PlanSlot> slots, Set<Integer> asked) {
         Openings openings = Openings.at(slots.stream().map(PlanSlot::at).toList());
         List<PlanSource> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
-        RoundRequest request = request(ground, slots, sources, ofCrosses, openings);
+        RoundRequest request = workable(
+                ground, slots, sources, ofCrosses, chosen, asked, request(ground, slots, sources, ofCrosses, openings));
         return new MadePlan(
                 ground,
                 slots,
@@ -107,6 +114,35 @@ class PlanMaking {
                 request,
                 chosen,
                 ChosenPlan.of(request, chosen, c -> round(c, slots, ground.zone())));
+    }
+
+    /** With hands for collecting, and without visits for next to nothing; those of crosses and of people's choices stay. */
+    private static RoundRequest workable(
+            PlanGround ground,
+            List<PlanSlot> slots,
+            List<PlanSource> sources,
+            PlanCrosses ofCrosses,
+            List<RoundChoice> chosen,
+            Set<Integer> asked,
+            RoundRequest request) {
+        Set<Integer> needed = IntStream.range(0, slots.size())
+                .filter(r -> ofCrosses.stepsIn(r) || asked.contains(r))
+                .boxed()
+                .collect(Collectors.toCollection(HashSet::new));
+        chosen.stream()
+                .filter(c -> c.flowers() > 0)
+                .map(c -> round(c, slots, ground.zone()))
+                .filter(r -> r != null && r.isPresent())
+                .forEach(r -> needed.add(r.getAsInt()));
+        return new WorkablePlan(
+                        sources.stream()
+                                .filter(PlanSource::toGather)
+                                .map(s -> new WorkablePlan.Collected(s.id(), s.round(), s.dosesPerFlower()))
+                                .toList(),
+                        tree -> ground.budgets().get(tree.value()).share(),
+                        ground.settings().worthGoing(),
+                        needed)
+                .of(request);
     }
 
     private RoundRequest request(

@@ -18,8 +18,17 @@ import org.evenhand.pollination.Pollinations;
  * @param lot the jar; absent where there is none yet, or none is needed
  * @param round the round before which it is gathered
  * @param doses in all
+ * @param dosesPerFlower what a male flower gives; 1 where none is collected
  */
-record PlanSource(Kind kind, LotId id, LotView lot, VarietyView variety, int round, List<Double> viability, int doses) {
+record PlanSource(
+        Kind kind,
+        LotId id,
+        LotView lot,
+        VarietyView variety,
+        int round,
+        List<Double> viability,
+        int doses,
+        double dosesPerFlower) {
     /** What pollen still on the tree counts for beside as good pollen in a jar: flowers may give less. Our convention. */
     private static final double CERTAIN_TO_BE_THERE = 0.95;
 

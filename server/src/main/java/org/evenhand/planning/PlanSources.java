@@ -55,7 +55,8 @@ class PlanSources {
                         ground.varieties().get(lot.fathers().get(0).varietyId()),
                         0,
                         viability,
-                        lot.dosesLeft()));
+                        lot.dosesLeft(),
+                        1));
             }
         }
         sources.sort(Comparator.comparing((PlanSource s) -> s.lot().viability().goodUntil() == null
@@ -91,7 +92,8 @@ class PlanSources {
                         0,
                         Collections.nCopies(
                                 rounds, e.getValue().pollen().freshViability().value()),
-                        RoundRequest.NO_LIMIT))
+                        RoundRequest.NO_LIMIT,
+                        1))
                 .toList();
     }
 
@@ -151,7 +153,15 @@ class PlanSources {
                         : course.shareAt(slots.get(r).at()))
                 .toList();
         UUID id = UUID.nameUUIDFromBytes((variety.id() + " " + round).getBytes(StandardCharsets.UTF_8));
-        return new PlanSource(PlanSource.Kind.TO_GATHER, new LotId(id), null, variety, round, viability, doses);
+        return new PlanSource(
+                PlanSource.Kind.TO_GATHER,
+                new LotId(id),
+                null,
+                variety,
+                round,
+                viability,
+                doses,
+                variety.dosesPerFlower(sheet));
     }
 
     private static double hours(Instant from, Instant until) {

@@ -3,7 +3,9 @@ package org.evenhand.planning;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -21,6 +23,9 @@ import org.springframework.stereotype.Service;
 public class Rounds {
     private static final Duration FARTHEST = Duration.ofHours(72);
     private static final Duration STEP = Duration.ofMinutes(10);
+    /** Who asks for another hour as close as this means the same visit. Our convention. */
+    private static final Duration SAME_VISIT = Duration.ofHours(6);
+
     private static final Duration THIS_ROUND = Duration.ofHours(12);
 
     private final PlanMaking making;
@@ -51,7 +56,7 @@ public class Rounds {
         }
         PlanGround ground = making.ground(caller);
         List<PlanSlot> hours = new PlanSlots(ground).slots();
-        MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers));
+        MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers), Set.of(0));
         return view(made, new PlanWords(made, crops, second), false, 0);
     }
 
@@ -76,12 +81,21 @@ public class Rounds {
                 cautions(ground, stops));
     }
 
-    /** The hour itself, and the rounds that could follow it in later free hours. */
+    /** The hour itself instead of the visit next to it, and the rounds that could follow in later free hours. */
     private static List<PlanSlot> slots(Instant at, List<PlanSlot> hours, Integer mostFlowers) {
+        Optional<PlanSlot> instead = hours.stream()
+                .filter(s -> apart(s, at).compareTo(SAME_VISIT) <= 0)
+                .min(Comparator.comparing(s -> apart(s, at)));
         List<PlanSlot> slots = new ArrayList<>();
         slots.add(PlanSlot.asked(at, Duration.ofHours(1), mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers));
-        hours.stream().filter(s -> s.at().isAfter(at)).forEach(slots::add);
+        hours.stream()
+                .filter(s -> s.at().isAfter(at) && !instead.equals(Optional.of(s)))
+                .forEach(slots::add);
         return slots;
+    }
+
+    private static Duration apart(PlanSlot slot, Instant at) {
+        return Duration.between(slot.at(), at).abs();
     }
 
     private static double receptive(PlanGround ground, Instant at) {

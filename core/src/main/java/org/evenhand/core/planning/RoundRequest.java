@@ -71,6 +71,16 @@ public record RoundRequest(
         return new RoundRequest(mostFlowers, mothers, lots, crosses, others, certainty);
     }
 
+    /** The same with other hands. */
+    RoundRequest withHands(List<Integer> hands) {
+        return new RoundRequest(hands, mothers, lots, crosses, choices, certainty);
+    }
+
+    /** The same with other pollen. */
+    RoundRequest withLots(List<Lot> others) {
+        return new RoundRequest(mostFlowers, mothers, others, crosses, choices, certainty);
+    }
+
     /** Which jar serves which tree. */
     @FunctionalInterface
     public interface Crosses {
@@ -154,6 +164,11 @@ public record RoundRequest(
             viability = List.copyOf(viability);
             viability.forEach(v -> Require.within("viability", v, 0, 1));
             Require.within("useRank", useRank, 0, 100_000);
+        }
+
+        /** The same without a dose. */
+        Lot empty() {
+            return new Lot(id, 0, viability, useRank, father);
         }
     }
 

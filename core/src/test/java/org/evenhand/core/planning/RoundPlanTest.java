@@ -337,6 +337,53 @@ class RoundPlanTest {
         keepsTheLimits(request, without);
     }
 
+    /** Whatever comes out: hands suffice for collecting too, and nobody goes for less than going is worth. */
+    @ParameterizedTest
+    @MethodSource("org.evenhand.core.Cases#seeds")
+    void a_workable_plan_leaves_hands_for_collecting_and_has_no_visit_that_is_not_worth_going(long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        RoundRequest request = largeRequest(random);
+        List<WorkablePlan.Collected> collected = request.lots().stream()
+                .limit(3)
+                .map(l -> new WorkablePlan.Collected(l.id(), random.nextInt(request.rounds()), 0.5 + random.nextInt(4)))
+                .toList();
+        double worthGoing = 4 * random.nextDouble();
+
+        RoundRequest workable = new WorkablePlan(collected, tree -> 0.4, worthGoing, Set.of()).of(request);
+        RoundPlan plan = RoundPlan.of(workable);
+
+        keepsTheLimits(request, plan);
+        for (int r = 0; r < request.rounds(); r++) {
+            int round = r;
+            List<Stop> stops =
+                    plan.stops().stream().filter(s -> s.round() == round).toList();
+            double fruits = stops.stream().mapToDouble(s -> 0.4 * s.full()).sum();
+            double collecting = 0;
+            for (WorkablePlan.Collected c : collected) {
+                List<Stop> with = plan.stops().stream()
+                        .filter(s -> s.lot().equals(c.lot()))
+                        .toList();
+                if (c.round() == round) {
+                    collecting +=
+                            Math.ceil(with.stream().mapToInt(Stop::flowers).sum() / c.dosesPerFlower() - 1e-9);
+                    fruits += with.stream()
+                            .filter(s -> s.round() != round)
+                            .mapToDouble(s -> 0.4 * s.full())
+                            .sum();
+                }
+            }
+            int done = stops.stream().mapToInt(Stop::flowers).sum();
+            if (done > 0) {
+                assertThat(fruits).as("round %d", r).isGreaterThanOrEqualTo(worthGoing - 1e-9);
+                assertThat(done + Math.min(collecting, request.mostFlowers().get(r)))
+                        .as("hands in round %d", r)
+                        .isLessThanOrEqualTo(request.mostFlowers().get(r) + 2.0);
+            }
+        }
+        assertThat(new WorkablePlan(List.of(), tree -> 0.4, 0, Set.of()).of(request))
+                .isSameAs(request);
+    }
+
     /** What a plan is worth, reckoned anew from the request for every part of every stop. */
     private double recomputed(RoundRequest request, RoundPlan plan) {
         double sum = 0;
