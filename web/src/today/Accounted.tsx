@@ -68,7 +68,8 @@ export function Accounted({ account }: { account: Account }) {
   return (
     <section className={`card ${classes.account}`} data-card="account">
       <h2>
-        {plural(account.flowers, 'flower')} can take pollen {said(new Date(account.at), now, zone)}
+        {plural(account.flowers, 'flower')} can take pollen at the visit of{' '}
+        {said(new Date(account.at), now, zone)}
       </h2>
       <div className={classes.bar} aria-hidden>
         {parts.map((p) => (

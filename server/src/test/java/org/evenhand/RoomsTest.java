@@ -189,14 +189,16 @@ class RoomsTest {
         JsonNode without =
                 api.get("/api/round?at=" + now.plusSeconds(9)).expect(200).body();
         assertThat(without.path("stops").isEmpty()).isTrue();
-        assertThat(without.path("waiting").get(0).path("lot").asString()).startsWith("fresh ");
+        assertThat(without.path("left").get(0).path("flowers").asInt()).isEqualTo(9);
+        assertThat(without.path("left").get(0).path("reason").asString()).isEqualTo("NO_POLLEN");
 
         api.lot(giver, now.minusSeconds(60), 30).expect(200);
         JsonNode limited = api.get("/api/round?mostFlowers=4&at=" + now.plusSeconds(9))
                 .expect(200)
                 .body();
         assertThat(limited.path("stops").get(0).path("flowers").asInt()).isEqualTo(4);
-        assertThat(limited.path("waiting").get(0).path("flowers").asInt()).isEqualTo(5);
+        assertThat(limited.path("left").get(0).path("flowers").asInt()).isEqualTo(5);
+        assertThat(limited.path("left").get(0).path("reason").asString()).isEqualTo("MORE_THAN_CAN_BE_DONE");
         assertThat(limited.path("cautions").size()).isPositive();
     }
 

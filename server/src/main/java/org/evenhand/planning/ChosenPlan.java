@@ -13,6 +13,7 @@ import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.TreeId;
+import org.evenhand.core.planning.WorkablePlan;
 
 /**
  * A plan that keeps to what people chose.
@@ -26,7 +27,8 @@ record ChosenPlan(RoundPlan plan, RoundPlan free, Map<UUID, String> problems) {
     /**
      * @param round the round each choice is meant for: empty for all; null where there is none any more
      */
-    static ChosenPlan of(RoundRequest request, List<RoundChoice> chosen, Function<RoundChoice, OptionalInt> round) {
+    static ChosenPlan of(
+            WorkablePlan.Workable workable, List<RoundChoice> chosen, Function<RoundChoice, OptionalInt> round) {
         Map<UUID, String> problems = new HashMap<>();
         Map<UUID, RoundRequest.Choice> asked = new LinkedHashMap<>();
         for (RoundChoice choice : chosen) {
@@ -40,8 +42,8 @@ record ChosenPlan(RoundPlan plan, RoundPlan free, Map<UUID, String> problems) {
                                 new TreeId(choice.treeId()), new LotId(choice.lotId()), in, choice.flowers()));
             }
         }
-        RoundPlan free = RoundPlan.of(request);
-        return new ChosenPlan(keeping(request, free, asked, problems), free, problems);
+        RoundPlan free = workable.free();
+        return new ChosenPlan(keeping(workable.request(), free, asked, problems), free, problems);
     }
 
     /** All choices at once, as they nearly always can be had; one after another only to find those that cannot. */

@@ -2,6 +2,7 @@ package org.evenhand.planning;
 
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -59,14 +60,23 @@ final class FlowerAccounts {
                 PlanMothers.done(tree, at, made.ground().before()),
                 of.flowers(),
                 of.inRound(),
-                of.later().stream()
-                        .map(l -> new PlanView.Later(
-                                made.slots().get(l.round()).at(), words.pollen(l.lot()), l.flowers()))
-                        .toList(),
+                later(of),
                 of.forCross(),
                 of.notWanted(),
                 of.lost(),
                 why.map(PlanView.Left::reason).orElse(null),
                 why.map(PlanView.Left::wouldServe).orElse(null));
+    }
+
+    /** By hour and pollen: what is collected in one visit or another has the same name. */
+    private List<PlanView.Later> later(FlowerAccount of) {
+        record When(Instant at, String pollen) {}
+        Map<When, Integer> sums = new LinkedHashMap<>();
+        of.later()
+                .forEach(l -> sums.merge(
+                        new When(made.slots().get(l.round()).at(), words.pollen(l.lot())), l.flowers(), Integer::sum));
+        return sums.entrySet().stream()
+                .map(e -> new PlanView.Later(e.getKey().at(), e.getKey().pollen(), e.getValue()))
+                .toList();
     }
 }

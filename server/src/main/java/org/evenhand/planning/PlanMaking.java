@@ -104,23 +104,22 @@ class PlanMaking {
         List<PlanSource> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
-        RoundRequest request = workable(
-                ground, slots, sources, ofCrosses, chosen, asked, request(ground, slots, sources, ofCrosses, openings));
+        WorkablePlan.Workable workable =
+                workable(ground, slots, ofCrosses, chosen, asked, request(ground, slots, sources, ofCrosses, openings));
         return new MadePlan(
                 ground,
                 slots,
                 sources,
                 ofCrosses,
-                request,
+                workable.request(),
                 chosen,
-                ChosenPlan.of(request, chosen, c -> round(c, slots, ground.zone())));
+                ChosenPlan.of(workable, chosen, c -> round(c, slots, ground.zone())));
     }
 
-    /** With hands for collecting, and without visits for next to nothing; those of crosses and of people's choices stay. */
-    private static RoundRequest workable(
+    /** Without visits for next to nothing; those of crosses and of people's choices stay. */
+    private static WorkablePlan.Workable workable(
             PlanGround ground,
             List<PlanSlot> slots,
-            List<PlanSource> sources,
             PlanCrosses ofCrosses,
             List<RoundChoice> chosen,
             Set<Integer> asked,
@@ -135,10 +134,6 @@ class PlanMaking {
                 .filter(r -> r != null && r.isPresent())
                 .forEach(r -> needed.add(r.getAsInt()));
         return new WorkablePlan(
-                        sources.stream()
-                                .filter(PlanSource::toGather)
-                                .map(s -> new WorkablePlan.Collected(s.id(), s.round(), s.dosesPerFlower()))
-                                .toList(),
                         tree -> ground.budgets().get(tree.value()).share(),
                         ground.settings().worthGoing(),
                         needed)

@@ -73,6 +73,11 @@ record PlanSource(
                 fathers().size() == 1 ? Optional.of(new VarietyId(variety.id())) : Optional.empty();
         double certain = toGather() ? CERTAIN_TO_BE_THERE : 1;
         return new RoundRequest.Lot(
-                id, doses, viability.stream().map(v -> v * certain).toList(), rank, father);
+                id,
+                doses,
+                viability.stream().map(v -> v * certain).toList(),
+                rank,
+                father,
+                toGather() ? Optional.of(new RoundRequest.Collecting(round, dosesPerFlower)) : Optional.empty());
     }
 }

@@ -3,6 +3,7 @@ package org.evenhand.core.planning;
 import com.google.ortools.Loader;
 import com.google.ortools.linearsolver.MPConstraint;
 import com.google.ortools.linearsolver.MPSolver;
+import com.google.ortools.linearsolver.MPSolverParameters;
 import com.google.ortools.linearsolver.MPVariable;
 import com.google.ortools.sat.BoolVar;
 import com.google.ortools.sat.CpModel;
@@ -17,6 +18,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 
 /**
@@ -32,8 +34,20 @@ final class BestUse {
     /** Worths are whole millionths. */
     static final double SCALE = 1e6;
 
+    /** Hands are counted in thousandths of a flower's work. */
+    static final int HANDS = 1000;
+
+    /** In no round is such a lot collected. */
+    static final int IN_A_JAR = -1;
+
     private static final int SEED = 20;
-    private static final double PROOF_TIME = 20;
+    /** Branches that are looked into at most before the best plan so far stands, its distance from the bound beside it. */
+    private static final int MOST_NODES = 2000;
+
+    private static final int MANY_USES = 2000;
+
+    private static final double NEARLY = 0.005;
+
     private static final double PREFERENCE_TIME = 0.6;
     /** Room for sixteen million uses; worths may then reach half a million flowers each. */
     private static final int INDEX_BITS = 24;
@@ -57,9 +71,24 @@ final class BestUse {
      * @param groupTree tree of each group
      * @param treeWanted flowers wanted of each tree
      * @param roundMost flowers that can be done in each round
+     * @param lotCollected the round in which each lot is collected; {@link #IN_A_JAR} where it need not be
+     * @param lotHands thousandths of a flower's work that collecting a dose of each lot takes
      */
     record Limits(
-            int[] lotDoses, int[] lotRank, int[] groupFlowers, int[] groupTree, int[] treeWanted, int[] roundMost) {}
+            int[] lotDoses,
+            int[] lotRank,
+            int[] groupFlowers,
+            int[] groupTree,
+            int[] treeWanted,
+            int[] roundMost,
+            int[] lotCollected,
+            int[] lotHands) {
+
+        /** Thousandths of a flower's work that a use takes in a round: its own there, and that of collecting. */
+        long hands(Arc arc, int round) {
+            return (arc.round() == round ? HANDS : 0) + (lotCollected[arc.lot()] == round ? lotHands[arc.lot()] : 0);
+        }
+    }
 
     /**
      * A possible use: flowers of a group served from a lot in a round.
@@ -102,7 +131,7 @@ final class BestUse {
         int[] best = wholeAmong(relaxation, floors, relaxation.columns());
         long value = worth(best);
         long bound = (long) Math.floor(relaxation.value + TOLERANCE);
-        if (value < bound) {
+        if (bound - value > allowedGap(bound)) {
             int[] all = relaxation.notRuledOut(bound - value);
             Whole whole = new Whole(all, floors);
             best = whole.best(best);
@@ -111,6 +140,11 @@ final class BestUse {
         }
         int[] candidates = relaxation.notRuledOut(relaxation.value - value);
         return new Solution(new Whole(candidates, floors).preferred(best, value), value, Math.max(value, bound));
+    }
+
+    /** What a plan of many uses may be short of the bound, so that nobody waits for the last of it. */
+    private double allowedGap(long bound) {
+        return arcs.size() > MANY_USES ? NEARLY * bound : 0;
     }
 
     private int[] wholeAmong(Relaxation relaxation, List<Floor> floors, int[] columns) throws Impossible {
@@ -126,24 +160,22 @@ final class BestUse {
         return sum;
     }
 
-    /** The same in fractions, by column generation. */
-    private final class Relaxation {
-        private final MPSolver solver = MPSolver.createSolver("GLOP");
+    /** What every use takes of what there is, as rows of a linear program. */
+    private final class Rows {
+        private final MPSolver solver;
         private final MPConstraint[] lots;
         private final MPConstraint[] groups;
         private final MPConstraint[] trees;
         private final MPConstraint[] rounds;
         private final List<MPConstraint> floors = new ArrayList<>();
         private final List<List<Integer>> floorsOf = new ArrayList<>();
-        private final MPVariable[] variables = new MPVariable[arcs.size()];
-        private final double[] reduced = new double[arcs.size()];
-        private double value;
 
-        Relaxation(List<Floor> wanted) {
-            lots = rows(limits.lotDoses());
-            groups = rows(limits.groupFlowers());
-            trees = rows(limits.treeWanted());
-            rounds = rows(limits.roundMost());
+        Rows(MPSolver solver, List<Floor> wanted) {
+            this.solver = solver;
+            lots = rows(Arrays.stream(limits.lotDoses()).asDoubleStream());
+            groups = rows(Arrays.stream(limits.groupFlowers()).asDoubleStream());
+            trees = rows(Arrays.stream(limits.treeWanted()).asDoubleStream());
+            rounds = rows(Arrays.stream(limits.roundMost()).mapToDouble(m -> m));
             solver.objective().setMaximization();
             for (int a = 0; a < arcs.size(); a++) {
                 floorsOf.add(new ArrayList<>());
@@ -153,28 +185,80 @@ final class BestUse {
                 floor.arcs().forEach(a -> floorsOf.get(a).add(floors.size()));
                 floors.add(solver.makeConstraint(floor.flowers(), Double.POSITIVE_INFINITY));
             }
-            wanted.forEach(floor -> floor.arcs().forEach(this::add));
         }
 
-        private MPConstraint[] rows(int[] most) {
-            return Arrays.stream(most)
-                    .mapToObj(m -> solver.makeConstraint(Double.NEGATIVE_INFINITY, m))
+        private MPConstraint[] rows(DoubleStream most) {
+            return most.mapToObj(m -> solver.makeConstraint(Double.NEGATIVE_INFINITY, m))
                     .toArray(MPConstraint[]::new);
         }
 
-        private void add(int a) {
-            if (variables[a] != null) {
-                return;
-            }
+        MPVariable add(int a, MPVariable x) {
             Arc arc = arcs.get(a);
-            MPVariable x = solver.makeNumVar(0, Double.POSITIVE_INFINITY, "");
-            variables[a] = x;
             solver.objective().setCoefficient(x, arc.worth());
             lots[arc.lot()].setCoefficient(x, 1);
             groups[arc.group()].setCoefficient(x, 1);
             trees[limits.groupTree()[arc.group()]].setCoefficient(x, 1);
-            rounds[arc.round()].setCoefficient(x, 1);
+            rounds[arc.round()].setCoefficient(x, hands(arc, arc.round()));
+            int collected = limits.lotCollected()[arc.lot()];
+            if (collected >= 0 && collected != arc.round()) {
+                rounds[collected].setCoefficient(x, hands(arc, collected));
+            }
             floorsOf.get(a).forEach(f -> floors.get(f).setCoefficient(x, 1));
+            return x;
+        }
+
+        private double hands(Arc arc, int round) {
+            return (double) limits.hands(arc, round) / HANDS;
+        }
+
+        /** The worth of a use less what it takes, at the prices of the last solution. */
+        double[] reduced() {
+            double[] lotPrice = prices(lots);
+            double[] groupPrice = prices(groups);
+            double[] treePrice = prices(trees);
+            double[] roundPrice = prices(rounds);
+            double[] floorPrice = prices(floors.toArray(MPConstraint[]::new));
+            double[] reduced = new double[arcs.size()];
+            for (int a = 0; a < reduced.length; a++) {
+                Arc arc = arcs.get(a);
+                reduced[a] = arc.worth()
+                        - lotPrice[arc.lot()]
+                        - groupPrice[arc.group()]
+                        - treePrice[limits.groupTree()[arc.group()]]
+                        - roundPrice[arc.round()] * hands(arc, arc.round());
+                int collected = limits.lotCollected()[arc.lot()];
+                if (collected >= 0 && collected != arc.round()) {
+                    reduced[a] -= roundPrice[collected] * hands(arc, collected);
+                }
+                for (int f : floorsOf.get(a)) {
+                    reduced[a] -= floorPrice[f];
+                }
+            }
+            return reduced;
+        }
+
+        private static double[] prices(MPConstraint[] rows) {
+            return Arrays.stream(rows).mapToDouble(MPConstraint::dualValue).toArray();
+        }
+    }
+
+    /** The same in fractions, by column generation. */
+    private final class Relaxation {
+        private final MPSolver solver = MPSolver.createSolver("GLOP");
+        private final Rows rows;
+        private final MPVariable[] variables = new MPVariable[arcs.size()];
+        private double[] reduced = new double[arcs.size()];
+        private double value;
+
+        Relaxation(List<Floor> wanted) {
+            rows = new Rows(solver, wanted);
+            wanted.forEach(floor -> floor.arcs().forEach(this::add));
+        }
+
+        private void add(int a) {
+            if (variables[a] == null) {
+                variables[a] = rows.add(a, solver.makeNumVar(0, Double.POSITIVE_INFINITY, ""));
+            }
         }
 
         void solve() throws Impossible {
@@ -192,19 +276,21 @@ final class BestUse {
             int[] lotsLeft = limits.lotDoses().clone();
             int[] groupsLeft = limits.groupFlowers().clone();
             int[] treesLeft = limits.treeWanted().clone();
-            int[] roundsLeft = limits.roundMost().clone();
+            long[] handsLeft = Arrays.stream(limits.roundMost())
+                    .mapToLong(m -> (long) m * HANDS)
+                    .toArray();
             for (int a : byWorth()) {
                 Arc arc = arcs.get(a);
                 int tree = limits.groupTree()[arc.group()];
-                int flowers = Math.min(
-                        Math.min(lotsLeft[arc.lot()], groupsLeft[arc.group()]),
-                        Math.min(treesLeft[tree], roundsLeft[arc.round()]));
+                int flowers =
+                        Math.min(Math.min(lotsLeft[arc.lot()], groupsLeft[arc.group()]), Math.min(treesLeft[tree], (int)
+                                (handsLeft[arc.round()] / limits.hands(arc, arc.round()))));
                 if (flowers > 0) {
                     add(a);
                     lotsLeft[arc.lot()] -= flowers;
                     groupsLeft[arc.group()] -= flowers;
                     treesLeft[tree] -= flowers;
-                    roundsLeft[arc.round()] -= flowers;
+                    handsLeft[arc.round()] -= flowers * limits.hands(arc, arc.round());
                 }
             }
         }
@@ -221,22 +307,7 @@ final class BestUse {
 
         /** Adds the uses that the prices call for; false when there are none. */
         private boolean price() {
-            double[] lotPrice = prices(lots);
-            double[] groupPrice = prices(groups);
-            double[] treePrice = prices(trees);
-            double[] roundPrice = prices(rounds);
-            double[] floorPrice = prices(floors.toArray(MPConstraint[]::new));
-            for (int a = 0; a < arcs.size(); a++) {
-                Arc arc = arcs.get(a);
-                reduced[a] = arc.worth()
-                        - lotPrice[arc.lot()]
-                        - groupPrice[arc.group()]
-                        - treePrice[limits.groupTree()[arc.group()]]
-                        - roundPrice[arc.round()];
-                for (int f : floorsOf.get(a)) {
-                    reduced[a] -= floorPrice[f];
-                }
-            }
+            reduced = rows.reduced();
             int[] wanted = bestOfEachPair();
             Arrays.stream(wanted).forEach(this::add);
             return wanted.length > 0;
@@ -256,10 +327,6 @@ final class BestUse {
                 }
             }
             return best.values().stream().mapToInt(a -> a).toArray();
-        }
-
-        private static double[] prices(MPConstraint[] rows) {
-            return Arrays.stream(rows).mapToDouble(MPConstraint::dualValue).toArray();
         }
 
         int[] columns() {
@@ -292,12 +359,14 @@ final class BestUse {
     /** The same in whole numbers, among some of the uses. */
     private final class Whole {
         private final int[] columns;
+        private final List<Floor> floors;
         private final CpModel model = new CpModel();
         private final IntVar[] variables;
         private long bound = Long.MAX_VALUE;
 
         Whole(int[] columns, List<Floor> floors) {
             this.columns = columns;
+            this.floors = floors;
             this.variables = new IntVar[arcs.size()];
             for (int a : columns) {
                 Arc arc = arcs.get(a);
@@ -307,7 +376,7 @@ final class BestUse {
             limit(Arc::lot, limits.lotDoses());
             limit(Arc::group, limits.groupFlowers());
             limit(arc -> limits.groupTree()[arc.group()], limits.treeWanted());
-            limit(Arc::round, limits.roundMost());
+            limitHands();
             for (Floor floor : floors) {
                 model.addGreaterOrEqual(
                         LinearExpr.sum(floor.arcs().stream()
@@ -327,6 +396,22 @@ final class BestUse {
             byRow.forEach((r, of) -> model.addLessOrEqual(LinearExpr.sum(of.toArray(IntVar[]::new)), most[r]));
         }
 
+        private void limitHands() {
+            LinearExprBuilder[] work = new LinearExprBuilder[limits.roundMost().length];
+            Arrays.setAll(work, r -> LinearExpr.newBuilder());
+            for (int a : columns) {
+                Arc arc = arcs.get(a);
+                work[arc.round()].addTerm(variables[a], limits.hands(arc, arc.round()));
+                int collected = limits.lotCollected()[arc.lot()];
+                if (collected >= 0 && collected != arc.round()) {
+                    work[collected].addTerm(variables[a], limits.hands(arc, collected));
+                }
+            }
+            for (int r = 0; r < work.length; r++) {
+                model.addLessOrEqual(work[r].build(), (long) limits.roundMost()[r] * HANDS);
+            }
+        }
+
         private LinearExpr worth() {
             LinearExprBuilder sum = LinearExpr.newBuilder();
             for (int a : columns) {
@@ -337,18 +422,38 @@ final class BestUse {
 
         /** The plan of greatest worth, {@code known} to begin with where there is one. */
         int[] best(int[] known) throws Impossible {
-            hint(known);
-            model.maximize(worth());
-            CpSolver solver = solver(PROOF_TIME);
-            CpSolverStatus status = solver.solve(model);
-            if (status == CpSolverStatus.INFEASIBLE || status == CpSolverStatus.MODEL_INVALID) {
+            MPSolver mip = MPSolver.createSolver("SCIP");
+            mip.setSolverSpecificParametersAsString("limits/nodes = " + MOST_NODES);
+            Rows rows = new Rows(mip, floors);
+            MPVariable[] x = new MPVariable[arcs.size()];
+            for (int a : columns) {
+                Arc arc = arcs.get(a);
+                x[a] = rows.add(
+                        a,
+                        mip.makeIntVar(
+                                0, Math.min(limits.lotDoses()[arc.lot()], limits.groupFlowers()[arc.group()]), ""));
+            }
+            if (known != null) {
+                mip.setHint(
+                        Arrays.stream(columns).mapToObj(a -> x[a]).toArray(MPVariable[]::new),
+                        Arrays.stream(columns).mapToDouble(a -> known[a]).toArray());
+            }
+            MPSolverParameters parameters = new MPSolverParameters();
+            parameters.setDoubleParam(
+                    MPSolverParameters.DoubleParam.RELATIVE_MIP_GAP, arcs.size() > MANY_USES ? NEARLY : 0);
+            MPSolver.ResultStatus status = mip.solve(parameters);
+            if (status == MPSolver.ResultStatus.INFEASIBLE) {
                 throw new Impossible();
             }
-            if (status != CpSolverStatus.OPTIMAL && status != CpSolverStatus.FEASIBLE) {
+            if (status != MPSolver.ResultStatus.OPTIMAL && status != MPSolver.ResultStatus.FEASIBLE) {
                 return known == null ? new int[arcs.size()] : known;
             }
-            bound = (long) Math.ceil(solver.bestObjectiveBound() - TOLERANCE);
-            return flowers(solver);
+            bound = (long) Math.ceil(mip.objective().bestBound() - TOLERANCE);
+            int[] flowers = new int[arcs.size()];
+            for (int a : columns) {
+                flowers[a] = (int) Math.round(x[a].solutionValue());
+            }
+            return flowers;
         }
 
         /** Among plans worth as much: lots that should go first, then few pairs. */

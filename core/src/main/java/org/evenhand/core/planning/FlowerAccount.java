@@ -124,10 +124,7 @@ public record FlowerAccount(
             if (serving.isEmpty()) {
                 return Reason.NO_LOT_THAT_SERVES;
             }
-            int done = plan.stops().stream()
-                    .filter(s -> s.round() == round)
-                    .mapToInt(RoundPlan.Stop::flowers)
-                    .sum();
+            int done = request.handsTaken(plan.stops())[round];
             boolean dosesLeft = serving.stream().anyMatch(l -> drawn(l.id()) < l.doses());
             return dosesLeft || done >= request.mostFlowers().get(round)
                     ? Reason.MORE_THAN_CAN_BE_DONE

@@ -10,6 +10,9 @@ import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 
 /** Turns expected flowers into whole flowers to be done. */
 public final class FlowersToDo {
+    /** Our convention. */
+    private static final double STILL_LIKELY = 0.5;
+
     private FlowersToDo() {}
 
     /**
@@ -44,12 +47,28 @@ public final class FlowersToDo {
             for (int i = 0; i < whole.length; i++) {
                 if (whole[i] > 0) {
                     open.add(OpenFlowers.ofAny(
-                            now.get(i).stage(), whole[i], weight, now.get(i).receptivity()));
+                            now.get(i).stage(),
+                            whole[i],
+                            weight,
+                            whileLikely(now.get(i).receptivity())));
                     given += whole[i];
                 }
             }
         }
         return open;
+    }
+
+    /** Nobody plans to go to flowers most of which will be past: receptivity counts until it falls below half of its most. */
+    private static List<Double> whileLikely(List<Double> receptivity) {
+        List<Double> likely = new ArrayList<>();
+        double most = 0;
+        boolean past = false;
+        for (double r : receptivity) {
+            most = Math.max(most, r);
+            past |= r < STILL_LIKELY * most;
+            likely.add(past ? 0 : r);
+        }
+        return likely;
     }
 
     /**

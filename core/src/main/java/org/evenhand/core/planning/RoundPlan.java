@@ -229,7 +229,17 @@ public record RoundPlan(
                     groups.stream().mapToInt(OpenFlowers::flowers).toArray(),
                     groupTree.stream().mapToInt(t -> t).toArray(),
                     request.mothers().stream().mapToInt(Mother::wanted).toArray(),
-                    request.mostFlowers().stream().mapToInt(n -> n).toArray());
+                    request.mostFlowers().stream().mapToInt(n -> n).toArray(),
+                    request.lots().stream()
+                            .mapToInt(l -> l.collecting()
+                                    .map(RoundRequest.Collecting::round)
+                                    .orElse(BestUse.IN_A_JAR))
+                            .toArray(),
+                    request.lots().stream()
+                            .mapToInt(l -> l.collecting()
+                                    .map(c -> (int) Math.round(BestUse.HANDS / c.dosesPerFlower()))
+                                    .orElse(0))
+                            .toArray());
         }
 
         private List<BestUse.Floor> wanted() {
@@ -367,8 +377,7 @@ public record RoundPlan(
         }
 
         private List<Unserved> unserved(List<Stop> stops) {
-            int[] doneInRound = new int[request.rounds()];
-            stops.forEach(s -> doneInRound[s.round()] += s.flowers());
+            int[] doneInRound = request.handsTaken(stops);
             List<Unserved> left = new ArrayList<>();
             for (Mother mother : request.mothers()) {
                 int served = stops.stream()

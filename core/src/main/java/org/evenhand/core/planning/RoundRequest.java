@@ -1,7 +1,10 @@
 package org.evenhand.core.planning;
 
+import java.util.Arrays;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -12,7 +15,7 @@ import org.evenhand.core.mating.CrossCompatibility;
 /**
  * What the coming rounds have to work with.
  *
- * @param mostFlowers flowers that can be done in each round, in order of time; as many entries as rounds, at least one
+ * @param mostFlowers flowers that can be done in each round, male flowers collected included, in order of time; as many entries as rounds, at least one
  * @param mothers trees with flowers that can take pollen in some round
  * @param lots pollen at hand, or to be collected
  * @param crosses which jar serves which tree
@@ -59,6 +62,21 @@ public record RoundRequest(
 
     int rounds() {
         return mostFlowers.size();
+    }
+
+    /** Flowers done in each round, male flowers collected included, rounded up. */
+    int[] handsTaken(List<RoundPlan.Stop> stops) {
+        double[] taken = new double[rounds()];
+        Map<LotId, Collecting> collecting = new HashMap<>();
+        lots.forEach(l -> l.collecting().ifPresent(c -> collecting.put(l.id(), c)));
+        for (RoundPlan.Stop stop : stops) {
+            taken[stop.round()] += stop.flowers();
+            Collecting c = collecting.get(stop.lot());
+            if (c != null) {
+                taken[c.round()] += stop.flowers() / c.dosesPerFlower();
+            }
+        }
+        return Arrays.stream(taken).mapToInt(t -> (int) Math.ceil(t - 1e-6)).toArray();
     }
 
     /** The same without anybody's choices. */
@@ -152,8 +170,20 @@ public record RoundRequest(
      * @param useRank 0 for the lots that should be used first, rising; lots alike may share a rank
      * @param father what lots of one pollen parent share, so that they are walked without cleaning in between; empty for a lot
      *     that shares its brush with no other, as a blend
+     * @param collecting where it must be collected first; empty for what is in a jar
      */
-    public record Lot(LotId id, int doses, List<Double> viability, int useRank, Optional<VarietyId> father) {
+    public record Lot(
+            LotId id,
+            int doses,
+            List<Double> viability,
+            int useRank,
+            Optional<VarietyId> father,
+            Optional<Collecting> collecting) {
+        /** What is in a jar of one father, or of several where that is empty. */
+        public Lot(LotId id, int doses, List<Double> viability, int useRank, Optional<VarietyId> father) {
+            this(id, doses, viability, useRank, father, Optional.empty());
+        }
+
         /** A lot that shares its brush with no other. */
         public Lot(LotId id, int doses, List<Double> viability, int useRank) {
             this(id, doses, viability, useRank, Optional.empty());
@@ -168,7 +198,20 @@ public record RoundRequest(
 
         /** The same without a dose. */
         Lot empty() {
-            return new Lot(id, 0, viability, useRank, father);
+            return new Lot(id, 0, viability, useRank, father, collecting);
+        }
+    }
+
+    /**
+     * Collecting takes hands: each male flower as much as one that is pollinated.
+     *
+     * @param round the round in which it is done
+     * @param dosesPerFlower what a male flower gives, more than 0
+     */
+    public record Collecting(int round, double dosesPerFlower) {
+        public Collecting {
+            Require.within("round", round, 0, 59);
+            Require.positive("dosesPerFlower", dosesPerFlower);
         }
     }
 

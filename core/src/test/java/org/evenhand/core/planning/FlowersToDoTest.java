@@ -49,11 +49,11 @@ class FlowersToDoTest {
     }
 
     @Test
-    void each_group_keeps_its_receptivity_and_the_trees_weight() {
+    void each_group_keeps_its_receptivity_while_most_of_it_lasts_and_the_trees_weight() {
         assertThat(FlowersToDo.of(List.of(group(0, "parted", 2.2), group(1, "parted", 2.9)), 0, 2))
                 .containsExactly(
-                        OpenFlowers.ofAny("parted", 2, 2, List.of(0.9, 0.5, 0.1)),
-                        OpenFlowers.ofAny("parted", 3, 2, List.of(0.9, 0.5, 0.1)));
+                        OpenFlowers.ofAny("parted", 2, 2, List.of(0.9, 0.5, 0.0)),
+                        OpenFlowers.ofAny("parted", 3, 2, List.of(0.9, 0.5, 0.0)));
     }
 
     @Test
