@@ -327,7 +327,7 @@ export function Plan() {
                   <p className="small soft">
                     {p.proven
                       ? 'Proven: no other use of this pollen and these hours is worth more.'
-                      : `The best plan found in the time allowed; at most ${p.gap.toFixed(2)} flowers better is possible.`}{' '}
+                      : `Nearly the best: no other use of this pollen and these hours is worth more than ${p.gap.toFixed(1)} full flowers more.`}{' '}
                     Fruits: what each flower is worth, times the share that sets here (see{' '}
                     <Link to="/round/wanted">What is wanted</Link>).
                   </p>

@@ -252,7 +252,7 @@ export function Round() {
                 flower left for tomorrow counts 5 % less, as weather and plans change.{' '}
                 {r.proven
                   ? 'Proven: no other use of this pollen is worth more.'
-                  : 'The best plan found in the time allowed; a slightly better one may exist.'}
+                  : 'Nearly the best plan; a slightly better one may exist.'}
               </p>
             )}
             {r.cautions.length > 0 && (

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import java.util.UUID;
@@ -22,13 +23,13 @@ import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 import org.evenhand.core.planning.TreeId;
 
 /**
- * An invented orchard before six rounds: 200 trees of ten varieties, flowers opening all the time, 60 jars of which some are still to
- * be collected; pollen is scarcer than flowers, and so are hours.
+ * An invented orchard before twelve visits: 200 trees of ten varieties, flowers opening all the time, 60 lots of which a
+ * third is still to be collected, which takes hands too; pollen is scarcer than flowers, and so are hours.
  */
 final class ManyRounds {
     static final int TREES = 200;
     static final int LOTS = 60;
-    static final int ROUNDS = 6;
+    static final int ROUNDS = 12;
     private static final int VARIETIES = 10;
     private static final int MOST_FLOWERS = 110;
     private static final CropSheet CHERIMOYA =
@@ -89,7 +90,15 @@ final class ManyRounds {
         for (int r = 0; r < ROUNDS; r++) {
             viability.add(r < first ? 0 : fresh * Math.pow(kept, r - first));
         }
-        return new Lot(new LotId(id), 4 + random.nextInt(14), viability, l);
+        return new Lot(
+                new LotId(id),
+                4 + random.nextInt(14),
+                viability,
+                l,
+                Optional.empty(),
+                l % 3 == 0
+                        ? Optional.of(new RoundRequest.Collecting(first, 3 + random.nextDouble()))
+                        : Optional.empty());
     }
 
     /** The same with one stop of a plan wanted. */

@@ -24,8 +24,9 @@ class PlanJourneyTest extends DemoJourney {
         browser.open("/round/plan");
         browser.waitFor(() -> browser.heading().contains("fruits to be expected") ? true : null, "for the plan");
         String before = browser.heading();
-        assertThat(browser.shows("Proven: no other use of this pollen")).isTrue();
-        browser.click(By.cssSelector("button[aria-label^='Not ']"));
+        assertThat(browser.shows("no other use of this pollen")).isTrue();
+        browser.click(By.cssSelector("details[data-round] summary"));
+        browser.click(By.cssSelector("details[open] button[aria-label^='Not ']"));
         browser.seeText("What you chose");
         browser.waitFor(
                 () -> browser.shows("costs no fruit") || browser.shows("against the best plan") ? true : null,

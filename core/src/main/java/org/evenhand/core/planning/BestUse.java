@@ -139,6 +139,9 @@ final class BestUse {
             value = worth(best);
         }
         int[] candidates = relaxation.notRuledOut(relaxation.value - value);
+        if (candidates.length > MANY_USES) {
+            candidates = relaxation.columnsAnd(best);
+        }
         return new Solution(new Whole(candidates, floors).preferred(best, value), value, Math.max(value, bound));
     }
 
@@ -332,6 +335,13 @@ final class BestUse {
         int[] columns() {
             return IntStream.range(0, arcs.size())
                     .filter(a -> variables[a] != null)
+                    .toArray();
+        }
+
+        /** Those and the uses of a plan. */
+        int[] columnsAnd(int[] plan) {
+            return IntStream.range(0, arcs.size())
+                    .filter(a -> variables[a] != null || plan[a] > 0)
                     .toArray();
         }
 
