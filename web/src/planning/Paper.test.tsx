@@ -13,6 +13,7 @@ const walk = (more: Partial<Schemas['Walk']> = {}): Schemas['Walk'] => ({
   id: 'w1',
   plannedFor: NOW.toISOString(),
   startedAt: NOW.toISOString(),
+  collects: [],
   stops: [roundStop('Pale Ridge 1', 'LA-02'), roundStop('Lantern 1', 'PR-02')],
   cautions: [],
   done: [],

@@ -32,7 +32,9 @@ const plan: Schemas['Plan'] = {
         {
           varietyId: 'v',
           variety: 'Lantern',
+          crop: 'cherimoya',
           doses: 4,
+          dosesPerFlower: 3,
           flowers: 2,
           later: 0,
           trees: [{ treeId: 't9', tree: 'Lantern 1', place: 'Bank, row 2, place 1', flowers: 5.2 }],

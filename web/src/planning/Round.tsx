@@ -208,7 +208,7 @@ export function Round() {
           <>
             <div className="say">
               <h1>{sentence(r, now, zone)}</h1>
-              {r.stops.some((s) => !s.collectFirst) && (
+              {r.stops.length + r.collect.length > 0 && (
                 <div className="do noprint">
                   <StartWalking key={r.at} at={at ? r.at : undefined} />
                 </div>

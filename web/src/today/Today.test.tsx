@@ -33,7 +33,9 @@ const plan: Schemas['Plan'] = {
         {
           varietyId: 'v',
           variety: 'Lantern',
+          crop: 'cherimoya',
           doses: 6,
+          dosesPerFlower: 3,
           flowers: 2,
           later: 6,
           trees: [{ treeId: 't', tree: 'Lantern 1', place: 'row 1, place 1', flowers: 5 }],

@@ -36,7 +36,16 @@ describe('today’s sentence', () => {
   it('tells between which hours, what to collect first, and how many flowers on how many trees', () => {
     const evening = plan('2026-11-24T03:40:00Z', '2026-11-24T05:30:00Z');
     evening.rounds[0]!.collect = [
-      { varietyId: 'v', variety: 'Lantern', doses: 6, flowers: 2, later: 0, trees: [] },
+      {
+        varietyId: 'v',
+        variety: 'Lantern',
+        crop: 'cherimoya',
+        doses: 6,
+        dosesPerFlower: 3,
+        flowers: 2,
+        later: 0,
+        trees: [],
+      },
     ];
     expect(todayWords(evening, NOW, ZONE)).toEqual({
       when: 'This evening',

@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
@@ -5,12 +6,14 @@ import { newId } from '../kit/ids';
 import { sayKept } from '../kit/kept';
 import { useHere } from '../kit/orchard-context';
 import { useOutbox } from '../kit/outbox';
+import { queries } from '../kit/queries';
 import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { crossWords } from '../crossing/cross-words';
 import { sameFlowers } from '../planning/round-words';
 import { voidPollination } from '../pollination/DoneList';
+import { dosesThere, jarName } from './collecting';
 import { HowFields, useHow } from './How';
 import { MarkFields, useMark } from './Marks';
 import { CountRow, Limbs, Looks, StopBar, Where } from './StopParts';
@@ -28,10 +31,12 @@ export interface StopProps {
   count: number;
   setCount: (n: number) => void;
   next: () => void;
+  /** back to what is collected, by its place */
+  collect: (place: number) => void;
 }
 
 /** The jar and the brush; or that the flowers serve one another. */
-function Jar({ stop, before }: { stop: Stop; before: Stop | undefined }) {
+function Jar({ stop, before, code }: { stop: Stop; before: Stop | undefined; code: string }) {
   if (!stop.lotId)
     return (
       <div>
@@ -42,7 +47,7 @@ function Jar({ stop, before }: { stop: Stop; before: Stop | undefined }) {
   const sameBrush = before?.lotId === stop.lotId && stop.cleanBefore.length === 0;
   return (
     <div className={classes.jar}>
-      <span className={classes.code}>{stop.lotCode}</span>
+      <span className={classes.code}>{code}</span>
       <span>
         {stop.pollenParent} jar
         <br />
@@ -83,10 +88,15 @@ function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
 }
 
 /** Pollen at one tree: what to look for, with which jar, how many, and how to mark them. */
-export function StopCard({ walk, index, sheet, count, setCount, next }: StopProps) {
+export function StopCard({ walk, index, sheet, count, setCount, next, collect }: StopProps) {
   const { now, session } = useHere();
   const stop: Stop = walk.stops[index]!;
   const outbox = useOutbox();
+  const { data: lots = [] } = useQuery(queries.lots());
+  const place = stop.lotId ? walk.collects.findIndex((c) => c.lotId === stop.lotId) : -1;
+  const fresh = walk.collects[place];
+  const doses = fresh && dosesThere(fresh, lots, outbox);
+  const code = fresh ? jarName(fresh, lots) : stop.lotCode;
   const [id, setId] = useState(newId);
   const [colour, setColour] = useState('');
   const [tag, setTag] = useState('');
@@ -126,7 +136,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
         method: 'PUT',
         path: `/api/pollinations/${id}`,
         body: { ...body },
-        label: `${stop.treeName}: ${plural(count, 'flower')} with ${stop.lotCode}`,
+        label: `${stop.treeName}: ${plural(count, 'flower')} with ${code}`,
         account: session.accountId,
       }),
       kept: () => {
@@ -140,7 +150,22 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
     <>
       <section className={classes.card} data-tree={stop.treeName} data-cross={stop.cross?.label}>
         <Where stop={stop} />
-        <Jar stop={stop} before={before} />
+        <Jar stop={stop} before={before} code={code} />
+        {place >= 0 && doses === undefined && (
+          <p className={classes.now}>
+            Its pollen is not collected yet.{' '}
+            <button type="button" className={classes.link} onClick={() => collect(place)}>
+              Collect {stop.pollenParent}
+            </button>
+          </p>
+        )}
+        {doses !== undefined && doses < stop.flowers && (
+          <p className={classes.now}>
+            {doses === 0
+              ? 'This jar is empty: go on to the next stop.'
+              : `Only ${plural(doses, 'dose')} left in it: do ${doses} of the ${stop.flowers}, the best open.`}
+          </p>
+        )}
         {stop.cross && <p className={classes.cross}>{crossWords(stop)}</p>}
         {stop.againOf && <p className={classes.cross}>once more on the same: {stop.say}</p>}
         <Looks stop={stop} sheet={sheet} />
@@ -161,7 +186,12 @@ export function StopCard({ walk, index, sheet, count, setCount, next }: StopProp
         {sheet && <HowFields of={how} sheet={sheet} stages={stages} />}
         <Said walk={walk} index={index} />
       </section>
-      <CountRow count={count} setCount={setCount} of={stop.flowers} done={done} />
+      <CountRow
+        count={count}
+        setCount={setCount}
+        of={Math.min(stop.flowers, doses ?? stop.flowers)}
+        done={done}
+      />
       <StopWords walk={walk} index={index} goOn={goOn} />
       {error && (
         <p className={classes.error} role="alert">

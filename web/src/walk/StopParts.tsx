@@ -54,6 +54,9 @@ export function Limbs({ stop }: { stop: Stop }) {
   );
 }
 
+/** More flowers than any stop has. */
+const MOST = 20_000;
+
 interface CountProps {
   count: number;
   setCount: (n: number) => void;
@@ -69,9 +72,18 @@ export function CountRow({ count, setCount, of, done }: CountProps) {
         −
       </button>
       <div className={classes.middle}>
-        <span className={classes.big} data-count>
-          {count}
-        </span>
+        <input
+          type="number"
+          inputMode="numeric"
+          min={0}
+          max={MOST}
+          aria-label="how many"
+          className={classes.big}
+          data-count
+          value={count}
+          onFocus={(e) => e.currentTarget.select()}
+          onChange={(e) => setCount(Math.max(0, Math.min(MOST, Math.floor(Number(e.currentTarget.value)))))}
+        />
         <span>
           of {plural(of, 'flower')}
           {done.mine + done.others > 0 && (

@@ -4,7 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
 import { send } from '../kit/outbox';
 import { store } from '../kit/store';
-import { roundStop } from '../test/samples';
+import { lot, roundStop } from '../test/samples';
 import { refusal, serve, SILENCE, sheet, show, type Server } from '../test/screen';
 import { Walk } from './Walk';
 
@@ -15,6 +15,7 @@ const walk = (stops: Schemas['RoundStop'][], more: Partial<Schemas['Walk']> = {}
   id: 'w1',
   plannedFor: '2026-11-24T02:40:00Z',
   startedAt: '2026-11-24T02:40:00Z',
+  collects: [],
   stops,
   cautions: ['Mind the ladder.'],
   done: [],
@@ -39,6 +40,7 @@ const TWO = [
 const answers = (put: unknown, of = walk(TWO)): Server => ({
   'GET /api/walks/*': of,
   'GET /api/crops': [sheet],
+  'GET /api/lots': [],
   'PUT /api/pollinations/*': put,
   'PUT /api/walks/w1/words/*': of,
   'POST /api/walks/w1/close': of,
@@ -73,6 +75,86 @@ describe('the walk', () => {
     expect(screen.getByText('That was the last stop')).toBeVisible();
     await userEvent.click(screen.getByText('End the round'));
     await waitFor(() => expect(sent.at(-1)?.path).toBe('/api/walks/w1/close'));
+  });
+
+  describe('that begins with collecting', () => {
+    const fresh = {
+      ...stop('Pale Ridge 1', 'fresh Lantern'),
+      lotId: 'new-jar',
+      collectFirst: true,
+      flowers: 6,
+    };
+    const collects = [
+      {
+        lotId: 'new-jar',
+        pollen: {
+          varietyId: 'v',
+          variety: 'Lantern',
+          crop: 'cherimoya',
+          doses: 6,
+          flowers: 2,
+          dosesPerFlower: 3,
+          later: 0,
+          trees: [{ treeId: 'l1', tree: 'Lantern 1', place: 'row 1, place 1', flowers: 4.4 }],
+        },
+      },
+    ];
+    const first = walk([fresh], { collects });
+
+    it('counts the flowers taken into a new jar, whose code and doses the next stop has', async () => {
+      const jar = lot({ id: 'new-jar', code: 'LA-04', dosesLeft: 3 }, '2026-11-25T08:00:00Z');
+      let filled = false;
+      const sent = serve({
+        ...answers(done, first),
+        'GET /api/lots': () => (filled ? [jar] : []),
+        'PUT /api/lots/*': () => {
+          filled = true;
+          return jar;
+        },
+      });
+      showWalk();
+      await userEvent.click(await screen.findByText('Go'));
+      expect(screen.getByText('Collect 1 of 1')).toBeVisible();
+      expect(screen.getByText(/2\smale flowers that shed, for 6\sdoses/)).toBeVisible();
+      expect(screen.getByText('Count the flowers taken').closest('button')).toBeDisabled();
+      await userEvent.click(screen.getByLabelText('flowers of Lantern 1: one more'));
+      await userEvent.click(screen.getByText(/Into the jar · 3 doses/));
+      expect(await screen.findByText('Stop 1 of 1')).toBeVisible();
+      expect(sent.find((s) => s.path.startsWith('/api/lots/'))!.path).toBe('/api/lots/new-jar');
+      expect(sent.find((s) => s.path.startsWith('/api/lots/'))!.body).toMatchObject({
+        sources: [{ treeId: 'l1', flowers: 1 }],
+      });
+      expect(await screen.findByText('LA-04')).toBeVisible();
+      expect(screen.getByText(/Only 3\sdoses left in it: do 3 of the 6/)).toBeVisible();
+    });
+
+    it('goes on without a connection from what the phone knows', async () => {
+      serve({ ...answers(SILENCE, first), 'PUT /api/lots/*': SILENCE });
+      showWalk();
+      await userEvent.click(await screen.findByText('Go'));
+      await userEvent.click(screen.getByLabelText('flowers of Lantern 1: one more'));
+      await userEvent.click(screen.getByText(/Into the jar/));
+      expect(await screen.findByText('Stop 1 of 1')).toBeVisible();
+      expect(screen.getByText('the new Lantern jar')).toBeVisible();
+      expect(screen.getByText(/Only 3\sdoses left/)).toBeVisible();
+      await userEvent.clear(screen.getByLabelText('how many'));
+      await userEvent.type(screen.getByLabelText('how many'), '2');
+      await userEvent.click(screen.getByText('Done · 2 flowers'));
+      expect(await screen.findByText('That was the last stop')).toBeVisible();
+      const kept = await store.outbox.orderBy('seq').toArray();
+      expect(kept.map((w) => w.path.split('/')[2])).toEqual(['lots', 'pollinations']);
+      expect(kept[1]!.body).toMatchObject({ lotId: 'new-jar', flowers: 2 });
+    });
+
+    it('says at a stop that its pollen is not collected, and leads back', async () => {
+      serve(answers(done, first));
+      showWalk();
+      await userEvent.click(await screen.findByText('Go'));
+      await userEvent.click(screen.getByText('Skip'));
+      expect(screen.getByText(/not collected yet/)).toBeVisible();
+      await userEvent.click(screen.getByText('Collect Lantern'));
+      expect(screen.getByText('Collect 1 of 1')).toBeVisible();
+    });
   });
 
   it('keeps the count when the jar has run out meanwhile', async () => {

@@ -12,6 +12,7 @@ import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
 import { givesPollen } from '../crossing/cross-words';
+import { CollectCard } from './CollectCard';
 import { StepCard } from './StepCard';
 import { StopCard } from './StopCard';
 import { forgetPlace, placeIn, rememberPlace } from './walk-state';
@@ -33,7 +34,7 @@ function Clean({ stop, done }: { stop: Stop; done: () => void }) {
             <li key={c}>{c}</li>
           ))}
         </ul>
-        <p>Then open jar {stop.lotCode}.</p>
+        <p>Then open the jar: {stop.lotCode}.</p>
       </section>
       <footer className={classes.bar}>
         <Button size="lg" ml="auto" onClick={done}>
@@ -98,7 +99,9 @@ function Over({ walk, back }: { walk: Schemas['Walk']; back: () => void }) {
 
 /** The walk's stops one after another; what others do meanwhile shows at each. */
 function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropSheetView'][] }) {
-  const [place, setPlace] = useState(() => placeIn(walk.id));
+  // Before the first stop stand what is collected, -1 the last of it, and before that the cautions.
+  const beginning = -1 - walk.collects.length;
+  const [place, setPlace] = useState(() => placeIn(walk.id, beginning));
   const go = (to: typeof place) => {
     rememberPlace(walk.id, to);
     setPlace(to);
@@ -107,6 +110,7 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
   const [cleaned, setCleaned] = useState(-1);
   const { at } = place;
   const stop = walk.stops[at];
+  const collecting = at < 0 && at > beginning ? walk.collects[walk.collects.length + at] : undefined;
   const clean = !stop || stop.cleanBefore.length === 0 || cleaned === at;
   const over = at >= walk.stops.length;
   const Card = stop && givesPollen(stop.kind) ? StopCard : StepCard;
@@ -120,7 +124,9 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
             ? 'Round done'
             : stop
               ? `Stop ${at + 1} of ${walk.stops.length}`
-              : plural(walk.stops.length, 'stop')
+              : collecting
+                ? `Collect ${walk.collects.length + at + 1} of ${walk.collects.length}`
+                : plural(walk.stops.length, 'stop')
         }
       >
         <KeptLine className={classes.kept} />
@@ -128,7 +134,15 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
           {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
         </button>
       </FieldHead>
-      {at === -1 && <Cautions cautions={walk.cautions} go={() => go({ at: 0, count: 0 })} />}
+      {at === beginning && <Cautions cautions={walk.cautions} go={() => go({ at: at + 1, count: 0 })} />}
+      {collecting && (
+        <CollectCard
+          key={collecting.lotId}
+          of={collecting}
+          sheet={crops.find((c) => c.key === collecting.pollen.crop)}
+          next={() => go({ at: at + 1, count: 0 })}
+        />
+      )}
       {stop && !clean && <Clean stop={stop} done={() => setCleaned(at)} />}
       {stop && clean && (
         <Card
@@ -139,6 +153,7 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
           count={place.count}
           setCount={(count) => go({ at, count })}
           next={() => go({ at: at + 1, count: 0 })}
+          collect={(place) => go({ at: place - walk.collects.length, count: 0 })}
         />
       )}
       {over && <Over walk={walk} back={() => go({ at: walk.stops.length - 1, count: 0 })} />}

@@ -30,22 +30,22 @@ export function doneAt(
 const key = (walk: string) => `walk ${walk}`;
 
 interface Place {
-  /** Stop one stands at; -1 before the cautions are read. */
+  /** Stop one stands at; below 0 what is collected before, the cautions lowest of all. */
   at: number;
   /** Flowers counted there and not yet written down. */
   count: number;
 }
 
-/** Where one stood in a walk, after a reload or a dead battery. */
-export function placeIn(walk: string): Place {
+/** Where one stood in a walk, after a reload or a dead battery; at its beginning where nothing is known. */
+export function placeIn(walk: string, beginning = -1): Place {
   try {
     const found = (JSON.parse(localStorage.getItem(key(walk)) ?? 'null') ?? {}) as Partial<Place>;
     return {
-      at: Number.isInteger(found.at) ? found.at! : -1,
+      at: Number.isInteger(found.at) ? found.at! : beginning,
       count: Number.isInteger(found.count) && found.count! > 0 ? found.count! : 0,
     };
   } catch {
-    return { at: -1, count: 0 };
+    return { at: beginning, count: 0 };
   }
 }
 

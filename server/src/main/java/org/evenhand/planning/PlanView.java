@@ -23,7 +23,7 @@ import java.util.UUID;
  * @param cost fruits that the choices of people cost; absent where nobody chose anything
  */
 @Schema(name = "Plan")
-record PlanView(
+public record PlanView(
         List<Instant> moments,
         double[] taking,
         double[] giving,
@@ -66,14 +66,23 @@ record PlanView(
      * Pollen to collect before the females are done.
      *
      * @param flowers male flowers that give the doses
+     * @param dosesPerFlower what one of them gives
      * @param later doses of it that wait for later rounds
      */
     @Schema(name = "PlannedCollecting")
-    record Collect(UUID varietyId, String variety, int doses, int flowers, int later, List<FromTree> trees) {}
+    public record Collect(
+            UUID varietyId,
+            String variety,
+            String crop,
+            int doses,
+            int flowers,
+            double dosesPerFlower,
+            int later,
+            List<FromTree> trees) {}
 
     /** Where it is. */
     @Schema(name = "CollectFromTree")
-    record FromTree(UUID treeId, String tree, String place, double flowers) {}
+    public record FromTree(UUID treeId, String tree, String place, double flowers) {}
 
     /**
      * What becomes of the flowers that can take pollen at a visit. In this visit, later, kept for a cross, not wanted and lost add up to the

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundPlan;
@@ -131,12 +132,15 @@ final class PlanWords {
                     : 0;
             if (doses > 0) {
                 VarietyView v = source.variety();
+                CropSheet sheet = crops.of(ground.caller(), v.crop());
+                FlowersToGather gather = FlowersToGather.of(sheet, v.smallFlowers(), doses);
                 collect.add(new PlanView.Collect(
                         v.id(),
                         v.name(),
+                        v.crop(),
                         doses,
-                        FlowersToGather.of(crops.of(ground.caller(), v.crop()), v.smallFlowers(), doses)
-                                .expected(),
+                        gather.expected(),
+                        gather.dosesPerFlower(),
                         doses - takenIn(round, source.id()),
                         from(v.id(), slot.at())));
             }

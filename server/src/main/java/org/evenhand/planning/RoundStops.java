@@ -174,7 +174,8 @@ final class RoundStops {
                 List.of(),
                 null,
                 false,
-                false);
+                false,
+                null);
     }
 
     private RoundView.StopView pollen(
@@ -214,7 +215,8 @@ final class RoundStops {
                 cross == null ? limbs(t, sheet, flowers) : List.of(),
                 null,
                 cross == null && onlyNow(tree, stop.round()),
-                source.toGather());
+                source.toGather(),
+                source.toGather() ? source.variety().id() : null);
     }
 
     private static Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {

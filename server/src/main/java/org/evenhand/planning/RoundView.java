@@ -58,6 +58,7 @@ public record RoundView(
      * @param limbs how the flowers are spread over the limbs that were measured; none where none were
      * @param againOf pollination whose flowers, outside crosses, have pollen once more
      * @param collectFirst whether its pollen is still to be collected
+     * @param collectOf the variety whose pollen that is; absent where it is in a jar
      * @param onlyNow whether hardly any of these flowers takes pollen a day later
      */
     @Schema(name = "RoundStop")
@@ -88,7 +89,8 @@ public record RoundView(
             List<LimbFlowers> limbs,
             @Schema(description = OPTIONAL) UUID againOf,
             boolean onlyNow,
-            boolean collectFirst) {
+            boolean collectFirst,
+            @Schema(description = OPTIONAL) UUID collectOf) {
         /** Walks of earlier days lack what stops have learned to say since. */
         public StopView {
             kind = kind == null ? CrossWork.Step.POLLINATE : kind;
@@ -103,15 +105,20 @@ public record RoundView(
 
         /** The same, of a cross that has been begun. */
         public StopView of(Cross begun) {
-            return with(cleanBefore, begun);
+            return with(cleanBefore, begun, lotId);
+        }
+
+        /** The same from a jar that is still to be filled. */
+        public StopView fromJar(UUID lot) {
+            return with(cleanBefore, cross, lot);
         }
 
         /** The same, with what to clean first. */
         StopView after(List<String> clean) {
-            return with(clean, cross);
+            return with(clean, cross, lotId);
         }
 
-        private StopView with(List<String> newClean, Cross newCross) {
+        private StopView with(List<String> newClean, Cross newCross, UUID newLot) {
             return new StopView(
                     treeId,
                     treeName,
@@ -120,7 +127,7 @@ public record RoundView(
                     block,
                     row,
                     position,
-                    lotId,
+                    newLot,
                     lotCode,
                     pollenParent,
                     flowers,
@@ -139,7 +146,8 @@ public record RoundView(
                     limbs,
                     againOf,
                     onlyNow,
-                    collectFirst);
+                    collectFirst,
+                    collectOf);
         }
     }
 

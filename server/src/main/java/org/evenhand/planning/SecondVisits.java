@@ -289,7 +289,8 @@ class SecondVisits {
                     List.of(),
                     o.first().id(),
                     false,
-                    false);
+                    false,
+                    null);
         }
 
         private static String marks(PollinationView first) {

@@ -22,6 +22,9 @@ class Walk extends OrchardRecord {
     private List<RoundView.StopView> stops;
 
     @JdbcTypeCode(SqlTypes.JSON)
+    private List<WalkView.Collecting> collects;
+
+    @JdbcTypeCode(SqlTypes.JSON)
     private List<String> cautions;
 
     private Instant closedAt;
@@ -34,10 +37,12 @@ class Walk extends OrchardRecord {
             Instant now,
             ZoneId zone,
             Instant plannedFor,
+            List<WalkView.Collecting> collects,
             List<RoundView.StopView> stops,
             List<String> cautions) {
         super(id, caller, now, zone);
         this.plannedFor = plannedFor;
+        this.collects = List.copyOf(collects);
         this.stops = List.copyOf(stops);
         this.cautions = List.copyOf(cautions);
     }
@@ -48,6 +53,10 @@ class Walk extends OrchardRecord {
 
     List<RoundView.StopView> stops() {
         return stops;
+    }
+
+    List<WalkView.Collecting> collects() {
+        return collects;
     }
 
     List<String> cautions() {

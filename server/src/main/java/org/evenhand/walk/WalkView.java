@@ -7,12 +7,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.crossing.CrossingView;
+import org.evenhand.planning.PlanView;
 import org.evenhand.planning.RoundView;
 import org.evenhand.pollination.PollinationView;
 
 /**
  * A walk, and what everybody on it has done so far.
  *
+ * @param collects what is collected first; stops that need it name its jar already
  * @param steps steps on crosses that were done on it
  * @param closedAt when it was ended; absent while it can be walked on
  */
@@ -22,6 +24,7 @@ record WalkView(
         Instant plannedFor,
         Instant startedAt,
         @Schema(description = OPTIONAL) Instant closedAt,
+        List<Collecting> collects,
         List<RoundView.StopView> stops,
         List<String> cautions,
         List<PollinationView> done,
@@ -29,6 +32,14 @@ record WalkView(
         List<Word> words,
         List<Photo> photos,
         long version) {
+
+    /**
+     * Pollen to collect before the stops.
+     *
+     * @param lotId the id of the jar it goes into: once that is on the shelf, it was collected
+     */
+    @Schema(name = "WalkCollecting")
+    record Collecting(UUID lotId, PlanView.Collect pollen) {}
 
     /** What was seen at a stop. */
     @Schema(name = "WalkWord")

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.availability.Settings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
@@ -85,21 +86,39 @@ class Walks {
                 found -> view(caller, found),
                 () -> {
                     RoundView round = rounds.plan(caller, request.at(), null);
-                    List<RoundView.StopView> stops = round.stops().stream()
-                            .filter(s -> !s.collectFirst())
-                            .toList();
-                    if (stops.isEmpty()) {
+                    if (round.stops().isEmpty() && round.collect().isEmpty()) {
                         throw new InvalidInputException(
-                                "at",
-                                round.stops().isEmpty()
-                                        ? "has no stop: no jar serves a flower that can take pollen at that hour."
-                                        : "has no stop with pollen yet: collect it first, then start walking.");
+                                "at", "has no stop: no pollen serves a flower that can take it at that hour.");
                     }
-                    Walk walk = walks.saveAndFlush(
-                            new Walk(id, caller, clock.instant(), zone(caller), round.at(), stops, round.cautions()));
+                    List<WalkView.Collecting> collects = collects(round);
+                    Walk walk = walks.saveAndFlush(new Walk(
+                            id,
+                            caller,
+                            clock.instant(),
+                            zone(caller),
+                            round.at(),
+                            collects,
+                            fromTheirJars(round.stops(), collects),
+                            round.cautions()));
                     walk.change(beginCrosses(caller, walk));
                     return view(caller, walks.saveAndFlush(walk));
                 });
+    }
+
+    /** Each with the id that its jar is to have, so that everybody on the walk means the same. */
+    private List<WalkView.Collecting> collects(RoundView round) {
+        return round.collect().stream()
+                .map(c -> new WalkView.Collecting(Ids.newVersion7(clock.instant()), c))
+                .toList();
+    }
+
+    private static List<RoundView.StopView> fromTheirJars(
+            List<RoundView.StopView> stops, List<WalkView.Collecting> collects) {
+        Map<UUID, UUID> jars =
+                collects.stream().collect(Collectors.toMap(c -> c.pollen().varietyId(), WalkView.Collecting::lotId));
+        return stops.stream()
+                .map(s -> s.collectFirst() ? s.fromJar(jars.get(s.collectOf())) : s)
+                .toList();
     }
 
     /** Crosses that are only planned get their numbers now, so that labels can be written under the tree. */
@@ -147,7 +166,14 @@ class Walks {
         String title = "Round of " + Given.say(walk.plannedFor(), orchard.site().zone()) + ", " + orchard.name();
         List<String> flowers =
                 walk.stops().stream().map(s -> flowers(caller, s)).toList();
-        return new PaperRound(title, walk.stops(), flowers, walk.cautions()).pdf();
+        List<String> notes = Stream.concat(walk.collects().stream().map(Walks::collect), walk.cautions().stream())
+                .toList();
+        return new PaperRound(title, walk.stops(), flowers, notes).pdf();
+    }
+
+    private static String collect(WalkView.Collecting c) {
+        return "First collect " + Plural.of(c.pollen().flowers(), "male flower") + " of "
+                + c.pollen().variety() + " for " + Plural.of(c.pollen().doses(), "dose") + ".";
     }
 
     private String flowers(Caller caller, RoundView.StopView stop) {
@@ -292,6 +318,7 @@ class Walks {
                 w.plannedFor(),
                 w.recordedAt(),
                 w.closedAt(),
+                w.collects(),
                 w.stops(),
                 w.cautions(),
                 pollinations.ofWalk(caller, w.id()),

@@ -50,6 +50,7 @@ public final class PaperRounds {
                 List.of(),
                 null,
                 false,
-                false);
+                false,
+                null);
     }
 }

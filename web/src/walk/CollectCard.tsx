@@ -1,0 +1,139 @@
+import { Button, NumberInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { Counter } from '../kit/Counter';
+import { sayKept } from '../kit/kept';
+import { useHere } from '../kit/orchard-context';
+import { useOutbox } from '../kit/outbox';
+import { Question } from '../kit/Question';
+import { queries } from '../kit/queries';
+import { plural } from '../kit/time';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { dosesThere } from './collecting';
+import classes from './Walk.module.css';
+
+type Collecting = Schemas['WalkCollecting'];
+
+/** Male flowers taken before the females are done: counted tree by tree, into one new jar. */
+export function CollectCard({
+  of,
+  sheet,
+  next,
+}: {
+  of: Collecting;
+  sheet: Schemas['CropSheetView'] | undefined;
+  next: () => void;
+}) {
+  const { now, session } = useHere();
+  const outbox = useOutbox();
+  const { data: lots = [] } = useQuery(queries.lots());
+  const [taken, setTaken] = useState<Record<string, number>>({});
+  const [doses, setDoses] = useState<number | string>('');
+  const there = dosesThere(of, lots, outbox);
+  const { pollen } = of;
+  const sources = pollen.trees
+    .map((t) => ({ treeId: t.treeId, flowers: taken[t.treeId] ?? 0 }))
+    .filter((s) => s.flowers > 0);
+  const flowers = sources.reduce((n, s) => n + s.flowers, 0);
+  const expected = Math.floor(flowers * pollen.dosesPerFlower);
+  const body: Schemas['LotRequest'] = {
+    sources,
+    collectedAt: now.toISOString(),
+    storage: 'ROOM',
+    ...(sheet?.collect[0] && { way: sheet.collect[0] }),
+    ...(doses !== '' && { doses: Number(doses) }),
+  };
+  const form = useSubmit(
+    (_: void, confirmed) =>
+      answer(api.PUT('/api/lots/{id}', { params: { path: { id: of.lotId } }, body: { ...body, confirmed } })),
+    ['sources', 'doses'],
+    (lot) => {
+      doneWithUndo(`Jar ${lot.code}: ${plural(lot.dosesLeft, 'dose')}. Write ${lot.code} on it.`, () =>
+        answer(
+          api.POST('/api/lots/{id}/void', {
+            params: { path: { id: lot.id } },
+            body: { version: lot.version, reason: 'undone right after saving' },
+          }),
+        ),
+      );
+      next();
+    },
+    {
+      write: () => ({
+        method: 'PUT',
+        path: `/api/lots/${of.lotId}`,
+        body: { ...body },
+        label: `${plural(flowers, 'male flower')} of ${pollen.variety} into a new jar`,
+        account: session.accountId,
+      }),
+      kept: () => {
+        sayKept(`${plural(flowers, 'male flower')} of ${pollen.variety}.`);
+        next();
+      },
+    },
+  );
+  const error = form.errorFor('sources', 'Flowers') ?? form.errorFor('doses', 'Doses') ?? form.general;
+  return (
+    <>
+      <section className={classes.card} data-collect={pollen.variety}>
+        <div className={classes.step}>Collect {pollen.variety}</div>
+        <p>
+          {plural(pollen.flowers, 'male flower')} that shed, for {plural(pollen.doses, 'dose')}
+          {pollen.later > 0 && `, ${pollen.later} of them for later visits`}. Into one clean, empty cup.
+        </p>
+        {there !== undefined && (
+          <p className={classes.now}>This jar is filled: {plural(there, 'dose')} left.</p>
+        )}
+        {pollen.trees.map((t) => (
+          <div key={t.treeId} className={classes.source}>
+            <span>
+              <b>{t.tree}</b>
+              <br />
+              <span className="soft">
+                about {Math.round(t.flowers)} shedding · {t.place}
+              </span>
+            </span>
+            <Counter
+              label={`flowers of ${t.tree}`}
+              value={taken[t.treeId] ?? 0}
+              onChange={(n) => setTaken((all) => ({ ...all, [t.treeId]: n }))}
+            />
+          </div>
+        ))}
+        {flowers > 0 && (
+          <NumberInput
+            label="Doses"
+            description={`${plural(flowers, 'flower')} give about ${expected}; change it if you see more or less.`}
+            placeholder={String(expected)}
+            min={1}
+            value={doses}
+            onChange={setDoses}
+          />
+        )}
+      </section>
+      {error && (
+        <p className={classes.error} role="alert">
+          {error}
+        </p>
+      )}
+      <Question question={form.question} />
+      <footer className={classes.bar}>
+        <Button size="lg" variant="outline" mr="auto" onClick={next} disabled={form.busy}>
+          {there === undefined ? 'Skip' : 'Next'}
+        </Button>
+        <Button
+          size="lg"
+          disabled={flowers === 0 || there !== undefined}
+          loading={form.busy}
+          onClick={() => form.submit()}
+        >
+          {flowers === 0
+            ? 'Count the flowers taken'
+            : `Into the jar · ${doses === '' ? expected : doses} doses`}
+        </Button>
+      </footer>
+    </>
+  );
+}
