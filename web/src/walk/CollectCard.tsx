@@ -97,6 +97,7 @@ export function CollectCard({
             </span>
             <Counter
               label={`flowers of ${t.tree}`}
+              heading="taken"
               value={taken[t.treeId] ?? 0}
               onChange={(n) => setTaken((all) => ({ ...all, [t.treeId]: n }))}
             />

@@ -192,6 +192,23 @@ final class Browser implements AutoCloseable {
                 .contains(text);
     }
 
+    /** Fills the new jars that a walk begins with, from so many flowers of the first tree of each. */
+    void collectOnTheWalk(int flowers, int doses) {
+        String header = see(By.cssSelector("header b")).getText();
+        while (header.startsWith("Collect ")) {
+            for (int i = 0; i < flowers; i++) {
+                click(By.cssSelector("[data-collect] button[aria-label$=': one more']"));
+            }
+            type("Doses", String.valueOf(doses));
+            press("Into the jar · " + doses + " doses");
+            String before = header;
+            waitFor(
+                    () -> see(By.cssSelector("header b")).getText().equals(before) ? null : true,
+                    "for the jar to be filled");
+            header = see(By.cssSelector("header b")).getText();
+        }
+    }
+
     void goTo(String page) {
         click(By.xpath("//nav[@aria-label='Pages']//a[starts-with(normalize-space(.), " + quoted(page) + ")]"));
     }

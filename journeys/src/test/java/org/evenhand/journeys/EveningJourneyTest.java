@@ -177,6 +177,9 @@ class EveningJourneyTest extends DemoJourney {
         browser.phone();
         browser.seeText("Before you go");
         browser.press("Go");
+        browser.seeText("Collect Lantern");
+        browser.picture("walk-collect-phone");
+        browser.collectOnTheWalk(2, 7);
         browser.seeText("cross 26-2, Pale Ridge × Lantern");
         browser.press("All 3");
         browser.press("Done · 3 flowers");

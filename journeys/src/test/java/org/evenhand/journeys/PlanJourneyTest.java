@@ -60,11 +60,16 @@ class PlanJourneyTest extends DemoJourney {
         browser.seeText("Before you go");
         String walk = browser.path();
         browser.press("Go");
+        browser.collectOnTheWalk(1, 6);
         tomas = new Browser(application.address());
         tomas.open("/");
         tomas.signInAs("tomas@heron-bank.example");
         tomas.open(walk);
         tomas.press("Go");
+        while (tomas.see(By.cssSelector("header b")).getText().startsWith("Collect ")) {
+            tomas.seeText("This jar is filled: 6 doses left.");
+            tomas.press("Next");
+        }
 
         tomas.seeText("cross 26-2, Pale Ridge × Lantern");
         tomas.press("one more");
