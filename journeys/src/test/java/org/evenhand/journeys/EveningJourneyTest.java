@@ -172,7 +172,7 @@ class EveningJourneyTest extends DemoJourney {
     @Order(5)
     void walk_the_round_tick_flowers_and_see_doses_go_down() {
         browser.goTo("Round");
-        browser.waitFor(() -> browser.heading().startsWith("At 16:10: ") ? true : null, "for the plan");
+        browser.waitFor(() -> browser.heading().startsWith("At 16:00: ") ? true : null, "for the plan");
         browser.press("Start walking");
         browser.phone();
         browser.seeText("Before you go");
