@@ -84,24 +84,23 @@ function BlockForm({ need }: { need: Need }) {
           onChange={(e) => setIndoors(e.currentTarget.checked)}
           mb={8}
         />
-        <NumberInput
-          label={`Ordinary low, ${metric ? '°C' : '°F'}`}
-          placeholder={indoors ? 'guessed' : 'as the orchard'}
-          value={low}
-          onChange={setLow}
-          hideControls
-          w={150}
-          error={form.errorFor('usualMinimumC', 'Lowest')}
-        />
-        <NumberInput
-          label={`Ordinary high, ${metric ? '°C' : '°F'}`}
-          placeholder={indoors ? 'guessed' : 'as the orchard'}
-          value={high}
-          onChange={setHigh}
-          hideControls
-          w={150}
-          error={form.errorFor('usualMaximumC', 'Highest')}
-        />
+        {(
+          [
+            ['low', low, setLow, 'usualMinimumC', 'Lowest'],
+            ['high', high, setHigh, 'usualMaximumC', 'Highest'],
+          ] as const
+        ).map(([end, value, set, field, word]) => (
+          <NumberInput
+            key={end}
+            label={`Ordinary ${end}, ${metric ? '°C' : '°F'}`}
+            placeholder={indoors ? 'guessed' : 'as the orchard'}
+            value={value}
+            onChange={set}
+            hideControls
+            w={150}
+            error={form.errorFor(field, word)}
+          />
+        ))}
         <Button variant="outline" loading={form.busy} onClick={() => form.submit()}>
           Reckon
         </Button>

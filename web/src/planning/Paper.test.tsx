@@ -56,6 +56,7 @@ describe('a round on paper', () => {
 
   it('puts a refusal beside the line and keeps the number', async () => {
     serve({
+      'GET /api/lots': [],
       'GET /api/walks/*': walk(),
       'PUT /api/pollinations/*': refusal(400, {
         errors: [{ field: 'flowers', message: 'need 50 doses, but only 10 left in PR-02.' }],

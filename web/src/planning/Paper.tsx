@@ -106,6 +106,8 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
   const { now } = useHere();
   const [ownTime, setOwnTime] = useState<Date>();
   const at = ownTime ?? now;
+  const { data: lots } = useQuery(queries.lots());
+  const missing = walk.collects.filter((c) => lots && !lots.some((l) => l.id === c.lotId));
   return (
     <>
       <div className="say">
@@ -120,6 +122,15 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
         <p className="soft">
           Carry the page, write on it, and type it in here afterwards. Enter writes a line down.
         </p>
+        {missing.length > 0 && (
+          <p className="note">
+            First the pollen that was collected:{' '}
+            <Link to={`/round/walk/${walk.id}`}>
+              count the flowers of {missing.map((c) => c.pollen.variety).join(', ')}
+            </Link>
+            , as these stops draw from their new jars.
+          </p>
+        )}
         <div style={{ maxWidth: 280 }}>
           <TimeField label="When it was done" value={at} onChange={setOwnTime} />
         </div>
