@@ -112,29 +112,31 @@ public final class CrossWork {
     }
 
     /**
-     * What is still to do, in order; nothing once no flower is left.
+     * What is still to do, in order; nothing once no flower is left. A visit whose stigmas are past falls away, and what would follow
+     * it; a flower that never had pollen is only uncovered.
      *
-     * @param start when it is begun, where nothing was done yet
+     * @param now the moment looked from, and that of the first step where nothing was done yet
      */
-    public List<Due> due(Instant start) {
+    public List<Due> due(Instant now) {
         List<Due> due = new ArrayList<>();
         if (!done.isEmpty() && flowers() == 0) {
             return due;
         }
-        Instant begun = begun().orElse(start);
+        Instant begun = begun().orElse(now);
         Instant past = begun.plus(hours(habit.lastsHours().value()));
         Optional<Instant> visit = first(Step.POLLINATE);
-        Instant before = done.isEmpty() ? start : done.get(done.size() - 1).at();
+        Instant before = done.isEmpty() ? now : done.get(done.size() - 1).at();
         for (Step step : left()) {
             Instant from = later(before, from(step, begun, visit.orElse(before)));
-            if (step == Step.POLLINATE_AGAIN && from.isAfter(past)) {
+            boolean missed = step.givesPollen() && (from.isAfter(past) || now.isAfter(past));
+            if (missed) {
                 continue;
             }
             due.add(new Due(step, from, step.givesPollen() ? Optional.of(past) : Optional.empty()));
             before = from;
             visit = step == Step.POLLINATE ? Optional.of(from) : visit;
         }
-        return withoutIdleCover(due);
+        return visit.isPresent() ? withoutIdleCover(due) : uncoverOnly(due, now);
     }
 
     /**
@@ -265,17 +267,25 @@ public final class CrossWork {
     }
 
     /** A cover is put on again only after a visit that there is. */
-    private static List<Due> withoutIdleCover(List<Due> due) {
+    private List<Due> withoutIdleCover(List<Due> due) {
         List<Due> kept = new ArrayList<>();
+        boolean visited = !done.isEmpty() && done.get(done.size() - 1).step().givesPollen();
         for (Due d : due) {
-            boolean again = d.step() == Step.REBAG
-                    && !kept.isEmpty()
-                    && kept.get(kept.size() - 1).step() == Step.REBAG;
-            if (!again) {
+            if (d.step() != Step.REBAG || visited) {
                 kept.add(d);
             }
+            visited = d.step().givesPollen();
         }
         return kept;
+    }
+
+    /** Of flowers whose only visits were missed: the cover comes off, at once. */
+    private List<Due> uncoverOnly(List<Due> due, Instant now) {
+        boolean covered = first(Step.BAG).isPresent();
+        return due.stream()
+                .filter(d -> covered && d.step() == Step.BAG_OFF)
+                .map(d -> new Due(d.step(), now, Optional.empty()))
+                .toList();
     }
 
     private Instant from(Step step, Instant begun, Instant visit) {

@@ -87,6 +87,33 @@ class CrossWorkTest {
     }
 
     @Test
+    void a_visit_that_was_missed_falls_away_with_its_cover() {
+        List<Done> once = List.of(
+                new Done(Step.THIN, 9, MAY),
+                new Done(Step.EMASCULATE, 9, MAY),
+                new Done(Step.POLLINATE, 8, MAY),
+                new Done(Step.BAG, 8, MAY));
+        CrossWork pollinated = new CrossWork(APPLE, new Way(true, Visits.TWICE), once);
+        assertThat(pollinated.due(MAY.plus(Duration.ofDays(5))))
+                .extracting(Due::step)
+                .containsExactly(Step.POLLINATE_AGAIN, Step.REBAG, Step.BAG_OFF);
+        assertThat(pollinated.due(MAY.plus(Duration.ofDays(7))))
+                .extracting(Due::step)
+                .containsExactly(Step.BAG_OFF);
+
+        Instant late = MAY.plus(Duration.ofDays(9));
+        CrossWork never = new CrossWork(
+                APPLE,
+                new Way(true, Visits.WHEN_RIPE),
+                List.of(new Done(Step.EMASCULATE, 5, MAY), new Done(Step.BAG, 5, MAY)));
+        assertThat(never.due(late)).containsExactly(new Due(Step.BAG_OFF, late, java.util.Optional.empty()));
+        assertThat(new CrossWork(APPLE, new Way(false, Visits.AT_ONCE), List.of(new Done(Step.EMASCULATE, 5, MAY)))
+                        .due(late))
+                .as("nothing hangs on it that would have to come off")
+                .isEmpty();
+    }
+
+    @Test
     void a_step_passed_over_is_not_asked_for_again_and_nothing_once_all_flowers_are_lost() {
         Way way = new Way(true, Visits.TWICE);
         assertThat(new CrossWork(APPLE, way, List.of(new Done(Step.POLLINATE, 4, MAY))).due(MAY))
