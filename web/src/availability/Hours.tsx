@@ -116,7 +116,7 @@ function HoursForm({ before }: { before: Settings }) {
         min={0}
         max={1000}
         step={0.1}
-        decimalScale={1}
+        decimalScale={2}
         maw={340}
         value={s.worthGoing ?? ''}
         onChange={(v) => set({ ...s, worthGoing: Number(v) || 0 })}

@@ -34,8 +34,8 @@ public record SettingsView(
         double worthGoing,
         @Schema(description = OPTIONAL) Long version) {
 
-    /** What holds as long as nobody said otherwise; sixty flowers an hour and a third of a fruit
-     * for a walk are our assumption. */
+    /** What holds as long as nobody said otherwise; sixty flowers an hour and a twentieth of a
+     * fruit for a walk are our assumption. */
     static final SettingsView USUAL = new SettingsView(
             null,
             PollenAge.STORED,
@@ -47,7 +47,7 @@ public record SettingsView(
             false,
             true,
             true,
-            0.3,
+            0.05,
             null);
 
     /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.Plural;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.LotId;
@@ -229,7 +230,7 @@ final class PlanWords {
                         .toList();
                 yield fathers.isEmpty()
                         ? "No variety of this orchard serves it; pollen from elsewhere would, where rules allow it."
-                        : u.flowers() + " more doses of " + String.join(", ", fathers) + ".";
+                        : Plural.of(u.flowers(), "more dose") + " of " + String.join(", ", fathers) + ".";
             }
         };
     }
