@@ -16,7 +16,7 @@ const WORK = [
   ['/bloom', 'Bloom'],
   ['/pollen', 'Pollen shelf'],
   ['/mates', 'Mates'],
-  ['/round', 'Round'],
+  ['/round', 'Visits'],
   ['/fruit-set', 'Fruit set'],
   ['/findings', 'Findings'],
 ] as const;
@@ -99,7 +99,7 @@ export function Shell() {
         </NavLink>
         <NavLink to="/round">
           <IconRoute size={22} />
-          Round
+          Visits
         </NavLink>
         <NavLink to="/fruit-set">
           <IconBasket size={22} />

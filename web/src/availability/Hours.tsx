@@ -215,13 +215,13 @@ function HoursForm({ before }: { before: Settings }) {
       />
       <Checkbox
         label="Reckon with what was learned here"
-        description="On: the flower budget and the round use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
+        description="On: the flower budget and the plan use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
         checked={s.useLearned}
         onChange={(e) => set({ ...s, useLearned: e.currentTarget.checked })}
       />
       <Checkbox
         label="Go over the same flowers once more while stigmas last"
-        description="On: a round takes in flowers that had pollen ten hours ago or more, where the same father’s is to spare. Off: once is enough."
+        description="On: a visit takes in flowers that had pollen ten hours ago or more, where the same father’s is to spare. Off: once is enough."
         checked={s.repeatVisits}
         onChange={(e) => set({ ...s, repeatVisits: e.currentTarget.checked })}
       />

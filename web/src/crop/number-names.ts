@@ -43,7 +43,7 @@ const NAMES: Record<string, string> = {
   'cross.ovules': 'Seeds a fruit can hold',
   'hand.dryAirKpa': 'Air too dry for nature above, kPa',
   'season.afterLeafOutWeeks': 'Begin after leaf-out, weeks',
-  'season.roundEveryDays': 'From round to round, days',
+  'season.roundEveryDays': 'From visit to visit, days',
   'season.bloomDays': 'First to last flower, days',
   'season.chillPortions': 'Chill the buds need, portions',
   'pollinationPeriod.ovuleDays': 'Ovules live, days',

@@ -305,7 +305,7 @@ export function Crosses() {
                   </Button>
                 }
               >
-                Press a cell under “Who fits whom” and say how many flowers or seeds. The rounds then make
+                Press a cell under “Who fits whom” and say how many flowers or seeds. The visits then make
                 flowers ready for it, give them that father’s pollen, and say when the bag comes off.
               </Empty>
             ) : (

@@ -90,8 +90,8 @@ export function Learned() {
             <>
               <p>
                 {l.used
-                  ? 'The flower budget and the round reckon with the numbers learned here.'
-                  : 'Switched off: the flower budget and the round reckon with the crop sheets alone.'}{' '}
+                  ? 'The flower budget and the plan reckon with the numbers learned here.'
+                  : 'Switched off: the flower budget and the plan reckon with the crop sheets alone.'}{' '}
                 <Link to="/round/hours">
                   {l.used ? 'Switch it off' : 'Switch it on'} under Hours and habits
                 </Link>

@@ -202,7 +202,7 @@ export function FruitSet() {
               )}
               {rows.length === 0 && (
                 <Empty title="No pollinations yet">
-                  A week after a round the first look at its fruit comes up here.
+                  A week after a visit the first look at its fruit comes up here.
                 </Empty>
               )}
               <Section title="Due" rows={due}>

@@ -37,7 +37,7 @@ export function CalendarCard() {
         <h2>In your calendar</h2>
       </header>
       <p className="small soft">
-        A calendar program can follow the rounds of the coming ten days and the days on which to look for
+        A calendar program can follow the visits of the coming ten days and the days on which to look for
         fruit. Whoever has the address can read them.
       </p>
       {feeds.map((f) => (

@@ -111,7 +111,7 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
   return (
     <>
       <div className="say">
-        <h1>A round on paper: {plural(walk.stops.length, 'stop')}</h1>
+        <h1>A visit on paper: {plural(walk.stops.length, 'stop')}</h1>
         <div className="do">
           <Button component="a" href={`/api/walks/${walk.id}/paper`} target="_blank" variant="outline">
             Open the page to print
@@ -155,7 +155,7 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
         </div>
         <div>
           <Button component={Link} to="/round">
-            Back to the round
+            Back to the visit
           </Button>
         </div>
       </section>

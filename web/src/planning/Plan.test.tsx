@@ -70,7 +70,7 @@ describe('the coming days', () => {
   it('say when and why, what to gather first, what is kept back, what is left and what stands in the way', async () => {
     serve({ 'GET /api/plan': plan, 'GET /api/light': { suns: [] } });
     show(<Plan />);
-    expect(await screen.findByText('1 round, 6 flowers, about 3 fruits to be expected.')).toBeVisible();
+    expect(await screen.findByText('1 visit, 6 flowers, about 3 fruits to be expected.')).toBeVisible();
     await userEvent.click(screen.getByText('6 flowers on 1 tree'));
     expect(screen.getByText(/2 male flowers for 4 doses, from Lantern 1 \(5 shedding/)).toBeVisible();
     expect(screen.getByText(/You manage 80 flowers until then/)).toBeVisible();

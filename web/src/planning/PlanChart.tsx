@@ -45,7 +45,7 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
             width={width}
             height={HEIGHT}
             role="img"
-            aria-label={`Flowers over the days, at most ${Math.round(most)}; rounds: ${words || 'none'}`}
+            aria-label={`Flowers over the days, at most ${Math.round(most)}; visits: ${words || 'none'}`}
             fontFamily="var(--sans)"
             fontSize={13}
             style={{ display: 'block' }}
@@ -82,7 +82,7 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
       </div>
       <RibbonAxis from={from} until={until} zone={zone} every={hours > 72 ? 24 : 12} />
       <p className="small soft">
-        above the line: can take pollen; below: giving pollen; numbered lines: the rounds
+        above the line: can take pollen; below: giving pollen; numbered lines: the visits
       </p>
     </div>
   );

@@ -139,7 +139,7 @@ function OpenWalks() {
       {walks.map((w) => (
         <section key={w.id} className="note line" style={{ justifyContent: 'space-between' }}>
           <span>
-            <b>A round begun {said(new Date(w.startedAt), now, zone)} is not ended</b>: {w.flowersDone} of{' '}
+            <b>A walk begun {said(new Date(w.startedAt), now, zone)} is not ended</b>: {w.flowersDone} of{' '}
             {plural(w.flowersPlanned, 'flower')} done, {plural(w.stops, 'stop')}.
           </span>
           <span className="line">
@@ -170,7 +170,9 @@ function StartWalking({ at }: { at: string | undefined }) {
   );
   return (
     <>
-      {start.general && <span className="warn">{start.general}</span>}
+      {(start.errorFor('at', 'It') ?? start.general) && (
+        <span className="warn">{start.errorFor('at', 'It') ?? start.general}</span>
+      )}
       <Button variant="outline" disabled={start.busy} onClick={() => start.submit('paper')}>
         On paper
       </Button>
@@ -190,7 +192,7 @@ export function Round() {
       <RoundTabs />
       <OpenWalks />
       <div className="line noprint" style={{ alignItems: 'flex-end' }}>
-        <TimeField label="Hour of the round" value={at ?? new Date(round.data?.at ?? now)} onChange={setAt} />
+        <TimeField label="Hour of the visit" value={at ?? new Date(round.data?.at ?? now)} onChange={setAt} />
         {at && (
           <Button variant="outline" onClick={() => setAt(undefined)}>
             Best hour
@@ -221,7 +223,7 @@ export function Round() {
             <Plan round={r} />
             {r.waiting.length > 0 && (
               <section className="note">
-                <b>Left for a later round</b>
+                <b>Left for a later visit</b>
                 {waitingFor(r.waiting).map((w) => (
                   <p key={w.at + w.lot}>
                     {plural(w.flowers, 'flower')} for {said(new Date(w.at), now, zone)} with <b>{w.lot}</b>

@@ -1,7 +1,7 @@
 import { Tabs } from '../kit/Tabs';
 
 const PAGES = [
-  ['/round', 'This round'],
+  ['/round', 'Next visit'],
   ['/round/plan', 'Coming days'],
   ['/round/wanted', 'What is wanted'],
   ['/round/crosses', 'Crosses'],
@@ -9,4 +9,4 @@ const PAGES = [
 ] as const;
 
 /** The pages of the room. */
-export const RoundTabs = () => <Tabs label="Round pages" pages={PAGES} />;
+export const RoundTabs = () => <Tabs label="Visit pages" pages={PAGES} />;

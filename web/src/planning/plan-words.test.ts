@@ -7,13 +7,13 @@ const plan = (flowers: number[], expectedFruits: number) =>
 
 describe('words of the plan', () => {
   it('count rounds in which something is done, flowers and fruits', () => {
-    expect(planSentence(plan([12, 0, 8], 9.6))).toBe('2 rounds, 20 flowers, about 10 fruits to be expected.');
-    expect(planSentence(plan([1], 0.4))).toBe('1 round, 1 flower, about 0 fruits to be expected.');
+    expect(planSentence(plan([12, 0, 8], 9.6))).toBe('2 visits, 20 flowers, about 10 fruits to be expected.');
+    expect(planSentence(plan([1], 0.4))).toBe('1 visit, 1 flower, about 0 fruits to be expected.');
   });
 
   it('say so when there is none', () => {
-    expect(planSentence(plan([], 0))).toBe('No round in these days.');
-    expect(planSentence(plan([0, 0], 0))).toBe('No round in these days.');
+    expect(planSentence(plan([], 0))).toBe('No visit in these days.');
+    expect(planSentence(plan([0, 0], 0))).toBe('No visit in these days.');
   });
 
   it.each([

@@ -5,8 +5,8 @@ import { plural } from '../kit/time';
 export function planSentence(plan: Schemas['Plan']): string {
   const rounds = plan.rounds.filter((r) => r.flowers > 0);
   const flowers = rounds.reduce((n, r) => n + r.flowers, 0);
-  if (flowers === 0) return 'No round in these days.';
-  return `${plural(rounds.length, 'round')}, ${plural(flowers, 'flower')}, about ${plan.expectedFruits.toFixed(0)} fruits to be expected.`;
+  if (flowers === 0) return 'No visit in these days.';
+  return `${plural(rounds.length, 'visit')}, ${plural(flowers, 'flower')}, about ${plan.expectedFruits.toFixed(0)} fruits to be expected.`;
 }
 
 /** Why flowers are left. */

@@ -129,7 +129,7 @@ describe('today', () => {
       'This evening, 16:00 to 20:45: collect Lantern, then pollinate 12 flowers on 2 trees.',
     );
     expect(screen.getByText('Collect Lantern').closest('a')).toHaveAttribute('href', '/pollen/collect');
-    expect(screen.getByText(/The round · 2 trees/).closest('a')).toHaveAttribute('href', '/round');
+    expect(screen.getByText(/The visit · 2 trees/).closest('a')).toHaveAttribute('href', '/round');
   });
 
   it('lists the visits of the coming day with what is collected and which pollen goes where', async () => {
@@ -196,7 +196,7 @@ describe('today', () => {
     serve(answers({ 'GET /api/plan': { ...plan, rounds: [] } }));
     const { unmount } = show(<Today />);
     expect(await heading()).toMatch(/About 9 flowers can take pollen, but none gets any in the coming days/);
-    expect(screen.queryByText(/^The round/)).toBeNull();
+    expect(screen.queryByText(/^The visit/)).toBeNull();
     unmount();
     serve(
       answers({

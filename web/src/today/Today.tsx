@@ -140,7 +140,7 @@ function ZoneDoubt() {
   );
 }
 
-/** So many trees are told here; the others under Round. */
+/** So many trees are told here; the others under Coming days. */
 const MOST_LEFT = 3;
 
 /** What comes next, and what can be done before it. */
@@ -160,7 +160,7 @@ function Buttons({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan
       )}
       {next && next.stops.length > 0 && (
         <Button component={Link} to="/round" variant={collect ? 'outline' : 'filled'}>
-          The round · {plural(new Set(next.stops.map((s) => s.treeId)).size, 'tree')}
+          The visit · {plural(new Set(next.stops.map((s) => s.treeId)).size, 'tree')}
         </Button>
       )}
     </div>

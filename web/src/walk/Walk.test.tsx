@@ -73,7 +73,7 @@ describe('the walk', () => {
     expect(sent[0]!.body).toMatchObject({ treeId: 'Pale Ridge 1', lotId: 'LA-02', flowers: 2 });
     await userEvent.click(screen.getByText('Skip, end'));
     expect(screen.getByText('That was the last stop')).toBeVisible();
-    await userEvent.click(screen.getByText('End the round'));
+    await userEvent.click(screen.getByText('End the walk'));
     await waitFor(() => expect(sent.at(-1)?.path).toBe('/api/walks/w1/close'));
   });
 

@@ -85,7 +85,7 @@ function Over({ walk, back }: { walk: Schemas['Walk']; back: () => void }) {
               Back one stop
             </Button>
             <Button loading={close.busy} onClick={() => close.submit(undefined)}>
-              End the round
+              End the walk
             </Button>
           </div>
         }
@@ -118,10 +118,10 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
     <div className={classes.page}>
       <FieldHead
         back="/round"
-        backLabel="Back to the round"
+        backLabel="Back to the visit"
         title={
           over
-            ? 'Round done'
+            ? 'Walk done'
             : stop
               ? `Stop ${at + 1} of ${walk.stops.length}`
               : collecting

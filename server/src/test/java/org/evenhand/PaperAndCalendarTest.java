@@ -48,7 +48,7 @@ class PaperAndCalendarTest {
         String said = text(api.bytes("/api/walks/" + walk + "/paper"));
 
         assertThat(said)
-                .contains("Round of 24 November 2026", "Tern Flat", "Pale Ridge 1", "12 half open", "LA-01")
+                .contains("Visit of 24 November 2026", "Tern Flat", "Pale Ridge 1", "12 half open", "LA-01")
                 .contains("Take care")
                 .contains("Evening work on ladders");
     }
@@ -97,7 +97,7 @@ class PaperAndCalendarTest {
         List<VEvent> events = calendar.getComponents("VEVENT");
         List<String> summaries =
                 events.stream().map(e -> e.getSummary().getValue()).toList();
-        assertThat(summaries).anyMatch(s -> s.startsWith("Round: ")).contains("Look for fruit: 1 look");
+        assertThat(summaries).anyMatch(s -> s.startsWith("Visit: ")).contains("Look for fruit: 1 look");
         assertThat(events).allSatisfy(e -> {
             assertThat(e.getUid()).isPresent();
             assertThat(e.getDateTimeStamp()).isNotNull();
@@ -110,7 +110,7 @@ class PaperAndCalendarTest {
                 .orElseThrow();
         assertThat(look.getDateTimeStart().getDate().toString()).isEqualTo("2026-12-01");
         VEvent round = events.stream()
-                .filter(e -> e.getSummary().getValue().startsWith("Round"))
+                .filter(e -> e.getSummary().getValue().startsWith("Visit"))
                 .findFirst()
                 .orElseThrow();
         assertThat(round.getDescription().getValue()).contains(" of Pale Ridge 1 with ");

@@ -171,7 +171,7 @@ class EveningJourneyTest extends DemoJourney {
     @Test
     @Order(5)
     void walk_the_round_tick_flowers_and_see_doses_go_down() {
-        browser.goTo("Round");
+        browser.goTo("Visits");
         browser.waitFor(() -> browser.heading().startsWith("At 16:00: ") ? true : null, "for the plan");
         browser.press("Start walking");
         browser.phone();

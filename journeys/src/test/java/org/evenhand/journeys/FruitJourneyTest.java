@@ -106,7 +106,7 @@ class FruitJourneyTest extends DemoJourney {
         browser.click(By.xpath("//label[.='Reckon with what was learned here']"));
         browser.press("Save");
         browser.open("/findings");
-        browser.seeText("Switched off: the flower budget and the round reckon with the crop sheets alone.");
+        browser.seeText("Switched off: the flower budget and the plan reckon with the crop sheets alone.");
     }
 
     @Test

@@ -325,7 +325,7 @@ public class Crossings implements CrossFlowers {
                 books.doneOn(caller, begun.stream().map(Crossing::id).toList());
         begun.stream()
                 .filter(c -> !done.containsKey(c.id()))
-                .forEach(c -> c.voidBecause("the round ended without it", clock.instant()));
+                .forEach(c -> c.voidBecause("the walk ended without it", clock.instant()));
     }
 
     /** Steps that were done on a walk. */

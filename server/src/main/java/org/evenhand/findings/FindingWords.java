@@ -70,13 +70,13 @@ final class FindingWords {
                         + "); its test then counts in the next plan. Where there is a"
                         + " choice, use pollen of that age: " + better + ".";
             case STORAGE -> "Keep pollen " + better + " where you can, rather than " + worse + ".";
-            case HOUR -> "Go at " + better + " where you can: set your hours so under Round.";
+            case HOUR -> "Go at " + better + " where you can: set your hours so under Visits.";
             case STAGE -> "Take flowers at the stage " + better + " first.";
             case TEMPERATURE, DRY_AIR -> "Go when the air is as with " + better + "; Weather tells the hours.";
             case STROKES, TOOL, VISITS -> "Work so: " + better + ". A trial drawn by lot would settle it.";
             case LIMB -> "Choose flowers " + better + " first.";
             case HELPER ->
-                "Walk one round together and look how " + better + " does it. Trees and hours may differ too.";
+                "Walk one visit together and look how " + better + " does it. Trees and hours may differ too.";
             case TREE -> "Look at " + worse + ": load, water, and whose pollen it got.";
             default -> "";
         };

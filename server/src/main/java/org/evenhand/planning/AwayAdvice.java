@@ -27,7 +27,7 @@ class AwayAdvice {
     }
 
     /** What to do before one goes, what is let go, and which pollen to keep. */
-    List<PlanView.AwayWords> of(PlanGround ground, int days) {
+    List<PlanView.AwayWords> of(PlanningContext ground, int days) {
         LocalDate today = ground.now().atZone(ground.zone()).toLocalDate();
         return ground.settings().away().stream()
                 .filter(a -> !a.last().isBefore(today) && a.first().isBefore(today.plusDays(days)))
@@ -35,7 +35,7 @@ class AwayAdvice {
                 .toList();
     }
 
-    private List<String> beforeLeaving(PlanGround ground, SettingsView.Away a) {
+    private List<String> beforeLeaving(PlanningContext ground, SettingsView.Away a) {
         List<String> todo = new ArrayList<>();
         Instant leave = a.first().atStartOfDay(ground.zone()).toInstant();
         Instant back = a.last().plusDays(1).atStartOfDay(ground.zone()).toInstant();
@@ -58,7 +58,7 @@ class AwayAdvice {
     }
 
     /** Flowers that open and are past meanwhile, all trees together and the tree that loses most. */
-    private static Optional<String> letGo(PlanGround ground, Instant leave, Instant back) {
+    private static Optional<String> letGo(PlanningContext ground, Instant leave, Instant back) {
         Instant from = leave.isBefore(ground.now()) ? ground.now() : leave;
         Instant farthest = ground.now().plus(Forecasts.AHEAD);
         Instant until = back.isAfter(farthest) ? farthest : back;
@@ -82,7 +82,7 @@ class AwayAdvice {
     }
 
     /** Flowers that open on the day of leaving may be opened and done the evening before. */
-    private static List<String> openedEarly(PlanGround ground, Instant evening) {
+    private static List<String> openedEarly(PlanningContext ground, Instant evening) {
         if (evening.isBefore(ground.now())) {
             return List.of();
         }

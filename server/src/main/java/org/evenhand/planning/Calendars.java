@@ -124,7 +124,7 @@ class Calendars {
         calendar.add(ImmutableVersion.VERSION_2_0);
         calendar.add(ImmutableCalScale.GREGORIAN);
         Map<String, Integer> named = new HashMap<>();
-        plans.plan(reader, PlanSlots.DAYS).rounds().stream()
+        plans.plan(reader, VisitWindows.DAYS).rounds().stream()
                 .filter(r -> r.flowers() > 0)
                 .forEach(r -> calendar.add(round(reader, r, name(reader, r, named), origin)));
         crossSteps(reader).forEach((when, due) -> calendar.add(crossStep(reader, when, due, origin)));
@@ -151,7 +151,7 @@ class Calendars {
         String collect = r.collect().stream()
                 .map(c -> "First gather " + Plural.of(c.flowers(), "flower") + " of " + c.variety() + ".\n")
                 .collect(Collectors.joining());
-        VEvent event = new VEvent(r.at(), r.at().plus(length), "Round: " + Plural.of(r.flowers(), "flower"));
+        VEvent event = new VEvent(r.at(), r.at().plus(length), "Visit: " + Plural.of(r.flowers(), "flower"));
         return complete(event, name, reader, collect + trees, origin + "/round/plan");
     }
 

@@ -29,7 +29,7 @@ final class FlowerAccounts {
         Map<UUID, Foreseen> byTree = made.ground().byTree();
         List<PlanView.OfTree> trees = FlowerAccount.of(made.request(), made.plan(), round).stream()
                 .map(a -> tree(a, byTree.get(a.tree().value())))
-                .filter(t -> t.flowers() > 0 || t.receptive() >= PlanSlots.THERE)
+                .filter(t -> t.flowers() > 0 || t.receptive() >= VisitWindows.THERE)
                 .sorted(Comparator.comparingInt((PlanView.OfTree t) -> -t.lost())
                         .thenComparing(Comparator.comparingInt((PlanView.OfTree t) -> -t.flowers()))
                         .thenComparing(PlanView.OfTree::tree))

@@ -58,9 +58,9 @@ class KeptPlans {
     }
 
     private SolvedOrchard solve(Caller caller) {
-        PlanGround ground = making.ground(caller);
-        PlanSlots hours = new PlanSlots(ground);
-        List<PlanSlot> slots = hours.slots();
+        PlanningContext ground = making.ground(caller);
+        VisitWindows hours = new VisitWindows(ground);
+        List<VisitWindow> slots = hours.slots();
         MadePlan made = making.make(ground, slots.isEmpty() ? SolvedOrchard.now(ground) : slots, Set.of());
         return new SolvedOrchard(ground, hours, made, new PlanWords(made, crops, second));
     }

@@ -9,13 +9,13 @@ import org.evenhand.core.planning.TreeId;
 /**
  * A plan with all that it was made from.
  *
- * @param request what was asked of the planner, without anybody's choices
+ * @param request what was asked of the planner, with what people chose and the visits worth going
  * @param choices what people decided beforehand
  * @param chosen the plan that keeps to it, and the one without
  */
 record MadePlan(
-        PlanGround ground,
-        List<PlanSlot> slots,
+        PlanningContext ground,
+        List<VisitWindow> slots,
         List<PlanSource> sources,
         PlanCrosses crosses,
         RoundRequest request,

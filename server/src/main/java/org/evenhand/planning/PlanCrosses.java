@@ -28,7 +28,7 @@ import org.evenhand.crossing.Crossings;
 final class PlanCrosses {
     private static final String SET_APART = "for ";
 
-    private final PlanGround ground;
+    private final PlanningContext ground;
     private final List<Instant> rounds;
     private final List<PlanSource> sources;
     private final List<CrossJob> jobs = new ArrayList<>();
@@ -40,9 +40,9 @@ final class PlanCrosses {
     /** Flowers set apart on a tree for a wish. */
     private record Apart(CrossNeeds.Wished wished, int flowers) {}
 
-    PlanCrosses(PlanGround ground, List<PlanSlot> slots, List<PlanSource> sources) {
+    PlanCrosses(PlanningContext ground, List<VisitWindow> slots, List<PlanSource> sources) {
         this.ground = ground;
-        this.rounds = slots.stream().map(PlanSlot::at).toList();
+        this.rounds = slots.stream().map(VisitWindow::at).toList();
         this.sources = sources;
         Map<UUID, Foreseen> trees = ground.byTree();
         ground.crosses().open().stream()
@@ -140,7 +140,7 @@ final class PlanCrosses {
 
     private static int ready(Foreseen tree, CrossHabit habit, Instant at) {
         return (int)
-                Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(habit.prepareAt())] + PlanSlots.THERE);
+                Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(habit.prepareAt())] + VisitWindows.THERE);
     }
 
     private void setApart(CrossNeeds.Wished wished, List<Foreseen> mothers) {

@@ -77,10 +77,10 @@ class PlanMaking {
         return Instant.ofEpochMilli(-Math.floorDiv(-orchards.now(caller).toEpochMilli(), grain) * grain);
     }
 
-    PlanGround ground(Caller caller) {
+    PlanningContext ground(Caller caller) {
         Instant now = now(caller);
         SettingsView habits = settings.of(caller);
-        return new PlanGround(
+        return new PlanningContext(
                 caller,
                 now,
                 orchards.details(caller).site(),
@@ -99,31 +99,26 @@ class PlanMaking {
      * @param slots at least one round
      * @param asked rounds that somebody asked for, whatever they are worth
      */
-    MadePlan make(PlanGround ground, List<PlanSlot> slots, Set<Integer> asked) {
-        Openings openings = Openings.at(slots.stream().map(PlanSlot::at).toList());
+    MadePlan make(PlanningContext ground, List<VisitWindow> slots, Set<Integer> asked) {
+        Openings openings = Openings.at(slots.stream().map(VisitWindow::at).toList());
         List<PlanSource> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
-        WorkablePlan.Workable workable =
-                workable(ground, slots, ofCrosses, chosen, asked, request(ground, slots, sources, ofCrosses, openings));
-        return new MadePlan(
-                ground,
-                slots,
-                sources,
-                ofCrosses,
-                workable.request(),
+        ChosenPlan plan = ChosenPlan.of(
+                worthGoing(ground, slots, ofCrosses, chosen, asked),
+                request(ground, slots, sources, ofCrosses, openings),
                 chosen,
-                ChosenPlan.of(workable, chosen, c -> round(c, slots, ground.zone())));
+                c -> round(c, slots, ground.zone()));
+        return new MadePlan(ground, slots, sources, ofCrosses, plan.request(), chosen, plan);
     }
 
     /** Without visits for next to nothing; those of crosses and of people's choices stay. */
-    private static WorkablePlan.Workable workable(
-            PlanGround ground,
-            List<PlanSlot> slots,
+    private static WorkablePlan worthGoing(
+            PlanningContext ground,
+            List<VisitWindow> slots,
             PlanCrosses ofCrosses,
             List<RoundChoice> chosen,
-            Set<Integer> asked,
-            RoundRequest request) {
+            Set<Integer> asked) {
         Set<Integer> needed = IntStream.range(0, slots.size())
                 .filter(r -> ofCrosses.stepsIn(r) || asked.contains(r))
                 .boxed()
@@ -134,15 +129,14 @@ class PlanMaking {
                 .filter(r -> r != null && r.isPresent())
                 .forEach(r -> needed.add(r.getAsInt()));
         return new WorkablePlan(
-                        tree -> ground.budgets().get(tree.value()).share(),
-                        ground.settings().worthGoing(),
-                        needed)
-                .of(request);
+                tree -> ground.budgets().get(tree.value()).share(),
+                ground.settings().worthGoing(),
+                needed);
     }
 
     private RoundRequest request(
-            PlanGround ground,
-            List<PlanSlot> slots,
+            PlanningContext ground,
+            List<VisitWindow> slots,
             List<PlanSource> sources,
             PlanCrosses ofCrosses,
             Openings openings) {
@@ -174,7 +168,7 @@ class PlanMaking {
     }
 
     /** Making flowers ready takes hands that cannot give pollen meanwhile, one flower for one. Our convention. */
-    private static int hands(PlanSlot slot, int madeReady) {
+    private static int hands(VisitWindow slot, int madeReady) {
         return slot.most() == RoundRequest.NO_LIMIT ? slot.most() : Math.max(0, slot.most() - madeReady);
     }
 
@@ -182,7 +176,7 @@ class PlanMaking {
         return Math.pow(CERTAIN_NEXT_DAY, Duration.between(first, at).toMinutes() / (24 * 60.0));
     }
 
-    private static CrossCompatibility cross(PlanGround ground, Foreseen mother, PlanSource source) {
+    private static CrossCompatibility cross(PlanningContext ground, Foreseen mother, PlanSource source) {
         UUID of = mother.tree().varietyId();
         CrossBook book = ground.book();
         Function<UUID, CrossCompatibility> withFather =
@@ -198,7 +192,7 @@ class PlanMaking {
     }
 
     /** The round a choice is meant for; null where there is none on its day. */
-    private static OptionalInt round(RoundChoice c, List<PlanSlot> slots, ZoneId zone) {
+    private static OptionalInt round(RoundChoice c, List<VisitWindow> slots, ZoneId zone) {
         if (c.onDay() == null) {
             return OptionalInt.empty();
         }

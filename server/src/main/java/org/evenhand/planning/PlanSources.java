@@ -41,9 +41,9 @@ class PlanSources {
         this.crops = crops;
     }
 
-    List<PlanSource> of(PlanGround ground, List<PlanSlot> slots, Openings openings) {
+    List<PlanSource> of(PlanningContext ground, List<VisitWindow> slots, Openings openings) {
         List<PlanSource> sources = new ArrayList<>();
-        List<Instant> at = slots.stream().map(PlanSlot::at).toList();
+        List<Instant> at = slots.stream().map(VisitWindow::at).toList();
         Map<UUID, List<Double>> alive = shelf.alive(ground.caller(), at);
         for (LotView lot : shelf.all(ground.caller(), ground.now())) {
             List<Double> viability = usable(ground, lot, alive.get(lot.id()), at);
@@ -77,7 +77,7 @@ class PlanSources {
     }
 
     /** Varieties whose flowers serve one another without a jar. */
-    private static List<PlanSource> flowerToFlower(PlanGround ground, int rounds) {
+    private static List<PlanSource> flowerToFlower(PlanningContext ground, int rounds) {
         Map<UUID, CropSheet> own = new LinkedHashMap<>();
         ground.trees().stream()
                 .filter(t -> t.sheet().hand().flowerToFlower())
@@ -97,7 +97,7 @@ class PlanSources {
                 .toList();
     }
 
-    private static List<Double> usable(PlanGround ground, LotView lot, List<Double> alive, List<Instant> at) {
+    private static List<Double> usable(PlanningContext ground, LotView lot, List<Double> alive, List<Instant> at) {
         PollenAge age = ground.settings().pollenAge();
         return IntStream.range(0, at.size())
                 .mapToObj(r -> age.allows(lot.collectedAt(), at.get(r)) ? alive.get(r) : 0.0)
@@ -105,7 +105,7 @@ class PlanSources {
     }
 
     /** What each variety's flowers will give by each round. */
-    private List<PlanSource> toCollect(PlanGround ground, List<PlanSlot> slots, Openings openings) {
+    private List<PlanSource> toCollect(PlanningContext ground, List<VisitWindow> slots, Openings openings) {
         Map<UUID, double[]> giving = new LinkedHashMap<>();
         for (Foreseen tree : ground.trees()) {
             if (tree.sheet().gives()) {
@@ -123,7 +123,7 @@ class PlanSources {
             CropSheet sheet = crops.of(ground.caller(), v.crop());
             double each = v.dosesPerFlower(sheet);
             for (int r = 0; r < slots.size(); r++) {
-                int doses = (int) Math.floor(Math.floor(flowers[r] + PlanSlots.THERE) * each);
+                int doses = (int) Math.floor(Math.floor(flowers[r] + VisitWindows.THERE) * each);
                 if (doses > 0) {
                     sources.add(fresh(ground, v, sheet, slots, r, doses));
                 }
@@ -135,7 +135,12 @@ class PlanSources {
     }
 
     private static PlanSource fresh(
-            PlanGround ground, VarietyView variety, CropSheet sheet, List<PlanSlot> slots, int round, int doses) {
+            PlanningContext ground,
+            VarietyView variety,
+            CropSheet sheet,
+            List<VisitWindow> slots,
+            int round,
+            int doses) {
         Instant gathered = slots.get(round).at();
         Storage storage = sheet.pollen().keeping().containsKey(Storage.FRIDGE_DESICCANT)
                 ? Storage.FRIDGE_DESICCANT

@@ -28,7 +28,7 @@ final class PlanWords {
     private static final double PAST_USE = 0.05;
 
     private final MadePlan made;
-    private final PlanGround ground;
+    private final PlanningContext ground;
     private final CropCatalogue crops;
     private final List<List<RoundView.StopView>> stops;
     private final Map<UUID, Foreseen> byTree;
@@ -98,7 +98,7 @@ final class PlanWords {
                 .sum();
     }
 
-    private PlanView.Round round(PlanSlot slot, int r) {
+    private PlanView.Round round(VisitWindow slot, int r) {
         List<RoundPlan.Stop> planned =
                 made.plan().stops().stream().filter(s -> s.round() == r).toList();
         return new PlanView.Round(
@@ -122,7 +122,7 @@ final class PlanWords {
 
     /** Pollen to collect first in a round. */
     List<PlanView.Collect> collect(int round) {
-        PlanSlot slot = made.slots().get(round);
+        VisitWindow slot = made.slots().get(round);
         List<PlanView.Collect> collect = new ArrayList<>();
         for (PlanSource source : made.sources()) {
             int doses = source.toGather() && source.round() == round
@@ -164,7 +164,7 @@ final class PlanWords {
                         t.tree().name(),
                         place(t.tree()),
                         t.forecast().at(List.of(at)).get(0).giving().mean()))
-                .filter(f -> f.flowers() >= PlanSlots.THERE)
+                .filter(f -> f.flowers() >= VisitWindows.THERE)
                 .sorted(Comparator.comparingDouble(f -> -f.flowers()))
                 .toList();
     }

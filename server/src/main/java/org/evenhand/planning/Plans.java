@@ -27,10 +27,10 @@ class Plans {
     /**
      * The first days of the one plan.
      *
-     * @param days today's included, 1 to {@value PlanSlots#DAYS}
+     * @param days today's included, 1 to {@value VisitWindows#DAYS}
      */
     PlanView plan(Caller caller, int days) {
-        Require.within("days", days, 1, PlanSlots.DAYS);
+        Require.within("days", days, 1, VisitWindows.DAYS);
         SolvedOrchard solved = kept.of(caller);
         return solved.once("plan of " + days, () -> view(caller, solved, days));
     }

@@ -254,7 +254,7 @@ final class RoundStops {
                                         ? "The only pollen there is that serves it."
                                         : "Worth the most here of "
                                                 + s.grounds().lotsThatServe() + " that serve it.");
-        String now = s.grounds().canWait() ? "" : " By the next round these flowers are past their best.";
+        String now = s.grounds().canWait() ? "" : " By the next visit these flowers are past their best.";
         return jar + now + " " + s.cross().why();
     }
 

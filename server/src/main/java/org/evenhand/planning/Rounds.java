@@ -54,16 +54,16 @@ public class Rounds {
                             solved.anyHour(),
                             solved.words().firstDone()));
         }
-        PlanGround ground = making.ground(caller);
-        List<PlanSlot> hours = new PlanSlots(ground).slots();
+        PlanningContext ground = making.ground(caller);
+        List<VisitWindow> hours = new VisitWindows(ground).slots();
         MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers), Set.of(0));
         return view(made, new PlanWords(made, crops, second), false, 0);
     }
 
     /** @param next whether it is the next visit of the plan; else an hour that was asked for, or none */
     private RoundView view(MadePlan made, PlanWords words, boolean next, int round) {
-        PlanGround ground = made.ground();
-        PlanSlot slot = made.slots().get(round);
+        PlanningContext ground = made.ground();
+        VisitWindow slot = made.slots().get(round);
         List<RoundView.StopView> stops = words.stops(round);
         return new RoundView(
                 slot.at(),
@@ -82,30 +82,31 @@ public class Rounds {
     }
 
     /** The hour itself instead of the visit next to it, and the rounds that could follow in later free hours. */
-    private static List<PlanSlot> slots(Instant at, List<PlanSlot> hours, Integer mostFlowers) {
-        Optional<PlanSlot> instead = hours.stream()
+    private static List<VisitWindow> slots(Instant at, List<VisitWindow> hours, Integer mostFlowers) {
+        Optional<VisitWindow> instead = hours.stream()
                 .filter(s -> apart(s, at).compareTo(SAME_VISIT) <= 0)
                 .min(Comparator.comparing(s -> apart(s, at)));
-        List<PlanSlot> slots = new ArrayList<>();
-        slots.add(PlanSlot.asked(at, Duration.ofHours(1), mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers));
+        List<VisitWindow> slots = new ArrayList<>();
+        slots.add(
+                VisitWindow.asked(at, Duration.ofHours(1), mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers));
         hours.stream()
                 .filter(s -> s.at().isAfter(at) && !instead.equals(Optional.of(s)))
                 .forEach(slots::add);
         return slots;
     }
 
-    private static Duration apart(PlanSlot slot, Instant at) {
+    private static Duration apart(VisitWindow slot, Instant at) {
         return Duration.between(slot.at(), at).abs();
     }
 
-    private static double receptive(PlanGround ground, Instant at) {
+    private static double receptive(PlanningContext ground, Instant at) {
         return ground.trees().stream()
                 .mapToDouble(t -> t.forecast().at(List.of(at)).get(0).taking().mean())
                 .sum();
     }
 
     /** Of the crops that the walk comes to. */
-    private static List<String> cautions(PlanGround ground, List<RoundView.StopView> stops) {
+    private static List<String> cautions(PlanningContext ground, List<RoundView.StopView> stops) {
         Set<UUID> walked = stops.stream().map(RoundView.StopView::treeId).collect(Collectors.toSet());
         return ground.trees().stream()
                 .filter(t -> walked.contains(t.tree().id()))
@@ -116,12 +117,12 @@ public class Rounds {
                 .toList();
     }
 
-    private static Instant checked(Instant asked, PlanGround ground) {
+    private static Instant checked(Instant asked, PlanningContext ground) {
         Instant now = ground.now();
         if (asked.isBefore(now.minus(STEP)) || asked.isAfter(now.plus(FARTHEST))) {
             throw new InvalidInputException(
                     "at",
-                    "is " + Given.say(asked, ground.zone()) + "; a round can be planned from now, "
+                    "is " + Given.say(asked, ground.zone()) + "; a visit can be planned from now, "
                             + Given.say(now, ground.zone()) + ", up to " + FARTHEST.toHours() + " hours ahead.");
         }
         return asked.isBefore(now) ? now : asked;

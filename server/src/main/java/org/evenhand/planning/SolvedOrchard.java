@@ -14,8 +14,9 @@ import org.evenhand.core.planning.RoundRequest;
  * @param made the plan; of an hour in which nothing can be done where there is none to go
  * @param told what was told of it already, by name
  */
-record SolvedOrchard(PlanGround ground, PlanSlots hours, MadePlan made, PlanWords words, Map<String, Object> told) {
-    SolvedOrchard(PlanGround ground, PlanSlots hours, MadePlan made, PlanWords words) {
+record SolvedOrchard(
+        PlanningContext ground, VisitWindows hours, MadePlan made, PlanWords words, Map<String, Object> told) {
+    SolvedOrchard(PlanningContext ground, VisitWindows hours, MadePlan made, PlanWords words) {
         this(ground, hours, made, words, new ConcurrentHashMap<>());
     }
 
@@ -25,8 +26,8 @@ record SolvedOrchard(PlanGround ground, PlanSlots hours, MadePlan made, PlanWord
     }
 
     /** What stands for an hour where there is none: now, without limit. */
-    static List<PlanSlot> now(PlanGround ground) {
-        return List.of(PlanSlot.asked(ground.now(), Duration.ofHours(1), RoundRequest.NO_LIMIT));
+    static List<VisitWindow> now(PlanningContext ground) {
+        return List.of(VisitWindow.asked(ground.now(), Duration.ofHours(1), RoundRequest.NO_LIMIT));
     }
 
     @SuppressWarnings("unchecked")

@@ -98,7 +98,7 @@ class WalkController {
     ResponseEntity<byte[]> paper(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
         return ResponseEntity.ok()
                 .header("Content-Type", "application/pdf")
-                .header("Content-Disposition", "inline; filename=\"round.pdf\"")
+                .header("Content-Disposition", "inline; filename=\"visit.pdf\"")
                 .body(walks.paper(caller, id));
     }
 }

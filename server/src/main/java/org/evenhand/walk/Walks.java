@@ -37,6 +37,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Rounds that are walked, by one or by several at once. */
 @Service
 class Walks {
+    /** A walk that is begun without an hour is of a visit within this time. */
+    private static final Duration SOON = Duration.ofHours(24);
+
     /** A walk older than this is no longer offered to be taken up. */
     private static final Duration OFFERED = Duration.ofDays(7);
 
@@ -89,6 +92,13 @@ class Walks {
                     if (round.stops().isEmpty() && round.collect().isEmpty()) {
                         throw new InvalidInputException(
                                 "at", "has no stop: no pollen serves a flower that can take it at that hour.");
+                    }
+                    if (request.at() == null
+                            && round.at().isAfter(orchards.now(caller).plus(SOON))) {
+                        throw new InvalidInputException(
+                                "at",
+                                "has no stop within a day: the next visit is on " + Given.say(round.at(), zone(caller))
+                                        + ". Choose an hour to walk now.");
                     }
                     List<WalkView.Collecting> collects = collects(round);
                     Walk walk = walks.saveAndFlush(new Walk(
@@ -163,7 +173,7 @@ class Walks {
     public byte[] paper(Caller caller, UUID id) {
         Walk walk = require(caller, id);
         OrchardDetails orchard = orchards.details(caller);
-        String title = "Round of " + Given.say(walk.plannedFor(), orchard.site().zone()) + ", " + orchard.name();
+        String title = "Visit of " + Given.say(walk.plannedFor(), orchard.site().zone()) + ", " + orchard.name();
         List<String> flowers =
                 walk.stops().stream().map(s -> flowers(caller, s)).toList();
         List<String> notes = Stream.concat(walk.collects().stream().map(Walks::collect), walk.cautions().stream())

@@ -126,17 +126,21 @@ public final class CrossWork {
         Instant past = begun.plus(hours(habit.lastsHours().value()));
         Optional<Instant> visit = first(Step.POLLINATE);
         Instant before = done.isEmpty() ? now : done.get(done.size() - 1).at();
+        boolean missed = false;
         for (Step step : left()) {
             Instant from = later(before, from(step, begun, visit.orElse(before)));
-            boolean missed = step.givesPollen() && (from.isAfter(past) || now.isAfter(past));
-            if (missed) {
+            if (step.givesPollen() && (from.isAfter(past) || now.isAfter(past))) {
+                missed = true;
                 continue;
             }
             due.add(new Due(step, from, step.givesPollen() ? Optional.of(past) : Optional.empty()));
             before = from;
             visit = step == Step.POLLINATE ? Optional.of(from) : visit;
         }
-        return visit.isPresent() ? withoutIdleCover(due) : uncoverOnly(due, now);
+        boolean never = missed
+                && visit.isEmpty()
+                && due.stream().noneMatch(d -> d.step().givesPollen());
+        return never ? uncoverOnly(due, now) : withoutIdleCover(due);
     }
 
     /**

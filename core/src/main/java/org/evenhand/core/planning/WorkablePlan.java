@@ -35,20 +35,21 @@ public final class WorkablePlan {
      * A request and its plan.
      *
      * @param request with the visits that are left: in the others nothing can be done
-     * @param free the plan of it without anybody's choices
+     * @param plan the plan of it
      */
-    public record Workable(RoundRequest request, RoundPlan free) {}
+    public record Workable(RoundRequest request, RoundPlan plan) {}
 
+    /** Keeps to the request's choices. */
     public Workable of(RoundRequest request) {
         RoundRequest now = request;
-        RoundPlan plan = RoundPlan.of(now.free());
+        RoundPlan plan = RoundPlan.of(now);
         for (int time = 0; time < MOST_TIMES_LEFT_OUT; time++) {
             List<Integer> idle = idle(fruits(now, plan));
             if (idle.isEmpty()) {
                 break;
             }
             now = without(now, idle);
-            plan = RoundPlan.of(now.free());
+            plan = RoundPlan.of(now);
         }
         return new Workable(now, plan);
     }

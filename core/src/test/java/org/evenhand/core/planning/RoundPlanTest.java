@@ -345,7 +345,7 @@ class RoundPlanTest {
         double worthGoing = 4 * random.nextDouble();
 
         RoundPlan plan =
-                new WorkablePlan(tree -> 0.4, worthGoing, Set.of()).of(request).free();
+                new WorkablePlan(tree -> 0.4, worthGoing, Set.of()).of(request).plan();
 
         keepsTheLimits(request, plan);
         for (int r = 0; r < request.rounds(); r++) {

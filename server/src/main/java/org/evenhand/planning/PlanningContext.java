@@ -26,7 +26,7 @@ import org.evenhand.pollination.PollinationView;
  * @param onShelf groups of crops of which a jar holds pollen that may be used
  * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
  */
-record PlanGround(
+record PlanningContext(
         Caller caller,
         Instant now,
         Site site,

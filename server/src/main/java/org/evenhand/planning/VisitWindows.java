@@ -25,7 +25,7 @@ import org.evenhand.core.planning.VisitTimes;
 import org.evenhand.core.planning.WorkHours;
 
 /** The hours at which to walk, crop by crop; and what stands in the way of any. One use each. */
-final class PlanSlots {
+final class VisitWindows {
     private static final Duration GRAIN = Duration.ofMinutes(30);
     /** Half a flower is none. */
     static final double THERE = 0.5;
@@ -33,16 +33,16 @@ final class PlanSlots {
     /** So many days, today's included, every plan looks ahead. */
     static final int DAYS = 10;
 
-    private final PlanGround ground;
+    private final PlanningContext ground;
     private final List<Instant> moments;
     private final Map<UUID, Openings.Course> courses;
     private final double[] taking;
     private final double[] giving;
     private final List<FreeHours.Stretch> free;
-    private final List<PlanSlot> slots;
+    private final List<VisitWindow> slots;
     private final List<String> obstacles = new ArrayList<>();
 
-    PlanSlots(PlanGround ground) {
+    VisitWindows(PlanningContext ground) {
         this.ground = ground;
         this.moments = moments(ground.now());
         this.courses = courses();
@@ -103,7 +103,7 @@ final class PlanSlots {
     }
 
     /** The best hours of each crop in each free stretch, within the hours in which the crop is worked. */
-    List<PlanSlot> slots() {
+    List<VisitWindow> slots() {
         return slots;
     }
 
@@ -129,13 +129,13 @@ final class PlanSlots {
         return crops;
     }
 
-    private PlanSlot slot(VisitTimes.Visit visit) {
+    private VisitWindow slot(VisitTimes.Visit visit) {
         boolean told = ground.hours().told();
         FreeHours.Stretch lasts = new FreeHours.Stretch(visit.at(), visit.until());
         int most = told
                 ? (int) Math.max(1, Math.floor(lasts.hours() * ground.settings().flowersPerHour()))
                 : RoundRequest.NO_LIMIT;
-        return new PlanSlot(lasts, visit.at(), why(visit.moment()), most);
+        return new VisitWindow(lasts, visit.at(), why(visit.moment()), most);
     }
 
     /** What each crop has to give and to take then; those with nothing are left out. */
@@ -160,7 +160,7 @@ final class PlanSlots {
 
     private void tellObstacles() {
         if (ground.trees().isEmpty()) {
-            obstacles.add("No tree was read lately: read the flowers first, then the rounds can be planned.");
+            obstacles.add("No tree was read lately: read the flowers first, then the visits can be planned.");
         } else if (free.isEmpty()) {
             obstacles.add("There is no free hour in these days. Add hours, or look further ahead.");
         } else if (Arrays.stream(taking).max().orElse(0) < THERE) {
