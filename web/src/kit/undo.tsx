@@ -7,6 +7,9 @@ function notify(message: ReactNode, color: string, autoClose = 5000): string {
   return notifications.show({ message, color, autoClose, closeButtonProps: { 'aria-label': 'Close' } });
 }
 
+/** Says what was done. */
+export const sayDone = (message: string): void => void notify(message, 'leaf');
+
 /** Says what was done, and offers to undo it for a while. */
 export function doneWithUndo(message: string, undo: () => Promise<unknown>): void {
   const takeBack = () => {

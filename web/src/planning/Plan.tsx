@@ -136,7 +136,7 @@ function RoundLine({ round, number }: { round: Round; number: number }) {
     <details className={classes.visit} data-round={number}>
       <summary>
         <span className={classes.when}>
-          <b>{shortDay(at, zone)}</b> {clock(at, zone)}
+          <span className="soft">{number}.</span> <b>{shortDay(at, zone)}</b> {clock(at, zone)}
           <span className="soft"> to {clock(new Date(round.until), zone)}</span>
         </span>
         <span>

@@ -12,6 +12,9 @@ import { apart, nights, timeAxis } from '../kit/time-axis';
 const HEIGHT = 150;
 const TOP = 22;
 
+/** So wide is a day’s name on the axis, px. */
+const LABEL = 58;
+
 /** Flowers that can take pollen above the line, those that give it below, and where the rounds lie. */
 export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
   const { now, zone } = useHere();
@@ -31,9 +34,10 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
       .join('L')}L${width} ${middle}Z`;
   const numbers = apart(
     plan.rounds.map((r) => Math.max(axis.x(r.at), 10)),
-    17,
+    plan.rounds.length > 9 ? 21 : 17,
     width - 10,
   );
+  const every = hours > 72 ? 24 * Math.ceil((LABEL * hours) / 24 / Math.max(1, width)) : 12;
   const words = plan.rounds
     .map((r) => `${said(new Date(r.at), now, zone)}: ${plural(r.flowers, 'flower')}`)
     .join('; ');
@@ -80,7 +84,7 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
           </svg>
         )}
       </div>
-      <RibbonAxis from={from} until={until} zone={zone} every={hours > 72 ? 24 : 12} />
+      <RibbonAxis from={from} until={until} zone={zone} every={every} />
       <p className="small soft">
         above the line: can take pollen; below: giving pollen; numbered lines: the visits
       </p>

@@ -95,11 +95,14 @@ function sentence(round: Schemas['Round'], now: Date, zone: string): string {
   if (round.stops.length === 0) return `Nothing can be pollinated at ${at}.`;
   const trees = new Set(round.stops.map((s) => s.treeId)).size;
   const jars = new Set(round.stops.flatMap((s) => s.lotId ?? [])).size;
-  const from = jars > 0 ? `, from ${plural(jars, 'jar')}` : '';
-  return `At ${at}: ${flowersWords(round.stops)} on ${plural(trees, 'tree')}${from}.`;
+  const fresh = round.collect.length;
+  const from = [jars > 0 && plural(jars, 'jar'), fresh > 0 && `${plural(fresh, 'jar')} to fill first`]
+    .filter(Boolean)
+    .join(' and ');
+  return `At ${at}: ${flowersWords(round.stops)} on ${plural(trees, 'tree')}${from && `, from ${from}`}.`;
 }
 
-/** Pollen that must be in a jar before the walk can begin. */
+/** Pollen that the walk begins with; who wants it in a jar before can have that. */
 function CollectFirst({ of }: { of: Schemas['PlannedCollecting'][] }) {
   if (of.length === 0) return null;
   return (
@@ -114,13 +117,14 @@ function CollectFirst({ of }: { of: Schemas['PlannedCollecting'][] }) {
             {...toCollect(c, '/round')}
             aria-label={`Collect ${c.variety}`}
             className="noprint"
+            variant="outline"
             style={{ flexShrink: 0 }}
           >
             Collect
           </Button>
         </div>
       ))}
-      <p className="small soft">Once it is in a jar the visit starts from there.</p>
+      <p className="small soft">The walk begins with this; or collect it now, and it starts from the jars.</p>
     </section>
   );
 }

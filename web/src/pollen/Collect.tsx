@@ -20,6 +20,8 @@ import { Gather } from './Gather';
 import { STORAGE, WAYS } from './lot-words';
 import type { Asked } from './collect-asked';
 import { PollenTabs } from './PollenTabs';
+import { dosesOf } from './doses';
+import { voidLot } from './void-lot';
 
 type Storage = Schemas['LotRequest']['storage'];
 type Way = NonNullable<Schemas['LotRequest']['way']>;
@@ -58,7 +60,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
   // The yield of the gathering plan, which knows of small flowers.
   const { data: plan } = useQuery(queries.gathering(variety, 20));
   const each = plan?.dosesPerFlower ?? sheet?.dosesPerFlower.value ?? 0;
-  const expected = Math.floor(picked * each);
+  const expected = dosesOf(picked, each);
   const at = ownTime ?? now;
   const form = useSubmit(
     (_: void, confirmed) =>
@@ -79,12 +81,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
     ['sources', 'collectedAt', 'storage', 'way', 'doses', 'note'],
     (lot) => {
       doneWithUndo(`${lot.code}: ${plural(lot.dosesLeft, 'dose')} on the shelf.`, () =>
-        answer(
-          api.POST('/api/lots/{id}/void', {
-            params: { path: { id: lot.id } },
-            body: { version: lot.version, reason: 'undone right after saving' },
-          }),
-        ),
+        voidLot(lot, 'undone right after saving'),
       );
       void navigate(asked?.back ?? '/pollen');
     },

@@ -11,6 +11,7 @@ import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { lotState, STORAGE } from './lot-words';
+import { voidLot } from './void-lot';
 
 type Lot = Schemas['LotView'];
 
@@ -48,12 +49,7 @@ export function Pour({ lot, opened, close }: { lot: Lot; opened: boolean; close:
     [],
     (made) => {
       doneWithUndo(`${made.code}: ${plural(made.dosesLeft, 'dose')} poured.`, () =>
-        answer(
-          api.POST('/api/lots/{id}/void', {
-            params: { path: { id: made.id } },
-            body: { version: made.version, reason: 'undone right after saving' },
-          }),
-        ),
+        voidLot(made, 'undone right after saving'),
       );
       void navigate(`/pollen/jar/${made.id}`);
     },

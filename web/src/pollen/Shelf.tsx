@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
+import type { Schemas } from '../kit/api';
 import { Jar } from '../kit/Jar';
 import { percent, percentRange } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
@@ -15,18 +15,13 @@ import { PollenTabs } from './PollenTabs';
 import { ScanField } from './Scan';
 import classes from './Shelf.module.css';
 import { blendWords, inUseOrder, lotOrigin, lotState, lotWords, whereabouts } from './lot-words';
+import { voidLot } from './void-lot';
 
 function JarCard({ lot }: { lot: Schemas['LotView'] }) {
   const { now, zone } = useHere();
   const state = lotState(lot);
   const remove = useSubmit(
-    () =>
-      answer(
-        api.POST('/api/lots/{id}/void', {
-          params: { path: { id: lot.id } },
-          body: { version: lot.version, reason: 'recorded by mistake' },
-        }),
-      ),
+    () => voidLot(lot, 'recorded by mistake'),
     [],
     () => undefined,
   );

@@ -135,7 +135,6 @@ export const roundStop = (
   handling: [],
   limbs: [],
   onlyNow: false,
-  collectFirst: false,
 });
 
 type FruitRow = Schemas['FruitSetRow'];

@@ -112,7 +112,7 @@ function VisitCard({ visit }: { visit: Visit }) {
         <Line
           key={leg.code}
           kind="pollinate"
-          what={leg.stops[0]!.lotId || leg.stops[0]!.collectFirst ? `${leg.code} on` : 'Flower to flower'}
+          what={leg.stops[0]!.lotId || leg.stops[0]!.collectOf ? `${leg.code} on` : 'Flower to flower'}
           number={String(leg.stops.reduce((n, s) => n + s.flowers, 0))}
         >
           {treesOf(leg.stops).map((t, i) => (

@@ -154,12 +154,12 @@ function Buttons({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan
         Read flowers
       </Button>
       {collect && (
-        <Button component={Link} {...toCollect(collect, '/')}>
+        <Button component={Link} {...toCollect(collect, '/')} variant="outline">
           Collect {collect.variety}
         </Button>
       )}
       {next && next.stops.length > 0 && (
-        <Button component={Link} to="/round" variant={collect ? 'outline' : 'filled'}>
+        <Button component={Link} to="/round">
           The visit · {plural(new Set(next.stops.map((s) => s.treeId)).size, 'tree')}
         </Button>
       )}

@@ -9,8 +9,9 @@ import { useOutbox } from '../kit/outbox';
 import { Question } from '../kit/Question';
 import { queries } from '../kit/queries';
 import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
+import { sayDone } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
+import { dosesOf } from '../pollen/doses';
 import { dosesThere } from './collecting';
 import classes from './Walk.module.css';
 
@@ -37,7 +38,7 @@ export function CollectCard({
     .map((t) => ({ treeId: t.treeId, flowers: taken[t.treeId] ?? 0 }))
     .filter((s) => s.flowers > 0);
   const flowers = sources.reduce((n, s) => n + s.flowers, 0);
-  const expected = Math.floor(flowers * pollen.dosesPerFlower);
+  const expected = dosesOf(flowers, pollen.dosesPerFlower);
   const body: Schemas['LotRequest'] = {
     sources,
     collectedAt: now.toISOString(),
@@ -50,13 +51,8 @@ export function CollectCard({
       answer(api.PUT('/api/lots/{id}', { params: { path: { id: of.lotId } }, body: { ...body, confirmed } })),
     ['sources', 'doses'],
     (lot) => {
-      doneWithUndo(`Jar ${lot.code}: ${plural(lot.dosesLeft, 'dose')}. Write ${lot.code} on it.`, () =>
-        answer(
-          api.POST('/api/lots/{id}/void', {
-            params: { path: { id: lot.id } },
-            body: { version: lot.version, reason: 'undone right after saving' },
-          }),
-        ),
+      sayDone(
+        `Jar ${lot.code}: ${plural(lot.dosesLeft, 'dose')}. Write ${lot.code} on it. A wrong count is set right on the jar’s own page.`,
       );
       next();
     },

@@ -81,7 +81,7 @@ describe('the walk', () => {
     const fresh = {
       ...stop('Pale Ridge 1', 'fresh Lantern'),
       lotId: 'new-jar',
-      collectFirst: true,
+      collectOf: 'v',
       flowers: 6,
     };
     const collects = [

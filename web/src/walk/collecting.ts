@@ -1,5 +1,6 @@
 import type { Schemas } from '../kit/api';
 import type { Outgoing } from '../kit/store';
+import { dosesOf } from '../pollen/doses';
 
 type Collecting = Schemas['WalkCollecting'];
 
@@ -14,7 +15,7 @@ export function dosesThere(
   const jar = lots.find((l) => l.id === collecting.lotId);
   const waits = outbox.find((w) => w.path === LOT(collecting.lotId));
   if (!jar && !waits) return undefined;
-  const filled = jar ? jar.dosesLeft : dosesOf(waits!, collecting);
+  const filled = jar ? jar.dosesLeft : dosesWaiting(waits!, collecting);
   const drawn = outbox
     .filter((w) => w.path.startsWith('/api/pollinations/') && w.body.lotId === collecting.lotId)
     .reduce((n, w) => n + Number(w.body.flowers), 0);
@@ -22,12 +23,12 @@ export function dosesThere(
 }
 
 /** What a jar that waits on this device will hold: what was typed, or what its flowers give. */
-function dosesOf(write: Outgoing, collecting: Collecting): number {
+function dosesWaiting(write: Outgoing, collecting: Collecting): number {
   const typed = write.body.doses;
   if (typed !== undefined) return Number(typed);
   const sources = (write.body.sources ?? []) as { flowers: number }[];
   const flowers = sources.reduce((n, s) => n + s.flowers, 0);
-  return Math.floor(flowers * collecting.pollen.dosesPerFlower);
+  return dosesOf(flowers, collecting.pollen.dosesPerFlower);
 }
 
 /** The code on the jar, or what to call it until it has one. */

@@ -76,7 +76,7 @@ class EveningsOfCropsTest {
         assertThat(day(tonight)).isEqualTo(TODAY);
         assertThat(at(tonight)).isBetween(LocalTime.of(16, 0), LocalTime.of(18, 0));
         assertThat(tonight.path("collect").get(0).path("flowers").asInt()).isLessThanOrEqualTo(3);
-        assertThat(stops(tonight).get(0).path("collectFirst").asBoolean()).isTrue();
+        assertThat(stops(tonight).get(0).has("collectOf")).isTrue();
         assertThat(told(stops(tonight).get(0))).isEqualTo("Pale Ridge 1 with fresh Lantern");
     }
 

@@ -166,7 +166,7 @@ class OnePlanTest {
         assertThat(collecting.path("pollen").path("trees").get(0).path("tree").asString())
                 .isEqualTo("Lantern 1");
         JsonNode stop = walk.path("stops").get(0);
-        assertThat(stop.path("collectFirst").asBoolean()).isTrue();
+        assertThat(stop.has("collectOf")).isTrue();
         assertThat(stop.path("lotId").asString()).isEqualTo(jar);
         assertThat(api.get("/api/walks/" + id).body().path("collects")).isEqualTo(walk.path("collects"));
 

@@ -7,7 +7,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardChanges;
 import org.springframework.stereotype.Component;
@@ -21,7 +20,6 @@ class KeptPlans {
     private static final int MOST_ORCHARDS = 32;
 
     private final PlanMaking making;
-    private final CropCatalogue crops;
     private final SecondVisits second;
     private final OrchardChanges changes;
     private final Cache<UUID, Place> places = Caffeine.newBuilder()
@@ -29,9 +27,8 @@ class KeptPlans {
             .expireAfterAccess(Duration.ofHours(2))
             .build();
 
-    KeptPlans(PlanMaking making, CropCatalogue crops, SecondVisits second, OrchardChanges changes) {
+    KeptPlans(PlanMaking making, SecondVisits second, OrchardChanges changes) {
         this.making = making;
-        this.crops = crops;
         this.second = second;
         this.changes = changes;
     }
@@ -62,6 +59,6 @@ class KeptPlans {
         VisitWindows hours = new VisitWindows(ground);
         List<VisitWindow> slots = hours.slots();
         MadePlan made = making.make(ground, slots.isEmpty() ? SolvedOrchard.now(ground) : slots, Set.of());
-        return new SolvedOrchard(ground, hours, made, new PlanWords(made, crops, second));
+        return new SolvedOrchard(ground, hours, made, new PlanWords(made, second));
     }
 }

@@ -233,7 +233,7 @@ final class PlanCrosses {
     /** Flowers to be made ready in a round: they take hands too. */
     int madeReadyIn(int round) {
         return jobs.stream()
-                .filter(j -> j.crossing() == null && j.start().equals(rounds.get(round)))
+                .filter(j -> steps(j, Set.of()).get(round).stream().anyMatch(CrossWork.Step::makesReady))
                 .mapToInt(CrossJob::flowers)
                 .sum();
     }

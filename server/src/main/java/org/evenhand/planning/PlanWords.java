@@ -12,13 +12,11 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Plural;
-import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.pollen.FlowersToGather;
-import org.evenhand.crop.CropCatalogue;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
 
@@ -29,15 +27,13 @@ final class PlanWords {
 
     private final MadePlan made;
     private final PlanningContext ground;
-    private final CropCatalogue crops;
     private final List<List<RoundView.StopView>> stops;
     private final Map<UUID, Foreseen> byTree;
     private final Map<LotId, PlanSource> byId;
 
-    PlanWords(MadePlan made, CropCatalogue crops, SecondVisits second) {
+    PlanWords(MadePlan made, SecondVisits second) {
         this.made = made;
         this.ground = made.ground();
-        this.crops = crops;
         RoundStops first = new RoundStops(made);
         this.stops = second.with(
                 made,
@@ -68,12 +64,13 @@ final class PlanWords {
         return byId.get(lot).name();
     }
 
-    /** About how long a round takes at the grower's own pace, collecting included: a male flower is taken for one to do. */
-    double minutes(int round) {
+    /** About how long a round takes at the grower's own pace: a flower made ready, or a male one taken, as long as one given pollen. */
+    private double minutes(int round, List<PlanView.Collect> collect) {
         int flowers = stops.get(round).stream()
+                        .filter(s -> s.givesPollen() || s.kind().makesReady())
                         .mapToInt(RoundView.StopView::flowers)
                         .sum()
-                + collect(round).stream().mapToInt(PlanView.Collect::flowers).sum();
+                + collect.stream().mapToInt(PlanView.Collect::flowers).sum();
         return 60.0 * flowers / ground.settings().flowersPerHour();
     }
 
@@ -101,6 +98,7 @@ final class PlanWords {
     private PlanView.Round round(VisitWindow slot, int r) {
         List<RoundPlan.Stop> planned =
                 made.plan().stops().stream().filter(s -> s.round() == r).toList();
+        List<PlanView.Collect> collect = collect(r);
         return new PlanView.Round(
                 slot.at(),
                 slot.free().until(),
@@ -111,8 +109,8 @@ final class PlanWords {
                         .mapToInt(RoundView.StopView::flowers)
                         .sum(),
                 fruits(planned),
-                minutes(r),
-                collect(r),
+                minutes(r, collect),
+                collect,
                 stops.get(r));
     }
 
@@ -133,8 +131,7 @@ final class PlanWords {
                     : 0;
             if (doses > 0) {
                 VarietyView v = source.variety();
-                CropSheet sheet = crops.of(ground.caller(), v.crop());
-                FlowersToGather gather = FlowersToGather.of(sheet, v.smallFlowers(), doses);
+                FlowersToGather gather = FlowersToGather.of(source.dosesPerFlower(), doses);
                 collect.add(new PlanView.Collect(
                         v.id(),
                         v.name(),
@@ -178,10 +175,7 @@ final class PlanWords {
 
     /** Of the flowers that open until a round those that no round serves. */
     List<PlanView.Left> leftUntil(int round) {
-        return with(made.plan().unserved().stream()
-                .map(u -> new RoundPlan.Unserved(
-                        u.tree(), Math.min(u.flowers(), made.leftUntil(round, u.tree())), u.reason()))
-                .filter(u -> u.flowers() > 0));
+        return with(made.plan().unservedUntil(made.request(), round).stream());
     }
 
     private List<PlanView.Left> with(Stream<RoundPlan.Unserved> unserved) {

@@ -12,8 +12,6 @@ import org.springframework.stereotype.Service;
 /** Plans the rounds of the coming days from what is wanted, foreseen, on the shelf and free. */
 @Service
 class Plans {
-    private static final int MOST_DAYS = 10;
-
     private final KeptPlans kept;
     private final RoundChoices choices;
     private final AwayAdvice away;

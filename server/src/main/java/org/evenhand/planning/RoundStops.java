@@ -174,7 +174,6 @@ final class RoundStops {
                 List.of(),
                 null,
                 false,
-                false,
                 null);
     }
 
@@ -215,7 +214,6 @@ final class RoundStops {
                 cross == null ? limbs(t, sheet, flowers) : List.of(),
                 null,
                 cross == null && onlyNow(tree, stop.round()),
-                source.toGather(),
                 source.toGather() ? source.variety().id() : null);
     }
 

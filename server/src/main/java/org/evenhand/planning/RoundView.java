@@ -2,6 +2,7 @@ package org.evenhand.planning;
 
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
@@ -39,7 +40,7 @@ public record RoundView(
 
     /** When to go: until the hours end in which its crops are worked, or the next visit begins. */
     @Schema(name = "BestHours")
-    record Hours(Instant from, Instant until, double flowersAtStart) {}
+    record Hours(Instant from, Instant until) {}
 
     /**
      * One thing to do at one tree: pollen of one jar to its flowers, or a step on a cross.
@@ -57,11 +58,11 @@ public record RoundView(
      * @param passes times that one goes over the same flower; absent for once
      * @param limbs how the flowers are spread over the limbs that were measured; none where none were
      * @param againOf pollination whose flowers, outside crosses, have pollen once more
-     * @param collectFirst whether its pollen is still to be collected
-     * @param collectOf the variety whose pollen that is; absent where it is in a jar
+     * @param collectOf the variety whose pollen is still to be collected; absent where it is in a jar
      * @param onlyNow whether hardly any of these flowers takes pollen a day later
      */
     @Schema(name = "RoundStop")
+    @JsonIgnoreProperties(ignoreUnknown = true)
     public record StopView(
             UUID treeId,
             String treeName,
@@ -89,9 +90,8 @@ public record RoundView(
             List<LimbFlowers> limbs,
             @Schema(description = OPTIONAL) UUID againOf,
             boolean onlyNow,
-            boolean collectFirst,
             @Schema(description = OPTIONAL) UUID collectOf) {
-        /** Walks of earlier days lack what stops have learned to say since. */
+        /** Walks of earlier days lack what stops have learned to say since, and say what they have unlearned. */
         public StopView {
             kind = kind == null ? CrossWork.Step.POLLINATE : kind;
             say = say == null ? "" : say;
@@ -146,7 +146,6 @@ public record RoundView(
                     limbs,
                     againOf,
                     onlyNow,
-                    collectFirst,
                     collectOf);
         }
     }

@@ -12,7 +12,6 @@ import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.planning.RoundRequest;
-import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.pollination.Pollinations;
@@ -29,15 +28,13 @@ public class Rounds {
     private static final Duration THIS_ROUND = Duration.ofHours(12);
 
     private final PlanMaking making;
-    private final CropCatalogue crops;
     private final Pollinations pollinations;
     private final SecondVisits second;
     private final KeptPlans kept;
 
-    Rounds(PlanMaking making, CropCatalogue crops, Pollinations pollinations, SecondVisits second, KeptPlans kept) {
+    Rounds(PlanMaking making, Pollinations pollinations, SecondVisits second, KeptPlans kept) {
         this.kept = kept;
         this.making = making;
-        this.crops = crops;
         this.pollinations = pollinations;
         this.second = second;
     }
@@ -57,7 +54,7 @@ public class Rounds {
         PlanningContext ground = making.ground(caller);
         List<VisitWindow> hours = new VisitWindows(ground).slots();
         MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers), Set.of(0));
-        return view(made, new PlanWords(made, crops, second), false, 0);
+        return view(made, new PlanWords(made, second), false, 0);
     }
 
     /** @param next whether it is the next visit of the plan; else an hour that was asked for, or none */
@@ -68,7 +65,7 @@ public class Rounds {
         return new RoundView(
                 slot.at(),
                 next && !stops.isEmpty()
-                        ? new RoundView.Hours(slot.at(), slot.free().until(), receptive(ground, slot.at()))
+                        ? new RoundView.Hours(slot.at(), slot.free().until())
                         : null,
                 words.collect(round),
                 stops,
@@ -97,12 +94,6 @@ public class Rounds {
 
     private static Duration apart(VisitWindow slot, Instant at) {
         return Duration.between(slot.at(), at).abs();
-    }
-
-    private static double receptive(PlanningContext ground, Instant at) {
-        return ground.trees().stream()
-                .mapToDouble(t -> t.forecast().at(List.of(at)).get(0).taking().mean())
-                .sum();
     }
 
     /** Of the crops that the walk comes to. */

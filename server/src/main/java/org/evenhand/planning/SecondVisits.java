@@ -24,7 +24,6 @@ import org.evenhand.core.planning.SecondVisit;
 import org.evenhand.core.pollen.Hygiene;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
-import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
@@ -45,12 +44,10 @@ class SecondVisits {
 
     private final Pollinations pollinations;
     private final PollenShelf shelf;
-    private final Orchards orchards;
 
-    SecondVisits(Pollinations pollinations, PollenShelf shelf, Orchards orchards) {
+    SecondVisits(Pollinations pollinations, PollenShelf shelf) {
         this.pollinations = pollinations;
         this.shelf = shelf;
-        this.orchards = orchards;
     }
 
     private static Set<UUID> fathers(Optional<LotView> lot) {
@@ -288,7 +285,6 @@ class SecondVisits {
                     sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
                     List.of(),
                     o.first().id(),
-                    false,
                     false,
                     null);
         }

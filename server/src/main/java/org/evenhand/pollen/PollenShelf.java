@@ -117,6 +117,9 @@ public class PollenShelf {
     }
 
     private LotView again(Caller caller, PollenLot found, LotRequest request) {
+        if (found.voided()) {
+            throw new ConflictException("This jar was taken back. To collect for the same walk again, begin it anew.");
+        }
         LotDetails now = found.details();
         boolean same = now.sources().equals(sources(request))
                 && now.collectedAt().equals(Given.moment("collectedAt", request.collectedAt()))

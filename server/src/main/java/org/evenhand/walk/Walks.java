@@ -127,7 +127,7 @@ class Walks {
         Map<UUID, UUID> jars =
                 collects.stream().collect(Collectors.toMap(c -> c.pollen().varietyId(), WalkView.Collecting::lotId));
         return stops.stream()
-                .map(s -> s.collectFirst() ? s.fromJar(jars.get(s.collectOf())) : s)
+                .map(s -> s.collectOf() != null ? s.fromJar(jars.get(s.collectOf())) : s)
                 .toList();
     }
 

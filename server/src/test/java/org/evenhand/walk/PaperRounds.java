@@ -50,7 +50,6 @@ public final class PaperRounds {
                 List.of(),
                 null,
                 false,
-                false,
                 null);
     }
 }

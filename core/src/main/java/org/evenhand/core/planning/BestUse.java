@@ -26,7 +26,7 @@ import java.util.stream.IntStream;
  * each group, the flowers wanted of each tree and the flowers that can be done in each round, for the greatest sum of worths.
  *
  * <p>Solved in three steps. The relaxation to fractions is solved by column generation: only uses that its prices call for are
- * handed to GLOP. Its value bounds every plan. Then CP-SAT finds the best whole plan among the uses whose reduced cost does not rule
+ * handed to GLOP. Its value bounds every plan. Then SCIP finds the best whole plan among the uses whose reduced cost does not rule
  * them out, so that what it proves holds for all. Last, among equally good plans, it prefers lots that should go first and then few
  * pairs of tree and lot. One worker, a fixed seed and limits of deterministic time: the same question has the same answer.
  */
@@ -133,8 +133,8 @@ final class BestUse {
         long bound = (long) Math.floor(relaxation.value + TOLERANCE);
         if (bound - value > allowedGap(bound)) {
             int[] all = relaxation.notRuledOut(bound - value);
-            Whole whole = new Whole(all, floors);
-            best = whole.best(best);
+            Whole whole = best(all, floors, best);
+            best = whole.flowers;
             bound = Math.min(bound, whole.bound);
             value = worth(best);
         }
@@ -142,7 +142,7 @@ final class BestUse {
         if (candidates.length > MANY_USES) {
             candidates = relaxation.columnsAnd(best);
         }
-        return new Solution(new Whole(candidates, floors).preferred(best, value), value, Math.max(value, bound));
+        return new Solution(new Preference(candidates, floors).among(best, value), value, Math.max(value, bound));
     }
 
     /** What a plan of many uses may be short of the bound, so that nobody waits for the last of it. */
@@ -152,7 +152,7 @@ final class BestUse {
 
     private int[] wholeAmong(Relaxation relaxation, List<Floor> floors, int[] columns) throws Impossible {
         int[] rounded = relaxation.rounded();
-        return rounded != null ? rounded : new Whole(columns, floors).best(null);
+        return rounded != null ? rounded : best(columns, floors, null).flowers;
     }
 
     private long worth(int[] flowers) {
@@ -366,22 +366,59 @@ final class BestUse {
         }
     }
 
-    /** The same in whole numbers, among some of the uses. */
-    private final class Whole {
+    /**
+     * A plan in whole numbers.
+     *
+     * @param bound none among the same uses is worth more
+     */
+    private record Whole(int[] flowers, long bound) {}
+
+    /** The plan of greatest worth among some of the uses, {@code known} to begin with where there is one. */
+    private Whole best(int[] columns, List<Floor> floors, int[] known) throws Impossible {
+        MPSolver mip = MPSolver.createSolver("SCIP");
+        mip.setSolverSpecificParametersAsString("limits/nodes = " + MOST_NODES);
+        Rows rows = new Rows(mip, floors);
+        MPVariable[] x = new MPVariable[arcs.size()];
+        for (int a : columns) {
+            x[a] = rows.add(a, mip.makeIntVar(0, most(arcs.get(a)), ""));
+        }
+        if (known != null) {
+            mip.setHint(
+                    Arrays.stream(columns).mapToObj(a -> x[a]).toArray(MPVariable[]::new),
+                    Arrays.stream(columns).mapToDouble(a -> known[a]).toArray());
+        }
+        MPSolverParameters parameters = new MPSolverParameters();
+        parameters.setDoubleParam(
+                MPSolverParameters.DoubleParam.RELATIVE_MIP_GAP, arcs.size() > MANY_USES ? NEARLY : 0);
+        MPSolver.ResultStatus status = mip.solve(parameters);
+        if (status == MPSolver.ResultStatus.INFEASIBLE) {
+            throw new Impossible();
+        }
+        if (status != MPSolver.ResultStatus.OPTIMAL && status != MPSolver.ResultStatus.FEASIBLE) {
+            return new Whole(known == null ? new int[arcs.size()] : known, Long.MAX_VALUE);
+        }
+        int[] flowers = new int[arcs.size()];
+        for (int a : columns) {
+            flowers[a] = (int) Math.round(x[a].solutionValue());
+        }
+        return new Whole(flowers, (long) Math.ceil(mip.objective().bestBound() - TOLERANCE));
+    }
+
+    private int most(Arc arc) {
+        return Math.min(limits.lotDoses()[arc.lot()], limits.groupFlowers()[arc.group()]);
+    }
+
+    /** Among plans of the same worth: lots that should go first, then few pairs of lot and tree. */
+    private final class Preference {
         private final int[] columns;
-        private final List<Floor> floors;
         private final CpModel model = new CpModel();
         private final IntVar[] variables;
-        private long bound = Long.MAX_VALUE;
 
-        Whole(int[] columns, List<Floor> floors) {
+        Preference(int[] columns, List<Floor> floors) {
             this.columns = columns;
-            this.floors = floors;
             this.variables = new IntVar[arcs.size()];
             for (int a : columns) {
-                Arc arc = arcs.get(a);
-                int most = Math.min(limits.lotDoses()[arc.lot()], limits.groupFlowers()[arc.group()]);
-                variables[a] = model.newIntVar(0, most, "x" + a);
+                variables[a] = model.newIntVar(0, most(arcs.get(a)), "x" + a);
             }
             limit(Arc::lot, limits.lotDoses());
             limit(Arc::group, limits.groupFlowers());
@@ -430,44 +467,7 @@ final class BestUse {
             return sum.build();
         }
 
-        /** The plan of greatest worth, {@code known} to begin with where there is one. */
-        int[] best(int[] known) throws Impossible {
-            MPSolver mip = MPSolver.createSolver("SCIP");
-            mip.setSolverSpecificParametersAsString("limits/nodes = " + MOST_NODES);
-            Rows rows = new Rows(mip, floors);
-            MPVariable[] x = new MPVariable[arcs.size()];
-            for (int a : columns) {
-                Arc arc = arcs.get(a);
-                x[a] = rows.add(
-                        a,
-                        mip.makeIntVar(
-                                0, Math.min(limits.lotDoses()[arc.lot()], limits.groupFlowers()[arc.group()]), ""));
-            }
-            if (known != null) {
-                mip.setHint(
-                        Arrays.stream(columns).mapToObj(a -> x[a]).toArray(MPVariable[]::new),
-                        Arrays.stream(columns).mapToDouble(a -> known[a]).toArray());
-            }
-            MPSolverParameters parameters = new MPSolverParameters();
-            parameters.setDoubleParam(
-                    MPSolverParameters.DoubleParam.RELATIVE_MIP_GAP, arcs.size() > MANY_USES ? NEARLY : 0);
-            MPSolver.ResultStatus status = mip.solve(parameters);
-            if (status == MPSolver.ResultStatus.INFEASIBLE) {
-                throw new Impossible();
-            }
-            if (status != MPSolver.ResultStatus.OPTIMAL && status != MPSolver.ResultStatus.FEASIBLE) {
-                return known == null ? new int[arcs.size()] : known;
-            }
-            bound = (long) Math.ceil(mip.objective().bestBound() - TOLERANCE);
-            int[] flowers = new int[arcs.size()];
-            for (int a : columns) {
-                flowers[a] = (int) Math.round(x[a].solutionValue());
-            }
-            return flowers;
-        }
-
-        /** Among plans worth as much: lots that should go first, then few pairs. */
-        int[] preferred(int[] known, long value) {
+        int[] among(int[] known, long value) {
             model.addGreaterOrEqual(worth(), value);
             LinearExprBuilder sum = LinearExpr.newBuilder();
             Map<List<Integer>, BoolVar> pairs = new HashMap<>();
@@ -484,25 +484,14 @@ final class BestUse {
                 }
             }
             pairs.values().forEach(sum::add);
-            hint(known);
+            for (int a : columns) {
+                model.addHint(variables[a], known[a]);
+            }
             model.minimize(sum.build());
-            CpSolver solver = solver(PREFERENCE_TIME);
+            CpSolver solver = new CpSolver();
+            solver.getParameters().setNumWorkers(1).setRandomSeed(SEED).setMaxDeterministicTime(PREFERENCE_TIME);
             CpSolverStatus status = solver.solve(model);
             return status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE ? flowers(solver) : known;
-        }
-
-        private void hint(int[] known) {
-            for (int a : columns) {
-                if (known != null) {
-                    model.addHint(variables[a], known[a]);
-                }
-            }
-        }
-
-        private static CpSolver solver(double deterministicSeconds) {
-            CpSolver solver = new CpSolver();
-            solver.getParameters().setNumWorkers(1).setRandomSeed(SEED).setMaxDeterministicTime(deterministicSeconds);
-            return solver;
         }
 
         private int[] flowers(CpSolver solver) {

@@ -1,13 +1,14 @@
 package org.evenhand.core.planning;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.planning.RoundPlan.Reason;
-import org.evenhand.core.planning.RoundRequest.Lot;
+import org.evenhand.core.planning.RoundPlan.Stop;
 import org.evenhand.core.planning.RoundRequest.Mother;
-import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 
 /**
  * What becomes of every flower of a tree that can take pollen in a round: done in it, done in a later round, kept for a cross, not
@@ -39,108 +40,54 @@ public record FlowerAccount(
 
     /** Of all trees of a request, in its order. */
     public static List<FlowerAccount> of(RoundRequest request, RoundPlan plan, int round) {
+        Map<TreeId, List<Stop>> byTree = plan.stops().stream().collect(Collectors.groupingBy(Stop::tree));
+        Map<TreeId, Integer> unserved = plan.unserved().stream()
+                .collect(Collectors.toMap(RoundPlan.Unserved::tree, RoundPlan.Unserved::flowers));
+        WhyUnserved why = new WhyUnserved(request, plan.stops());
         return request.mothers().stream()
-                .map(m -> new OfTree(request, plan, round, m).account())
+                .map(m -> of(
+                        m,
+                        round,
+                        byTree.getOrDefault(m.id(), List.of()),
+                        unserved.getOrDefault(m.id(), 0),
+                        () -> why.reason(m, r -> r == round)))
                 .toList();
     }
 
-    private record OfTree(RoundRequest request, RoundPlan plan, int round, Mother mother) {
-        FlowerAccount account() {
-            int[] open = IntStream.range(0, mother.flowers().size())
-                    .filter(g -> mother.flowers().get(g).receptivity().get(round) > 0)
-                    .toArray();
-            // Those done before are past help, though still receptive.
-            int flowers = IntStream.of(open)
-                    .map(g -> mother.flowers().get(g).flowers() - done(g, 0, round))
-                    .sum();
-            int inRound = IntStream.of(open).map(g -> done(g, round, round + 1)).sum();
-            List<Later> later = later(open);
-            int forCross = IntStream.of(open)
-                    .filter(g -> mother.flowers().get(g).only().isPresent())
-                    .map(g -> mother.flowers().get(g).flowers() - done(g, 0, request.rounds()))
-                    .sum();
-            int left =
-                    flowers - inRound - later.stream().mapToInt(Later::flowers).sum() - forCross;
-            int lost = Math.min(left, unserved());
-            return new FlowerAccount(
-                    mother.id(),
-                    flowers,
-                    inRound,
-                    later,
-                    forCross,
-                    left - lost,
-                    lost,
-                    lost > 0 ? Optional.of(reason()) : Optional.empty());
-        }
+    /** @param unserved flowers wanted of the tree that no round serves, whenever they open */
+    private static FlowerAccount of(Mother mother, int round, List<Stop> stops, int unserved, Supplier<Reason> why) {
+        Served served = new Served(mother, stops);
+        int[] open = served.openIn(round);
+        // Those done before are past help, though still receptive.
+        int flowers = IntStream.of(open).map(g -> served.leftBefore(g, round)).sum();
+        int inRound = flowers
+                - IntStream.of(open).map(g -> served.leftBefore(g, round + 1)).sum();
+        int forCross =
+                IntStream.of(open).filter(served::ofACross).map(served::left).sum();
+        int left = IntStream.of(open).map(served::left).sum() - forCross;
+        int lost = Math.min(left, unserved);
+        return new FlowerAccount(
+                mother.id(),
+                flowers,
+                inRound,
+                later(open, round, stops),
+                forCross,
+                left - lost,
+                lost,
+                lost > 0 ? Optional.of(why.get()) : Optional.empty());
+    }
 
-        private List<RoundPlan.Stop> stops() {
-            return plan.stops().stream()
-                    .filter(s -> s.tree().equals(mother.id()))
-                    .toList();
-        }
-
-        private int done(int group, int from, int until) {
-            return stops().stream()
-                    .filter(s -> s.round() >= from && s.round() < until)
-                    .mapToInt(s -> flowers(s, group))
-                    .sum();
-        }
-
-        private static int flowers(RoundPlan.Stop stop, int group) {
-            return stop.groups().stream()
-                    .filter(f -> f.group() == group)
-                    .mapToInt(RoundPlan.OfGroup::flowers)
-                    .sum();
-        }
-
-        private List<Later> later(int[] open) {
-            List<Later> later = new ArrayList<>();
-            for (RoundPlan.Stop stop : stops()) {
-                int of = IntStream.of(open).map(g -> flowers(stop, g)).sum();
-                if (stop.round() > round && of > 0) {
-                    later.add(new Later(stop.round(), stop.lot(), of));
-                }
-            }
-            return later;
-        }
-
-        /** Flowers that are wanted of the tree and that no round serves, whenever they open. */
-        private int unserved() {
-            return plan.unserved().stream()
-                    .filter(u -> u.tree().equals(mother.id()))
-                    .mapToInt(RoundPlan.Unserved::flowers)
-                    .sum();
-        }
-
-        /** Why flowers that are open in the round get nothing. */
-        private Reason reason() {
-            List<Lot> alive = request.lots().stream()
-                    .filter(l -> l.doses() > 0 && l.viability().get(round) > 0)
-                    .toList();
-            if (alive.isEmpty()) {
-                return Reason.NO_POLLEN;
-            }
-            List<Lot> serving = alive.stream().filter(this::serves).toList();
-            if (serving.isEmpty()) {
-                return Reason.NO_LOT_THAT_SERVES;
-            }
-            int done = request.handsTaken(plan.stops())[round];
-            boolean dosesLeft = serving.stream().anyMatch(l -> drawn(l.id()) < l.doses());
-            return dosesLeft || done >= request.mostFlowers().get(round)
-                    ? Reason.MORE_THAN_CAN_BE_DONE
-                    : Reason.DOSES_RUN_OUT;
-        }
-
-        private boolean serves(Lot lot) {
-            return request.crosses().between(mother.id(), lot.id()).serves()
-                    && mother.flowers().stream().anyMatch((OpenFlowers f) -> f.takes(lot.id()));
-        }
-
-        private int drawn(LotId lot) {
-            return plan.stops().stream()
-                    .filter(s -> s.lot().equals(lot))
-                    .mapToInt(RoundPlan.Stop::flowers)
-                    .sum();
-        }
+    private static List<Later> later(int[] open, int round, List<Stop> stops) {
+        return stops.stream()
+                .filter(s -> s.round() > round)
+                .map(s -> new Later(
+                        s.round(),
+                        s.lot(),
+                        s.groups().stream()
+                                .filter(g -> IntStream.of(open).anyMatch(o -> o == g.group()))
+                                .mapToInt(RoundPlan.OfGroup::flowers)
+                                .sum()))
+                .filter(l -> l.flowers() > 0)
+                .toList();
     }
 }

@@ -41,6 +41,23 @@ public record RoundPlan(
     }
 
     /**
+     * Of the flowers that open until a round those that no round serves, with the reason for all of their tree.
+     *
+     * @param request what the plan was made from
+     */
+    public List<Unserved> unservedUntil(RoundRequest request, int round) {
+        Map<TreeId, List<Stop>> byTree = stops.stream().collect(Collectors.groupingBy(Stop::tree));
+        Map<TreeId, Mother> mothers = request.mothers().stream().collect(Collectors.toMap(Mother::id, m -> m));
+        return unserved.stream()
+                .map(u -> {
+                    Served served = new Served(mothers.get(u.tree()), byTree.getOrDefault(u.tree(), List.of()));
+                    return new Unserved(u.tree(), Math.min(u.flowers(), served.leftUntil(round)), u.reason());
+                })
+                .filter(u -> u.flowers() > 0)
+                .toList();
+    }
+
+    /**
      * One tree given one jar.
      *
      * @param round index of the round
@@ -331,6 +348,7 @@ public record RoundPlan(
                 parts.merge(part.stage(), part, Part::plus);
             }
             Use any = uses.get(of.get(0));
+            int first = groupTree.indexOf(groupTree.get(any.group()));
             return new Stop(
                     any.round(),
                     any.mother().id(),
@@ -338,15 +356,10 @@ public record RoundPlan(
                     parts.values().stream().mapToInt(Part::flowers).sum(),
                     List.copyOf(parts.values()),
                     of.stream()
-                            .map(u -> new OfGroup(uses.get(u).group() - firstGroup(any.mother()), flowers[u]))
+                            .map(u -> new OfGroup(uses.get(u).group() - first, flowers[u]))
                             .toList(),
                     any.cross(),
                     grounds(any, of, drawn));
-        }
-
-        private int firstGroup(Mother mother) {
-            int tree = request.mothers().indexOf(mother);
-            return groupTree.indexOf(tree);
         }
 
         private Grounds grounds(Use any, List<Integer> of, Map<LotId, Integer> drawn) {
@@ -377,7 +390,7 @@ public record RoundPlan(
         }
 
         private List<Unserved> unserved(List<Stop> stops) {
-            int[] doneInRound = request.handsTaken(stops);
+            WhyUnserved why = new WhyUnserved(request, stops);
             List<Unserved> left = new ArrayList<>();
             for (Mother mother : request.mothers()) {
                 int served = stops.stream()
@@ -386,33 +399,10 @@ public record RoundPlan(
                         .sum();
                 int flowers = mother.toDo() - served;
                 if (flowers > 0) {
-                    left.add(new Unserved(mother.id(), flowers, reason(mother, doneInRound, stops)));
+                    left.add(new Unserved(mother.id(), flowers, why.reason(mother, r -> true)));
                 }
             }
             return left;
-        }
-
-        private Reason reason(Mother mother, int[] doneInRound, List<Stop> stops) {
-            if (request.lots().stream().allMatch(l -> l.doses() == 0)) {
-                return Reason.NO_POLLEN;
-            }
-            List<Use> possible = new ArrayList<>();
-            for (int g = 0; g < groups.size(); g++) {
-                if (request.mothers().get(groupTree.get(g)) == mother) {
-                    possible.addAll(usesOfGroup.get(g));
-                }
-            }
-            if (possible.isEmpty()) {
-                return Reason.NO_LOT_THAT_SERVES;
-            }
-            Map<LotId, Integer> drawn =
-                    stops.stream().collect(Collectors.groupingBy(Stop::lot, Collectors.summingInt(Stop::flowers)));
-            boolean dosesLeft = possible.stream()
-                    .anyMatch(u -> u.lot().doses() > drawn.getOrDefault(u.lot().id(), 0));
-            boolean full = possible.stream()
-                    .allMatch(
-                            u -> doneInRound[u.round()] >= request.mostFlowers().get(u.round()));
-            return full || dosesLeft ? Reason.MORE_THAN_CAN_BE_DONE : Reason.DOSES_RUN_OUT;
         }
     }
 }

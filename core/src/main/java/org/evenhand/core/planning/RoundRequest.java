@@ -79,11 +79,6 @@ public record RoundRequest(
         return Arrays.stream(taken).mapToInt(t -> (int) Math.ceil(t - 1e-6)).toArray();
     }
 
-    /** The same without anybody's choices. */
-    public RoundRequest free() {
-        return with(List.of());
-    }
-
     /** The same with other choices. */
     public RoundRequest with(List<Choice> others) {
         return new RoundRequest(mostFlowers, mothers, lots, crosses, others, certainty);
