@@ -19,6 +19,12 @@ export const REASONS: Record<string, string> = {
   CROSS_WITHOUT_POLLEN: 'there is no pollen of this father alone',
 };
 
+/** Doses of what is collected that wait for later visits, in words. */
+export function laterWords(of: Schemas['PlannedCollecting']): string {
+  if (of.later <= 0) return '';
+  return of.later === of.doses ? ', all for later visits' : `, ${plural(of.later, 'dose')} for later visits`;
+}
+
 /** How many male flowers of which trees. */
 export const collectWords = (c: Schemas['PlannedCollecting']): string =>
   `${plural(c.flowers, 'male flower')} for ${plural(c.doses, 'dose')}` +

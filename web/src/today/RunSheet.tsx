@@ -5,6 +5,7 @@ import { useHere } from '../kit/orchard-context';
 import { clock, daysBetween, plural, shortDay, span } from '../kit/time';
 import { Why } from '../kit/Why';
 import { STEP, givesPollen } from '../crossing/cross-words';
+import { laterWords } from '../planning/plan-words';
 import { byFather } from '../planning/round-words';
 import classes from './RunSheet.module.css';
 
@@ -37,12 +38,6 @@ function treesOf(stops: Stop[]): { name: string; flowers: number }[] {
   const sum = new Map<string, number>();
   stops.forEach((s) => sum.set(s.treeName, (sum.get(s.treeName) ?? 0) + s.flowers));
   return [...sum].map(([name, flowers]) => ({ name, flowers }));
-}
-
-/** Doses of what is collected that wait for later visits, in words. */
-function laterWords(of: Schemas['PlannedCollecting']): string {
-  if (of.later <= 0) return '';
-  return of.later === of.doses ? ', all for later visits' : `, ${plural(of.later, 'dose')} for later visits`;
 }
 
 function Line({

@@ -11,6 +11,7 @@ import { queries } from '../kit/queries';
 import { plural } from '../kit/time';
 import { sayDone } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
+import { laterWords } from '../planning/plan-words';
 import { dosesOf } from '../pollen/doses';
 import { dosesThere } from './collecting';
 import classes from './Walk.module.css';
@@ -77,7 +78,7 @@ export function CollectCard({
         <div className={classes.step}>Collect {pollen.variety}</div>
         <p>
           {plural(pollen.flowers, 'male flower')} that shed, for {plural(pollen.doses, 'dose')}
-          {pollen.later > 0 && `, ${pollen.later} of them for later visits`}. Into one clean, empty cup.
+          {laterWords(pollen)}. Into one clean, empty cup.
         </p>
         {there !== undefined && (
           <p className={classes.now}>This jar is filled: {plural(there, 'dose')} left.</p>

@@ -10,7 +10,7 @@ import { queries } from '../kit/queries';
 import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
-import { crossWords } from '../crossing/cross-words';
+import { crossWords, givesPollen } from '../crossing/cross-words';
 import { sameFlowers } from '../planning/round-words';
 import { voidPollination } from '../pollination/DoneList';
 import { dosesThere, jarName } from './collecting';
@@ -36,7 +36,7 @@ export interface StopProps {
 }
 
 /** The jar and the brush; or that the flowers serve one another. */
-function Jar({ stop, before, code }: { stop: Stop; before: Stop | undefined; code: string }) {
+function Jar({ stop, first, code }: { stop: Stop; first: boolean; code: string }) {
   if (!stop.lotId)
     return (
       <div>
@@ -44,7 +44,7 @@ function Jar({ stop, before, code }: { stop: Stop; before: Stop | undefined; cod
         {stop.lotCode}, with their own pollen
       </div>
     );
-  const sameBrush = before?.lotId === stop.lotId && stop.cleanBefore.length === 0;
+  const sameBrush = !first && stop.cleanBefore.length === 0;
   return (
     <div className={classes.jar}>
       <span className={classes.code}>{code}</span>
@@ -104,7 +104,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
   const stages = stop.byStage.map((b) => b.stage);
   const how = useHow(stages);
   const done = doneAt(walk, index, outbox, session.accountId);
-  const before = index > 0 ? walk.stops[index - 1] : undefined;
+  const first = !walk.stops.slice(0, index).some((s) => givesPollen(s.kind));
   const again = sameFlowers(stop);
   const body: Schemas['PollinationRequest'] = {
     treeId: stop.treeId,
@@ -150,7 +150,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
     <>
       <section className={classes.card} data-tree={stop.treeName} data-cross={stop.cross?.label}>
         <Where stop={stop} />
-        <Jar stop={stop} before={before} code={code} />
+        <Jar stop={stop} first={first} code={code} />
         {place >= 0 && doses === undefined && (
           <p className={classes.now}>
             Its pollen is not collected yet.{' '}

@@ -185,6 +185,44 @@ class OnePlanTest {
                 .isEqualTo("%PDF-");
     }
 
+    private static int toCollect(Api api) {
+        return list(plan(api, 1).path("rounds")).stream()
+                .flatMap(r -> list(r.path("collect")).stream())
+                .filter(c -> c.path("variety").asString().equals("Lantern"))
+                .mapToInt(c -> c.path("flowers").asInt())
+                .sum();
+    }
+
+    @Test
+    void a_collected_flower_is_never_offered_again() {
+        Api api = server.newOrchard();
+        String giver = api.tree(api.variety("Lantern"), "Lantern 1");
+        String taker = api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");
+        api.read(giver, now.minus(Duration.ofMinutes(30)), Map.of("shedding", 6))
+                .expect(200);
+        api.read(taker, now, Map.of("half-open", 90)).expect(200);
+        int before = toCollect(api);
+        assertThat(before).isBetween(5, 6);
+
+        Map<String, Object> jar = new HashMap<>(Api.lotBody(giver, now.minus(Duration.ofMinutes(10)), 12));
+        jar.put("sources", List.of(Map.of("treeId", giver, "flowers", 4)));
+        api.put("/api/lots/" + Api.newId(), jar).expect(200);
+        assertThat(toCollect(api)).as("four of six are gone").isBetween(1, 2);
+        assertThat(plan(api, 1)
+                        .path("rounds")
+                        .get(0)
+                        .path("collect")
+                        .get(0)
+                        .path("trees")
+                        .get(0)
+                        .path("flowers")
+                        .asDouble())
+                .isLessThan(3);
+
+        api.read(giver, now, Map.of("shedding", 6)).expect(200);
+        assertThat(toCollect(api)).as("a later reading counts what is there").isBetween(before, 6);
+    }
+
     @Test
     void the_tree_whose_doubt_costs_most_is_to_be_read_and_not_the_one_read_just_now() {
         Api api = server.newOrchard();

@@ -29,4 +29,9 @@ public record Foreseen(
     public double stillReceptive(Instant then, Instant later) {
         return steady.get().stillReceptive(then, later);
     }
+
+    /** The same of a flower that shed pollen. */
+    public double stillShedding(Instant then, Instant later) {
+        return steady.get().stillShedding(then, later);
+    }
 }

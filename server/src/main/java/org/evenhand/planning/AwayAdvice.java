@@ -14,18 +14,11 @@ import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.pollen.LotView;
-import org.evenhand.pollen.PollenShelf;
 import org.springframework.stereotype.Component;
 
 /** What being away means: what to do before, what is let go, which pollen to keep. */
 @Component
 class AwayAdvice {
-    private final PollenShelf shelf;
-
-    AwayAdvice(PollenShelf shelf) {
-        this.shelf = shelf;
-    }
-
     /** What to do before one goes, what is let go, and which pollen to keep. */
     List<PlanView.AwayWords> of(PlanningContext ground, int days) {
         LocalDate today = ground.now().atZone(ground.zone()).toLocalDate();
@@ -44,7 +37,7 @@ class AwayAdvice {
             todo.addAll(openedEarly(ground, leave.minus(Duration.ofHours(6))));
         }
         letGo(ground, leave, back).ifPresent(todo::add);
-        for (LotView lot : shelf.all(ground.caller(), ground.now())) {
+        for (LotView lot : ground.jars()) {
             if (lot.dosesLeft() > 0 && !lot.viability().spoiled()) {
                 boolean keeps = lot.viability().goodUntil() != null
                         && lot.viability().goodUntil().isAfter(back);

@@ -57,7 +57,7 @@ final class FlowerAccounts {
                 tree.tree().id(),
                 tree.tree().name(),
                 tree.forecast().at(List.of(at)).get(0).taking().mean(),
-                PlanMothers.done(tree, at, made.ground().before()),
+                PlanMothers.done(tree, at, made.ground()),
                 of.flowers(),
                 of.inRound(),
                 later(of),

@@ -29,6 +29,7 @@ import org.evenhand.mating.CrossBook;
 import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollen.LotView;
 import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Component;
 
@@ -80,6 +81,7 @@ class PlanMaking {
     PlanningContext ground(Caller caller) {
         Instant now = now(caller);
         SettingsView habits = settings.of(caller);
+        List<LotView> jars = pollen.jars(caller, now);
         return new PlanningContext(
                 caller,
                 now,
@@ -91,7 +93,8 @@ class PlanMaking {
                         .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity())),
                 crosses.book(caller),
                 crossings.needs(caller),
-                pollen.groups(caller, now, habits.pollenAge()),
+                jars,
+                pollen.groups(caller, jars, now, habits.pollenAge()),
                 pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
     }
 
@@ -149,7 +152,7 @@ class PlanMaking {
                                 t,
                                 first,
                                 openings,
-                                ground.before(),
+                                ground,
                                 ground.budgets().get(t.tree().id()))))
                 .toList();
         Map<UUID, Foreseen> byTree = ground.byTree();

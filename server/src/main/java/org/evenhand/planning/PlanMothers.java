@@ -2,7 +2,6 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.planning.FlowersToDo;
@@ -10,7 +9,6 @@ import org.evenhand.core.planning.Place;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.TreeId;
 import org.evenhand.cropload.TargetView;
-import org.evenhand.pollination.PollinationView;
 
 /** Trees as the planner sees them, for one hour or for days. */
 final class PlanMothers {
@@ -21,20 +19,27 @@ final class PlanMothers {
 
     /** @param first the hour of the first round */
     static RoundRequest.Mother of(
-            Foreseen tree, Instant first, Openings openings, List<PollinationView> before, TargetView.Budget budget) {
+            Foreseen tree, Instant first, Openings openings, PlanningContext ground, TargetView.Budget budget) {
         return new RoundRequest.Mother(
                 new TreeId(tree.tree().id()),
                 new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
                 budget.flowersWanted(),
-                FlowersToDo.of(
-                        openings.taking(tree.sheet(), tree.forecast()), done(tree, first, before), budget.weight()));
+                FlowersToDo.withoutMadeReady(
+                        FlowersToDo.of(
+                                openings.taking(tree.sheet(), tree.forecast()),
+                                done(tree, first, ground),
+                                budget.weight()),
+                        0,
+                        ground.collected().buds(tree)));
     }
 
-    /** Expected flowers of a tree that had pollen before a moment and can still take it then. */
-    static double done(Foreseen tree, Instant at, List<PollinationView> before) {
-        return before.stream()
-                .filter(p -> p.treeId().equals(tree.tree().id()) && !p.doneAt().isAfter(at))
-                .mapToDouble(p -> p.flowers() * tree.stillReceptive(p.doneAt(), at))
-                .sum();
+    /** Expected flowers of a tree that had pollen before a moment, or were picked for theirs, and could still take it then. */
+    static double done(Foreseen tree, Instant at, PlanningContext ground) {
+        return ground.before().stream()
+                        .filter(p -> p.treeId().equals(tree.tree().id())
+                                && !p.doneAt().isAfter(at))
+                        .mapToDouble(p -> p.flowers() * tree.stillReceptive(p.doneAt(), at))
+                        .sum()
+                + ground.collected().stillReceptive(tree, at);
     }
 }

@@ -41,11 +41,16 @@ class PlanSources {
         this.crops = crops;
     }
 
+    /** All jars, with what should be alive in them at a moment. */
+    List<LotView> jars(Caller caller, Instant now) {
+        return shelf.all(caller, now);
+    }
+
     List<PlanSource> of(PlanningContext ground, List<VisitWindow> slots, Openings openings) {
         List<PlanSource> sources = new ArrayList<>();
         List<Instant> at = slots.stream().map(VisitWindow::at).toList();
         Map<UUID, List<Double>> alive = shelf.alive(ground.caller(), at);
-        for (LotView lot : shelf.all(ground.caller(), ground.now())) {
+        for (LotView lot : ground.jars()) {
             List<Double> viability = usable(ground, lot, alive.get(lot.id()), at);
             if (lot.dosesLeft() > 0 && viability.stream().anyMatch(v -> v > 0)) {
                 sources.add(new PlanSource(
@@ -69,8 +74,8 @@ class PlanSources {
     }
 
     /** Groups of crops of which a jar holds living pollen that the school followed lets be used. */
-    Set<String> groups(Caller caller, Instant now, PollenAge age) {
-        return shelf.all(caller, now).stream()
+    Set<String> groups(Caller caller, List<LotView> jars, Instant now, PollenAge age) {
+        return jars.stream()
                 .filter(l -> l.dosesLeft() > 0 && !l.viability().spoiled() && age.allows(l.collectedAt(), now))
                 .map(l -> crops.of(caller, l.crop()).pollenGroup())
                 .collect(Collectors.toSet());
@@ -107,9 +112,12 @@ class PlanSources {
     /** What each variety's flowers will give by each round. */
     private List<PlanSource> toCollect(PlanningContext ground, List<VisitWindow> slots, Openings openings) {
         Map<UUID, double[]> giving = new LinkedHashMap<>();
+        CollectedFlowers collected = ground.collected();
+        Instant first = slots.get(0).at();
         for (Foreseen tree : ground.trees()) {
             if (tree.sheet().gives()) {
                 double[] begin = openings.beginGiving(tree.forecast());
+                begin[0] = Math.max(0, begin[0] - collected.stillShedding(tree, first));
                 giving.merge(tree.tree().varietyId(), begin, (a, b) -> {
                     double[] both = a.clone();
                     Arrays.setAll(both, i -> a[i] + b[i]);

@@ -90,7 +90,7 @@ public record PlanView(
      *
      * @param at the visit
      * @param receptive expected flowers that can take pollen then
-     * @param havePollen of these, expected flowers that had pollen before
+     * @param havePollen of these, expected flowers that had pollen before, or were picked for theirs
      * @param flowers whole flowers that are accounted for: the others
      */
     @Schema(name = "FlowerAccount")

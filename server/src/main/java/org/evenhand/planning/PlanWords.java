@@ -154,13 +154,14 @@ final class PlanWords {
     }
 
     private List<PlanView.FromTree> from(UUID variety, Instant at) {
+        CollectedFlowers collected = ground.collected();
         return ground.trees().stream()
                 .filter(t -> t.tree().varietyId().equals(variety))
                 .map(t -> new PlanView.FromTree(
                         t.tree().id(),
                         t.tree().name(),
                         place(t.tree()),
-                        t.forecast().at(List.of(at)).get(0).giving().mean()))
+                        t.forecast().at(List.of(at)).get(0).giving().mean() - collected.stillShedding(t, at)))
                 .filter(f -> f.flowers() >= VisitWindows.THERE)
                 .sorted(Comparator.comparingDouble(f -> -f.flowers()))
                 .toList();

@@ -17,12 +17,14 @@ import org.evenhand.crossing.CrossNeeds;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
 import org.evenhand.orchard.VarietyView;
+import org.evenhand.pollen.LotView;
 import org.evenhand.pollination.PollinationView;
 
 /**
  * What a plan rests on: who asks, when, and what the orchard's rooms know at that moment.
  *
  * @param now the orchard's clock, up to the next ten minutes: plans of the same ten minutes are one
+ * @param jars all on the shelf, empty ones too
  * @param onShelf groups of crops of which a jar holds pollen that may be used
  * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
  */
@@ -36,11 +38,16 @@ record PlanningContext(
         Map<UUID, TargetView.Budget> budgets,
         CrossBook book,
         CrossNeeds crosses,
+        List<LotView> jars,
         Set<String> onShelf,
         List<PollinationView> before) {
 
     ZoneId zone() {
         return site.zone();
+    }
+
+    CollectedFlowers collected() {
+        return new CollectedFlowers(jars);
     }
 
     FreeHours hours() {

@@ -26,7 +26,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.pollen.LotView;
-import org.evenhand.pollen.PollenShelf;
 import org.evenhand.pollination.PollinationView;
 import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Component;
@@ -43,11 +42,9 @@ class SecondVisits {
     private static final long HALF_HOUR_S = 1800;
 
     private final Pollinations pollinations;
-    private final PollenShelf shelf;
 
-    SecondVisits(Pollinations pollinations, PollenShelf shelf) {
+    SecondVisits(Pollinations pollinations) {
         this.pollinations = pollinations;
-        this.shelf = shelf;
     }
 
     private static Set<UUID> fathers(Optional<LotView> lot) {
@@ -109,7 +106,7 @@ class SecondVisits {
             this.made = made;
             this.firsts = firsts;
             this.again = again(made);
-            this.lots = shelf.all(caller, made.ground().now()).stream().collect(Collectors.toMap(LotView::id, l -> l));
+            this.lots = made.ground().jars().stream().collect(Collectors.toMap(LotView::id, l -> l));
             this.jars = made.sources().stream()
                     .filter(s -> s.kind() == PlanSource.Kind.JAR)
                     .toList();

@@ -3,10 +3,12 @@ package org.evenhand.core.bloom;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.Phase;
 import org.evenhand.core.crop.StageSheet;
 
 /**
@@ -31,9 +33,9 @@ public final class BudSupply {
     private final Map<Integer, List<StepMatrix>> steps = new ConcurrentHashMap<>();
     private final List<FlowerState> hourly = new ArrayList<>();
     /** Asked again and again by those who plan: the same hours for every tree of the crop. */
-    private final Map<Stretch, Double> stillReceptive = new ConcurrentHashMap<>();
+    private final Map<Stretch, Double> still = new ConcurrentHashMap<>();
 
-    private record Stretch(Instant then, Instant later) {}
+    private record Stretch(Instant then, Instant later, boolean shedding) {}
 
     private BudSupply(CropSheet sheet, double durations, BloomConditions conditions) {
         this.sheet = sheet;
@@ -147,31 +149,43 @@ public final class BudSupply {
      * flower of the steady supply in the receptive stages.
      */
     public double stillReceptive(Instant then, Instant later) {
-        if (stillReceptive.size() > MOST_STRETCHES) {
-            stillReceptive.clear();
-        }
-        return stillReceptive.computeIfAbsent(new Stretch(then, later), s -> reckonStillReceptive(s.then, s.later));
+        return still(new Stretch(then, later, false));
     }
 
-    private double reckonStillReceptive(Instant then, Instant later) {
-        double at = hoursTo(then);
-        FlowerState usual = at(at);
-        double[] totals = usual.stageTotals();
-        double[] receptive = new double[sheet.stages().size()];
-        double sum = 0;
-        for (int s = 0; s < receptive.length; s++) {
-            receptive[s] = sheet.stages().get(s).phase().takes() ? totals[s] : 0;
-            sum += receptive[s];
+    /** The same of a flower that shed pollen. */
+    public double stillShedding(Instant then, Instant later) {
+        return still(new Stretch(then, later, true));
+    }
+
+    private double still(Stretch stretch) {
+        if (still.size() > MOST_STRETCHES) {
+            still.clear();
         }
+        return still.computeIfAbsent(stretch, this::reckon);
+    }
+
+    private double reckon(Stretch stretch) {
+        boolean[] counts = new boolean[sheet.stages().size()];
+        for (int s = 0; s < counts.length; s++) {
+            Phase phase = sheet.stages().get(s).phase();
+            counts[s] = stretch.shedding ? phase.gives() : phase.takes();
+        }
+        double at = hoursTo(stretch.then);
+        FlowerState usual = at(at);
+        double[] there = only(counts, usual.stageTotals());
+        double sum = Arrays.stream(there).sum();
         if (!(sum > 0)) {
             return 0;
         }
-        double[] after = clock.advance(usual.correctedBy(receptive), conditions, at, hoursTo(later))
-                .stageTotals();
-        double left = 0;
-        for (int s = 0; s < receptive.length; s++) {
-            left += sheet.stages().get(s).phase().takes() ? after[s] : 0;
+        FlowerState after = clock.advance(usual.correctedBy(there), conditions, at, hoursTo(stretch.later));
+        return Arrays.stream(only(counts, after.stageTotals())).sum() / sum;
+    }
+
+    private static double[] only(boolean[] counts, double[] totals) {
+        double[] kept = new double[counts.length];
+        for (int s = 0; s < kept.length; s++) {
+            kept[s] = counts[s] ? totals[s] : 0;
         }
-        return left / sum;
+        return kept;
     }
 }
