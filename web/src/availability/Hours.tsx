@@ -1,4 +1,14 @@
-import { ActionIcon, Button, Checkbox, NumberInput, Radio, Stack, TextInput } from '@mantine/core';
+import {
+  ActionIcon,
+  Button,
+  Checkbox,
+  Chip,
+  Group,
+  NumberInput,
+  Radio,
+  Stack,
+  TextInput,
+} from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -13,6 +23,16 @@ import { RoundTabs } from '../planning/RoundTabs';
 
 type Settings = Schemas['RoundSettings'];
 type Hour = Schemas['FreeHours'];
+
+const WEEKDAYS = [
+  ['MONDAY', 'Mon'],
+  ['TUESDAY', 'Tue'],
+  ['WEDNESDAY', 'Wed'],
+  ['THURSDAY', 'Thu'],
+  ['FRIDAY', 'Fri'],
+  ['SATURDAY', 'Sat'],
+  ['SUNDAY', 'Sun'],
+] as const;
 
 const hm = (t: string): string => t.slice(0, 5);
 
@@ -73,6 +93,10 @@ function HoursForm({ before }: { before: Settings }) {
     keepPhotoPlace: of.keepPhotoPlace,
     useLearned: of.useLearned,
     repeatVisits: of.repeatVisits,
+    rhythm: of.rhythm,
+    weekdays: of.weekdays,
+    onlyWhenWarm: of.onlyWhenWarm,
+    earlyFlush: of.earlyFlush,
   });
   const send = (of: Settings, version: number | undefined) =>
     answer(
@@ -83,7 +107,7 @@ function HoursForm({ before }: { before: Settings }) {
     );
   const form = useSubmit(
     () => send({ ...s, away, singleDays: days }, before.version),
-    ['flowersPerHour', 'worthGoing'],
+    ['flowersPerHour', 'worthGoing', 'weekdays'],
     (saved) => doneWithUndo('Hours and habits written down.', () => send(before, saved.version)),
   );
   return (
@@ -186,6 +210,43 @@ function HoursForm({ before }: { before: Settings }) {
           </Button>
         </div>
       </div>
+      <Radio.Group label="Days on which you go" value={s.rhythm} onChange={(v) => set({ ...s, rhythm: v })}>
+        <Stack gap={8} mt={4}>
+          <Radio value="EVERY_DAY" label="every day on which a visit is worth it" />
+          <Radio value="EVERY_OTHER_DAY" label="every other day" />
+          <Radio value="AS_SHEET" label="so many days apart as each crop’s sheet says" />
+          <Radio value="WEEKDAYS" label="on some days of the week" />
+        </Stack>
+      </Radio.Group>
+      {s.rhythm === 'WEEKDAYS' && (
+        <Chip.Group multiple value={s.weekdays} onChange={(v) => set({ ...s, weekdays: v })}>
+          <Group gap={6}>
+            {WEEKDAYS.map(([day, name]) => (
+              <Chip key={day} value={day}>
+                {name}
+              </Chip>
+            ))}
+          </Group>
+          {form.errorFor('weekdays', 'Days') && <p className="warn">{form.errorFor('weekdays', 'Days')}</p>}
+        </Chip.Group>
+      )}
+      <Checkbox
+        label="Leave a crop alone while it is too cold for it"
+        description="Where its sheet says how warm it must be: 15 °C for apple, pear and cherry."
+        checked={s.onlyWhenWarm}
+        onChange={(e) => set({ ...s, onlyWhenWarm: e.currentTarget.checked })}
+      />
+      <Radio.Group
+        label="Flowers before the leaves are out"
+        description="Where the crop’s sheet lets them wait and the day of leaf-out is written down under Season ahead."
+        value={s.earlyFlush}
+        onChange={(v) => set({ ...s, earlyFlush: v })}
+      >
+        <Stack gap={8} mt={4}>
+          <Radio value="WAIT" label="leave them alone: early flowers seldom hold fruit" />
+          <Radio value="USE" label="use every flower" />
+        </Stack>
+      </Radio.Group>
       <Radio.Group
         label="Age of the pollen"
         value={s.pollenAge}

@@ -187,6 +187,12 @@ function Work({ sheet }: { sheet: Sheet }) {
             <Basis of={season.chillPortions} />.
           </p>
         )}
+        {season.warmEnoughC && (
+          <p>
+            A visit helps little below {season.warmEnoughC.value} °C
+            <Basis of={season.warmEnoughC} />.
+          </p>
+        )}
         {sheet.ovuleDays && sheet.stigmaDays && (
           <p>
             Ovules live {sheet.ovuleDays.value} days

@@ -45,6 +45,7 @@ const NAMES: Record<string, string> = {
   'season.afterLeafOutWeeks': 'Begin after leaf-out, weeks',
   'season.roundEveryDays': 'From visit to visit, days',
   'season.bloomDays': 'First to last flower, days',
+  'season.warmEnoughC': 'Warm enough for a visit, °C',
   'season.chillPortions': 'Chill the buds need, portions',
   'pollinationPeriod.ovuleDays': 'Ovules live, days',
   'pollinationPeriod.stigmaDays': 'Stigma takes pollen, days',

@@ -102,6 +102,20 @@ export function LightBar({ visits = [] }: { visits?: { at: string; until: string
             />
           ))}
           <path d={temperatureLine(light, axis.x)} fill="none" stroke="#b5482a" strokeWidth={2} />
+          {visits.map((v, i) => (
+            <g key={v.at} transform={`translate(${axis.x(v.at)} 26)`} data-flag={i + 1}>
+              <rect width={22} height={18} rx={4} fill={inDark(Date.parse(v.at)) ? '#e7b33f' : '#2c5746'} />
+              <text
+                x={11}
+                y={13.5}
+                textAnchor="middle"
+                fontWeight={700}
+                fill={inDark(Date.parse(v.at)) ? '#22302b' : '#fff'}
+              >
+                {i + 1}
+              </text>
+            </g>
+          ))}
           {ticks(axis, wide ? 3 : 6, zone).map((at) => (
             <g key={at}>
               <path d={`M${axis.x(at)} 50V${HEIGHT}`} stroke="#b9b096" />

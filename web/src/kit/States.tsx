@@ -3,7 +3,15 @@ import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 
 /** Waits for data; says what went wrong and lets one try again. */
-export function Loaded<T>({ of, children }: { of: UseQueryResult<T>; children: (data: T) => ReactNode }) {
+export function Loaded<T>({
+  of,
+  waiting = 'one moment',
+  children,
+}: {
+  of: UseQueryResult<T>;
+  waiting?: string;
+  children: (data: T) => ReactNode;
+}) {
   if (of.data !== undefined) return <>{children(of.data)}</>;
   if (of.isError) {
     return (
@@ -17,7 +25,7 @@ export function Loaded<T>({ of, children }: { of: UseQueryResult<T>; children: (
   }
   return (
     <div className="line soft" role="status" style={{ padding: 24 }}>
-      <Loader size="sm" color="leaf" /> one moment
+      <Loader size="sm" color="leaf" /> {waiting}
     </div>
   );
 }

@@ -104,3 +104,9 @@ export function span(hours: number): string {
 
 /** "1 flower", "2 flowers"; "2 crosses" where more than one is said otherwise */
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+
+/** The date so many days after a date, as `2026-11-28`. */
+export function dayAfter(day: string, days: number): string {
+  const [y, m, d] = day.split('-').map(Number);
+  return new Date(Date.UTC(y!, m! - 1, d! + days)).toISOString().slice(0, 10);
+}

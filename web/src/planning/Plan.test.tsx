@@ -22,12 +22,14 @@ const plan: Schemas['Plan'] = {
   rounds: [
     {
       at: '2026-11-24T03:40:00Z',
+      day: '2026-11-24',
       until: '2026-11-24T06:00:00Z',
       why: '12 flowers can take pollen then and 0 give it.',
       mostFlowers: 80,
       minutes: 24,
       flowers: 6,
       expectedFruits: 2.6,
+      crops: ['Cherimoya'],
       collect: [
         {
           varietyId: 'v',
@@ -44,6 +46,7 @@ const plan: Schemas['Plan'] = {
     },
   ],
   readNext: [],
+  due: [],
   left: [
     {
       treeId: 't2',
@@ -58,6 +61,7 @@ const plan: Schemas['Plan'] = {
   ],
   spare: [],
   choices: [],
+  overrides: [],
   away: [{ first: '2026-11-27', last: '2026-12-05', note: '', todo: ['LA-02 will be too old by then.'] }],
   obstacles: ['Pale Ridge 2 is wanted to bear 400 fruits, but can carry 11.'],
   value: 4.2,
@@ -101,11 +105,60 @@ describe('the coming days', () => {
       },
     });
     show(<Plan />);
-    await userEvent.click(await screen.findByLabelText('Not LA-02 for Pale Ridge 1'));
+    await userEvent.click(await screen.findByLabelText('Change Pale Ridge 1 with LA-02'));
+    await userEvent.click(await screen.findByText('Never LA-02 to Pale Ridge 1'));
     expect(await screen.findByText('costs about 1.2 fruits against the best plan')).toBeVisible();
     expect(sent[0]!.body).toEqual({ treeId: 't1', lotId: 'l1', flowers: 0 });
     await userEvent.click(screen.getByText('Take back'));
     await waitFor(() => expect(screen.queryByText('What you chose')).toBeNull());
+  });
+});
+
+describe('overriding the plan', () => {
+  const day = { kind: 'SKIP_DAYS', firstDay: '2026-11-24', lastDay: '2026-11-24' } as const;
+
+  it('says what it costs first, and can be taken back', async () => {
+    let made: Schemas['PlanOverride'][] = [];
+    const sent = serve({
+      'GET /api/plan': () => ({ ...plan, overrides: made, ...(made.length > 0 && { cost: 1.4 }) }),
+      'GET /api/light': { suns: [] },
+      'POST /api/plan-overrides/cost': { now: 12.4, then: 11, cost: 1.4 },
+      'PUT /api/plan-overrides/*': () => {
+        made = [{ ...day, id: 'o', version: 0 }];
+        return made[0];
+      },
+      'POST /api/plan-overrides/*/void': () => {
+        made = [];
+        return undefined;
+      },
+    });
+    show(<Plan />);
+    await userEvent.click(await screen.findByText('Skip this day'));
+    expect(await screen.findByText('Costs about 1.4 fruits')).toBeVisible();
+    expect(screen.getByText('11.0 in place of 12.4 to be expected over ten days.')).toBeVisible();
+    await userEvent.click(screen.getByRole('button', { name: 'Skip' }));
+    expect(await screen.findByText('What you chose')).toBeVisible();
+    expect(sent.find((s) => s.method === 'PUT')!.body).toEqual(day);
+    await userEvent.click(screen.getByLabelText('Take back: Nobody goes on Tue 24 Nov'));
+    await waitFor(() => expect(screen.queryByText('What you chose')).toBeNull());
+  });
+
+  it('skips one tree for a week from the day of the visit', async () => {
+    const sent = serve({
+      'GET /api/plan': plan,
+      'GET /api/light': { suns: [] },
+      'POST /api/plan-overrides/cost': { now: 12.4, then: 12.4, cost: 0 },
+    });
+    show(<Plan />);
+    await userEvent.click(await screen.findByLabelText('Change Pale Ridge 1 with LA-02'));
+    await userEvent.click(await screen.findByText('Not Pale Ridge 1 this week'));
+    expect(await screen.findByText('Costs no fruit.')).toBeVisible();
+    expect(sent.at(-1)!.body).toEqual({
+      kind: 'SKIP_TREE',
+      treeId: 't1',
+      firstDay: '2026-11-24',
+      lastDay: '2026-11-30',
+    });
   });
 });
 
@@ -236,6 +289,10 @@ describe('hours and habits', () => {
       keepPhotoPlace: false,
       useLearned: true,
       repeatVisits: true,
+      rhythm: 'EVERY_DAY',
+      weekdays: [],
+      onlyWhenWarm: false,
+      earlyFlush: 'WAIT',
       version: 2,
     };
     const sent = serve({

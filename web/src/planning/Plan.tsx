@@ -1,4 +1,4 @@
-import { Button, SegmentedControl } from '@mantine/core';
+import { Button, Menu, SegmentedControl } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -9,12 +9,13 @@ import { aboutFruits, percent } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
-import { calendarDay, clock, plural, said, shortDay, span, wallTime } from '../kit/time';
+import { calendarDay, clock, dayAfter, plural, said, shortDay, span, wallTime } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { crossWords, givesPollen } from '../crossing/cross-words';
-import { collectWords, leftWords, planSentence } from './plan-words';
+import { OverrideDialog, takeBackOverride, type Asked } from './OverrideDialog';
+import { collectWords, leftWords, overrideWords, planSentence } from './plan-words';
 import { PlanChart } from './PlanChart';
 import { RoundTabs } from './RoundTabs';
 import classes from './Plan.module.css';
@@ -47,7 +48,19 @@ function useChoose() {
   );
 }
 
-function StopRow({ stop, number, day }: { stop: Stop; number: number; day: string }) {
+function StopRow({
+  stop,
+  number,
+  day,
+  workday,
+  ask,
+}: {
+  stop: Stop;
+  number: number;
+  day: string;
+  workday: string;
+  ask: (of: Asked) => void;
+}) {
   const choose = useChoose();
   const narrow = useMediaQuery('(max-width: 640px)');
   const decide = stop.wanted ? (
@@ -55,31 +68,49 @@ function StopRow({ stop, number, day }: { stop: Stop; number: number; day: strin
   ) : (
     stop.lotId &&
     !stop.cross && (
-      <>
-        <Button
-          size="compact-sm"
-          variant="subtle"
-          aria-label={`Keep ${stop.lotCode} for ${stop.treeName}`}
-          onClick={() =>
-            choose.submit({
-              treeId: stop.treeId,
-              lotId: stop.lotId!,
-              flowers: stop.flowers,
-              onDay: day,
-            })
-          }
-        >
-          Keep so
-        </Button>
-        <Button
-          size="compact-sm"
-          variant="subtle"
-          aria-label={`Not ${stop.lotCode} for ${stop.treeName}`}
-          onClick={() => choose.submit({ treeId: stop.treeId, lotId: stop.lotId!, flowers: 0 })}
-        >
-          Not this jar
-        </Button>
-      </>
+      <Menu position="bottom-end" withinPortal>
+        <Menu.Target>
+          <Button
+            size="compact-sm"
+            variant="subtle"
+            aria-label={`Change ${stop.treeName} with ${stop.lotCode}`}
+          >
+            Change
+          </Button>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Item
+            onClick={() =>
+              choose.submit({
+                treeId: stop.treeId,
+                lotId: stop.lotId!,
+                flowers: stop.flowers,
+                onDay: day,
+              })
+            }
+          >
+            Keep it so: {plural(stop.flowers, 'flower')} with {stop.lotCode}
+          </Menu.Item>
+          <Menu.Item onClick={() => choose.submit({ treeId: stop.treeId, lotId: stop.lotId!, flowers: 0 })}>
+            Never {stop.lotCode} to {stop.treeName}
+          </Menu.Item>
+          <Menu.Item
+            onClick={() =>
+              ask({
+                tree: stop.treeName,
+                request: {
+                  kind: 'SKIP_TREE',
+                  treeId: stop.treeId,
+                  firstDay: workday,
+                  lastDay: dayAfter(workday, 6),
+                },
+              })
+            }
+          >
+            Not {stop.treeName} this week
+          </Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
     )
   );
   return (
@@ -128,7 +159,7 @@ function StopRow({ stop, number, day }: { stop: Stop; number: number; day: strin
 }
 
 /** A visit in one line; what is done in it, on opening. */
-function RoundLine({ round, number }: { round: Round; number: number }) {
+function RoundLine({ round, number, ask }: { round: Round; number: number; ask: (of: Asked) => void }) {
   const { zone } = useHere();
   const at = new Date(round.at);
   const trees = new Set(round.stops.map((s) => s.treeId)).size;
@@ -167,23 +198,73 @@ function RoundLine({ round, number }: { round: Round; number: number }) {
         </colgroup>
         <tbody>
           {round.stops.map((s, i) => (
-            <StopRow key={i} stop={s} number={i + 1} day={wallTime(at, zone).slice(0, 10)} />
+            <StopRow
+              key={i}
+              stop={s}
+              number={i + 1}
+              day={wallTime(at, zone).slice(0, 10)}
+              workday={round.day}
+              ask={ask}
+            />
           ))}
         </tbody>
       </table>
+      <div className="line noprint">
+        <Button
+          size="compact-sm"
+          variant="outline"
+          onClick={() => ask({ request: { kind: 'VISIT_AT', visitAt: round.at } })}
+        >
+          Go at another hour
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="outline"
+          onClick={() => ask({ request: { kind: 'SKIP_DAYS', firstDay: round.day, lastDay: round.day } })}
+        >
+          Skip this day
+        </Button>
+      </div>
     </details>
   );
 }
 
+/** One line with what somebody decided, and the way back. */
+function Decided({ what, problem, back }: { what: string; problem: string | undefined; back: () => void }) {
+  return (
+    <div className="line" style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+      <span>
+        {what}
+        {problem && <span className="warn"> {problem}</span>}
+      </span>
+      <Button
+        size="compact-sm"
+        variant="subtle"
+        style={{ flexShrink: 0 }}
+        aria-label={`Take back: ${what}`}
+        onClick={back}
+      >
+        Take back
+      </Button>
+    </div>
+  );
+}
+
 function Choices({ plan }: { plan: Plan }) {
+  const { now, zone } = useHere();
   const remove = useSubmit(
     (c: Schemas['PlanChoice']) => takeBack(c.id, c.version),
     [],
     () => undefined,
   );
-  if (plan.choices.length === 0) return null;
+  const removeOverride = useSubmit(
+    (o: Schemas['PlanOverride']) => takeBackOverride(o.id, o.version),
+    [],
+    () => undefined,
+  );
+  if (plan.choices.length + plan.overrides.length === 0) return null;
   return (
-    <section className="card">
+    <section className="card" data-card="chosen">
       <header>
         <h2>What you chose</h2>
         {plan.cost !== undefined && (
@@ -194,18 +275,25 @@ function Choices({ plan }: { plan: Plan }) {
           </span>
         )}
       </header>
+      {plan.overrides.map((o) => (
+        <Decided
+          key={o.id}
+          what={overrideWords(o, now, zone)}
+          problem={o.problem}
+          back={() => removeOverride.submit(o)}
+        />
+      ))}
       {plan.choices.map((c) => (
-        <div key={c.id} className="line" style={{ justifyContent: 'space-between' }}>
-          <span>
-            {c.flowers > 0
+        <Decided
+          key={c.id}
+          what={
+            c.flowers > 0
               ? `${plural(c.flowers, 'flower')} of ${c.tree} with ${c.lot}${c.onDay ? ` on ${calendarDay(c.onDay)}` : ''}`
-              : `${c.lot} never to ${c.tree}`}
-            {c.problem && <span className="warn"> Cannot be kept to: it {c.problem}</span>}
-          </span>
-          <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(c)}>
-            Take back
-          </Button>
-        </div>
+              : `${c.lot} never to ${c.tree}`
+          }
+          problem={c.problem && `Cannot be kept to: it ${c.problem}`}
+          back={() => remove.submit(c)}
+        />
       ))}
     </section>
   );
@@ -273,10 +361,12 @@ function Rest({ plan }: { plan: Plan }) {
 /** The rounds of the coming days. */
 export function Plan() {
   const [days, setDays] = useState('7');
+  const [asked, setAsked] = useState<Asked>();
   const plan = useQuery({ ...queries.plan(Number(days)), placeholderData: (before) => before });
   return (
     <>
       <RoundTabs />
+      <OverrideDialog asked={asked} close={() => setAsked(undefined)} />
       <Loaded of={plan}>
         {(p) => (
           <>
@@ -316,7 +406,7 @@ export function Plan() {
                 {p.rounds.length > 0 && (
                   <section className={`card ${classes.visits}`}>
                     {p.rounds.map((r, i) => (
-                      <RoundLine key={r.at} round={r} number={i + 1} />
+                      <RoundLine key={r.at} round={r} number={i + 1} ask={setAsked} />
                     ))}
                   </section>
                 )}

@@ -1,9 +1,8 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
@@ -11,12 +10,14 @@ import { clock, plural, said } from '../kit/time';
 import { TimeField } from '../kit/TimeField';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
+import { StartWalking } from '../walk/StartWalking';
 import { DoneList } from '../pollination/DoneList';
 import classes from './Round.module.css';
 import { Which } from './Which';
 import { RoundTabs } from './RoundTabs';
 import { toCollect } from '../pollen/collect-asked';
 import { crossWords, givesPollen } from '../crossing/cross-words';
+import { OverrideDialog, type Asked } from './OverrideDialog';
 import { collectWords, leftWords } from './plan-words';
 import { byFather, flowersWords, stopWhy, waitingFor } from './round-words';
 
@@ -163,44 +164,30 @@ function OpenWalks() {
   );
 }
 
-/** Begins a walk with the stops as they stand, for oneself and whoever helps. */
-function StartWalking({ at }: { at: string | undefined }) {
-  const navigate = useNavigate();
-  const [id] = useState(newId);
-  const start = useSubmit<'walk' | 'paper', Schemas['Walk']>(
-    () => answer(api.PUT('/api/walks/{id}', { params: { path: { id } }, body: at ? { at } : {} })),
-    [],
-    (walk, where) => void navigate(`/round/${where}/${walk.id}`),
-  );
-  return (
-    <>
-      {(start.errorFor('at', 'It') ?? start.general) && (
-        <span className="warn">{start.errorFor('at', 'It') ?? start.general}</span>
-      )}
-      <Button variant="outline" disabled={start.busy} onClick={() => start.submit('paper')}>
-        On paper
-      </Button>
-      <Button loading={start.busy} onClick={() => start.submit('walk')}>
-        Start walking
-      </Button>
-    </>
-  );
-}
-
 export function Round() {
   const { now, zone } = useHere();
   const [at, setAt] = useState<Date>();
+  const [asked, setAsked] = useState<Asked>();
   const round = useQuery({ ...queries.round(at?.toISOString()), placeholderData: (before) => before });
   return (
     <>
       <RoundTabs />
       <OpenWalks />
+      <OverrideDialog asked={asked} close={() => setAsked(undefined)} />
       <div className="line noprint" style={{ alignItems: 'flex-end' }}>
         <TimeField label="Hour of the visit" value={at ?? new Date(round.data?.at ?? now)} onChange={setAt} />
         {at && (
-          <Button variant="outline" onClick={() => setAt(undefined)}>
-            Best hour
-          </Button>
+          <>
+            <Button
+              variant="outline"
+              onClick={() => setAsked({ request: { kind: 'VISIT_AT', visitAt: at.toISOString() } })}
+            >
+              Plan it at this hour
+            </Button>
+            <Button variant="outline" onClick={() => setAt(undefined)}>
+              Best hour
+            </Button>
+          </>
         )}
         {round.data?.bestHours && (
           <span className="small soft" style={{ paddingBottom: 8 }}>
@@ -216,7 +203,7 @@ export function Round() {
               <h1>{sentence(r, now, zone)}</h1>
               {r.stops.length + r.collect.length > 0 && (
                 <div className="do noprint">
-                  <StartWalking key={r.at} at={at ? r.at : undefined} />
+                  <StartWalking key={r.at} at={at ? r.at : undefined} paper />
                 </div>
               )}
             </div>

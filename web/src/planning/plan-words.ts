@@ -1,5 +1,5 @@
 import type { Schemas } from '../kit/api';
-import { plural } from '../kit/time';
+import { calendarDay, daysBetween, plural, said } from '../kit/time';
 
 /** The plan in a sentence. */
 export function planSentence(plan: Schemas['Plan']): string {
@@ -13,11 +13,41 @@ export function planSentence(plan: Schemas['Plan']): string {
 export const REASONS: Record<string, string> = {
   NO_POLLEN: 'there is no pollen at all',
   NO_LOT_THAT_SERVES: 'no pollen that there is or will be serves it',
+  RULED_OUT: 'nobody goes there then',
   DOSES_RUN_OUT: 'the doses run out',
   MORE_THAN_CAN_BE_DONE: 'more than can be done in your hours',
   CROSS_NOT_READY: 'no flower stands at the stage at which it is made ready',
   CROSS_WITHOUT_POLLEN: 'there is no pollen of this father alone',
 };
+
+/** Why flowers are not wanted. */
+export const NOT_WANTED: Record<string, string> = {
+  TARGET_REACHED: 'it has what it is wanted to bear',
+  LEFT_ALONE: 'it is to bear nothing',
+  CANNOT_CARRY: 'it can carry no fruit yet; ask for fruit under What is wanted',
+  EARLY_FLUSH: 'too soon after leaf-out',
+};
+
+const saidAt = (at: Date, now: Date, zone: string): string =>
+  daysBetween(now, at, zone) === 0 ? `at ${said(at, now, zone)}` : said(at, now, zone);
+
+/** An override as a sentence without its end. */
+export function overrideWords(
+  of: Omit<Schemas['PlanOverrideRequest'], 'kind'> & {
+    kind: Schemas['PlanOverride']['kind'];
+    tree?: string | undefined;
+  },
+  now: Date,
+  zone: string,
+): string {
+  if (of.kind === 'VISIT_AT')
+    return `A visit ${saidAt(new Date(of.visitAt!), now, zone)}, in place of the one next to it`;
+  const days =
+    of.lastDay && of.lastDay !== of.firstDay
+      ? `from ${calendarDay(of.firstDay!)} to ${calendarDay(of.lastDay)}`
+      : `on ${calendarDay(of.firstDay!)}`;
+  return of.kind === 'SKIP_DAYS' ? `Nobody goes ${days}` : `Nobody goes to ${of.tree} ${days}`;
+}
 
 /** Doses of what is collected that wait for later visits, in words. */
 export function laterWords(of: Schemas['PlannedCollecting']): string {

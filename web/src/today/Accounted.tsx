@@ -1,7 +1,7 @@
 import type { Schemas } from '../kit/api';
 import { useHere } from '../kit/orchard-context';
-import { plural, said } from '../kit/time';
-import { REASONS } from '../planning/plan-words';
+import { calendarDay, plural, said } from '../kit/time';
+import { NOT_WANTED, REASONS } from '../planning/plan-words';
 import classes from './Accounted.module.css';
 
 type Account = Schemas['FlowerAccount'];
@@ -43,6 +43,12 @@ function TreeRow({ of }: { of: OfTree }) {
             {of.later
               .map((l) => `${l.flowers} ${said(new Date(l.at), now, zone)} with ${l.pollen}`)
               .join(', ')}
+          </div>
+        )}
+        {of.notWantedAs && (
+          <div className="soft">
+            {of.notWanted} not wanted: {NOT_WANTED[of.notWantedAs]}
+            {of.waitsUntil && `, until ${calendarDay(of.waitsUntil)}`}
           </div>
         )}
         {of.lost > 0 && (

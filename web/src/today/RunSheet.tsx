@@ -1,37 +1,41 @@
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
-import { aboutFruits, percent } from '../kit/numbers';
+import { aboutFruits } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { clock, daysBetween, plural, shortDay, span } from '../kit/time';
 import { Why } from '../kit/Why';
 import { STEP, givesPollen } from '../crossing/cross-words';
 import { laterWords } from '../planning/plan-words';
 import { byFather } from '../planning/round-words';
+import { comingVisits, entries } from './coming';
+import { DueRow } from './DueRow';
 import classes from './RunSheet.module.css';
 
 type Visit = Schemas['PlannedRound'];
 type Stop = Schemas['RoundStop'];
 
-const DAY_MS = 24 * 3_600_000;
-
-/** Visits that begin within a day; the next one where none does. */
-export function comingVisits(plan: Schemas['Plan'], now: Date): Visit[] {
-  const soon = plan.rounds.filter((r) => Date.parse(r.at) <= now.getTime() + DAY_MS);
-  return soon.length > 0 ? soon : plan.rounds.slice(0, 1);
-}
-
-function When({ visit }: { visit: Visit }) {
+/** When an entry of the sheet is, beside the rail. */
+function When({ at, until }: { at: string | undefined; until?: string }) {
   const { now, zone } = useHere();
-  const at = new Date(visit.at);
-  const days = daysBetween(now, at, zone);
+  if (!at)
+    return (
+      <div className={classes.when}>
+        <span>any time</span>
+      </div>
+    );
+  const day = daysBetween(now, new Date(at), zone);
+  const isNow = Date.parse(at) <= now.getTime() + NOW_MS;
   return (
     <div className={classes.when}>
-      <b>{clock(at, zone)}</b>
-      <span>to {clock(new Date(visit.until), zone)}</span>
-      {days > 0 && <span>{days === 1 ? 'tomorrow' : shortDay(at, zone)}</span>}
+      <b>{isNow ? 'Now' : clock(new Date(at), zone)}</b>
+      {until && <span>to {clock(new Date(until), zone)}</span>}
+      {day > 0 && <span>{day === 1 ? 'tomorrow' : shortDay(new Date(at), zone)}</span>}
     </div>
   );
 }
+
+/** The plan's clock runs up to ten minutes ahead. */
+const NOW_MS = 10 * 60_000;
 
 /** Trees with their flowers, each once. */
 function treesOf(stops: Stop[]): { name: string; flowers: number }[] {
@@ -81,7 +85,10 @@ function VisitCard({ visit }: { visit: Visit }) {
   return (
     <section className={classes.visit} data-visit={visit.at}>
       <header>
-        <h2>{blocks.join(', ') || plural(trees, 'tree')}</h2>
+        <h2>
+          {blocks.length > 0 && `${blocks.join(', ')}: `}
+          <span className={classes.crops}>{visit.crops.join(', ').toLowerCase()}</span>
+        </h2>
         <span className="soft small">
           {plural(trees, 'tree')} · {plural(visit.flowers, 'flower')} · about{' '}
           {aboutFruits(visit.expectedFruits)} · {span(visit.minutes / 60)} ·{' '}
@@ -129,33 +136,33 @@ function VisitCard({ visit }: { visit: Visit }) {
   );
 }
 
-/** The visits of the coming day in order of time, each with what is collected and which pollen goes where. */
+/** The coming day in order of time: visits with what is collected and which pollen goes where, and what else is due. */
 export function RunSheet({ plan }: { plan: Schemas['Plan'] }) {
   const { now, zone } = useHere();
   const visits = comingVisits(plan, now);
   const later = plan.rounds.slice(visits.length);
   return (
-    <div className={classes.sheet}>
-      {visits.map((v) => (
-        <div key={v.at} className={classes.row}>
-          <When visit={v} />
-          <VisitCard visit={v} />
-        </div>
-      ))}
+    <div>
+      <div className={classes.sheet}>
+        {entries(plan, now).map((e) =>
+          'visit' in e ? (
+            <div key={e.at} className={classes.row}>
+              <When at={e.at} until={e.visit.until} />
+              <VisitCard visit={e.visit} />
+            </div>
+          ) : (
+            <div key={e.due.kind + e.due.subject} className={`${classes.row} ${classes.small}`}>
+              <When at={e.at} />
+              <DueRow due={e.due} />
+            </div>
+          ),
+        )}
+      </div>
       {plan.obstacles.map((o) => (
         <p key={o} className="note">
           {o}
         </p>
       ))}
-      {plan.spare.length > 0 && (
-        <p className="soft" data-card="spare">
-          Stays in the jars:{' '}
-          {plan.spare
-            .map((s) => `${plural(s.doses, 'dose')} of ${s.lot}, about ${percent(s.viability)} alive`)
-            .join('; ')}
-          . Nothing in these days is better off with it.
-        </p>
-      )}
       {later.length > 0 && (
         <p className="soft" data-card="later">
           Then{' '}

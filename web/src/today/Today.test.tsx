@@ -15,10 +15,12 @@ const taker = bloomRow({ treeName: 'Pale Ridge 1', takes: 9 });
 const visit = (at: string, until: string, part: Partial<Schemas['PlannedRound']> = {}) => ({
   at,
   until,
+  day: '2026-11-24',
   why: '30 flowers can take pollen then and 3 give it.',
   flowers: 6,
   expectedFruits: 3.2,
   minutes: 24,
+  crops: ['Cherimoya'],
   collect: [],
   stops: [roundStop('Pale Ridge 1', 'LA-01'), roundStop('Pale Ridge 2', 'LA-01')],
   ...part,
@@ -97,10 +99,15 @@ const plan: Schemas['Plan'] = {
       fruits: 1.3,
     },
   ],
+  due: [
+    { kind: 'CHECK', subject: 'Lantern 1, Lantern 2', count: 2 },
+    { kind: 'LID', at: '2026-11-24T09:10:00Z', subject: 'LA-01', count: 9, id: 'l' },
+  ],
   left: [],
   kept: [],
   spare: [{ lotId: 'l', lot: 'LA-02', doses: 10, viability: 0.48 }],
   choices: [],
+  overrides: [],
   away: [],
   obstacles: [],
   value: 1,
@@ -125,11 +132,18 @@ describe('today', () => {
   it('says in one sentence when to go, what to collect first and what to pollinate', async () => {
     serve(answers());
     show(<Today />);
-    expect(await heading()).toBe(
-      'This evening, 16:00 to 20:45: collect Lantern, then pollinate 12 flowers on 2 trees.',
-    );
-    expect(screen.getByText('Collect Lantern').closest('a')).toHaveAttribute('href', '/pollen/collect');
-    expect(screen.getByText(/The visit · 2 trees/).closest('a')).toHaveAttribute('href', '/round');
+    expect(await heading()).toBe('Collect Lantern at 16:00, then pollinate 12 flowers on 2 trees.');
+    expect(
+      screen.getByText('2 visits, 48 minutes in all, about 6.4 fruits.', { exact: false }),
+    ).toBeVisible();
+    expect(screen.getByText('See the visit').closest('a')).toHaveAttribute('href', '/round');
+  });
+
+  it('begins the walk of the next visit with one press', async () => {
+    const sent = serve(answers({ 'PUT /api/walks/*': { id: 'w' } }));
+    show(<Today />);
+    await userEvent.click(await screen.findByText('Start walking'));
+    await waitFor(() => expect(sent.at(-1)).toMatchObject({ method: 'PUT', body: {} }));
   });
 
   it('lists the visits of the coming day with what is collected and which pollen goes where', async () => {
@@ -143,7 +157,22 @@ describe('today', () => {
     expect(first).toContain('LA-01 onPale Ridge 1 6 · Pale Ridge 2 612');
     expect(screen.getByText(/10 doses of LA-02, about 48.% alive/)).toBeVisible();
     expect(screen.getByText(/Then Thu 26 Nov 16:00, 6 flowers/)).toBeVisible();
-    expect(await screen.findByText(/2\schecks due/)).toBeVisible();
+  });
+
+  it('puts what else is due in its place between the visits, and what has no hour last', async () => {
+    serve(answers());
+    show(<Today />);
+    await screen.findByText('21:00');
+    const places = [...document.querySelectorAll('[data-visit], [data-due]')].map(
+      (e) => e.getAttribute('data-due') ?? 'visit',
+    );
+    expect(places).toEqual(['visit', 'visit', 'LID', 'CHECK']);
+    expect(document.querySelector('[data-due=LID]')).toHaveTextContent(
+      'LA-01 should be dry: put the lid on.',
+    );
+    expect(document.querySelector('[data-due=CHECK]')!.textContent.replace(/\s+/g, ' ')).toBe(
+      '2 checks: has fruit set on Lantern 1, Lantern 2?',
+    );
   });
 
   it('accounts for every flower of the next visit, and says why some are lost and what would save them', async () => {
@@ -188,7 +217,7 @@ describe('today', () => {
     show(<Today />);
     await userEvent.click(await screen.findByText('pollinate 12 flowers'));
     expect(await screen.findByText(/The best use of the pollen there is/)).toBeInTheDocument();
-    await userEvent.click(screen.getByText(/16:00 to 20:45/));
+    await userEvent.click(screen.getByText('at 16:00'));
     expect(await screen.findByText(/30 flowers can take pollen then and 3 give it/)).toBeInTheDocument();
   });
 
@@ -196,7 +225,7 @@ describe('today', () => {
     serve(answers({ 'GET /api/plan': { ...plan, rounds: [] } }));
     const { unmount } = show(<Today />);
     expect(await heading()).toMatch(/About 9 flowers can take pollen, but none gets any in the coming days/);
-    expect(screen.queryByText(/^The visit/)).toBeNull();
+    expect(screen.queryByText('Start walking')).toBeNull();
     unmount();
     serve(
       answers({
@@ -209,24 +238,17 @@ describe('today', () => {
   });
 
   it('tells crosses with a step due, and leads to each', async () => {
-    const crossing = (label: string, from: string, begun = true) => ({
-      id: label,
-      label,
-      begun,
-      due: [{ step: 'BAG_OFF', from, say: '' }],
-    });
-    const crossings = [
-      crossing('26-1', '2026-11-23T00:00:00Z'),
-      crossing('26-2', '2026-12-23T00:00:00Z'),
-      crossing('26-3', '2026-11-23T00:00:00Z', false),
-      crossing('26-4', '2026-11-24T00:00:00Z'),
+    const due: Schemas['Plan']['due'] = [
+      { kind: 'CROSS_STEP', subject: '26-4', count: 3, id: 'c', step: 'BAG_OFF' },
+      { kind: 'LEAVING', subject: '', count: 1, back: '2026-12-05' },
     ];
-    serve(answers({ 'GET /api/crossings': { crossings, wanted: [] } }));
+    serve(answers({ 'GET /api/plan': { ...plan, due } }));
     show(<Today />);
-    expect(await screen.findByText(/2 crosses have a step due/)).toHaveTextContent(
-      '26-1 take the bag off, 26-4 take the bag off.',
+    expect((await screen.findByText('26-4')).closest('a')).toHaveAttribute('href', '/round/crosses#26-4');
+    expect(document.querySelector('[data-due=CROSS_STEP]')!.textContent.replace(/\s+/g, ' ')).toBe(
+      'Cross 26-4: take the bag off, 3 flowers.',
     );
-    expect(screen.getByText('26-4')).toHaveAttribute('href', '/round/crosses#26-4');
+    expect(screen.getByText(/You leave tomorrow, until Sat 5 Dec/)).toBeVisible();
   });
 
   it('shows a new orchard the way in', async () => {

@@ -10,20 +10,24 @@ const plan = (at: string, until: string): Schemas['Plan'] => ({
   rounds: [
     {
       at,
+      day: '2026-11-24',
       until,
       why: '',
       flowers: 12,
       expectedFruits: 3,
       minutes: 24,
+      crops: ['Cherimoya'],
       collect: [],
       stops: [roundStop('Pale Ridge 1', 'LA-01'), roundStop('Pale Ridge 2', 'LA-01')],
     },
   ],
   readNext: [],
+  due: [],
   left: [],
   kept: [],
   spare: [],
   choices: [],
+  overrides: [],
   away: [],
   obstacles: [],
   value: 0,
@@ -48,20 +52,28 @@ describe('today’s sentence', () => {
       },
     ];
     expect(todayWords(evening, NOW, ZONE)).toEqual({
-      when: 'This evening',
+      day: '',
       from: '16:40',
-      until: '18:30',
-      collect: ['Lantern'],
+      collect: 'Lantern',
       flowers: 2 * roundStop('Pale Ridge 1', 'LA-01').flowers,
       trees: 2,
     });
   });
 
-  it('speaks of tomorrow, and of the night, when the hours lie there', () => {
-    expect(todayWords(plan('2026-11-24T19:00:00Z', '2026-11-24T21:00:00Z'), NOW, ZONE)?.when).toBe(
-      'Tomorrow morning',
-    );
-    expect(todayWords(plan('2026-11-24T08:30:00Z', '2026-11-24T11:00:00Z'), NOW, ZONE)?.when).toBe('Tonight');
+  it('names the day when it is not today, and counts varieties beyond two', () => {
+    expect(todayWords(plan('2026-11-24T19:00:00Z', '2026-11-24T21:00:00Z'), NOW, ZONE)?.day).toBe('Tomorrow');
+    const later = plan('2026-11-26T03:00:00Z', '2026-11-26T05:00:00Z');
+    const one = {
+      varietyId: 'v',
+      crop: 'cherimoya',
+      doses: 6,
+      dosesPerFlower: 3,
+      flowers: 2,
+      later: 0,
+      trees: [],
+    };
+    later.rounds[0]!.collect = ['Lantern', 'Pale Ridge', 'Mill Lane'].map((variety) => ({ ...one, variety }));
+    expect(todayWords(later, NOW, ZONE)).toMatchObject({ day: 'Thu 26 Nov', collect: '3 varieties' });
   });
 
   it('stays silent when there is nothing to do', () => {

@@ -1,19 +1,22 @@
 import type { Schemas } from '../kit/api';
-import { clock, daysBetween } from '../kit/time';
+import { clock, daysBetween, shortDay } from '../kit/time';
 import { givesPollen } from '../crossing/cross-words';
 
-/** The pieces of Today's sentence; each number on the page can then be asked why. */
+/** The pieces of Today's headline; each number on the page can then be asked why. */
 export interface TodayWords {
-  /** "This evening", "Tomorrow" */
-  when: string;
+  /** "Tomorrow", "Thu 26 Nov"; empty for today */
+  day: string;
   from: string;
-  until: string;
-  /** varieties whose pollen is collected first */
-  collect: string[];
+  /** what is collected first: one or two names, or how many varieties */
+  collect: string;
   /** flowers to pollinate */
   flowers: number;
   trees: number;
 }
+
+/** Two names, or how many: a headline is short. */
+const some = (names: string[]): string =>
+  names.length <= 2 ? names.join(' and ') : `${names.length} varieties`;
 
 /** What the next visit of the plan comes to; nothing where there is none. */
 export function todayWords(plan: Schemas['Plan'], now: Date, zone: string): TodayWords | undefined {
@@ -21,23 +24,11 @@ export function todayWords(plan: Schemas['Plan'], now: Date, zone: string): Toda
   if (!visit) return undefined;
   const from = new Date(visit.at);
   const days = daysBetween(now, from, zone);
-  const hour = Number(clock(from, zone).slice(0, 2));
-  const part = hour < 11 ? 'morning' : hour < 15 ? 'day' : hour < 21 ? 'evening' : 'night';
   const stops = visit.stops.filter((s) => givesPollen(s.kind));
   return {
-    when:
-      days === 0
-        ? part === 'day'
-          ? 'Today'
-          : part === 'night'
-            ? 'Tonight'
-            : `This ${part}`
-        : part === 'day'
-          ? 'Tomorrow'
-          : `Tomorrow ${part}`,
+    day: days === 0 ? '' : days === 1 ? 'Tomorrow' : shortDay(from, zone),
     from: clock(from, zone),
-    until: clock(new Date(visit.until), zone),
-    collect: visit.collect.map((c) => c.variety),
+    collect: some(visit.collect.map((c) => c.variety)),
     flowers: stops.reduce((n, s) => n + s.flowers, 0),
     trees: new Set(stops.map((s) => s.treeId)).size,
   };

@@ -224,6 +224,41 @@ class OnePlanTest {
     }
 
     @Test
+    void what_is_due_beside_the_visits_is_told_with_its_hour() {
+        Api api = server.newOrchard();
+        String giver = api.tree(api.variety("Lantern"), "Lantern 1");
+        String taker = api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");
+        api.read(taker, now, Map.of("half-open", 9)).expect(200);
+        Map<String, Object> tray = new HashMap<>(Api.lotBody(giver, now.minus(Duration.ofHours(4)), 12));
+        tray.put("storage", "ROOM");
+        api.put("/api/lots/" + Api.newId(), tray).expect(200);
+        String done =
+                api.lot(giver, now.minus(Duration.ofDays(9)), 6).expect(200).id();
+        api.put(
+                        "/api/pollinations/" + Api.newId(),
+                        Map.of(
+                                "treeId",
+                                taker,
+                                "lotId",
+                                done,
+                                "flowers",
+                                3,
+                                "doneAt",
+                                now.minus(Duration.ofDays(9)).toString()))
+                .expect(200);
+
+        List<JsonNode> due = list(plan(api, 1).path("due"));
+        assertThat(due)
+                .extracting(d -> d.path("kind").asString())
+                .contains("LID", "USE", "CHECK")
+                .doesNotContain("LEAVING", "NUMBER_FRUIT");
+        assertThat(due.get(0).path("kind").asString())
+                .as("what has an hour comes first")
+                .isEqualTo("LID");
+        assertThat(due.get(due.size() - 1).path("subject").asString()).isEqualTo("Pale Ridge 1");
+    }
+
+    @Test
     void the_tree_whose_doubt_costs_most_is_to_be_read_and_not_the_one_read_just_now() {
         Api api = server.newOrchard();
         String lantern = api.variety("Lantern");

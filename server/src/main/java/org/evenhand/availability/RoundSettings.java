@@ -3,10 +3,12 @@ package org.evenhand.availability;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.planning.Rhythm;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -39,6 +41,17 @@ class RoundSettings extends OrchardRecord {
     private boolean repeatVisits;
     private double worthGoing;
 
+    @Enumerated(EnumType.STRING)
+    private Rhythm.Kind rhythm;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<DayOfWeek> weekdays;
+
+    private boolean onlyWhenWarm;
+
+    @Enumerated(EnumType.STRING)
+    private EarlyFlush earlyFlush;
+
     protected RoundSettings() {}
 
     RoundSettings(UUID id, Caller caller, Instant now, ZoneId zone, SettingsRequest request) {
@@ -57,6 +70,10 @@ class RoundSettings extends OrchardRecord {
         this.useLearned = !Boolean.FALSE.equals(request.useLearned());
         this.repeatVisits = !Boolean.FALSE.equals(request.repeatVisits());
         this.worthGoing = request.worthGoing() == null ? SettingsView.USUAL.worthGoing() : request.worthGoing();
+        this.rhythm = request.rhythm() == null ? SettingsView.USUAL.rhythm() : request.rhythm();
+        this.weekdays = request.weekdays() == null ? List.of() : List.copyOf(request.weekdays());
+        this.onlyWhenWarm = Boolean.TRUE.equals(request.onlyWhenWarm());
+        this.earlyFlush = request.earlyFlush() == null ? SettingsView.USUAL.earlyFlush() : request.earlyFlush();
     }
 
     SettingsView view() {
@@ -72,6 +89,10 @@ class RoundSettings extends OrchardRecord {
                 useLearned,
                 repeatVisits,
                 worthGoing,
+                rhythm,
+                weekdays,
+                onlyWhenWarm,
+                earlyFlush,
                 version());
     }
 }

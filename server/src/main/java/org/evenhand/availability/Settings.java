@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.planning.Rhythm;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.OnceWriter;
@@ -74,6 +75,9 @@ public class Settings implements LearnedUse {
         Require.within("flowersPerHour", Given.required("flowersPerHour", r.flowersPerHour()), 1, 2000);
         if (r.worthGoing() != null) {
             Require.within("worthGoing", r.worthGoing(), 0, 1000);
+        }
+        if (r.rhythm() == Rhythm.Kind.WEEKDAYS) {
+            Require.within("weekdays", Given.required("weekdays", r.weekdays()).size(), 1, 7);
         }
         hours("everyDay", Given.required("everyDay", r.everyDay()));
         List<SettingsView.SingleDay> days = Given.required("singleDays", r.singleDays());

@@ -3,11 +3,14 @@ package org.evenhand.availability;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.evenhand.core.planning.FreeHours;
+import org.evenhand.core.planning.Rhythm;
 
 /**
  * When somebody can go, and which schools are followed.
@@ -17,6 +20,9 @@ import org.evenhand.core.planning.FreeHours;
  * @param keepPhotoPlace whether it is kept where a picture was taken
  * @param repeatVisits whether flowers are gone over once more while stigmas last
  * @param worthGoing fruits that a visit must let expect before anybody goes, 0 to 1000
+ * @param rhythm on which days one goes
+ * @param weekdays the days, where the rhythm is of weekdays
+ * @param onlyWhenWarm whether a crop whose sheet says how warm it must be is left alone while it is colder
  * @param everyDay hours of an ordinary day; none where any hour will do
  */
 @Schema(name = "RoundSettings")
@@ -32,6 +38,10 @@ public record SettingsView(
         boolean useLearned,
         boolean repeatVisits,
         double worthGoing,
+        Rhythm.Kind rhythm,
+        List<DayOfWeek> weekdays,
+        boolean onlyWhenWarm,
+        EarlyFlush earlyFlush,
         @Schema(description = OPTIONAL) Long version) {
 
     /** What holds as long as nobody said otherwise; sixty flowers an hour and a twentieth of a
@@ -48,6 +58,10 @@ public record SettingsView(
             true,
             true,
             0.05,
+            Rhythm.Kind.EVERY_DAY,
+            List.of(),
+            false,
+            EarlyFlush.WAIT,
             null);
 
     /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */
@@ -67,6 +81,10 @@ public record SettingsView(
     /** Days away, both included. */
     @Schema(name = "Away")
     public record Away(LocalDate first, LocalDate last, String note) {}
+
+    public Rhythm days() {
+        return new Rhythm(rhythm, Set.copyOf(weekdays));
+    }
 
     public FreeHours hours() {
         return new FreeHours(

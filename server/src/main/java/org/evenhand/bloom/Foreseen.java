@@ -30,7 +30,15 @@ public record Foreseen(
         return steady.get().stillReceptive(then, later);
     }
 
-    /** The same of a flower that shed pollen. */
+    /** Whether a crop that wants warmth has too little at a moment; never where its sheet does not say. */
+    public boolean tooCold(Instant at) {
+        return sheet.season()
+                .warmEnoughC()
+                .filter(least -> steady.get().celsius(at) < least.value())
+                .isPresent();
+    }
+
+    /** The chance that a flower which shed pollen at one moment still does at a later one. */
     public double stillShedding(Instant then, Instant later) {
         return steady.get().stillShedding(then, later);
     }

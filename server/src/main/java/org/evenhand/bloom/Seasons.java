@@ -283,9 +283,8 @@ public class Seasons {
         }
 
         private static LocalDate begin(CropSheet sheet, Optional<BloomDateView> now) {
-            return sheet.season()
-                    .afterLeafOutWeeks()
-                    .flatMap(weeks -> now.map(BloomDateView::leafOut).map(d -> d.plusDays((long) (weeks.value() * 7))))
+            return now.map(BloomDateView::leafOut)
+                    .flatMap(leafOut -> sheet.season().begins(leafOut))
                     .orElse(null);
         }
 

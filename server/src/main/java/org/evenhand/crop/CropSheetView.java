@@ -127,7 +127,8 @@ record CropSheetView(
             Number roundEveryDays,
             String rhythm,
             Number bloomDays,
-            @Schema(description = OPTIONAL) Number chillPortions) {}
+            @Schema(description = OPTIONAL) Number chillPortions,
+            @Schema(description = OPTIONAL) Number warmEnoughC) {}
 
     @Schema(name = "CropSchool")
     record SchoolView(
@@ -342,6 +343,7 @@ record CropSheetView(
                 Number.of(s.roundEveryDays()),
                 s.rhythm(),
                 Number.of(s.bloomDays()),
-                s.chillPortions().map(Number::of).orElse(null));
+                s.chillPortions().map(Number::of).orElse(null),
+                s.warmEnoughC().map(Number::of).orElse(null));
     }
 }

@@ -123,7 +123,7 @@ public class Targets {
             TargetView own = ofTree.get(tree.id());
             TargetView target = own == null ? ofVariety.get(tree.varietyId()) : own;
             TreeCarries carries = carries(tree, sheet.load(), own);
-            Integer wanted = target == null ? null : wanted(target, carries);
+            Integer wanted = target == null ? unasked(carries) : wanted(target, carries);
             TreeResults.Result got =
                     seen.getOrDefault(tree.id(), new TreeResults.Result(tree.id(), 0, 0, SetBelief.Seen.NOTHING));
             SetBelief learned = learned(tree, sheet);
@@ -157,6 +157,11 @@ public class Targets {
                     flowers == null ? null : Math.max(0, flowers - got.pending()),
                     sure,
                     why(tree, carries, wanted, got, learned));
+        }
+
+        /** A tree that can carry nothing gets no pollen unless fruit is asked of it; of others any number may set. */
+        private static Integer unasked(TreeCarries carries) {
+            return carries != null && carries.fruits() == 0 ? 0 : null;
         }
 
         private Integer wanted(TargetView target, TreeCarries carries) {

@@ -451,6 +451,10 @@ class DemoOrchard implements ApplicationRunner {
                             null,
                             null,
                             null,
+                            null,
+                            null,
+                            null,
+                            null,
                             null));
             for (int i = 0; i < lanterns.size(); i++) {
                 targets.put(ines, ids.next(), girth(lanterns.get(i), 38 + 3 * i, 1));

@@ -22,6 +22,7 @@ class DueLooks implements CheckDays {
         Stream<Day> looks = checks.all(caller).rows().stream()
                 .filter(r -> r.due() != null)
                 .map(r -> new Day(
+                        Kind.LOOK,
                         r.due().on(),
                         r.pollination().treeName(),
                         r.due().name(),
@@ -29,6 +30,7 @@ class DueLooks implements CheckDays {
         Stream<Day> numbers = fruits.all(caller).sources().stream()
                 .filter(s -> s.unnumbered() > 0 && s.numberFrom() != null)
                 .map(s -> new Day(
+                        Kind.NUMBER,
                         s.numberFrom(),
                         s.tree(),
                         "Number the fruit",

@@ -7,8 +7,14 @@ import org.evenhand.kit.Caller;
 /** Days on which fruit is to be looked for; told by the room that checks fruit. */
 public interface CheckDays {
 
-    /** One day's looks at one tree. */
-    record Day(LocalDate on, String tree, String look, String lookFor) {}
+    /** What is done. */
+    enum Kind {
+        LOOK,
+        NUMBER
+    }
+
+    /** One day's looks at one tree, or its fruit to be numbered. */
+    record Day(Kind kind, LocalDate on, String tree, String look, String lookFor) {}
 
     List<Day> of(Caller caller);
 }

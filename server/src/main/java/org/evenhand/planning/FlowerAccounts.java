@@ -1,6 +1,7 @@
 package org.evenhand.planning;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,7 +10,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.planning.FlowerAccount;
+import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundPlan;
+import org.evenhand.cropload.TargetView;
 
 /** What becomes of every flower that can take pollen at a visit, beside what the forecast expects. */
 final class FlowerAccounts {
@@ -63,9 +66,28 @@ final class FlowerAccounts {
                 later(of),
                 of.forCross(),
                 of.notWanted(),
+                of.notWanted() == 0 ? null : notWanted(tree),
+                made.ground().begins(tree).filter(this::waits).orElse(null),
                 of.lost(),
                 why.map(PlanView.Left::reason).orElse(null),
                 why.map(PlanView.Left::wouldServe).orElse(null));
+    }
+
+    private boolean waits(LocalDate begins) {
+        return Rhythm.workday(at, made.ground().zone()).isBefore(begins);
+    }
+
+    private PlanView.NotWanted notWanted(Foreseen tree) {
+        TargetView.Budget budget = made.ground().budgets().get(tree.tree().id());
+        if (made.ground().begins(tree).filter(this::waits).isPresent()) {
+            return PlanView.NotWanted.EARLY_FLUSH;
+        }
+        if (budget.target() == null && budget.flowersWanted() == 0) {
+            return PlanView.NotWanted.CANNOT_CARRY;
+        }
+        return budget.wanted() != null && budget.wanted() == 0
+                ? PlanView.NotWanted.LEFT_ALONE
+                : PlanView.NotWanted.TARGET_REACHED;
     }
 
     /** By hour and pollen: what is collected in one visit or another has the same name. */

@@ -4,8 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
-import java.util.Set;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardChanges;
@@ -56,9 +54,6 @@ class KeptPlans {
 
     private SolvedOrchard solve(Caller caller) {
         PlanningContext ground = making.ground(caller);
-        VisitWindows hours = new VisitWindows(ground);
-        List<VisitWindow> slots = hours.slots();
-        MadePlan made = making.make(ground, slots.isEmpty() ? SolvedOrchard.now(ground) : slots, Set.of());
-        return new SolvedOrchard(ground, hours, made, new PlanWords(made, second));
+        return making.solve(new VisitWindows(ground), second);
     }
 }

@@ -25,6 +25,19 @@ record MadePlan(
         return chosen.plan();
     }
 
+    /** Fruits to be expected: what each stop is worth in full flowers, times the share that sets on that tree. */
+    double fruits(List<RoundPlan.Stop> stops) {
+        return stops.stream()
+                .mapToDouble(
+                        s -> s.full() * ground.budgets().get(s.tree().value()).share())
+                .sum();
+    }
+
+    /** Fruits that the plan lets expect. */
+    double fruits() {
+        return fruits(plan().stops());
+    }
+
     /** The last round before a moment; the first of all where there is none. */
     int lastBefore(Instant end) {
         return (int)

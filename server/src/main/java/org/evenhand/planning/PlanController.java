@@ -32,13 +32,21 @@ class PlanController {
     private final Settings settings;
     private final Targets targets;
     private final LearnedNumbers learned;
+    private final PlanOverrides overrides;
 
-    PlanController(Plans plans, RoundChoices choices, Settings settings, Targets targets, LearnedNumbers learned) {
+    PlanController(
+            Plans plans,
+            RoundChoices choices,
+            Settings settings,
+            Targets targets,
+            LearnedNumbers learned,
+            PlanOverrides overrides) {
         this.plans = plans;
         this.choices = choices;
         this.settings = settings;
         this.targets = targets;
         this.learned = learned;
+        this.overrides = overrides;
     }
 
     @GetMapping("/plan")
@@ -89,5 +97,23 @@ class PlanController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidChoice(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
         choices.voidBecause(caller, id, request);
+    }
+
+    @PutMapping("/plan-overrides/{id}")
+    PlanView.OverrideView putOverride(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody OverrideRequest request) {
+        return overrides.put(caller, id, request);
+    }
+
+    /** What an override would cost, before it is made. */
+    @PostMapping("/plan-overrides/cost")
+    PlanView.OverrideCost overrideCost(@AuthenticationPrincipal Caller caller, @RequestBody OverrideRequest request) {
+        return plans.cost(caller, request);
+    }
+
+    @PostMapping("/plan-overrides/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidOverride(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        overrides.voidBecause(caller, id, request);
     }
 }

@@ -2,6 +2,7 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashSet;
 import java.util.List;
@@ -14,6 +15,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.availability.Settings;
 import org.evenhand.availability.SettingsView;
+import org.evenhand.bloom.BloomDateView;
+import org.evenhand.bloom.BloomDiary;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
@@ -50,6 +53,8 @@ class PlanMaking {
     private final Targets targets;
     private final PlanSources pollen;
     private final RoundChoices choices;
+    private final PlanOverrides overrides;
+    private final BloomDiary bloomDates;
 
     PlanMaking(
             Orchards orchards,
@@ -60,7 +65,9 @@ class PlanMaking {
             Settings settings,
             Targets targets,
             PlanSources pollen,
-            RoundChoices choices) {
+            RoundChoices choices,
+            PlanOverrides overrides,
+            BloomDiary bloomDates) {
         this.orchards = orchards;
         this.forecasts = forecasts;
         this.pollinations = pollinations;
@@ -70,6 +77,8 @@ class PlanMaking {
         this.targets = targets;
         this.pollen = pollen;
         this.choices = choices;
+        this.overrides = overrides;
+        this.bloomDates = bloomDates;
     }
 
     /** The orchard's clock, up to the next ten minutes. */
@@ -95,20 +104,54 @@ class PlanMaking {
                 crossings.needs(caller),
                 jars,
                 pollen.groups(caller, jars, now, habits.pollenAge()),
+                leafOut(caller),
+                overrides.of(caller, now, orchards.details(caller).site().zone()).stream()
+                        .map(PlanOverride::request)
+                        .toList(),
                 pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
     }
 
-    /**
-     * @param slots at least one round
-     * @param asked rounds that somebody asked for, whatever they are worth
-     */
-    MadePlan make(PlanningContext ground, List<VisitWindow> slots, Set<Integer> asked) {
+    /** Of each variety the latest day within a year. */
+    private Map<UUID, LocalDate> leafOut(Caller caller) {
+        LocalDate yearAgo = orchards.today(caller).minusYears(1);
+        return bloomDates.all(caller).stream()
+                .filter(d -> d.leafOut() != null && d.leafOut().isAfter(yearAgo))
+                .collect(Collectors.toMap(
+                        BloomDateView::varietyId, BloomDateView::leafOut, (a, b) -> a.isAfter(b) ? a : b));
+    }
+
+    /** The plan of an orchard's hours; of an hour in which nothing can be done where there is none to go. */
+    SolvedOrchard solve(VisitWindows hours, SecondVisits second) {
+        MadePlan made = make(hours);
+        return new SolvedOrchard(hours.ground(), hours, made, new PlanWords(made, second), cost(hours, made));
+    }
+
+    MadePlan make(VisitWindows hours) {
+        List<VisitWindow> slots = hours.slots();
+        return make(
+                hours.ground(),
+                slots.isEmpty()
+                        ? List.of(VisitWindow.asked(hours.ground().now(), Duration.ofHours(1), RoundRequest.NO_LIMIT))
+                        : slots);
+    }
+
+    private Double cost(VisitWindows hours, MadePlan made) {
+        boolean overridden = !hours.ground().overrides().isEmpty();
+        if (made.choices().isEmpty() && !overridden) {
+            return null;
+        }
+        MadePlan free = overridden ? make(hours.with(List.of())) : made;
+        return Math.max(0, free.fruits(free.chosen().free().stops()) - made.fruits());
+    }
+
+    /** @param slots at least one visit */
+    MadePlan make(PlanningContext ground, List<VisitWindow> slots) {
         Openings openings = Openings.at(slots.stream().map(VisitWindow::at).toList());
         List<PlanSource> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
         ChosenPlan plan = ChosenPlan.of(
-                worthGoing(ground, slots, ofCrosses, chosen, asked),
+                worthGoing(ground, slots, ofCrosses, chosen),
                 request(ground, slots, sources, ofCrosses, openings),
                 chosen,
                 c -> round(c, slots, ground.zone()));
@@ -117,13 +160,9 @@ class PlanMaking {
 
     /** Without visits for next to nothing; those of crosses and of people's choices stay. */
     private static WorkablePlan worthGoing(
-            PlanningContext ground,
-            List<VisitWindow> slots,
-            PlanCrosses ofCrosses,
-            List<RoundChoice> chosen,
-            Set<Integer> asked) {
+            PlanningContext ground, List<VisitWindow> slots, PlanCrosses ofCrosses, List<RoundChoice> chosen) {
         Set<Integer> needed = IntStream.range(0, slots.size())
-                .filter(r -> ofCrosses.stepsIn(r) || asked.contains(r))
+                .filter(r -> ofCrosses.stepsIn(r) || slots.get(r).asked())
                 .boxed()
                 .collect(Collectors.toCollection(HashSet::new));
         chosen.stream()
@@ -144,13 +183,14 @@ class PlanMaking {
             PlanCrosses ofCrosses,
             Openings openings) {
         Instant first = slots.get(0).at();
+        List<Instant> at = slots.stream().map(VisitWindow::at).toList();
         List<RoundRequest.Mother> mothers = ground.trees().stream()
                 .filter(t -> t.sheet().takes())
                 .map(t -> ofCrosses.with(
                         t,
                         PlanMothers.of(
                                 t,
-                                first,
+                                at,
                                 openings,
                                 ground,
                                 ground.budgets().get(t.tree().id()))))

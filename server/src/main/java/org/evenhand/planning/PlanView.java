@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.crossing.CrossWork;
 
 /**
  * The coming rounds.
@@ -16,11 +17,13 @@ import java.util.UUID;
  * @param giving expected flowers that give it
  * @param account what becomes of the flowers that can take pollen at the next visit; absent where there is no hour to go
  * @param readNext trees whose reading would change the next visit most, the most first
+ * @param due what is due within a day beside the visits
  * @param obstacles what stands in the way, in sentences
  * @param expectedFruits fruits that the plan lets expect
  * @param proven whether no better use of the pollen exists
  * @param gap by how much the plan could be worth less than the best, flowers
- * @param cost fruits that the choices of people cost; absent where nobody chose anything
+ * @param overrides days and trees that are skipped, and visits at an hour of somebody's own
+ * @param cost fruits that all choices of people cost together; absent where nobody chose anything
  */
 @Schema(name = "Plan")
 public record PlanView(
@@ -30,6 +33,7 @@ public record PlanView(
         List<Round> rounds,
         @Schema(description = OPTIONAL) Account account,
         List<ReadNext> readNext,
+        List<Due> due,
         List<Left> left,
         List<Kept> kept,
         List<Spare> spare,
@@ -40,25 +44,30 @@ public record PlanView(
         double expectedFruits,
         boolean proven,
         double gap,
+        List<OverrideView> overrides,
         @Schema(description = OPTIONAL) Double cost) {
 
     /**
      * One round.
      *
+     * @param day the day to which it belongs: a night's, that on which the night began
      * @param until when it ends at the latest: with the hours in which its crops are worked, or at the next round
      * @param why why at this hour
      * @param mostFlowers flowers that can be done until then
+     * @param crops names of the crops it comes to
      * @param minutes about how long it takes, at the pace of the settings
      */
     @Schema(name = "PlannedRound")
     record Round(
             Instant at,
+            LocalDate day,
             Instant until,
             String why,
             @Schema(description = OPTIONAL) Integer mostFlowers,
             int flowers,
             double expectedFruits,
             double minutes,
+            List<String> crops,
             List<Collect> collect,
             List<RoundView.StopView> stops) {}
 
@@ -111,6 +120,8 @@ public record PlanView(
      *
      * @param forCross kept for a cross whose pollen is not there yet
      * @param notWanted the tree has what it is wanted to bear, or is to bear nothing
+     * @param notWantedAs why; absent where all are wanted
+     * @param waitsUntil from which day flowers are wanted, where those before are left alone
      * @param reason why those that are lost get none; absent where none is lost
      * @param wouldServe what would save them
      */
@@ -125,9 +136,23 @@ public record PlanView(
             List<Later> later,
             int forCross,
             int notWanted,
+            @Schema(description = OPTIONAL) NotWanted notWantedAs,
+            @Schema(description = OPTIONAL) LocalDate waitsUntil,
             int lost,
             @Schema(description = OPTIONAL) String reason,
             @Schema(description = OPTIONAL) String wouldServe) {}
+
+    /** Why flowers are not wanted. */
+    enum NotWanted {
+        /** It has enough. */
+        TARGET_REACHED,
+        /** It is to bear nothing. */
+        LEFT_ALONE,
+        /** It can carry nothing yet, and nobody asked for fruit. */
+        CANNOT_CARRY,
+        /** They open too soon after leaf-out. */
+        EARLY_FLUSH
+    }
 
     /**
      * A tree that is better read again before the next visit.
@@ -150,6 +175,42 @@ public record PlanView(
             int high,
             int decides,
             double fruits) {}
+
+    /**
+     * Something that is due within a day beside the visits.
+     *
+     * @param at from when, for a jar to be used until when; absent where any hour of the day will do
+     * @param subject code of a jar, number of a cross, or trees; empty for leaving
+     * @param count doses, flowers, looks or trees
+     * @param id of the jar or the cross
+     * @param step what is to be done on the cross
+     * @param back the last day away
+     */
+    @Schema(name = "DueWork")
+    record Due(
+            Kind kind,
+            @Schema(description = OPTIONAL) Instant at,
+            String subject,
+            int count,
+            @Schema(description = OPTIONAL) UUID id,
+            @Schema(description = OPTIONAL) CrossWork.Step step,
+            @Schema(description = OPTIONAL) LocalDate back) {
+        Due(Kind kind, Instant at, String subject, int count, UUID id) {
+            this(kind, at, subject, count, id, null, null);
+        }
+
+        /** What it is. */
+        enum Kind {
+            LID,
+            USE,
+            TEST,
+            THROW_AWAY,
+            CHECK,
+            NUMBER_FRUIT,
+            CROSS_STEP,
+            LEAVING
+        }
+    }
 
     /** Flowers that wait for a later visit. */
     @Schema(name = "LaterFlowers")
@@ -187,6 +248,33 @@ public record PlanView(
             @Schema(description = OPTIONAL) LocalDate onDay,
             @Schema(description = OPTIONAL) String problem,
             long version) {}
+
+    /**
+     * An override of somebody.
+     *
+     * @param problem why a visit cannot be made at its hour; absent where it can
+     */
+    @Schema(name = "PlanOverride")
+    record OverrideView(
+            UUID id,
+            PlanOverride.Kind kind,
+            @Schema(description = OPTIONAL) LocalDate firstDay,
+            @Schema(description = OPTIONAL) LocalDate lastDay,
+            @Schema(description = OPTIONAL) UUID treeId,
+            @Schema(description = OPTIONAL) String tree,
+            @Schema(description = OPTIONAL) Instant visitAt,
+            @Schema(description = OPTIONAL) String problem,
+            long version) {}
+
+    /**
+     * What an override would cost.
+     *
+     * @param now fruits that the plan as it stands lets expect
+     * @param then fruits with the override
+     * @param cost fruits lost by it, 0 where none is
+     */
+    @Schema(name = "PlanOverrideCost")
+    record OverrideCost(double now, double then, double cost) {}
 
     /** What being away means. */
     @Schema(name = "PlanAway")

@@ -14,6 +14,7 @@ import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Plural;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.pollen.FlowersToGather;
@@ -87,20 +88,13 @@ final class PlanWords {
                 .sum();
     }
 
-    /** Fruits to be expected: what each stop is worth in full flowers, times the share that sets on that tree. */
-    double fruits(List<RoundPlan.Stop> stops) {
-        return stops.stream()
-                .mapToDouble(
-                        s -> s.full() * ground.budgets().get(s.tree().value()).share())
-                .sum();
-    }
-
     private PlanView.Round round(VisitWindow slot, int r) {
         List<RoundPlan.Stop> planned =
                 made.plan().stops().stream().filter(s -> s.round() == r).toList();
         List<PlanView.Collect> collect = collect(r);
         return new PlanView.Round(
                 slot.at(),
+                Rhythm.workday(slot.at(), ground.zone()),
                 slot.free().until(),
                 slot.why(),
                 slot.most() == RoundRequest.NO_LIMIT ? null : slot.most(),
@@ -108,10 +102,19 @@ final class PlanWords {
                         .filter(RoundView.StopView::givesPollen)
                         .mapToInt(RoundView.StopView::flowers)
                         .sum(),
-                fruits(planned),
+                made.fruits(planned),
                 minutes(r, collect),
+                crops(r),
                 collect,
                 stops.get(r));
+    }
+
+    private List<String> crops(int round) {
+        return stops.get(round).stream()
+                .map(s -> byTree.get(s.treeId()).sheet().name())
+                .distinct()
+                .sorted()
+                .toList();
     }
 
     private static String place(TreeView t) {
@@ -212,6 +215,10 @@ final class PlanWords {
 
     private String wouldServe(Foreseen tree, RoundPlan.Unserved u) {
         return switch (u.reason()) {
+            case RULED_OUT ->
+                made.slots().stream().anyMatch(s -> ground.skipped(tree, s.at()))
+                        ? "Going to " + tree.tree().name() + ", which you skip on these days."
+                        : "Warmer hours: it is too cold for its pollen then.";
             case MORE_THAN_CAN_BE_DONE -> "More hours, or a second pair of hands.";
             case DOSES_RUN_OUT, NO_POLLEN, NO_LOT_THAT_SERVES -> {
                 List<String> fathers = ground.varieties().values().stream()

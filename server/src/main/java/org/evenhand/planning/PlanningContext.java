@@ -1,13 +1,16 @@
 package org.evenhand.planning;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.evenhand.availability.EarlyFlush;
 import org.evenhand.availability.SettingsView;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.planning.FreeHours;
@@ -26,6 +29,8 @@ import org.evenhand.pollination.PollinationView;
  * @param now the orchard's clock, up to the next ten minutes: plans of the same ten minutes are one
  * @param jars all on the shelf, empty ones too
  * @param onShelf groups of crops of which a jar holds pollen that may be used
+ * @param leafOut by variety, the day on which leaves came out within the last year
+ * @param overrides what people decided of the visits to come
  * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
  */
 record PlanningContext(
@@ -40,6 +45,8 @@ record PlanningContext(
         CrossNeeds crosses,
         List<LotView> jars,
         Set<String> onShelf,
+        Map<UUID, LocalDate> leafOut,
+        List<OverrideRequest> overrides,
         List<PollinationView> before) {
 
     ZoneId zone() {
@@ -48,6 +55,33 @@ record PlanningContext(
 
     CollectedFlowers collected() {
         return new CollectedFlowers(jars);
+    }
+
+    PlanningContext with(List<OverrideRequest> others) {
+        return new PlanningContext(
+                caller, now, site, settings, trees, varieties, budgets, book, crosses, jars, onShelf, leafOut, others,
+                before);
+    }
+
+    /** From which day a tree's flowers are to be pollinated; empty where they need not wait. */
+    Optional<LocalDate> begins(Foreseen tree) {
+        return settings.earlyFlush() == EarlyFlush.USE
+                ? Optional.empty()
+                : Optional.ofNullable(leafOut.get(tree.tree().varietyId()))
+                        .flatMap(tree.sheet().season()::begins);
+    }
+
+    /** Whether nobody goes to a tree at a moment. */
+    boolean ruledOut(Foreseen tree, Instant at) {
+        return settings.onlyWhenWarm() && tree.tooCold(at) || skipped(tree, at);
+    }
+
+    /** Whether somebody decided so. */
+    boolean skipped(Foreseen tree, Instant at) {
+        return overrides.stream()
+                .anyMatch(o -> o.kind() == PlanOverride.Kind.SKIP_TREE
+                        && o.treeId().equals(tree.tree().id())
+                        && o.covers(at, zone()));
     }
 
     FreeHours hours() {

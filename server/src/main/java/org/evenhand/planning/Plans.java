@@ -2,8 +2,10 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.evenhand.core.Require;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.kit.Caller;
@@ -15,10 +17,22 @@ class Plans {
     private final KeptPlans kept;
     private final RoundChoices choices;
     private final AwayAdvice away;
+    private final PlanOverrides overrides;
+    private final PlanMaking making;
+    private final DueWork due;
 
-    Plans(KeptPlans kept, RoundChoices choices, AwayAdvice away) {
+    Plans(
+            KeptPlans kept,
+            RoundChoices choices,
+            AwayAdvice away,
+            PlanOverrides overrides,
+            PlanMaking making,
+            DueWork due) {
+        this.due = due;
         this.kept = kept;
         this.choices = choices;
+        this.overrides = overrides;
+        this.making = making;
         this.away = away;
     }
 
@@ -47,6 +61,7 @@ class Plans {
                 rounds,
                 solved.anyHour() ? new FlowerAccounts(made, words, words.firstDone()).account() : null,
                 solved.anyHour() ? new ReadingAdvice(made, words.firstDone()).trees() : List.of(),
+                due.of(solved),
                 words.leftUntil(last),
                 words.keptAfter(0),
                 words.spare(),
@@ -57,9 +72,37 @@ class Plans {
                 rounds.stream().mapToDouble(PlanView.Round::expectedFruits).sum(),
                 plan.proven(),
                 plan.bound() - plan.value(),
-                made.choices().isEmpty()
-                        ? null
-                        : Math.max(0, words.fruits(made.chosen().free().stops()) - words.fruits(plan.stops())));
+                overrides(caller, solved),
+                solved.cost());
+    }
+
+    /** Those that mean something still, with what keeps a visit from being made at its hour. */
+    private List<PlanView.OverrideView> overrides(Caller caller, SolvedOrchard solved) {
+        ZoneId zone = solved.ground().zone();
+        return overrides.of(caller, solved.ground().now(), zone).stream()
+                .map(o -> overrides.view(caller, o, problem(solved, o)))
+                .toList();
+    }
+
+    private static String problem(SolvedOrchard solved, PlanOverride of) {
+        MadePlan made = solved.made();
+        return IntStream.range(0, made.slots().size())
+                .filter(r -> made.slots().get(r).at().equals(of.visitAt()))
+                .filter(r -> solved.words().stops(r).isEmpty())
+                .mapToObj(r -> "Nothing can be pollinated then: no flower takes pollen, or none is there that fits.")
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** What one override more would cost. */
+    PlanView.OverrideCost cost(Caller caller, OverrideRequest request) {
+        OverrideRequest checked = overrides.checked(caller, request);
+        SolvedOrchard now = kept.of(caller);
+        List<OverrideRequest> more = new ArrayList<>(now.ground().overrides());
+        more.add(checked);
+        MadePlan then = making.make(now.hours().with(more));
+        return new PlanView.OverrideCost(
+                now.made().fruits(), then.fruits(), Math.max(0, now.made().fruits() - then.fruits()));
     }
 
     private static List<String> obstacles(SolvedOrchard solved) {

@@ -11,6 +11,12 @@ interface RoundChoiceRepository extends JpaRepository<RoundChoice, UUID> {
     List<RoundChoice> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
 }
 
+interface PlanOverrideRepository extends JpaRepository<PlanOverride, UUID> {
+    Optional<PlanOverride> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    List<PlanOverride> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+}
+
 interface CalendarFeedRepository extends JpaRepository<CalendarFeed, UUID> {
     Optional<CalendarFeed> findByIdAndOrchardId(UUID id, UUID orchardId);
 

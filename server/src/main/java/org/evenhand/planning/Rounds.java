@@ -2,10 +2,7 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -22,9 +19,6 @@ import org.springframework.stereotype.Service;
 public class Rounds {
     private static final Duration FARTHEST = Duration.ofHours(72);
     private static final Duration STEP = Duration.ofMinutes(10);
-    /** Who asks for another hour as close as this means the same visit. Our convention. */
-    private static final Duration SAME_VISIT = Duration.ofHours(6);
-
     private static final Duration THIS_ROUND = Duration.ofHours(12);
 
     private final PlanMaking making;
@@ -53,7 +47,7 @@ public class Rounds {
         }
         PlanningContext ground = making.ground(caller);
         List<VisitWindow> hours = new VisitWindows(ground).slots();
-        MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers), Set.of(0));
+        MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers));
         return view(made, new PlanWords(made, second), false, 0);
     }
 
@@ -80,20 +74,11 @@ public class Rounds {
 
     /** The hour itself instead of the visit next to it, and the rounds that could follow in later free hours. */
     private static List<VisitWindow> slots(Instant at, List<VisitWindow> hours, Integer mostFlowers) {
-        Optional<VisitWindow> instead = hours.stream()
-                .filter(s -> apart(s, at).compareTo(SAME_VISIT) <= 0)
-                .min(Comparator.comparing(s -> apart(s, at)));
-        List<VisitWindow> slots = new ArrayList<>();
-        slots.add(
-                VisitWindow.asked(at, Duration.ofHours(1), mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers));
-        hours.stream()
-                .filter(s -> s.at().isAfter(at) && !instead.equals(Optional.of(s)))
-                .forEach(slots::add);
-        return slots;
-    }
-
-    private static Duration apart(VisitWindow slot, Instant at) {
-        return Duration.between(slot.at(), at).abs();
+        VisitWindow own =
+                VisitWindow.asked(at, Duration.ofHours(1), mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers);
+        return VisitWindows.instead(hours, own).stream()
+                .filter(s -> !s.at().isBefore(at))
+                .toList();
     }
 
     /** Of the crops that the walk comes to. */

@@ -2,14 +2,18 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
@@ -20,6 +24,7 @@ import org.evenhand.core.Plural;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.planning.FreeHours;
+import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.VisitTimes;
 import org.evenhand.core.planning.WorkHours;
@@ -33,6 +38,11 @@ final class VisitWindows {
     /** So many days, today's included, every plan looks ahead. */
     static final int DAYS = 10;
 
+    /** Who asks for another hour as close as this means the same visit. Our convention. */
+    private static final Duration SAME_VISIT = Duration.ofHours(6);
+
+    private static final Duration OWN_HOUR = Duration.ofHours(1);
+
     private final PlanningContext ground;
     private final List<Instant> moments;
     private final Map<UUID, Openings.Course> courses;
@@ -43,15 +53,28 @@ final class VisitWindows {
     private final List<String> obstacles = new ArrayList<>();
 
     VisitWindows(PlanningContext ground) {
+        this(ground, moments(ground.now()), null);
+    }
+
+    private VisitWindows(PlanningContext ground, List<Instant> moments, Map<UUID, Openings.Course> courses) {
         this.ground = ground;
-        this.moments = moments(ground.now());
-        this.courses = courses();
-        this.taking = sum(courses.values(), Openings.Course::taking, moments.size());
-        this.giving = sum(courses.values(), Openings.Course::giving, moments.size());
+        this.moments = moments;
+        this.courses = courses == null ? courses() : courses;
+        this.taking = sum(this.courses.values(), Openings.Course::taking, moments.size());
+        this.giving = sum(this.courses.values(), Openings.Course::giving, moments.size());
         this.free = ground.hours().from(ground.now(), DAYS, ground.zone());
-        this.slots =
-                VisitTimes.of(free, moments, crops()).stream().map(this::slot).toList();
+        this.slots = overridden(
+                VisitTimes.of(free, moments, crops()).stream().map(this::slot).toList());
         tellObstacles();
+    }
+
+    /** Of the same trees and hours with other overrides. */
+    VisitWindows with(List<OverrideRequest> overrides) {
+        return new VisitWindows(ground.with(overrides), moments, courses);
+    }
+
+    PlanningContext ground() {
+        return ground;
     }
 
     /** Now, and then the full and half hours: so that hours to go do not creep with the clock. */
@@ -121,21 +144,109 @@ final class VisitWindows {
                                 Collectors.mapping(t -> courses.get(t.tree().id()), Collectors.toList()),
                                 of -> sum(of, Openings.Course::giving, moments.size()))));
         List<VisitTimes.OfCrop> crops = new ArrayList<>();
-        byCrop.forEach((sheet, of) -> crops.add(new VisitTimes.OfCrop(
-                WorkHours.of(sheet, ground.site(), ground.now(), last),
-                sum(of, Openings.Course::taking, moments.size()),
-                shedding.get(sheet.pollenGroup()),
-                sheet.hand().flowerToFlower() || ground.onShelf().contains(sheet.pollenGroup()))));
+        byCrop.forEach((sheet, of) -> crops.add(whenGoing(
+                sheet,
+                new VisitTimes.OfCrop(
+                        WorkHours.of(sheet, ground.site(), ground.now(), last),
+                        sum(of, Openings.Course::taking, moments.size()),
+                        shedding.get(sheet.pollenGroup()),
+                        sheet.hand().flowerToFlower() || ground.onShelf().contains(sheet.pollenGroup())))));
         return crops;
     }
 
+    /** The same without flowers at moments on days on which nobody goes to the crop, or too cold for it. */
+    private VisitTimes.OfCrop whenGoing(CropSheet sheet, VisitTimes.OfCrop crop) {
+        Rhythm rhythm = ground.settings().days();
+        boolean byWarmth =
+                ground.settings().onlyWhenWarm() && sheet.season().warmEnoughC().isPresent();
+        if (rhythm.kind() == Rhythm.Kind.EVERY_DAY && !byWarmth) {
+            return crop;
+        }
+        Foreseen any = ground.trees().stream()
+                .filter(t -> t.sheet().equals(sheet))
+                .findFirst()
+                .orElseThrow();
+        Optional<LocalDate> first = VisitTimes.of(free, moments, List.of(crop)).stream()
+                .findFirst()
+                .map(v -> Rhythm.workday(v.at(), ground.zone()));
+        double every = sheet.season().roundEveryDays().value();
+        double[] receptive = crop.receptive().clone();
+        for (int i = 0; i < receptive.length && first.isPresent(); i++) {
+            LocalDate day = Rhythm.workday(moments.get(i), ground.zone());
+            boolean goes = rhythm.goesOn(day, lastVisit(sheet), first.get(), every)
+                    && !(byWarmth && any.tooCold(moments.get(i)));
+            receptive[i] = goes ? receptive[i] : 0;
+        }
+        return new VisitTimes.OfCrop(crop.windows(), receptive, crop.shedding(), crop.onShelf());
+    }
+
+    private Optional<LocalDate> lastVisit(CropSheet sheet) {
+        Set<UUID> trees = ground.trees().stream()
+                .filter(t -> t.sheet().equals(sheet))
+                .map(t -> t.tree().id())
+                .collect(Collectors.toSet());
+        return ground.before().stream()
+                .filter(p -> trees.contains(p.treeId()))
+                .map(p -> Rhythm.workday(p.doneAt(), ground.zone()))
+                .max(Comparator.naturalOrder());
+    }
+
+    /** Without the days that are skipped, and with the hours that somebody chose. */
+    private List<VisitWindow> overridden(List<VisitWindow> all) {
+        List<VisitWindow> left = all.stream()
+                .filter(s -> ground.overrides().stream()
+                        .noneMatch(o -> o.kind() == PlanOverride.Kind.SKIP_DAYS && o.covers(s.at(), ground.zone())))
+                .toList();
+        for (OverrideRequest o : ground.overrides()) {
+            if (o.kind() == PlanOverride.Kind.VISIT_AT) {
+                left = instead(left, ownHour(left, o.visitAt()));
+            }
+        }
+        return left;
+    }
+
+    /** The hours with one of somebody's own in place of the visit next to it. */
+    static List<VisitWindow> instead(List<VisitWindow> hours, VisitWindow own) {
+        Optional<VisitWindow> replaced = next(hours, own.at());
+        List<VisitWindow> all = new ArrayList<>(hours);
+        replaced.ifPresent(all::remove);
+        all.add(own);
+        all.sort(Comparator.comparing(VisitWindow::at));
+        return all;
+    }
+
+    /** It lasts as long as the visit it replaces, but an hour at least. */
+    private VisitWindow ownHour(List<VisitWindow> hours, Instant at) {
+        Instant end = next(hours, at)
+                .map(s -> s.free().until())
+                .filter(until -> until.isAfter(at.plus(OWN_HOUR)))
+                .orElse(at.plus(OWN_HOUR));
+        FreeHours.Stretch lasts = new FreeHours.Stretch(at, end);
+        int moment = (int) moments.stream().filter(m -> !m.isAfter(at)).count() - 1;
+        return new VisitWindow(lasts, at, ("You chose this hour. " + why(moment)).strip(), most(lasts), true);
+    }
+
+    /** The visit that somebody means who asks for another hour. */
+    private static Optional<VisitWindow> next(List<VisitWindow> hours, Instant at) {
+        return hours.stream()
+                .filter(s -> !s.asked() && apart(s, at).compareTo(SAME_VISIT) <= 0)
+                .min(Comparator.comparing(s -> apart(s, at)));
+    }
+
+    private static Duration apart(VisitWindow slot, Instant at) {
+        return Duration.between(slot.at(), at).abs();
+    }
+
     private VisitWindow slot(VisitTimes.Visit visit) {
-        boolean told = ground.hours().told();
         FreeHours.Stretch lasts = new FreeHours.Stretch(visit.at(), visit.until());
-        int most = told
+        return new VisitWindow(lasts, visit.at(), why(visit.moment()), most(lasts), false);
+    }
+
+    /** Flowers that can be done; no end of them where nobody told any hours. */
+    private int most(FreeHours.Stretch lasts) {
+        return ground.hours().told()
                 ? (int) Math.max(1, Math.floor(lasts.hours() * ground.settings().flowersPerHour()))
                 : RoundRequest.NO_LIMIT;
-        return new VisitWindow(lasts, visit.at(), why(visit.moment()), most);
     }
 
     /** What each crop has to give and to take then; those with nothing are left out. */
@@ -165,7 +276,10 @@ final class VisitWindows {
             obstacles.add("There is no free hour in these days. Add hours, or look further ahead.");
         } else if (Arrays.stream(taking).max().orElse(0) < THERE) {
             obstacles.add("No flower can take pollen in these days.");
+        } else if (slots.isEmpty()) {
+            obstacles.add("Nobody goes in these days: they are skipped, not among the days you go on, or too cold.");
         }
+        tellWaiting();
         ground.budgets().values().stream()
                 .filter(b -> b.target() != null && b.target().fruits() != null && b.carries() != null)
                 .filter(b -> b.target().fruits() > b.carries())
@@ -176,5 +290,17 @@ final class VisitWindows {
                 .filter(b -> b.wanted() != null && b.wanted() > b.set() && b.flowers() == null)
                 .forEach(b -> obstacles.add(b.tree() + ": " + Plural.of(b.wanted(), "fruit is", "fruits are")
                         + " out of reach with any number of flowers at this certainty."));
+    }
+
+    /** Crops whose early flush is left alone. */
+    private void tellWaiting() {
+        record Wait(String crop, LocalDate begins) {}
+        ground.trees().stream()
+                .flatMap(t ->
+                        ground.begins(t).stream().map(b -> new Wait(t.sheet().name(), b)))
+                .filter(w -> w.begins().isAfter(Rhythm.workday(ground.now(), ground.zone())))
+                .distinct()
+                .forEach(w -> obstacles.add(w.crop() + ": flowers that open before " + w.begins()
+                        + " are left alone, so soon after leaf-out. Hours and habits can say otherwise."));
     }
 }

@@ -93,6 +93,11 @@ public final class BudSupply {
         return conditions;
     }
 
+    /** Air at a moment, °C, as the supply runs by it. */
+    public double celsius(Instant at) {
+        return conditions.temperatures().celsiusAtHour(hoursTo(at));
+    }
+
     double hoursTo(Instant at) {
         return conditions.temperatures().hoursTo(at);
     }

@@ -326,7 +326,8 @@ public final class CropSheetReader {
                 node.sourced("roundEveryDays", 0.5, 60),
                 node.text("rhythm"),
                 node.sourced("bloomDays", 1, 365),
-                node.optionalSourced("chillPortions", 1, 150));
+                node.optionalSourced("chillPortions", 1, 150),
+                node.optionalSourced("warmEnoughC", 0, 30));
     }
 
     private PollinationPeriod pollinationPeriod(SheetNode node) {

@@ -18,7 +18,7 @@ import org.evenhand.core.planning.RoundRequest.Mother;
  * @param inRound done in it
  * @param later done in later rounds, in order
  * @param forCross kept for a cross that no round of the plan serves
- * @param notWanted the tree has what it is wanted to bear
+ * @param notWanted the tree has what it is wanted to bear, or they are left alone
  * @param lost wanted, and no round serves them
  * @param why why they are lost; empty where none is
  */
@@ -64,7 +64,9 @@ public record FlowerAccount(
                 - IntStream.of(open).map(g -> served.leftBefore(g, round + 1)).sum();
         int forCross =
                 IntStream.of(open).filter(served::ofACross).map(served::left).sum();
-        int left = IntStream.of(open).map(served::left).sum() - forCross;
+        int leftAlone =
+                IntStream.of(open).filter(served::leftAlone).map(served::left).sum();
+        int left = IntStream.of(open).map(served::left).sum() - forCross - leftAlone;
         int lost = Math.min(left, unserved);
         return new FlowerAccount(
                 mother.id(),
@@ -72,7 +74,7 @@ public record FlowerAccount(
                 inRound,
                 later(open, round, stops),
                 forCross,
-                left - lost,
+                left - lost + leftAlone,
                 lost,
                 lost > 0 ? Optional.of(why.get()) : Optional.empty());
     }

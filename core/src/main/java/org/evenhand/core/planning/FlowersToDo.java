@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntPredicate;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 
@@ -69,6 +71,27 @@ public final class FlowersToDo {
             likely.add(past ? 0 : r);
         }
         return likely;
+    }
+
+    /**
+     * Flowers that nobody wants: they are there, and count for nothing. Those of crosses are wanted all the same.
+     *
+     * @param rounds those in which flowers that open are left alone
+     */
+    public static List<OpenFlowers> leaveAlone(List<OpenFlowers> open, IntPredicate rounds) {
+        return open.stream()
+                .map(g -> g.only().isEmpty() && rounds.test(opensIn(g))
+                        ? new OpenFlowers(g.stage(), g.flowers(), 0, g.receptivity(), g.only())
+                        : g)
+                .toList();
+    }
+
+    /** The first round in which a group can take pollen; beyond the last where it never can. */
+    private static int opensIn(OpenFlowers group) {
+        return IntStream.range(0, group.receptivity().size())
+                .filter(r -> group.receptivity().get(r) > 0)
+                .findFirst()
+                .orElse(group.receptivity().size());
     }
 
     /**

@@ -132,6 +132,8 @@ public record RoundPlan(
     public enum Reason {
         NO_POLLEN,
         NO_LOT_THAT_SERVES,
+        /** Some would serve, but in no round in which one goes to the tree. */
+        RULED_OUT,
         DOSES_RUN_OUT,
         MORE_THAN_CAN_BE_DONE
     }
@@ -225,7 +227,7 @@ public record RoundPlan(
                 Use use = new Use(
                         mother, open, group, lot, round, request.certainty().get(round), cross);
                 long worth = Math.round(BestUse.SCALE * use.expectedPerFlower());
-                if (worth > 0 && !forbidden(use)) {
+                if (worth > 0 && !mother.ruledOut().contains(round) && !forbidden(use)) {
                     uses.add(use);
                     usesOfGroup.get(group).add(use);
                     arcs.add(new BestUse.Arc(lotAt, group, round, worth));

@@ -105,11 +105,18 @@ public record RoundRequest(
      *
      * @param wanted flowers to be done at most in all rounds together
      * @param flowers flowers still to be done, in groups that open together
+     * @param ruledOut rounds in which nobody goes to it
      */
-    public record Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers) {
+    public record Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers, Set<Integer> ruledOut) {
+        /** Somebody may go to it in every round. */
+        public Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers) {
+            this(id, place, wanted, flowers, Set.of());
+        }
+
         public Mother {
             Require.within("wanted", wanted, 0, NO_LIMIT);
             flowers = List.copyOf(flowers);
+            ruledOut = Set.copyOf(ruledOut);
         }
 
         /** Flowers that there will be, wanted or not. */
@@ -117,8 +124,14 @@ public record RoundRequest(
             return flowers.stream().mapToInt(OpenFlowers::flowers).sum();
         }
 
+        /** Flowers that count for nothing are wanted by nobody. */
         int toDo() {
-            return Math.min(wanted, open());
+            return Math.min(
+                    wanted,
+                    flowers.stream()
+                            .filter(f -> f.weight() > 0)
+                            .mapToInt(OpenFlowers::flowers)
+                            .sum());
         }
     }
 

@@ -31,6 +31,11 @@ final class Served {
         return groups.get(group).only().isPresent();
     }
 
+    /** A group that counts for nothing; flowers kept for a cross do not, whatever they count for. */
+    boolean leftAlone(int group) {
+        return !ofACross(group) && groups.get(group).weight() == 0;
+    }
+
     /** Flowers of a group that have pollen by none of the rounds before one. */
     int leftBefore(int group, int round) {
         return groups.get(group).flowers()

@@ -40,9 +40,15 @@ final class WhyUnserved {
         if (possible.isEmpty()) {
             return Reason.NO_LOT_THAT_SERVES;
         }
-        boolean dosesLeft = possible.stream()
+        List<Possible> allowed = possible.stream()
+                .filter(p -> !mother.ruledOut().contains(p.round()))
+                .toList();
+        if (allowed.isEmpty()) {
+            return Reason.RULED_OUT;
+        }
+        boolean dosesLeft = allowed.stream()
                 .anyMatch(p -> p.lot().doses() > drawn.getOrDefault(p.lot().id(), 0));
-        boolean full = possible.stream()
+        boolean full = allowed.stream()
                 .allMatch(p -> hands[p.round()] >= request.mostFlowers().get(p.round()));
         return full || dosesLeft ? Reason.MORE_THAN_CAN_BE_DONE : Reason.DOSES_RUN_OUT;
     }

@@ -146,6 +146,18 @@ class RoundPlanTest {
     }
 
     @Test
+    void a_tree_that_nobody_goes_to_says_so_and_its_pollen_is_not_blamed() {
+        Mother mother = mother(10, RIDGE, CHERIMOYA, 1, 1, 4);
+        Lot lot = lot(20, LANTERN, CHERIMOYA, 4, 0.5, 0);
+        Mother skipped = new Mother(mother.id(), mother.place(), mother.wanted(), mother.flowers(), Set.of(0));
+
+        RoundPlan plan = RoundPlan.of(request(List.of(skipped), List.of(lot), List.of(10), List.of()));
+
+        assertThat(plan.stops()).isEmpty();
+        assertThat(plan.unserved()).containsExactly(new RoundPlan.Unserved(mother.id(), 4, RoundPlan.Reason.RULED_OUT));
+    }
+
+    @Test
     void pollen_is_kept_for_a_later_round_where_it_earns_more_and_says_so() {
         Mother early = mother(10, LANTERN, CHERIMOYA, 1, 1, 4, List.of(0.4, 0.0));
         Mother late = mother(11, LANTERN, CHERIMOYA, 1, 2, 4, List.of(0.0, 1.0));
@@ -270,6 +282,7 @@ class RoundPlanTest {
             assertThat(s.groups().stream().mapToInt(RoundPlan.OfGroup::flowers).sum())
                     .isEqualTo(s.flowers());
             assertThat(s.cross().serves()).isTrue();
+            assertThat(motherOf(request, s).ruledOut()).doesNotContain(s.round());
         });
         for (int r = 0; r < request.mostFlowers().size(); r++) {
             accountsForEveryFlower(request, plan, r);
@@ -304,9 +317,17 @@ class RoundPlanTest {
                     .allMatch(n -> n >= 0);
             assertThat(a.later()).allMatch(l -> l.round() > round && l.flowers() > 0);
             assertThat(a.why().isPresent()).isEqualTo(a.lost() > 0);
-            assertThat(mother.wanted() < mother.open() || a.notWanted() == 0)
+            boolean someLeftAlone = mother.flowers().stream().anyMatch(f -> f.weight() == 0);
+            assertThat(mother.wanted() < mother.open() || someLeftAlone || a.notWanted() == 0)
                     .as("nothing is unwanted on a tree that may bear more than it has: %s", a)
                     .isTrue();
+            int leftAlone = mother.flowers().stream()
+                    .filter(f -> f.weight() == 0
+                            && f.only().isEmpty()
+                            && f.receptivity().get(round) > 0)
+                    .mapToInt(OpenFlowers::flowers)
+                    .sum();
+            assertThat(a.notWanted()).as("left alone, not lost").isGreaterThanOrEqualTo(leftAlone);
         }
     }
 
@@ -369,6 +390,13 @@ class RoundPlanTest {
                         .request()
                         .mostFlowers())
                 .startsWith(request.mostFlowers().get(0));
+    }
+
+    private static Mother motherOf(RoundRequest request, Stop stop) {
+        return request.mothers().stream()
+                .filter(m -> m.id().equals(stop.tree()))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Lot lotOf(RoundRequest request, Stop stop) {
@@ -454,7 +482,15 @@ class RoundPlanTest {
                     List<OpenFlowers> flowers = random.nextInt(3) == 0
                             ? FlowersToDo.reserve(m.flowers(), 1 + random.nextInt(2), Set.of(only), 2, s -> CROSS + s)
                             : m.flowers();
-                    return new Mother(m.id(), m.place(), m.wanted(), flowers);
+                    // Some that are left alone, and some rounds in which nobody goes there.
+                    int alone = random.nextInt(8);
+                    Set<Integer> ruledOut = random.nextInt(4) == 0 ? Set.of(random.nextInt(2)) : Set.of();
+                    return new Mother(
+                            m.id(),
+                            m.place(),
+                            m.wanted(),
+                            FlowersToDo.leaveAlone(flowers, opensIn -> alone == opensIn),
+                            ruledOut);
                 })
                 .toList();
     }
@@ -552,7 +588,7 @@ class RoundPlanTest {
                 boolean serves = crosses.between(flower.mother().id(), lot.id()).serves()
                         && flower.group().only().map(o -> o.contains(lot.id())).orElse(true);
                 for (int r = 0; serves && doses[l] > 0 && r < most.length; r++) {
-                    double[] left = after(most, lot, r);
+                    double[] left = flower.mother().ruledOut().contains(r) ? null : after(most, lot, r);
                     if (left != null) {
                         doses[l]--;
                         double here = lot.viability().get(r)

@@ -1,0 +1,131 @@
+package org.evenhand.planning;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Overrides of the plan: days and trees that are skipped, visits at an hour of one's own. */
+@Service
+class PlanOverrides {
+    private static final Duration FARTHEST = Duration.ofDays(VisitWindows.DAYS);
+    /** A year of skipping is a target of none. Our convention. */
+    private static final int MOST_DAYS = 366;
+
+    private final PlanOverrideRepository overrides;
+    private final Orchards orchards;
+    private final OnceWriter once;
+    private final InstantSource clock;
+
+    PlanOverrides(PlanOverrideRepository overrides, Orchards orchards, OnceWriter once, InstantSource clock) {
+        this.overrides = overrides;
+        this.orchards = orchards;
+        this.once = once;
+        this.clock = clock;
+    }
+
+    /** Those that still mean something, in the order in which they were made. */
+    List<PlanOverride> of(Caller caller, Instant now, ZoneId zone) {
+        return overrides.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()).stream()
+                .filter(o -> !o.request().past(now, zone))
+                .toList();
+    }
+
+    PlanView.OverrideView put(Caller caller, UUID id, OverrideRequest request) {
+        OverrideRequest checked = checked(caller, request);
+        PlanOverride made = once.write(
+                "plan_override",
+                id,
+                () -> overrides.findByIdAndOrchardId(id, caller.orchardId()),
+                found -> same(found, checked),
+                () -> overrides.saveAndFlush(new PlanOverride(
+                        id,
+                        caller,
+                        clock.instant(),
+                        orchards.details(caller).site().zone(),
+                        checked)));
+        return view(caller, made, null);
+    }
+
+    PlanView.OverrideView view(Caller caller, PlanOverride of, String problem) {
+        return new PlanView.OverrideView(
+                of.id(),
+                of.kind(),
+                of.firstDay(),
+                of.lastDay(),
+                of.treeId(),
+                of.treeId() == null ? null : orchards.tree(caller, of.treeId()).name(),
+                of.visitAt(),
+                problem,
+                of.version());
+    }
+
+    /** With nothing that its kind does not need. */
+    OverrideRequest checked(Caller caller, OverrideRequest r) {
+        Instant now = orchards.now(caller);
+        ZoneId zone = orchards.details(caller).site().zone();
+        return switch (Given.required("kind", r.kind())) {
+            case SKIP_DAYS -> days(r, null, orchards.today(caller));
+            case SKIP_TREE ->
+                days(
+                        r,
+                        orchards.tree(caller, Given.required("treeId", r.treeId()))
+                                .id(),
+                        orchards.today(caller));
+            case VISIT_AT -> {
+                Instant at = Given.required("visitAt", r.visitAt());
+                if (at.isBefore(now) || at.isAfter(now.plus(FARTHEST))) {
+                    throw new InvalidInputException(
+                            "visitAt",
+                            "is " + Given.say(at, zone) + "; a visit can be set from now, " + Given.say(now, zone)
+                                    + ", up to " + VisitWindows.DAYS + " days ahead.");
+                }
+                yield new OverrideRequest(r.kind(), null, null, null, at);
+            }
+        };
+    }
+
+    private static OverrideRequest days(OverrideRequest r, UUID tree, LocalDate today) {
+        LocalDate first = Given.required("firstDay", r.firstDay());
+        LocalDate last = r.lastDay() == null ? first : r.lastDay();
+        if (last.isBefore(first)) {
+            throw new InvalidInputException("lastDay", "is " + last + ", before the first day, " + first + ".");
+        }
+        if (last.isBefore(today) || last.isAfter(today.plusDays(MOST_DAYS))) {
+            throw new InvalidInputException(
+                    "lastDay", "is " + last + "; days can be skipped from today, " + today + ", for a year.");
+        }
+        return new OverrideRequest(r.kind(), first, last, tree, null);
+    }
+
+    private static PlanOverride same(PlanOverride found, OverrideRequest request) {
+        if (!found.request().equals(request)) {
+            throw new ConflictException("This is already written down otherwise. Take it back and choose again.");
+        }
+        return found;
+    }
+
+    @Transactional
+    public void voidBecause(Caller caller, UUID id, VoidRequest request) {
+        PlanOverride found = overrides
+                .findByIdAndOrchardId(id, caller.orchardId())
+                .orElseThrow(() -> new NotFoundException("override", id));
+        if (!found.voided()) {
+            found.requireVersion("override", request.version());
+            found.voidBecause(request.reason(), clock.instant());
+        }
+    }
+}

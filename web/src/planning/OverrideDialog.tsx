@@ -1,0 +1,105 @@
+import { Button, Modal } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../kit/api';
+import { newId } from '../kit/ids';
+import { aboutFruits } from '../kit/numbers';
+import { useHere } from '../kit/orchard-context';
+import { TimeField } from '../kit/TimeField';
+import { doneWithUndo } from '../kit/undo';
+import { useSubmit } from '../kit/use-submit';
+import { overrideWords } from './plan-words';
+
+type Request = Schemas['PlanOverrideRequest'];
+
+/** What is asked about, with the tree's name for the words. */
+export interface Asked {
+  request: Request;
+  tree?: string;
+}
+
+export const takeBackOverride = (id: string, version: number) =>
+  answer(
+    api.POST('/api/plan-overrides/{id}/void', {
+      params: { path: { id } },
+      body: { version, reason: 'taken back' },
+    }),
+  );
+
+/** What it would cost, from the plan made anew with it. */
+function Cost({ of }: { of: Request }) {
+  const cost = useQuery({
+    queryKey: ['plan', 'override-cost', of],
+    queryFn: () => answer(api.POST('/api/plan-overrides/cost', { body: of })),
+  });
+  if (cost.isPending) return <p className="soft">Planning with it…</p>;
+  if (!cost.data) return <p className="warn">{cost.error?.message}</p>;
+  const { now, then, cost: lost } = cost.data;
+  return (
+    <p data-card="cost">
+      {lost < 0.05 ? (
+        <b>Costs no fruit.</b>
+      ) : (
+        <>
+          <b>Costs about {aboutFruits(lost)}</b>:{' '}
+          <span className="soft">
+            {then.toFixed(1)} in place of {now.toFixed(1)} to be expected over ten days.
+          </span>
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Asks before the plan is overridden, and says what it costs. */
+export function OverrideDialog({ asked, close }: { asked: Asked | undefined; close: () => void }) {
+  return (
+    <Modal opened={asked !== undefined} onClose={close} title={asked && `${overrideTitle(asked)}?`}>
+      {asked && <Question asked={asked} close={close} />}
+    </Modal>
+  );
+}
+
+const overrideTitle = (of: Asked): string =>
+  of.request.kind === 'SKIP_DAYS'
+    ? 'Skip this day'
+    : of.request.kind === 'SKIP_TREE'
+      ? `Not ${of.tree} this week`
+      : 'Go at another hour';
+
+function Question({ asked, close }: { asked: Asked; close: () => void }) {
+  const { now, zone } = useHere();
+  const [at, setAt] = useState(asked.request.visitAt);
+  const of: Request = at ? { ...asked.request, visitAt: at } : asked.request;
+  const save = useSubmit(
+    () => answer(api.PUT('/api/plan-overrides/{id}', { params: { path: { id: newId() } }, body: of })),
+    ['visitAt'],
+    (made) => {
+      close();
+      doneWithUndo(`${overrideWords(made, now, zone)}.`, () => takeBackOverride(made.id, made.version));
+    },
+  );
+  return (
+    <div className="stack">
+      <p>{overrideWords({ ...of, tree: asked.tree }, now, zone)}.</p>
+      {at && (
+        <TimeField
+          label="Hour of the visit"
+          value={new Date(at)}
+          onChange={(d) => setAt(d.toISOString())}
+          error={save.errorFor('visitAt', 'It')}
+        />
+      )}
+      <Cost of={of} />
+      {save.general && <p className="note bad">{save.general}</p>}
+      <div className="line">
+        <Button onClick={() => save.submit(undefined)} loading={save.busy}>
+          {of.kind === 'VISIT_AT' ? 'Go at this hour' : 'Skip'}
+        </Button>
+        <Button variant="outline" onClick={close}>
+          Leave the plan as it is
+        </Button>
+      </div>
+    </div>
+  );
+}
