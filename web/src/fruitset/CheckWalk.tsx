@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { FieldHead } from '../kit/FieldHead';
 import { KeptLine } from '../kit/KeptLine';
@@ -171,7 +172,8 @@ function Looked({ row, next }: { row: Row; next: () => void }) {
   );
 }
 
-function Walking({ start, now }: { start: Row[]; now: Row[] }) {
+/** @param walk the visit from which one came, to go back to */
+function Walking({ start, now, walk }: { start: Row[]; now: Row[]; walk: string | null }) {
   const waiting = looksWaiting(useOutbox());
   // The way stays as it was when one set out, whatever others do meanwhile.
   const [stops] = useState(() => start.filter((r) => !waiting.has(r.pollination.id)));
@@ -181,11 +183,12 @@ function Walking({ start, now }: { start: Row[]; now: Row[] }) {
   const fresh = now.find((r) => r.pollination.id === stop?.pollination.id);
   const elsewhere = stop && fresh && fresh.checks.length > stop.checks.length;
   const next = () => setAt(at + 1);
+  const back = walk ? `/round/walk/${walk}` : '/fruit-set';
   return (
     <div className={classes.page}>
       <FieldHead
-        back="/fruit-set"
-        backLabel="Back to the looks"
+        back={back}
+        backLabel={walk ? 'Back to the walk' : 'Back to the checks'}
         title={stop ? `Look ${at + 1} of ${stops.length}` : 'All looked at'}
       >
         <KeptLine className={classes.kept} />
@@ -206,8 +209,8 @@ function Walking({ start, now }: { start: Row[]; now: Row[] }) {
                     Back one
                   </Button>
                 )}
-                <Button component="a" href="/fruit-set">
-                  To the list
+                <Button component={Link} to={back}>
+                  {walk ? 'Back to the walk' : 'To the list'}
                 </Button>
               </div>
             }
@@ -220,12 +223,21 @@ function Walking({ start, now }: { start: Row[]; now: Row[] }) {
   );
 }
 
-/** The looks that are due, tree after tree, under the trees. */
+/** The looks that are due, tree after tree, under the trees; those of one tree where the address names it. */
 export function CheckWalk() {
+  const [asked] = useSearchParams();
+  const tree = asked.get('tree');
+  const walk = asked.get('walk');
   const fruitSet = useQuery({ ...queries.fruitSet(), refetchInterval: LOOK_MS });
   return (
     <Loaded of={fruitSet}>
-      {({ rows }) => <Walking start={rows.filter((r) => r.due?.now)} now={rows} />}
+      {({ rows }) => (
+        <Walking
+          start={rows.filter((r) => r.due?.now && (!tree || r.pollination.treeId === tree))}
+          now={rows}
+          walk={walk}
+        />
+      )}
     </Loaded>
   );
 }

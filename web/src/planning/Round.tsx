@@ -12,6 +12,7 @@ import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { StartWalking } from '../walk/StartWalking';
 import { DoneList } from '../pollination/DoneList';
+import { RecordPollination } from '../pollination/RecordPollination';
 import classes from './Round.module.css';
 import { Which } from './Which';
 import { RoundTabs } from './RoundTabs';
@@ -168,6 +169,7 @@ export function Round() {
   const { now, zone } = useHere();
   const [at, setAt] = useState<Date>();
   const [asked, setAsked] = useState<Asked>();
+  const [other, setOther] = useState(false);
   const round = useQuery({ ...queries.round(at?.toISOString()), placeholderData: (before) => before });
   return (
     <>
@@ -239,6 +241,12 @@ export function Round() {
               </section>
             )}
             <DoneList done={r.done} />
+            <div className="noprint">
+              <Button variant="outline" onClick={() => setOther(true)}>
+                Write down other flowers
+              </Button>
+            </div>
+            {other && <RecordPollination close={() => setOther(false)} />}
             {r.stops.length > 0 && (
               <p className="small soft">
                 With the jars on the shelf, and an eye on <Link to="/round/plan">the coming days</Link>: a

@@ -86,7 +86,7 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
   return (
     <>
       <section className={classes.card} data-tree={stop.treeName} data-step={stop.kind}>
-        <Where stop={stop} />
+        <Where stop={stop} walk={walk.id} />
         <div className={classes.step}>{STEP[stop.kind]}</div>
         <p className={classes.cross}>{crossWords(stop)}</p>
         <Looks stop={stop} sheet={sheet} />

@@ -149,7 +149,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
   return (
     <>
       <section className={classes.card} data-tree={stop.treeName} data-cross={stop.cross?.label}>
-        <Where stop={stop} />
+        <Where stop={stop} walk={walk.id} />
         <Jar stop={stop} first={first} code={code} />
         {place >= 0 && doses === undefined && (
           <p className={classes.now}>

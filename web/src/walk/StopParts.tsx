@@ -1,19 +1,37 @@
 import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { Glyph } from '../kit/Glyph';
+import { queries } from '../kit/queries';
 import { plural } from '../kit/time';
 import classes from './Walk.module.css';
 
 type Stop = Schemas['RoundStop'];
 type Sheet = Schemas['CropSheetView'];
 
-/** Which tree, and where it stands. */
-export function Where({ stop }: { stop: Stop }) {
+/** Which tree, where it stands, and what is to be looked at there on the way. */
+export function Where({ stop, walk }: { stop: Stop; walk: string }) {
   return (
-    <div className={classes.where}>
-      <b>{stop.treeName}</b> · {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
-    </div>
+    <>
+      <div className={classes.where}>
+        <b>{stop.treeName}</b> · {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
+      </div>
+      <ChecksHere tree={stop.treeId} walk={walk} />
+    </>
+  );
+}
+
+/** Flowers of earlier visits at this tree whose check is due. */
+function ChecksHere({ tree, walk }: { tree: string; walk: string }) {
+  const { data } = useQuery(queries.fruitSet());
+  const due = data?.rows.filter((r) => r.due?.now && r.pollination.treeId === tree) ?? [];
+  if (due.length === 0) return null;
+  return (
+    <Link className={classes.link} to={`/fruit-set/walk?tree=${tree}&walk=${walk}`}>
+      {plural(due.length, 'check')} due here: {due[0]!.due!.name.toLowerCase()}
+    </Link>
   );
 }
 

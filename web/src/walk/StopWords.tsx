@@ -5,6 +5,7 @@ import { newId } from '../kit/ids';
 import { sayKept } from '../kit/kept';
 import { useHere } from '../kit/orchard-context';
 import { useSubmit } from '../kit/use-submit';
+import { RecordPollination } from '../pollination/RecordPollination';
 import { Photos } from './Photos';
 import classes from './Walk.module.css';
 
@@ -40,6 +41,7 @@ export function StopWords({ walk, index, goOn }: Props) {
   const stop = walk.stops[index]!;
   const [id, setId] = useState(newId);
   const [note, setNote] = useState<string>();
+  const [other, setOther] = useState(false);
   const body = (kind: Word): Schemas['WalkWordRequest'] => ({
     stop: index,
     kind,
@@ -87,8 +89,12 @@ export function StopWords({ walk, index, goOn }: Props) {
         <button type="button" aria-expanded={note !== undefined} onClick={() => setNote((n) => n ?? '')}>
           note
         </button>
+        <button type="button" onClick={() => setOther(true)}>
+          other flowers
+        </button>
         <Photos walk={walk} stop={index} tree={stop.treeName} />
       </div>
+      {other && <RecordPollination tree={stop.treeId} close={() => setOther(false)} />}
       {note !== undefined && (
         <div className={classes.note}>
           <Textarea

@@ -1,4 +1,4 @@
-import { act, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
@@ -75,6 +75,43 @@ describe('the walk', () => {
     expect(screen.getByText('That was the last stop')).toBeVisible();
     await userEvent.click(screen.getByText('End the walk'));
     await waitFor(() => expect(sent.at(-1)?.path).toBe('/api/walks/w1/close'));
+  });
+
+  it('leads to checks that are due at the tree, and takes down flowers that nobody planned', async () => {
+    const row = {
+      pollination: { id: 'p', treeId: 'Pale Ridge 1' },
+      due: { now: true, name: 'First look' },
+    };
+    const sent = serve({
+      ...answers(done),
+      'GET /api/fruit-set': { today: '2026-11-24', due: 1, waiting: 0, rows: [row] },
+      'GET /api/trees': [
+        { id: 'Lantern 1', name: 'Lantern 1', crop: 'cherimoya' },
+        { id: 'Pale Ridge 1', name: 'Pale Ridge 1', crop: 'cherimoya' },
+      ],
+      'GET /api/lots': [lot({ id: 'jar', code: 'PR-01', dosesLeft: 8 }, '2026-11-25T08:00:00Z')],
+    });
+    showWalk();
+    await userEvent.click(await screen.findByText('Go'));
+    expect((await screen.findByText(/1\scheck due here: first look/)).closest('a')).toHaveAttribute(
+      'href',
+      '/fruit-set/walk?tree=Pale Ridge 1&walk=w1',
+    );
+    await userEvent.click(screen.getByText('other flowers'));
+    await userEvent.click(await screen.findByText('Left to nature'));
+    await userEvent.type(screen.getByLabelText('Flowers'), '12');
+    fireEvent.change(screen.getByLabelText('When'), { target: { value: '2026-11-23T18:30' } });
+    await userEvent.click(screen.getByText('Write down'));
+    await waitFor(() =>
+      expect(sent[0]?.body).toMatchObject({
+        treeId: 'Pale Ridge 1',
+        flowers: 12,
+        doneAt: '2026-11-23T05:30:00.000Z',
+        how: { treatment: 'NATURE' },
+      }),
+    );
+    expect(sent[0]!.body).not.toHaveProperty('lotId');
+    expect(screen.getByText('Stop 1 of 2')).toBeVisible();
   });
 
   describe('that begins with collecting', () => {

@@ -206,6 +206,13 @@ class OneOrchardTest {
                 ours.post("/api/round-choices/" + choice + "/void", Api.voiding(0)));
         // Left standing it would forbid the only stop of the walk below.
         theirs.post("/api/round-choices/" + choice + "/void", Api.voiding(0)).expect(204);
+        String skip = Api.newId();
+        Map<String, Object> day = Map.of("kind", "SKIP_DAYS", "firstDay", "2026-12-01");
+        theirs.put("/api/plan-overrides/" + skip, day).expect(200);
+        tried.put("PUT /api/plan-overrides/{id}", ours.put("/api/plan-overrides/" + skip, day));
+        tried.put(
+                "POST /api/plan-overrides/{id}/void",
+                ours.post("/api/plan-overrides/" + skip + "/void", Api.voiding(0)));
         String walk = Api.newId();
         theirs.read(tree, now, Map.of("half-open", 5)).expect(200);
         theirs.put("/api/walks/" + walk, Map.of()).expect(200);
