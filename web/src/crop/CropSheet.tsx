@@ -216,7 +216,15 @@ function Cross({ sheet }: { sheet: Sheet }) {
       <h2>For a cross</h2>
       <p>
         Made ready at the stage <b>{stage?.name.toLowerCase()}</b>, {cross.keep.value} of a cluster
-        <Basis of={cross.keep} />.
+        <Basis of={cross.keep} />
+        {cross.cluster && (
+          <>
+            {' '}
+            of about {cross.cluster.value}
+            <Basis of={cross.cluster} />
+          </>
+        )}
+        .
       </p>
       <ol style={{ margin: 0, paddingLeft: 20 }}>
         {[cross.thin, cross.emasculate, cross.bag].filter(Boolean).map((how) => (

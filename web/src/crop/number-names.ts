@@ -38,6 +38,7 @@ const NAMES: Record<string, string> = {
   'cross.ripeAfterHours': 'Made ready, stigma ripe after, hours',
   'cross.lastsHours': 'Made ready, stigma past after, hours',
   'cross.bagOffDays': 'Bag off after the pollen, days',
+  'cross.cluster': 'Flowers of a cluster',
   'cross.setShare': 'Crossed flowers that give a fruit, share',
   'cross.seeds': 'Seeds of a crossed fruit',
   'cross.ovules': 'Seeds a fruit can hold',

@@ -26,6 +26,9 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
   const [tree, setTree] = useState<string>();
   const [planned, setPlanned] = useState<number | string>(Math.max(1, Math.min(wanted.more, 12)));
   const [bag, setBag] = useState(true);
+  const [emasculate, setEmasculate] = useState(true);
+  const { data: crops = [] } = useQuery(queries.crops());
+  const sheet = crops.find((c) => c.key === mothers[0]?.crop);
   const [visits, setVisits] = useState<Visits>('TWICE');
   const treeId = tree ?? mothers[0]?.id;
   const form = useSubmit(
@@ -40,6 +43,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
             planned: Number(planned),
             bag,
             visits,
+            ...(!emasculate && { emasculate }),
           },
         }),
       ),
@@ -104,6 +108,14 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
             onChange={(e) => setBag(e.currentTarget.checked)}
             mt={24}
           />
+          {sheet?.cross?.emasculate && (
+            <Switch
+              label="its own pollen taken away"
+              description="Off: bagged in bud and pollinated when ripe, for varieties that do not serve themselves."
+              checked={emasculate}
+              onChange={(e) => setEmasculate(e.currentTarget.checked)}
+            />
+          )}
         </div>
       </div>
       {form.general && <p className="warn">{form.general}</p>}

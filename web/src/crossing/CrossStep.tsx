@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput } from '@mantine/core';
+import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -6,6 +6,7 @@ import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
+import { TimeField } from '../kit/TimeField';
 import { plural } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
@@ -15,91 +16,183 @@ import { voidStep } from '../walk/StepCard';
 
 type Crossing = Schemas['Crossing'];
 type Due = Schemas['CrossingDue'];
+type Written = Pick<Schemas['CrossingDone'], 'id' | 'version' | 'pollination'>;
 
 /** Takes a step back: a pollination with its doses, any other as it is. */
-export const takeBack = (
-  crossing: string,
-  d: Pick<Schemas['CrossingDone'], 'id' | 'version' | 'pollination'>,
-) => (d.pollination ? voidPollination(d) : voidStep(crossing, d));
+export const takeBack = (crossing: string, d: Written) =>
+  d.pollination ? voidPollination(d) : voidStep(crossing, d);
 
-/** Writes the next step of a cross down, on as many flowers as there are after it. */
-export function CrossStep({ crossing, due }: { crossing: Crossing; due: Due }) {
+/** What is said of one step: on how many flowers, when, with which jar. */
+interface Said {
+  id: string;
+  step: Due['step'];
+  flowers: number | string;
+  at: Date | undefined;
+}
+
+function sendStep(crossing: Crossing, of: Said, lotId: string, now: Date): Promise<Written> {
+  const doneAt = (of.at ?? now).toISOString();
+  const flowers = Number(of.flowers);
+  return givesPollen(of.step)
+    ? answer(
+        api.PUT('/api/pollinations/{id}', {
+          params: { path: { id: of.id } },
+          body: {
+            treeId: crossing.treeId,
+            lotId,
+            flowers,
+            doneAt,
+            crossingId: crossing.id,
+            again: of.step === 'POLLINATE_AGAIN',
+          },
+        }),
+      ).then((p) => ({ id: p.id, version: p.version, pollination: true }))
+    : answer(
+        api.PUT('/api/crossings/{crossing}/steps/{id}', {
+          params: { path: { crossing: crossing.id, id: of.id } },
+          body: { kind: of.step, flowers, doneAt },
+        }),
+      ).then(() => ({ id: of.id, version: 0, pollination: false }));
+}
+
+/** Steps of a cross that are due now, written down one by one or together, each with its own time. */
+export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }) {
   const { now } = useHere();
   const { data: lots = [] } = useQuery(queries.lots());
-  const pollen = givesPollen(due.step);
   const jars = lots.filter(
     (l) => l.dosesLeft > 0 && l.fathers.length === 1 && l.fathers[0]!.varietyId === crossing.fatherId,
   );
-  const [id, setId] = useState(newId);
-  const [flowers, setFlowers] = useState<number | string>(crossing.flowers);
   const [jar, setJar] = useState<string>();
-  const lotId = jar ?? jars[0]?.id;
-  const form = useSubmit<undefined, { id: string; version: number; pollination: boolean }>(
-    () =>
-      pollen
-        ? answer(
-            api.PUT('/api/pollinations/{id}', {
-              params: { path: { id } },
-              body: {
-                treeId: crossing.treeId,
-                lotId: lotId!,
-                flowers: Number(flowers),
-                doneAt: now.toISOString(),
-                crossingId: crossing.id,
-                again: due.step === 'POLLINATE_AGAIN',
-              },
-            }),
-          ).then((p) => ({ id: p.id, version: p.version, pollination: true }))
-        : answer(
-            api.PUT('/api/crossings/{crossing}/steps/{id}', {
-              params: { path: { crossing: crossing.id, id } },
-              body: { kind: due.step, flowers: Number(flowers), doneAt: now.toISOString() },
-            }),
-          ).then(() => ({ id, version: 0, pollination: false })),
-    ['flowers', 'lotId'],
-    (done) => {
-      doneWithUndo(`${crossing.label}: ${plural(Number(flowers), 'flower')} ${STEP_DONE[due.step]}.`, () =>
-        takeBack(crossing.id, done),
-      );
-      setId(newId());
-    },
+  const [together, setTogether] = useState(false);
+  const [said, setSaid] = useState<Said[]>(() =>
+    due.map((d) => ({ id: newId(), step: d.step, flowers: crossing.flowers, at: undefined })),
   );
+  const rows = together ? said : said.slice(0, 1);
+  const pollen = rows.some((r) => givesPollen(r.step));
+  const lotId = jar ?? jars[0]?.id ?? '';
+  const form = useSubmit<undefined, Written[]>(
+    async () => {
+      const written: Written[] = [];
+      for (const row of rows) written.push(await sendStep(crossing, row, lotId, now));
+      return written;
+    },
+    ['flowers', 'lotId', 'doneAt'],
+    (written) =>
+      doneWithUndo(
+        `${crossing.label}: ${rows.map((r) => `${plural(Number(r.flowers), 'flower')} ${STEP_DONE[r.step]}`).join(', ')}.`,
+        async () => {
+          for (const w of [...written].reverse()) await takeBack(crossing.id, w);
+        },
+      ),
+  );
+  const change = (of: Said, to: Partial<Said>) =>
+    setSaid((all) => all.map((s) => (s.id === of.id ? { ...s, ...to } : s)));
   if (pollen && jars.length === 0)
     return (
-      <p className="small warn">
-        No jar of {crossing.father} alone is on the shelf. <Link to="/pollen/collect">Collect some</Link>
-      </p>
+      <div className="stack" style={{ gap: 8 }}>
+        <p className="small warn">
+          No jar of {crossing.father} alone is on the shelf. <Link to="/pollen/collect">Collect some</Link>
+        </p>
+        <SkipStep crossing={crossing} step={rows[0]!.step} />
+      </div>
     );
   return (
     <form
-      className="line"
-      style={{ alignItems: 'flex-end' }}
+      className="stack"
+      style={{ gap: 8 }}
       onSubmit={(e) => {
         e.preventDefault();
         form.submit(undefined);
       }}
     >
-      <NumberInput
-        label={pollen ? 'Flowers given pollen' : 'Flowers there after it'}
-        min={0}
-        w={190}
-        value={flowers}
-        onChange={setFlowers}
-        error={form.errorFor('flowers', 'Flowers')}
-      />
-      {pollen && (
-        <NativeSelect
-          label="Jar"
-          data={jars.map((l) => ({ value: l.id, label: `${l.code}, ${plural(l.dosesLeft, 'dose')}` }))}
-          value={lotId}
-          onChange={(e) => setJar(e.currentTarget.value)}
-          error={form.errorFor('lotId', 'The jar')}
-        />
-      )}
-      <Button type="submit" loading={form.busy} disabled={flowers === ''}>
-        {STEP[due.step]}: done
-      </Button>
+      {rows.map((r) => (
+        <div key={r.id} className="line" style={{ alignItems: 'flex-end' }}>
+          <NumberInput
+            label={givesPollen(r.step) ? 'Flowers given pollen' : 'Flowers there after it'}
+            {...(together && { description: STEP[r.step] })}
+            min={0}
+            w={190}
+            value={r.flowers}
+            onChange={(flowers) => change(r, { flowers })}
+            error={form.errorFor('flowers', 'Flowers')}
+          />
+          <TimeField
+            label="Done at"
+            value={r.at ?? now}
+            onChange={(at) => change(r, { at })}
+            error={form.errorFor('doneAt', 'It')}
+          />
+          {givesPollen(r.step) && (
+            <NativeSelect
+              label="Jar"
+              data={jars.map((l) => ({ value: l.id, label: `${l.code}, ${plural(l.dosesLeft, 'dose')}` }))}
+              value={lotId}
+              onChange={(e) => setJar(e.currentTarget.value)}
+              error={form.errorFor('lotId', 'The jar')}
+            />
+          )}
+        </div>
+      ))}
+      <div className="line">
+        <Button type="submit" loading={form.busy} disabled={rows.some((r) => r.flowers === '')}>
+          {together ? `Write down ${rows.length} steps` : `${STEP[rows[0]!.step]}: done`}
+        </Button>
+        {said.length > 1 && (
+          <Button variant="outline" onClick={() => setTogether(!together)}>
+            {together ? 'One step only' : `All ${said.length} steps due`}
+          </Button>
+        )}
+        {!together && <SkipStep crossing={crossing} step={rows[0]!.step} />}
+      </div>
       {form.general && <p className="warn">{form.general}</p>}
     </form>
+  );
+}
+
+/** A step that is not done at all, with the reason. */
+function SkipStep({ crossing, step }: { crossing: Crossing; step: Due['step'] }) {
+  const { now } = useHere();
+  const [id] = useState(newId);
+  const [why, setWhy] = useState<string>();
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/crossings/{crossing}/steps/{id}', {
+          params: { path: { crossing: crossing.id, id } },
+          body: {
+            kind: step,
+            flowers: crossing.flowers,
+            doneAt: now.toISOString(),
+            skipped: true,
+            note: why ?? '',
+          },
+        }),
+      ),
+    ['note'],
+    () => doneWithUndo(`${crossing.label}: step skipped.`, () => voidStep(crossing.id, { id, version: 0 })),
+  );
+  if (why === undefined)
+    return (
+      <Button variant="subtle" onClick={() => setWhy('')}>
+        Skip this step
+      </Button>
+    );
+  return (
+    <span className="line" style={{ alignItems: 'flex-end' }}>
+      <TextInput
+        label="Why it is skipped"
+        value={why}
+        onChange={(e) => setWhy(e.currentTarget.value)}
+        error={form.errorFor('note', 'The reason') ?? form.general}
+      />
+      <Button
+        variant="outline"
+        loading={form.busy}
+        disabled={why.trim() === ''}
+        onClick={() => form.submit(undefined)}
+      >
+        Skip it
+      </Button>
+    </span>
   );
 }

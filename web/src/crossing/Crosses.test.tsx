@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../kit/api';
@@ -40,6 +40,7 @@ const crossing = (
   wishId: 'w',
   bag: true,
   visits: 'TWICE',
+  emasculate: true,
   note: '',
   flowers: 3,
   begun: true,
@@ -65,6 +66,7 @@ const bagged = {
   note: '',
   by: 'tomas',
   pollination: false,
+  skipped: false,
   version: 0,
 };
 const jar = {
@@ -141,6 +143,36 @@ describe('crosses', () => {
     expect(await screen.findByText('Flowers are 5, but the step before left 3 on cross 26-3.')).toBeVisible();
     expect(flowers).toHaveValue('5');
     expect(sent[0]!.body).toMatchObject({ kind: 'BAG', flowers: 5 });
+  });
+
+  it('takes down all steps that are due together, each with its own time, and takes them back together', async () => {
+    const sent = open([crossing('26-3', [due('THIN', NOW), due('BAG', NOW)], { begun: false })], {
+      'PUT /api/crossings/*/steps/*': {},
+      'POST /api/crossings/*/steps/*/void': {},
+    });
+    await userEvent.click(await screen.findByText('All 2 steps due'));
+    const times = screen.getAllByLabelText('Done at');
+    fireEvent.change(times[0]!, { target: { value: '2026-11-23T18:30' } });
+    await userEvent.click(screen.getByText('Write down 2 steps'));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent.map((s) => [s.body.kind, s.body.doneAt])).toEqual([
+      ['THIN', '2026-11-23T05:30:00.000Z'],
+      ['BAG', '2026-11-24T02:40:00.000Z'],
+    ]);
+    await userEvent.click(await screen.findByText('Undo'));
+    await waitFor(() => expect(sent).toHaveLength(4));
+    expect(sent[2]!.path).toBe(`${sent[1]!.path}/void`);
+  });
+
+  it('skips a step only with its reason', async () => {
+    const sent = open([crossing('26-3', [due('BAG', NOW)])], { 'PUT /api/crossings/*/steps/*': {} });
+    await userEvent.click(await screen.findByText('Skip this step'));
+    expect(screen.getByText('Skip it').closest('button')).toBeDisabled();
+    await userEvent.type(screen.getByLabelText('Why it is skipped'), 'no bags left');
+    await userEvent.click(screen.getByText('Skip it'));
+    await waitFor(() =>
+      expect(sent[0]!.body).toMatchObject({ kind: 'BAG', flowers: 3, skipped: true, note: 'no bags left' }),
+    );
   });
 
   it('begins a cross on a tree of the wished mother only', async () => {

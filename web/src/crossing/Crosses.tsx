@@ -12,7 +12,7 @@ import { plural, said } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
 import { CrossForm, VISITS } from './CrossForm';
 import { STEP, STEP_DONE, wantedWords } from './cross-words';
-import { CrossStep, takeBack } from './CrossStep';
+import { CrossSteps, takeBack } from './CrossStep';
 import classes from './Crosses.module.css';
 import { RoundTabs } from '../planning/RoundTabs';
 
@@ -36,7 +36,13 @@ function NextStep({ crossing }: { crossing: Crossing }) {
       {late && (
         <p className="warn">The stigma should be past by now. What was not done stays without pollen.</p>
       )}
-      {from <= now && <CrossStep key={next.step + crossing.flowers} crossing={crossing} due={next} />}
+      {from <= now && (
+        <CrossSteps
+          key={next.step + crossing.flowers}
+          crossing={crossing}
+          due={crossing.due.filter((d) => new Date(d.from) <= now)}
+        />
+      )}
       {later.length > 0 && (
         <p className="small soft">
           Then:{' '}
@@ -60,7 +66,14 @@ function History({ crossing }: { crossing: Crossing }) {
       {crossing.done.map((d) => (
         <div key={d.id} className="line" style={{ justifyContent: 'space-between' }}>
           <span>
-            {said(new Date(d.doneAt), now, zone)}: {plural(d.flowers, 'flower')} {STEP_DONE[d.kind]}
+            {said(new Date(d.doneAt), now, zone)}:{' '}
+            {d.skipped ? (
+              <>skipped: {STEP[d.kind].toLowerCase()}</>
+            ) : (
+              <>
+                {plural(d.flowers, 'flower')} {STEP_DONE[d.kind]}
+              </>
+            )}
             {d.note && <span className="soft">. {d.note}</span>}
           </span>
           <Button
@@ -133,7 +146,8 @@ function CrossCard({ crossing, chosen, choose }: CardProps) {
             : {plural(crossing.flowers, 'flower')}
             {crossing.begun ? '' : ' meant'}.{' '}
             <span className="small soft">
-              Pollen {VISITS[crossing.visits]}; {crossing.bag ? 'bagged' : 'not bagged'}.
+              Pollen {VISITS[crossing.visits]}; {crossing.bag ? 'bagged' : 'not bagged'}
+              {!crossing.emasculate && ', its own pollen left in'}.
             </span>
           </p>
           <NextStep crossing={crossing} />

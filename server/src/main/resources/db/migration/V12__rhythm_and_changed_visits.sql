@@ -39,3 +39,13 @@ create table plan_override_history (
     orchard_id uuid, kind text, first_day date, last_day date, tree_id uuid, visit_at timestamptz, recorded_by uuid,
     recorded_at timestamptz, zone text, voided_at timestamptz, void_reason text, primary key (id, revision)
 );
+
+-- Crosses that keep their own pollen under the cover, and steps that are skipped.
+alter table crossing add column emasculate boolean not null default true;
+alter table crossing_history add column emasculate boolean;
+alter table crossing_step add column skipped boolean not null default false;
+alter table crossing_step_history add column skipped boolean;
+alter table crossing_step drop constraint crossing_step_kind_check;
+alter table crossing_step add constraint crossing_step_kind_check
+    check (kind in ('THIN', 'EMASCULATE', 'BAG', 'REBAG', 'BAG_OFF') or (skipped and kind in ('POLLINATE', 'POLLINATE_AGAIN')));
+alter table crossing_step add constraint crossing_step_skipped_check check (not skipped or note <> '');

@@ -101,6 +101,50 @@ class CrossingTest {
     }
 
     @Test
+    void a_step_is_skipped_only_with_its_reason_and_a_bud_can_keep_its_own_pollen_under_the_bag() {
+        JsonNode cross = begin(6, Map.of("visits", "TWICE"));
+        String path = "/api/crossings/" + cross.path("id").asString() + "/steps/";
+        Map<String, Object> skip =
+                new HashMap<>(Map.of("kind", "THIN", "flowers", 6, "doneAt", now.toString(), "skipped", true));
+        api.put(path + Api.newId(), skip).expect(400);
+        skip.put("note", "flowers stand alone here");
+        JsonNode after = api.put(path + Api.newId(), skip).expect(200).body();
+        assertThat(after.path("due").get(0).path("step").asString()).isEqualTo("EMASCULATE");
+        assertThat(after.path("done").get(0).path("skipped").asBoolean()).isTrue();
+
+        skip.put("kind", "POLLINATE");
+        skip.put("note", "the jar broke");
+        JsonNode given = api.put(path + Api.newId(), skip).expect(200).body();
+        assertThat(given.path("pollinated").asBoolean()).isFalse();
+        skip.put("skipped", false);
+        api.put(path + Api.newId(), skip).expect(400);
+
+        JsonNode covered = begin(3, Map.of("emasculate", false));
+        assertThat(covered.path("emasculate").asBoolean()).isFalse();
+        assertThat(list(covered.path("due")).stream()
+                        .map(d -> d.path("step").asString())
+                        .toList())
+                .startsWith("THIN", "BAG", "POLLINATE", "REBAG")
+                .doesNotContain("EMASCULATE");
+        assertThat(step(covered, "EMASCULATE", 3).status()).isEqualTo(400);
+    }
+
+    @Test
+    void a_tree_with_sexes_apart_has_crosses_with_numbers_bags_and_tags() {
+        String female = api.variety("rare-dioecious-female", "Grey Slope");
+        String male = api.variety("rare-dioecious-male", "Fern Gully");
+        String tree = api.tree(female, "Grey Slope 1");
+        JsonNode cross = api.put(
+                        "/api/crossings/" + Api.newId(), Map.of("treeId", tree, "fatherId", male, "planned", 4))
+                .expect(200)
+                .body();
+        assertThat(cross.path("label").asString()).startsWith("26-");
+        assertThat(cross.path("metalTag").get(1).asString()).isEqualTo("GREY SLOPE");
+        assertThat(list(cross.path("due")).stream().map(d -> d.path("step").asString()))
+                .startsWith("BAG", "POLLINATE");
+    }
+
+    @Test
     void on_the_walk_the_cross_has_its_number_and_step_by_step_comes_to_the_day_the_bag_comes_off() {
         wish(Map.of("flowers", 6));
         String walk = Api.newId();

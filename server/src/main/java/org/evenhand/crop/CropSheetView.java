@@ -94,6 +94,7 @@ record CropSheetView(
     record Cross(
             String prepareAt,
             Number keep,
+            @Schema(description = OPTIONAL) Number cluster,
             @Schema(description = OPTIONAL) String thin,
             @Schema(description = OPTIONAL) String emasculate,
             String bag,
@@ -108,6 +109,7 @@ record CropSheetView(
             return new Cross(
                     c.prepareAt(),
                     Number.of(c.keep()),
+                    c.cluster().map(Number::of).orElse(null),
                     c.thin().orElse(null),
                     c.emasculate().orElse(null),
                     c.bag(),

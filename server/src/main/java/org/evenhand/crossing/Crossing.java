@@ -28,6 +28,8 @@ class Crossing extends OrchardRecord {
     @Enumerated(EnumType.STRING)
     private CrossWork.Visits visits;
 
+    private boolean emasculate;
+
     private String note;
 
     protected Crossing() {}
@@ -59,6 +61,7 @@ class Crossing extends OrchardRecord {
         this.planned = newPlanned;
         this.bag = way.bag();
         this.visits = way.visits();
+        this.emasculate = way.emasculate();
         this.note = newNote;
     }
 
@@ -80,7 +83,7 @@ class Crossing extends OrchardRecord {
     }
 
     CrossWork.Way way() {
-        return new CrossWork.Way(bag, visits);
+        return new CrossWork.Way(bag, visits, emasculate);
     }
 
     String note() {

@@ -79,10 +79,11 @@ final class CrossingBook {
         List<CrossWork.Done> work = new ArrayList<>();
         done.stream()
                 .filter(d -> !d.pollination())
-                .forEach(d -> work.add(new CrossWork.Done(d.kind(), d.flowers(), d.doneAt())));
+                .forEach(d -> work.add(new CrossWork.Done(d.kind(), d.flowers(), d.doneAt(), d.skipped())));
         for (CrossWork.Step visit : List.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN)) {
-            List<CrossingView.Done> made =
-                    done.stream().filter(d -> d.kind() == visit).toList();
+            List<CrossingView.Done> made = done.stream()
+                    .filter(d -> d.pollination() && d.kind() == visit)
+                    .toList();
             if (!made.isEmpty()) {
                 work.add(new CrossWork.Done(
                         visit,
@@ -160,6 +161,7 @@ final class CrossingBook {
                 c.wishId(),
                 c.way().bag(),
                 c.way().visits(),
+                c.way().emasculate(),
                 c.note(),
                 flowers(c),
                 work.begun().isPresent(),
@@ -180,7 +182,7 @@ final class CrossingBook {
     /** The day that a label names: of the pollen, or today. */
     Instant day(Crossing c) {
         return done(c).stream()
-                .filter(d -> d.kind() == CrossWork.Step.POLLINATE)
+                .filter(d -> d.pollination() && d.kind() == CrossWork.Step.POLLINATE)
                 .map(CrossingView.Done::doneAt)
                 .findFirst()
                 .orElse(now);

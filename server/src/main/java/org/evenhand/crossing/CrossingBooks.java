@@ -68,6 +68,7 @@ class CrossingBooks {
                 "",
                 given.by(),
                 true,
+                false,
                 given.walkId(),
                 given.stop(),
                 given.version());

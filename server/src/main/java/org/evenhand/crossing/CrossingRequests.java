@@ -19,6 +19,7 @@ public final class CrossingRequests {
      * @param planned flowers meant
      * @param bag whether they are covered; true where absent
      * @param visits when pollen is given; twice where absent
+     * @param emasculate whether its own pollen is taken away, where the sheet says how; true where absent
      */
     @Schema(name = "CrossingRequest")
     public record Cross(
@@ -28,14 +29,16 @@ public final class CrossingRequests {
             Integer planned,
             @Schema(description = OPTIONAL) Boolean bag,
             @Schema(description = OPTIONAL) CrossWork.Visits visits,
+            @Schema(description = OPTIONAL) Boolean emasculate,
             @Schema(description = OPTIONAL) String note,
             @Schema(description = OPTIONAL) Long version) {}
 
     /**
-     * A step that was done.
+     * A step that was done, or is skipped.
      *
-     * @param kind any but giving pollen, which is sent as a pollination
+     * @param kind any; giving pollen only where it is skipped, else it is sent as a pollination
      * @param flowers flowers that are there after it
+     * @param skipped whether it is not done at all; then the note says why
      */
     @Schema(name = "CrossingStepRequest")
     public record Step(
@@ -44,7 +47,8 @@ public final class CrossingRequests {
             Instant doneAt,
             @Schema(description = OPTIONAL) String note,
             @Schema(description = OPTIONAL) UUID walkId,
-            @Schema(description = OPTIONAL) Integer stop) {}
+            @Schema(description = OPTIONAL) Integer stop,
+            @Schema(description = OPTIONAL) Boolean skipped) {}
 
     /** Labels for crosses. */
     @Schema(name = "CrossLabelsRequest")

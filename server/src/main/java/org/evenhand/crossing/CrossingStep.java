@@ -25,6 +25,7 @@ class CrossingStep extends OrchardRecord {
     private String note;
     private UUID walkId;
     private Integer stop;
+    private boolean skipped;
 
     protected CrossingStep() {}
 
@@ -37,6 +38,7 @@ class CrossingStep extends OrchardRecord {
         this.note = step.note();
         this.walkId = step.walkId();
         this.stop = step.stop();
+        this.skipped = Boolean.TRUE.equals(step.skipped());
     }
 
     UUID crossingId() {
@@ -68,6 +70,7 @@ class CrossingStep extends OrchardRecord {
     }
 
     CrossingView.Done view() {
-        return new CrossingView.Done(id(), kind, flowers, doneAt, note, recordedBy(), false, walkId, stop, version());
+        return new CrossingView.Done(
+                id(), kind, flowers, doneAt, note, recordedBy(), false, skipped, walkId, stop, version());
     }
 }

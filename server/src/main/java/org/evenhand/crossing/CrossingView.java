@@ -33,6 +33,7 @@ public record CrossingView(
         @Schema(description = OPTIONAL) UUID wishId,
         boolean bag,
         CrossWork.Visits visits,
+        boolean emasculate,
         String note,
         int flowers,
         boolean begun,
@@ -52,6 +53,7 @@ public record CrossingView(
      *
      * @param flowers flowers that were there after it
      * @param pollination whether it is a pollination, to be taken back as one
+     * @param skipped whether it was not done at all, for the reason that the note says
      */
     @Schema(name = "CrossingDone")
     public record Done(
@@ -62,6 +64,7 @@ public record CrossingView(
             String note,
             UUID by,
             boolean pollination,
+            boolean skipped,
             @Schema(description = OPTIONAL) UUID walkId,
             @Schema(description = OPTIONAL) Integer stop,
             long version) {}

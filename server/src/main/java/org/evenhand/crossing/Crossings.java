@@ -164,7 +164,8 @@ public class Crossings implements CrossFlowers {
     private static CrossWork.Way way(CrossingRequests.Cross request) {
         return new CrossWork.Way(
                 request.bag() == null ? USUAL.bag() : request.bag(),
-                request.visits() == null ? USUAL.visits() : request.visits());
+                request.visits() == null ? USUAL.visits() : request.visits(),
+                request.emasculate() == null ? USUAL.emasculate() : request.emasculate());
     }
 
     /** A cross to begin. */
@@ -246,13 +247,22 @@ public class Crossings implements CrossFlowers {
 
     private CrossingRequests.Step checked(Caller caller, Crossing crossing, CrossingRequests.Step r) {
         CrossWork.Step kind = Given.required("kind", r.kind());
-        if (kind.givesPollen()) {
+        boolean skipped = Boolean.TRUE.equals(r.skipped());
+        if (skipped) {
+            Given.text("note", r.note(), 2000);
+        }
+        if (kind.givesPollen() && !skipped) {
             throw new InvalidInputException(
                     "kind", "is " + kind + "; pollen that was given is written down as a pollination, with its jar.");
         }
         Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
         int flowers = Require.within("flowers", Given.required("flowers", r.flowers()), 0, 20_000);
         refuseMoreThanThere(caller, crossing, kind, flowers, doneAt);
+        if (!skipped && kind == CrossWork.Step.EMASCULATE && !crossing.way().emasculate()) {
+            throw new InvalidInputException(
+                    "kind",
+                    "is not part of cross " + crossing.label() + ", which keeps its own pollen under the cover.");
+        }
         if ((r.walkId() == null) != (r.stop() == null)) {
             throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
         }
@@ -260,7 +270,7 @@ public class Crossings implements CrossFlowers {
             walks.require(caller, r.walkId());
         }
         return new CrossingRequests.Step(
-                kind, flowers, doneAt, Given.optionalText("note", r.note(), 2000), r.walkId(), r.stop());
+                kind, flowers, doneAt, Given.optionalText("note", r.note(), 2000), r.walkId(), r.stop(), skipped);
     }
 
     @Override

@@ -234,12 +234,13 @@ class DemoOrchard implements ApplicationRunner {
             crossings.put(
                     tomas,
                     crossing,
-                    new CrossingRequests.Cross(tree, father, wish, 3, true, CrossWork.Visits.TWICE, "", null));
+                    new CrossingRequests.Cross(tree, father, wish, 3, true, CrossWork.Visits.TWICE, null, "", null));
             crossings.putStep(
                     tomas,
                     crossing,
                     ids.next(),
-                    new CrossingRequests.Step(CrossWork.Step.BAG, 3, now.minus(23, ChronoUnit.HOURS), "", null, null));
+                    new CrossingRequests.Step(
+                            CrossWork.Step.BAG, 3, now.minus(23, ChronoUnit.HOURS), "", null, null, null));
         }
 
         /** A potted lime whose flowers serve one another, and a fig that is injected by size. */

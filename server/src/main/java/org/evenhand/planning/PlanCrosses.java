@@ -189,7 +189,10 @@ final class PlanCrosses {
 
     private List<OpenFlowers> opened(List<OpenFlowers> flowers, CrossJob job) {
         int round = rounds.indexOf(job.start());
-        return job.crossing() == null ? FlowersToDo.withoutMadeReady(flowers, round, job.flowers()) : flowers;
+        return job.crossing() == null
+                ? FlowersToDo.withoutMadeReady(
+                        flowers, round, job.tree().sheet().cross().orElseThrow().flowersTaken(job.flowers()))
+                : flowers;
     }
 
     private List<OpenFlowers> groups(CrossJob job) {

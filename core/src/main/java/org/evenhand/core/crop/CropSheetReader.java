@@ -355,6 +355,7 @@ public final class CropSheetReader {
         CrossHabit habit = new CrossHabit(
                 node.textMatching("prepareAt", KEY, KEY_RULE),
                 node.wholeSourced("keep", 1, 20),
+                node.optionalSourced("cluster", 2, 60),
                 node.optionalText("thin"),
                 node.optionalText("emasculate"),
                 node.text("bag"),

@@ -7,6 +7,7 @@ import java.util.Optional;
  *
  * @param prepareAt key of the stage at which it is made ready, before any other pollen can have reached it
  * @param keep flowers kept of a cluster
+ * @param cluster flowers of a cluster before the others are taken off; empty where flowers stand alone
  * @param thin how the others are taken off; empty where flowers stand alone
  * @param emasculate how its own pollen is taken away; empty where its own comes later or never
  * @param bag how it is covered
@@ -21,6 +22,7 @@ import java.util.Optional;
 public record CrossHabit(
         String prepareAt,
         Sourced keep,
+        Optional<Sourced> cluster,
         Optional<String> thin,
         Optional<String> emasculate,
         String bag,
@@ -30,4 +32,11 @@ public record CrossHabit(
         Sourced bagOffDays,
         Sourced setShare,
         Sourced seeds,
-        Sourced ovules) {}
+        Sourced ovules) {
+    /** Flowers that are no longer for anything else once so many are made ready: those of their clusters are taken off. */
+    public int flowersTaken(int madeReady) {
+        return cluster.map(c -> (int) (Math.ceil(madeReady / keep.value()) * c.value()))
+                .map(all -> Math.max(all, madeReady))
+                .orElse(madeReady);
+    }
+}

@@ -15,7 +15,7 @@ import org.evenhand.core.planning.RoundRequest;
 
 /**
  * The work on flowers of one tree that are crossed with one father: made ready, covered, pollinated, perhaps once more, covered again,
- * and in the end uncovered. What was done moves it on; a step that was passed over is not asked for again.
+ * and in the end uncovered. What was done, or skipped, moves it on; a step that was passed over is not asked for again.
  */
 public final class CrossWork {
     /** A second visit comes a day after the first; common practice. */
@@ -67,15 +67,27 @@ public final class CrossWork {
      * What was decided for one cross.
      *
      * @param bag whether it is covered
+     * @param emasculate whether its own pollen is taken away, where the crop's sheet says how; else it is covered before it opens and
+     *     pollinated when it is ripe, for flowers that do not serve themselves
      */
-    public record Way(boolean bag, Visits visits) {}
+    public record Way(boolean bag, Visits visits, boolean emasculate) {
+        /** As the crop's sheet says. */
+        public Way(boolean bag, Visits visits) {
+            this(bag, visits, true);
+        }
+    }
 
     /**
-     * A step that was done.
+     * A step that was done, or that somebody decided to skip.
      *
      * @param flowers flowers that are there after it, 0 or more
      */
-    public record Done(Step step, int flowers, Instant at) {
+    public record Done(Step step, int flowers, Instant at, boolean skipped) {
+        /** One that was done. */
+        public Done(Step step, int flowers, Instant at) {
+            this(step, flowers, at, false);
+        }
+
         public Done {
             Require.within("flowers", flowers, 0, RoundRequest.NO_LIMIT);
         }
@@ -108,7 +120,7 @@ public final class CrossWork {
 
     /** When the first flowers were made ready; empty before. */
     public Optional<Instant> begun() {
-        return done.stream().map(Done::at).findFirst();
+        return done.stream().filter(d -> !d.skipped()).map(Done::at).findFirst();
     }
 
     /**
@@ -137,7 +149,8 @@ public final class CrossWork {
             before = from;
             visit = step == Step.POLLINATE ? Optional.of(from) : visit;
         }
-        boolean never = missed
+        boolean givenUp = done.stream().anyMatch(d -> d.skipped() && d.step() == Step.POLLINATE);
+        boolean never = (missed || givenUp)
                 && visit.isEmpty()
                 && due.stream().noneMatch(d -> d.step().givesPollen());
         return never ? uncoverOnly(due, now) : withoutIdleCover(due);
@@ -174,7 +187,9 @@ public final class CrossWork {
                 .filter(r -> worth[r] > 0 && pollen.test(r))
                 .findFirst();
         return IntStream.range(0, worth.length)
-                .mapToObj(r -> pollinated() || (!waits() && first.isPresent() && r != first.getAsInt()) ? 0 : worth[r])
+                .mapToObj(r -> decided(Step.POLLINATE) || (!waits() && first.isPresent() && r != first.getAsInt())
+                        ? 0
+                        : worth[r])
                 .toList();
     }
 
@@ -188,8 +203,7 @@ public final class CrossWork {
                         .filter(r -> before.get(r) > 0 && pollen.test(r))
                         .mapToObj(rounds::get)
                         .findFirst();
-        boolean meant =
-                way.visits() == Visits.TWICE && first(Step.POLLINATE_AGAIN).isEmpty();
+        boolean meant = way.visits() == Visits.TWICE && !decided(Step.POLLINATE_AGAIN);
         return rounds.stream()
                 .map(at -> meant
                                 && visit.isPresent()
@@ -233,14 +247,19 @@ public final class CrossWork {
     }
 
     private boolean waits() {
-        return way.visits() == Visits.WHEN_RIPE || habit.atOnce().value() == 0;
+        return way.visits() == Visits.WHEN_RIPE || habit.atOnce().value() == 0 || coveredInBud();
+    }
+
+    /** It opens under its cover and then pollinates nothing else: there is nothing to be had from a bud at once. */
+    private boolean coveredInBud() {
+        return !way.emasculate() && habit.emasculate().isPresent();
     }
 
     /** All steps of this way, in order. */
     private List<Step> all() {
         List<Step> steps = new ArrayList<>();
         habit.thin().ifPresent(how -> steps.add(Step.THIN));
-        habit.emasculate().ifPresent(how -> steps.add(Step.EMASCULATE));
+        habit.emasculate().filter(how -> way.emasculate()).ifPresent(how -> steps.add(Step.EMASCULATE));
         if (waits()) {
             steps.add(Step.BAG);
             steps.add(Step.POLLINATE);
@@ -273,7 +292,9 @@ public final class CrossWork {
     /** A cover is put on again only after a visit that there is. */
     private List<Due> withoutIdleCover(List<Due> due) {
         List<Due> kept = new ArrayList<>();
-        boolean visited = !done.isEmpty() && done.get(done.size() - 1).step().givesPollen();
+        boolean visited = !done.isEmpty()
+                && !done.get(done.size() - 1).skipped()
+                && done.get(done.size() - 1).step().givesPollen();
         for (Due d : due) {
             if (d.step() != Step.REBAG || visited) {
                 kept.add(d);
@@ -302,7 +323,15 @@ public final class CrossWork {
     }
 
     private Optional<Instant> first(Step step) {
-        return done.stream().filter(d -> d.step() == step).map(Done::at).findFirst();
+        return done.stream()
+                .filter(d -> d.step() == step && !d.skipped())
+                .map(Done::at)
+                .findFirst();
+    }
+
+    /** Whether a step was done or skipped. */
+    private boolean decided(Step step) {
+        return done.stream().anyMatch(d -> d.step() == step);
     }
 
     private static Instant later(Instant a, Instant b) {

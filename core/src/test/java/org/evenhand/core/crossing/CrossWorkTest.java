@@ -114,6 +114,50 @@ class CrossWorkTest {
     }
 
     @Test
+    void a_step_that_is_skipped_is_not_asked_for_again_and_counts_as_no_visit() {
+        Way way = new Way(true, Visits.TWICE);
+        List<Done> ready = List.of(new Done(Step.THIN, 9, MAY), new Done(Step.EMASCULATE, 9, MAY));
+        List<Done> second = new ArrayList<>(ready);
+        second.add(new Done(Step.POLLINATE, 8, MAY));
+        second.add(new Done(Step.BAG, 8, MAY));
+        second.add(new Done(Step.POLLINATE_AGAIN, 8, MAY.plusSeconds(60), true));
+        CrossWork once = new CrossWork(APPLE, way, second);
+        assertThat(once.due(MAY.plusSeconds(90))).extracting(Due::step).containsExactly(Step.BAG_OFF);
+        assertThat(once.pollinated()).isTrue();
+        assertThat(once.secondVisit(List.of(MAY.plus(Duration.ofDays(1))), MAY, r -> true))
+                .containsExactly(0.0);
+
+        List<Done> given = new ArrayList<>(ready);
+        given.add(new Done(Step.POLLINATE, 9, MAY, true));
+        CrossWork waits = new CrossWork(APPLE, way, given);
+        assertThat(waits.pollinated()).isFalse();
+        assertThat(waits.due(MAY)).extracting(Due::step).contains(Step.POLLINATE_AGAIN);
+        given.add(new Done(Step.BAG, 9, MAY));
+        given.add(new Done(Step.POLLINATE_AGAIN, 9, MAY, true));
+        assertThat(new CrossWork(APPLE, way, given).due(MAY))
+                .as("no pollen will come: the cover goes")
+                .extracting(Due::step)
+                .containsExactly(Step.BAG_OFF);
+    }
+
+    @Test
+    void a_bud_that_keeps_its_own_pollen_is_covered_before_it_opens_and_pollinated_when_ripe() {
+        CrossWork work = new CrossWork(APPLE, new Way(true, Visits.AT_ONCE, false), List.of());
+        assertThat(work.due(MAY))
+                .extracting(Due::step)
+                .containsExactly(Step.THIN, Step.BAG, Step.POLLINATE, Step.REBAG, Step.BAG_OFF);
+        assertThat(work.receptivity(MAY, MAY)).isZero();
+        assertThat(work.receptivity(MAY, MAY.plus(Duration.ofHours(24)))).isEqualTo(1);
+    }
+
+    @Test
+    void who_makes_three_of_a_cluster_ready_takes_the_cluster() {
+        assertThat(APPLE.flowersTaken(3)).isEqualTo(5);
+        assertThat(APPLE.flowersTaken(4)).isEqualTo(10);
+        assertThat(CHERIMOYA.flowersTaken(4)).isEqualTo(4);
+    }
+
+    @Test
     void a_step_passed_over_is_not_asked_for_again_and_nothing_once_all_flowers_are_lost() {
         Way way = new Way(true, Visits.TWICE);
         assertThat(new CrossWork(APPLE, way, List.of(new Done(Step.POLLINATE, 4, MAY))).due(MAY))
