@@ -29,10 +29,10 @@ const factor = (title: string, part: Partial<Schemas['FactorFinding']>): Schemas
 });
 const found = (part: Partial<Schemas['Findings']>): Schemas['Findings'] => ({
   seasons: [
-    { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80 },
-    { season: 2025, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 300 },
+    { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80, decided: 80 },
+    { season: 2025, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 300, decided: 300 },
   ],
-  shown: { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80 },
+  shown: { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80, decided: 80 },
   waiting: 0,
   all: rate(10, 15),
   undecided: 12,

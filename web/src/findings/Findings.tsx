@@ -312,6 +312,7 @@ function Beside({ of }: { of: View }) {
 
 function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
   const { all, shown } = of;
+  const newer = of.seasons.find((s) => s.crop === shown?.crop);
   return (
     <>
       <div className="say">
@@ -340,6 +341,12 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
           {plural(of.waiting, 'record')} {of.waiting === 1 ? 'is' : 'are'} still being reckoned and{' '}
           {of.waiting === 1 ? 'counts' : 'count'} for nothing yet. The numbers below are of those that are
           done.
+        </p>
+      )}
+      {newer && shown && newer.season > shown.season && (
+        <p className="note">
+          Of {newer.season} {plural(newer.decided, 'flower')} {newer.decided === 1 ? 'is' : 'are'} decided so
+          far. <b>This is {shown.season}.</b>
         </p>
       )}
       <p className="soft">

@@ -8,7 +8,7 @@ import { Learned } from './Learned';
 import { SeasonReport } from './SeasonReport';
 import { Trials } from './Trials';
 
-const season = { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80 };
+const season = { season: 2026, crop: 'cherimoya', cropName: 'Cherimoya', flowers: 80, decided: 80 };
 const rate = (taken: number, decided: number): Schemas['SetRate'] => ({
   taken,
   decided,

@@ -29,12 +29,23 @@ import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Component;
 
 /**
- * The season before, as its records would be: jars used fresh and stored, flowers left to nature beside those by hand, looks at the
- * fruit and its harvest. What took is thrown by chances that stand below, always the same ones.
+ * A season before, as its records would be: jars used fresh and stored, at two hours, some flowers gone over once more, some left to
+ * nature, looks at the fruit and its harvest. What took is thrown by the chances that stand here, always the same ones, so that what
+ * Findings says can be held against the truth.
  */
 @Component
 class DemoLastSeason {
-    private static final int JARS = 7;
+    /** A half-open flower on a stout limb, with fresh pollen, before half past six. */
+    private static final double CHANCE = 0.74;
+
+    private static final double A_DAY_OLD = -0.06;
+    private static final double FOUR_DAYS_OLD = -0.38;
+    private static final double ON_A_TWIG = -0.10;
+    private static final double LATE_IN_THE_EVENING = -0.18;
+    private static final double ONCE_MORE = 0.14;
+    private static final double LEFT_TO_NATURE = 0.16;
+
+    private static final int JARS = 9;
     private static final int[] DAYS_KEPT = {0, 1, 4};
 
     private final PollenShelf shelf;
@@ -50,6 +61,7 @@ class DemoLastSeason {
     }
 
     /**
+     * @param seed of what is thrown
      * @param first day of the first jar
      * @param now nothing is written down later
      */
@@ -58,11 +70,12 @@ class DemoLastSeason {
             Caller tomas,
             Supplier<UUID> ids,
             ZoneId zone,
+            long seed,
             LocalDate first,
             Instant now,
             List<UUID> lanterns,
             List<UUID> ridges) {
-        SplittableRandom random = new SplittableRandom(20);
+        SplittableRandom random = new SplittableRandom(seed);
         int number = 1;
         for (int jar = 0; jar < JARS; jar++) {
             boolean toRidge = jar % 2 == 0;
@@ -70,9 +83,13 @@ class DemoLastSeason {
             UUID source = (toRidge ? lanterns : ridges).get(jar % 3);
             LocalDate day = first.plusDays(jar * 6L);
             Instant collected = at(day, 16, 40, zone);
-            // A jar holds what its three evenings took, so that none of last year's stands on the shelf half full.
-            int[] flowers = random.ints(DAYS_KEPT.length, 7, 12).toArray();
-            UUID lot = lot(tomas, ids, source, collected, IntStream.of(flowers).sum());
+            int[] flowers = random.ints(DAYS_KEPT.length, 8, 13).toArray();
+            boolean[] again = {random.nextInt(2) == 0, random.nextInt(3) == 0, false};
+            // A jar holds what its evenings took, so that none of last year's stands on the shelf half full.
+            int doses = IntStream.range(0, flowers.length)
+                    .map(v -> again[v] ? 2 * flowers[v] : flowers[v])
+                    .sum();
+            UUID lot = lot(tomas, ids, source, collected, doses);
             for (int visit = 0; visit < DAYS_KEPT.length; visit++) {
                 int days = DAYS_KEPT[visit];
                 Caller who = (jar + days) % 3 == 0 ? ines : tomas;
@@ -83,12 +100,14 @@ class DemoLastSeason {
                         random.nextBoolean() ? Strokes.FULL : Strokes.LIGHT,
                         random.nextInt(3) > 0 ? "soft brush" : "feather",
                         random.nextInt(3) > 0 ? LimbClass.STOUT : LimbClass.TWIG);
-                Instant done = at(day.plusDays(days), 17, 10 + random.nextInt(40), zone);
-                double chance =
-                        0.74 - (days == 4 ? 0.38 : days == 1 ? 0.06 : 0) - (how.limb() == LimbClass.TWIG ? 0.1 : 0);
+                boolean late = random.nextInt(3) == 0;
+                Instant done = at(day.plusDays(days), late ? 19 : 17, 10 + random.nextInt(40), zone);
                 UUID id = ids.get();
                 pollinations.put(who, id, PollinationRequest.simple(tree, lot, flowers[visit], done, "tag", how));
-                int took = follow(ines, ids, id, done, flowers[visit], chance, random);
+                if (again[visit]) {
+                    onceMore(who, ids.get(), tree, lot, flowers[visit], done.plus(13, ChronoUnit.HOURS), id);
+                }
+                int took = follow(ines, ids, id, done, flowers[visit], chance(days, how, late, again[visit]), random);
                 number = harvest(ines, ids, tree, id, done, took, how, number, now, random);
             }
             UUID nature = ids.get();
@@ -98,8 +117,24 @@ class DemoLastSeason {
                     nature,
                     PollinationRequest.simple(
                             mothers.get(jar % 3), null, 6, done, "tag", PollinationHow.of(Treatment.NATURE)));
-            follow(ines, ids, nature, done, 6, 0.16, random);
+            follow(ines, ids, nature, done, 6, LEFT_TO_NATURE, random);
         }
+    }
+
+    private static double chance(int days, PollinationHow how, boolean late, boolean again) {
+        return CHANCE
+                + (days == 4 ? FOUR_DAYS_OLD : days == 1 ? A_DAY_OLD : 0)
+                + (how.limb() == LimbClass.TWIG ? ON_A_TWIG : 0)
+                + (late ? LATE_IN_THE_EVENING : 0)
+                + (again ? ONCE_MORE : 0);
+    }
+
+    private void onceMore(Caller who, UUID id, UUID tree, UUID lot, int flowers, Instant at, UUID first) {
+        pollinations.put(
+                who,
+                id,
+                new PollinationRequest(
+                        tree, lot, flowers, at, null, null, null, null, null, null, true, first, null, null, null));
     }
 
     private static Instant at(LocalDate day, int hour, int minute, ZoneId zone) {

@@ -219,7 +219,8 @@ class DemoOrchard implements ApplicationRunner {
                     new BlockNoteRequest("Tunnel", 4.0, HandNeed.Insects.NONE, true, 14.0, 27.0, null));
             LocalDate lastYear =
                     today().minusYears(1).withMonth(Month.OCTOBER.getValue()).withDayOfMonth(18);
-            lastSeason.fill(ines, tomas, ids::next, ZONE, lastYear, now, lanterns, ridges);
+            lastSeason.fill(ines, tomas, ids::next, ZONE, 21, lastYear.minusYears(1), now, lanterns, ridges);
+            lastSeason.fill(ines, tomas, ids::next, ZONE, 20, lastYear, now, lanterns, ridges);
             besideNature(ridges);
         }
 

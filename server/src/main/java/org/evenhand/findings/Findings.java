@@ -77,7 +77,7 @@ class Findings {
         this.fruit = fruit;
     }
 
-    /** @param season year of bloom; the latest where none is asked */
+    /** @param season year of bloom; where none is asked the latest of which enough flowers are decided, or else the latest */
     FindingsView of(Caller caller, Integer season, String crop) {
         int waiting = fates.refresh(caller);
         List<SeasonView> seasons = seasons(caller);
@@ -91,13 +91,17 @@ class Findings {
     List<SeasonView> seasons(Caller caller) {
         return fates.seasons(caller).stream()
                 .map(s -> new SeasonView(
-                        s.season(), s.crop(), crops.of(caller, s.crop()).name(), s.flowers()))
+                        s.season(), s.crop(), crops.of(caller, s.crop()).name(), s.flowers(), s.decided()))
                 .toList();
     }
 
     static Optional<SeasonView> shown(List<SeasonView> seasons, Integer season, String crop) {
         if (season == null && crop == null) {
-            return seasons.stream().findFirst();
+            // One that has just begun says little yet.
+            return seasons.stream()
+                    .filter(s -> s.decided() >= Contrast.FEW_FLOWERS)
+                    .findFirst()
+                    .or(() -> seasons.stream().findFirst());
         }
         return seasons.stream()
                 .filter(s -> (season == null || s.season() == season)

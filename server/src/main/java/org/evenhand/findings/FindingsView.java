@@ -42,7 +42,7 @@ record FindingsView(
         int comparisons) {
 
     @Schema(name = "FindingSeason")
-    record SeasonView(int season, String crop, String cropName, long flowers) {}
+    record SeasonView(int season, String crop, String cropName, long flowers, long decided) {}
 
     /** So many taken of so many decided, with Wilson's interval. */
     @Schema(name = "SetRate")

@@ -189,15 +189,19 @@ public class Fates {
                 FateRows.utc(event.until()));
     }
 
-    /** A season of a crop of which there are records. */
-    public record SeasonOfCrop(int season, String crop, long flowers) {}
+    /**
+     * A season of a crop of which there are records.
+     *
+     * @param decided of its flowers those of which it is known whether they set
+     */
+    public record SeasonOfCrop(int season, String crop, long flowers, long decided) {}
 
     /** All there are, the latest season and the crop with most flowers first. */
     public List<SeasonOfCrop> seasons(Caller caller) {
         return jdbc.query(
-                "select season, crop, sum(took + failed + dropped + undecided) from set_cell where orchard_id = ?"
+                "select season, crop, sum(took + failed + dropped + undecided), sum(took + failed + dropped) from set_cell where orchard_id = ?"
                         + " and factor = 'TREATMENT' group by season, crop having sum(took + failed + dropped + undecided) > 0 order by 1 desc, 3 desc",
-                (row, i) -> new SeasonOfCrop(row.getInt(1), row.getString(2), row.getLong(3)),
+                (row, i) -> new SeasonOfCrop(row.getInt(1), row.getString(2), row.getLong(3), row.getLong(4)),
                 caller.orchardId());
     }
 
