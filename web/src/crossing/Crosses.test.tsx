@@ -46,6 +46,7 @@ const crossing = (
   begun: true,
   pollinated: false,
   over: due.length === 0,
+  treeGone: false,
   done: [],
   due,
   metalTag: [label, 'PALE RIDGE', 'X LANTERN', '24.11.26'],

@@ -22,6 +22,12 @@ type Crossing = Schemas['Crossing'];
 function NextStep({ crossing }: { crossing: Crossing }) {
   const { now, zone } = useHere();
   const [next, ...later] = crossing.due;
+  if (crossing.treeGone)
+    return (
+      <p className="warn">
+        Its tree was removed from the orchard: nothing can be done on it. What was done stays on record.
+      </p>
+    );
   if (!next) return <p className="soft">Nothing more to do on it.</p>;
   const from = new Date(next.from);
   const late = next.until !== undefined && new Date(next.until) < now;

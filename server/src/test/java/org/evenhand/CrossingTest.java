@@ -130,6 +130,20 @@ class CrossingTest {
     }
 
     @Test
+    void a_cross_whose_mother_died_asks_for_nothing_and_says_so() {
+        begin(6, Map.of());
+        assertThat(crossings().path("crossings").get(0).path("over").asBoolean())
+                .isFalse();
+        api.post("/api/trees/" + mother + "/void", Map.of("version", 0, "reason", "died in the frost"))
+                .expect(204);
+        JsonNode cross = crossings().path("crossings").get(0);
+        assertThat(cross.path("treeGone").asBoolean()).isTrue();
+        assertThat(cross.path("over").asBoolean()).isTrue();
+        assertThat(cross.path("due")).isEmpty();
+        assertThat(api.get("/api/plan?days=4").expect(200).body().path("due")).isEmpty();
+    }
+
+    @Test
     void a_tree_with_sexes_apart_has_crosses_with_numbers_bags_and_tags() {
         String female = api.variety("rare-dioecious-female", "Grey Slope");
         String male = api.variety("rare-dioecious-male", "Fern Gully");

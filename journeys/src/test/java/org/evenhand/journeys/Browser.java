@@ -115,6 +115,14 @@ final class Browser implements AutoCloseable {
                 "to see " + by);
     }
 
+    /** What all such elements say, in their order. */
+    List<String> texts(By by) {
+        see(by);
+        return driver.findElements(by).stream()
+                .map(e -> e.getText().replace('\u00a0', ' '))
+                .toList();
+    }
+
     WebElement seeText(String text) {
         // A space that does not break reads like any other.
         String says = "contains(normalize-space(translate(., '\u00a0', ' ')), " + quoted(text) + ")";

@@ -5,6 +5,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import org.evenhand.core.crop.CropSheet;
@@ -20,12 +21,14 @@ final class CrossingBook {
     private final Instant now;
     private final ZoneId zone;
     private final Function<UUID, TreeView> trees;
+    private final Set<UUID> standing;
     private final Map<UUID, VarietyView> varieties;
     private final Function<String, CropSheet> sheets;
     private final Map<UUID, List<CrossingView.Done>> done;
 
     /**
      * @param trees every tree of the orchard, removed ones too
+     * @param standing ids of the trees that are not removed
      * @param sheets the orchard's crop sheets, by key
      * @param done what was done on each cross, the earliest first
      */
@@ -34,6 +37,7 @@ final class CrossingBook {
             Instant now,
             ZoneId zone,
             Function<UUID, TreeView> trees,
+            Set<UUID> standing,
             Map<UUID, VarietyView> varieties,
             Function<String, CropSheet> sheets,
             Map<UUID, List<CrossingView.Done>> done) {
@@ -41,6 +45,7 @@ final class CrossingBook {
         this.now = now;
         this.zone = zone;
         this.trees = trees;
+        this.standing = standing;
         this.varieties = varieties;
         this.sheets = sheets;
         this.done = done;
@@ -99,7 +104,16 @@ final class CrossingBook {
     }
 
     boolean over(Crossing c) {
-        return work(c).due(now).isEmpty();
+        return due(c).isEmpty();
+    }
+
+    /** Nothing on a tree that is gone. */
+    private List<CrossWork.Due> due(Crossing c) {
+        return treeGone(c) ? List.of() : work(c).due(now);
+    }
+
+    private boolean treeGone(Crossing c) {
+        return !standing.contains(c.treeId());
     }
 
     CrossNeeds.Open open(Crossing c, WantedCross wish) {
@@ -144,7 +158,7 @@ final class CrossingBook {
     CrossingView view(Crossing c) {
         TreeView tree = tree(c);
         CrossWork work = work(c);
-        List<CrossWork.Due> due = work.due(now);
+        List<CrossWork.Due> due = due(c);
         VarietyView father = varieties.get(c.fatherId());
         return new CrossingView(
                 c.id(),
@@ -167,6 +181,7 @@ final class CrossingBook {
                 work.begun().isPresent(),
                 work.pollinated(),
                 due.isEmpty(),
+                treeGone(c),
                 done(c),
                 due.stream()
                         .map(d -> new CrossingView.Due(

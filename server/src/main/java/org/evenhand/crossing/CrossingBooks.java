@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -34,11 +35,13 @@ class CrossingBooks {
     CrossingBook read(Caller caller, List<Crossing> found) {
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+        Set<UUID> standing = Set.copyOf(trees.keySet());
         return new CrossingBook(
                 found,
                 orchards.now(caller),
                 orchards.details(caller).site().zone(),
                 id -> trees.computeIfAbsent(id, removed -> orchards.tree(caller, removed)),
+                standing,
                 orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity())),
                 crop -> crops.of(caller, crop),
                 doneOn(caller, found.stream().map(Crossing::id).toList()));

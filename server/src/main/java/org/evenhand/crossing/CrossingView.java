@@ -15,6 +15,7 @@ import org.evenhand.core.crossing.CrossWork;
  * @param flowers flowers that are there, or meant before the first step
  * @param begun whether any step was done
  * @param over whether nothing is left to do on it, or no flower
+ * @param treeGone whether its tree was removed, so that nothing can be done on it any more
  * @param metalTag what to press into a soft metal tag, line by line
  */
 @Schema(name = "Crossing")
@@ -39,6 +40,7 @@ public record CrossingView(
         boolean begun,
         boolean pollinated,
         boolean over,
+        boolean treeGone,
         List<Done> done,
         List<Due> due,
         List<String> metalTag,
