@@ -62,6 +62,7 @@ const plan: Schemas['Plan'] = {
   spare: [],
   choices: [],
   overrides: [],
+  paces: [],
   away: [{ first: '2026-11-27', last: '2026-12-05', note: '', todo: ['LA-02 will be too old by then.'] }],
   obstacles: ['Pale Ridge 2 is wanted to bear 400 fruits, but can carry 11.'],
   value: 4.2,

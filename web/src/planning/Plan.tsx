@@ -418,7 +418,20 @@ export function Plan() {
                     {p.proven
                       ? 'Proven: no other use of this pollen and these hours is worth more.'
                       : `Nearly the best: no other use of this pollen and these hours is worth more than ${p.gap.toFixed(1)} full flowers more.`}{' '}
-                    Fruits: what each flower is worth, times the share that sets here (see{' '}
+                    {p.paces.length > 0 && (
+                      <>
+                        Learned from your walks:{' '}
+                        {p.paces
+                          .map(
+                            (x) =>
+                              `${x.crop.toLowerCase()} ${Math.round(x.flowersPerHour)} flowers an hour (${x.flowers} flowers in ${x.walks} walks)`,
+                          )
+                          .join('; ')}
+                        .{' '}
+                      </>
+                    )}
+                    Minutes count three for cleaning before each father, as an assumption. Fruits: what each
+                    flower is worth, times the share that sets here (see{' '}
                     <Link to="/round/wanted">What is wanted</Link>).
                   </p>
                 )}

@@ -108,6 +108,7 @@ const plan: Schemas['Plan'] = {
   spare: [{ lotId: 'l', lot: 'LA-02', doses: 10, viability: 0.48 }],
   choices: [],
   overrides: [],
+  paces: [],
   away: [],
   obstacles: [],
   value: 1,

@@ -28,6 +28,7 @@ const plan = (at: string, until: string): Schemas['Plan'] => ({
   spare: [],
   choices: [],
   overrides: [],
+  paces: [],
   away: [],
   obstacles: [],
   value: 0,

@@ -21,6 +21,7 @@ import org.evenhand.core.planning.RoundRequest.Lot;
 import org.evenhand.core.planning.RoundRequest.Mother;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 import org.evenhand.core.planning.TreeId;
+import org.evenhand.core.planning.VarietyId;
 
 /**
  * An invented orchard before twelve visits: 200 trees of ten varieties, flowers opening all the time, 60 lots of which a
@@ -32,6 +33,9 @@ final class ManyRounds {
     static final int ROUNDS = 12;
     private static final int VARIETIES = 10;
     private static final int MOST_FLOWERS = 110;
+    /** Three minutes for a father, at sixty flowers an hour. */
+    private static final double CLEANING = 3;
+
     private static final CropSheet CHERIMOYA =
             CropSheets.shipped().find("cherimoya").orElseThrow();
 
@@ -58,7 +62,9 @@ final class ManyRounds {
                 mothers,
                 lots,
                 (tree, lot) -> crosses[varietyOf.get(tree.value())][varietyOf.get(lot.value())],
-                List.of());
+                List.of(),
+                java.util.Collections.nCopies(ROUNDS, 1.0),
+                CLEANING);
     }
 
     private static MatingPartner variety(int v) {
@@ -95,7 +101,7 @@ final class ManyRounds {
                 4 + random.nextInt(14),
                 viability,
                 l,
-                Optional.empty(),
+                Optional.of(new VarietyId(new UUID(3, varietyOf.get(id)))),
                 l % 3 == 0
                         ? Optional.of(new RoundRequest.Collecting(first, 3 + random.nextDouble()))
                         : Optional.empty());
@@ -108,6 +114,8 @@ final class ManyRounds {
                 request.mothers(),
                 request.lots(),
                 request.crosses(),
-                List.of(new Choice(stop.tree(), stop.lot(), OptionalInt.of(stop.round()), stop.flowers())));
+                List.of(new Choice(stop.tree(), stop.lot(), OptionalInt.of(stop.round()), stop.flowers())),
+                request.certainty(),
+                request.cleaning());
     }
 }

@@ -184,7 +184,7 @@ final class PlanCrosses {
             }
         }
         int wanted = Math.max(mother.wanted(), Math.min(RoundRequest.NO_LIMIT, ofCrosses));
-        return new RoundRequest.Mother(mother.id(), mother.place(), wanted, all, mother.ruledOut());
+        return mother.with(wanted, all);
     }
 
     private List<OpenFlowers> opened(List<OpenFlowers> flowers, CrossJob job) {

@@ -21,6 +21,7 @@ import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.WorkablePlan;
@@ -108,6 +109,7 @@ class PlanMaking {
                 overrides.of(caller, now, orchards.details(caller).site().zone()).stream()
                         .map(PlanOverride::request)
                         .toList(),
+                LearnedPace.of(pollinations.atStops(caller)),
                 pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
     }
 
@@ -207,7 +209,8 @@ class PlanMaking {
                         .toList(),
                 (tree, lot) -> cross(ground, byTree.get(tree.value()), byId.get(lot)),
                 List.of(),
-                slots.stream().map(s -> certainty(first, s.at())).toList());
+                slots.stream().map(s -> certainty(first, s.at())).toList(),
+                ground.cleaning());
     }
 
     /** Making flowers ready takes hands that cannot give pollen meanwhile, one flower for one. Our convention. */

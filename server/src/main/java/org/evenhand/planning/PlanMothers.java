@@ -37,7 +37,8 @@ final class PlanMothers {
                 IntStream.range(0, visits.size())
                         .filter(r -> ground.ruledOut(tree, visits.get(r)))
                         .boxed()
-                        .collect(Collectors.toSet()));
+                        .collect(Collectors.toSet()),
+                ground.effort(tree.sheet().key()));
     }
 
     /** Of a tree that is to bear nothing all, of one whose leaves are out too short a time those that open too early. */

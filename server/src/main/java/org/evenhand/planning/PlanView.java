@@ -22,6 +22,7 @@ import org.evenhand.core.crossing.CrossWork;
  * @param expectedFruits fruits that the plan lets expect
  * @param proven whether no better use of the pollen exists
  * @param gap by how much the plan could be worth less than the best, flowers
+ * @param paces how fast the work goes, crop by crop, where one's own walks show it
  * @param overrides days and trees that are skipped, and visits at an hour of somebody's own
  * @param cost fruits that all choices of people cost together; absent where nobody chose anything
  */
@@ -44,6 +45,7 @@ public record PlanView(
         double expectedFruits,
         boolean proven,
         double gap,
+        List<Pace> paces,
         List<OverrideView> overrides,
         @Schema(description = OPTIONAL) Double cost) {
 
@@ -275,6 +277,15 @@ public record PlanView(
      */
     @Schema(name = "PlanOverrideCost")
     record OverrideCost(double now, double then, double cost) {}
+
+    /**
+     * How fast one is.
+     *
+     * @param flowers from how many it was learned
+     * @param walks in how many walks
+     */
+    @Schema(name = "PlanPace")
+    record Pace(String crop, double flowersPerHour, int flowers, int walks) {}
 
     /** What being away means. */
     @Schema(name = "PlanAway")

@@ -65,14 +65,21 @@ final class PlanWords {
         return byId.get(lot).name();
     }
 
-    /** About how long a round takes at the grower's own pace: a flower made ready, or a male one taken, as long as one given pollen. */
+    /** About how long a round takes: flowers at their pace, those made ready, male ones collected, and cleaning for every father. */
     private double minutes(int round, List<PlanView.Collect> collect) {
-        int flowers = stops.get(round).stream()
+        double flowers = stops.get(round).stream()
                         .filter(s -> s.givesPollen() || s.kind().makesReady())
-                        .mapToInt(RoundView.StopView::flowers)
+                        .mapToDouble(s -> s.flowers() * ground.effort(s.crop()))
                         .sum()
                 + collect.stream().mapToInt(PlanView.Collect::flowers).sum();
-        return 60.0 * flowers / ground.settings().flowersPerHour();
+        long fathers = stops.get(round).stream()
+                .filter(RoundView.StopView::givesPollen)
+                .map(RoundView.StopView::pollenParent)
+                .distinct()
+                .count();
+        return 60.0
+                * (flowers + fathers * ground.cleaning())
+                / ground.settings().flowersPerHour();
     }
 
     /** The stops of one round. */

@@ -14,6 +14,7 @@ import org.evenhand.availability.EarlyFlush;
 import org.evenhand.availability.SettingsView;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.planning.FreeHours;
+import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.weather.Site;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.crossing.CrossNeeds;
@@ -31,6 +32,7 @@ import org.evenhand.pollination.PollinationView;
  * @param onShelf groups of crops of which a jar holds pollen that may be used
  * @param leafOut by variety, the day on which leaves came out within the last year
  * @param overrides what people decided of the visits to come
+ * @param paces by crop, how many flowers one's own walks show that one manages in an hour
  * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
  */
 record PlanningContext(
@@ -47,6 +49,7 @@ record PlanningContext(
         Set<String> onShelf,
         Map<UUID, LocalDate> leafOut,
         List<OverrideRequest> overrides,
+        Map<String, LearnedPace> paces,
         List<PollinationView> before) {
 
     ZoneId zone() {
@@ -60,7 +63,18 @@ record PlanningContext(
     PlanningContext with(List<OverrideRequest> others) {
         return new PlanningContext(
                 caller, now, site, settings, trees, varieties, budgets, book, crosses, jars, onShelf, leafOut, others,
-                before);
+                paces, before);
+    }
+
+    /** Work of a flower of a crop, 1 for one at the pace of the settings. */
+    double effort(String crop) {
+        LearnedPace own = paces.get(crop);
+        return own == null || !settings.useLearned() ? 1 : settings.flowersPerHour() / own.flowersPerHour();
+    }
+
+    /** Flowers that could be done while one cleans for another father. */
+    double cleaning() {
+        return LearnedPace.CLEANING_MINUTES / 60 * settings.flowersPerHour();
     }
 
     /** From which day a tree's flowers are to be pollinated; empty where they need not wait. */

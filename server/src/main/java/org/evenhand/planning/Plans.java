@@ -5,8 +5,12 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.Require;
+import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.kit.Caller;
 import org.springframework.stereotype.Service;
@@ -72,8 +76,21 @@ class Plans {
                 rounds.stream().mapToDouble(PlanView.Round::expectedFruits).sum(),
                 plan.proven(),
                 plan.bound() - plan.value(),
+                paces(solved.ground()),
                 overrides(caller, solved),
                 solved.cost());
+    }
+
+    private static List<PlanView.Pace> paces(PlanningContext ground) {
+        Map<String, String> names = ground.trees().stream()
+                .collect(Collectors.toMap(t -> t.sheet().key(), t -> t.sheet().name(), (a, b) -> a, TreeMap::new));
+        return names.entrySet().stream()
+                .filter(e -> ground.settings().useLearned() && ground.paces().containsKey(e.getKey()))
+                .map(e -> {
+                    LearnedPace pace = ground.paces().get(e.getKey());
+                    return new PlanView.Pace(e.getValue(), pace.flowersPerHour(), pace.flowers(), pace.walks());
+                })
+                .toList();
     }
 
     /** Those that mean something still, with what keeps a visit from being made at its hour. */

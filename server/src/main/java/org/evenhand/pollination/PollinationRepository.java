@@ -41,4 +41,6 @@ interface PollinationRepository extends JpaRepository<Pollination, UUID> {
             "select p from Pollination p where p.orchardId = :orchardId and p.tagYear = :year and lower(p.tag) = lower(:tag)"
                     + " and p.voidedAt is null")
     Optional<Pollination> tagged(UUID orchardId, int year, String tag);
+
+    List<Pollination> findTop2000ByOrchardIdAndWalkIdIsNotNullAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
 }

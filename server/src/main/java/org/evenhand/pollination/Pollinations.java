@@ -23,6 +23,7 @@ import org.evenhand.core.crossing.CrossWork;
 import org.evenhand.core.fruitset.CheckCalendar;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -107,6 +108,20 @@ public class Pollinations {
     @Transactional(readOnly = true)
     public List<PollinationView> since(Caller caller, Instant after) {
         return views(caller, pollinations.byHandSince(caller.orchardId(), after));
+    }
+
+    /** What was written down at stops of the latest walks, for how fast one is. */
+    @Transactional(readOnly = true)
+    public List<LearnedPace.AtStop> atStops(Caller caller) {
+        Map<UUID, String> crops =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::crop));
+        return pollinations
+                .findTop2000ByOrchardIdAndWalkIdIsNotNullAndVoidedAtIsNullOrderByDoneAtDesc(caller.orchardId())
+                .stream()
+                .filter(p -> crops.containsKey(p.treeId()))
+                .map(p -> new LearnedPace.AtStop(
+                        p.walkId(), p.recordedBy(), crops.get(p.treeId()), p.flowers(), p.doneAt()))
+                .toList();
     }
 
     /** All visits by hand after a moment; the earliest first. */

@@ -15,8 +15,10 @@ import com.google.ortools.sat.LinearExprBuilder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
@@ -46,6 +48,11 @@ final class BestUse {
 
     private static final int MANY_USES = 2000;
 
+    private static final int MANY_WITH_CLEANING = 800;
+
+    /** Fathers settled beforehand do so many times the work that their cleaning takes; found by trial on invented orchards. */
+    private static final int WORTH_CLEANING = 2;
+
     private static final double NEARLY = 0.005;
 
     private static final double PREFERENCE_TIME = 0.6;
@@ -70,23 +77,40 @@ final class BestUse {
      * @param groupFlowers flowers of each group
      * @param groupTree tree of each group
      * @param treeWanted flowers wanted of each tree
-     * @param roundMost flowers that can be done in each round
-     * @param lotCollected the round in which each lot is collected; {@link #IN_A_JAR} where it need not be
-     * @param lotHands thousandths of a flower's work that collecting a dose of each lot takes
+     * @param work what can be done in each round, and what it takes
      */
-    record Limits(
-            int[] lotDoses,
-            int[] lotRank,
-            int[] groupFlowers,
-            int[] groupTree,
-            int[] treeWanted,
-            int[] roundMost,
-            int[] lotCollected,
-            int[] lotHands) {
+    record Limits(int[] lotDoses, int[] lotRank, int[] groupFlowers, int[] groupTree, int[] treeWanted, Hands work) {}
 
-        /** Thousandths of a flower's work that a use takes in a round: its own there, and that of collecting. */
-        long hands(Arc arc, int round) {
-            return (arc.round() == round ? HANDS : 0) + (lotCollected[arc.lot()] == round ? lotHands[arc.lot()] : 0);
+    /**
+     * Work in thousandths of an ordinary flower.
+     *
+     * @param most flowers of ordinary work that can be done in each round
+     * @param ofGroup what a flower of each group takes
+     * @param collected the round in which each lot is collected; {@link #IN_A_JAR} where it need not be
+     * @param ofCollecting what collecting a dose of each lot takes
+     * @param brush lots of one father have one number
+     * @param cleaning what every father takes whose pollen is used in a round
+     */
+    record Hands(int[] most, int[] ofGroup, int[] collected, int[] ofCollecting, int[] brush, int cleaning) {
+
+        /** What a use takes in a round: its own there, and that of collecting. */
+        long of(Arc arc, int round) {
+            return (arc.round() == round ? ofGroup[arc.group()] : 0)
+                    + (collected[arc.lot()] == round ? ofCollecting[arc.lot()] : 0);
+        }
+
+        long mostIn(int round) {
+            return (long) most[round] * HANDS;
+        }
+
+        /** Whether fathers must be counted in a round: not where hands have no end. */
+        boolean counts(int round) {
+            return cleaning > 0 && most[round] < RoundRequest.NO_LIMIT;
+        }
+
+        /** One number for a round and a father. */
+        int father(Arc arc) {
+            return arc.round() * brush.length + brush[arc.lot()];
         }
     }
 
@@ -128,12 +152,14 @@ final class BestUse {
         }
         Relaxation relaxation = new Relaxation(floors);
         relaxation.solve();
-        int[] best = wholeAmong(relaxation, floors, relaxation.columns());
+        Set<Integer> settled = many() ? relaxation.fathers(floors) : null;
+        int[] best = wholeAmong(relaxation, floors, relaxation.columns(), settled);
         long value = worth(best);
         long bound = (long) Math.floor(relaxation.value + TOLERANCE);
-        if (bound - value > allowedGap(bound)) {
+        // Where fathers are settled what is left of the gap is mostly their cleaning: more uses would hardly close it.
+        if (settled == null && bound - value > allowedGap(bound)) {
             int[] all = relaxation.notRuledOut(bound - value);
-            Whole whole = best(all, floors, best);
+            Whole whole = best(all, floors, best, settled);
             best = whole.flowers;
             bound = Math.min(bound, whole.bound);
             value = worth(best);
@@ -150,9 +176,15 @@ final class BestUse {
         return arcs.size() > MANY_USES ? NEARLY * bound : 0;
     }
 
-    private int[] wholeAmong(Relaxation relaxation, List<Floor> floors, int[] columns) throws Impossible {
+    /** Whether there are too many uses to try which fathers are worth their cleaning: then the relaxation settles it. */
+    private boolean many() {
+        return limits.work().cleaning() > 0 && arcs.size() > MANY_WITH_CLEANING;
+    }
+
+    private int[] wholeAmong(Relaxation relaxation, List<Floor> floors, int[] columns, Set<Integer> settled)
+            throws Impossible {
         int[] rounded = relaxation.rounded();
-        return rounded != null ? rounded : best(columns, floors, null).flowers;
+        return rounded != null ? rounded : best(columns, floors, null, settled).flowers;
     }
 
     private long worth(int[] flowers) {
@@ -170,15 +202,30 @@ final class BestUse {
         private final MPConstraint[] groups;
         private final MPConstraint[] trees;
         private final MPConstraint[] rounds;
+        /** A father is used in a round: his cleaning counts, by {@link Hands#father}. */
+        private final Map<Integer, MPConstraint> fathers = new TreeMap<>();
+
         private final List<MPConstraint> floors = new ArrayList<>();
         private final List<List<Integer>> floorsOf = new ArrayList<>();
 
-        Rows(MPSolver solver, List<Floor> wanted) {
+        /**
+         * @param whole whether a father is used or not, and never by half
+         * @param settled fathers whose cleaning is taken for granted, where that is settled already; null where it is not
+         */
+        Rows(MPSolver solver, List<Floor> wanted, boolean whole, Set<Integer> settled) {
             this.solver = solver;
             lots = rows(Arrays.stream(limits.lotDoses()).asDoubleStream());
             groups = rows(Arrays.stream(limits.groupFlowers()).asDoubleStream());
             trees = rows(Arrays.stream(limits.treeWanted()).asDoubleStream());
-            rounds = rows(Arrays.stream(limits.roundMost()).mapToDouble(m -> m));
+            rounds = rows(IntStream.range(0, limits.work().most().length).mapToDouble(r -> mostIn(r, settled)));
+            (settled == null ? mostOfFather() : Map.<Integer, Long>of()).forEach((father, most) -> {
+                MPVariable used = whole ? solver.makeIntVar(0, 1, "") : solver.makeNumVar(0, 1, "");
+                MPConstraint row = solver.makeConstraint(Double.NEGATIVE_INFINITY, 0);
+                row.setCoefficient(used, -most);
+                rounds[father / limits.work().brush().length].setCoefficient(
+                        used, (double) limits.work().cleaning() / HANDS);
+                fathers.put(father, row);
+            });
             solver.objective().setMaximization();
             for (int a = 0; a < arcs.size(); a++) {
                 floorsOf.add(new ArrayList<>());
@@ -188,6 +235,16 @@ final class BestUse {
                 floor.arcs().forEach(a -> floorsOf.get(a).add(floors.size()));
                 floors.add(solver.makeConstraint(floor.flowers(), Double.POSITIVE_INFINITY));
             }
+        }
+
+        private double mostIn(int round, Set<Integer> settled) {
+            Hands work = limits.work();
+            long cleaned = settled == null || !work.counts(round)
+                    ? 0
+                    : settled.stream()
+                            .filter(f -> f / work.brush().length == round)
+                            .count();
+            return Math.max(0, work.most()[round] - (double) cleaned * work.cleaning() / HANDS);
         }
 
         private MPConstraint[] rows(DoubleStream most) {
@@ -202,7 +259,11 @@ final class BestUse {
             groups[arc.group()].setCoefficient(x, 1);
             trees[limits.groupTree()[arc.group()]].setCoefficient(x, 1);
             rounds[arc.round()].setCoefficient(x, hands(arc, arc.round()));
-            int collected = limits.lotCollected()[arc.lot()];
+            MPConstraint father = fathers.get(limits.work().father(arc));
+            if (father != null) {
+                father.setCoefficient(x, 1);
+            }
+            int collected = limits.work().collected()[arc.lot()];
             if (collected >= 0 && collected != arc.round()) {
                 rounds[collected].setCoefficient(x, hands(arc, collected));
             }
@@ -211,7 +272,7 @@ final class BestUse {
         }
 
         private double hands(Arc arc, int round) {
-            return (double) limits.hands(arc, round) / HANDS;
+            return (double) limits.work().of(arc, round) / HANDS;
         }
 
         /** The worth of a use less what it takes, at the prices of the last solution. */
@@ -229,7 +290,9 @@ final class BestUse {
                         - groupPrice[arc.group()]
                         - treePrice[limits.groupTree()[arc.group()]]
                         - roundPrice[arc.round()] * hands(arc, arc.round());
-                int collected = limits.lotCollected()[arc.lot()];
+                MPConstraint father = fathers.get(limits.work().father(arc));
+                reduced[a] -= father == null ? 0 : father.dualValue();
+                int collected = limits.work().collected()[arc.lot()];
                 if (collected >= 0 && collected != arc.round()) {
                     reduced[a] -= roundPrice[collected] * hands(arc, collected);
                 }
@@ -254,7 +317,7 @@ final class BestUse {
         private double value;
 
         Relaxation(List<Floor> wanted) {
-            rows = new Rows(solver, wanted);
+            rows = new Rows(solver, wanted, false, null);
             wanted.forEach(floor -> floor.arcs().forEach(this::add));
         }
 
@@ -279,21 +342,21 @@ final class BestUse {
             int[] lotsLeft = limits.lotDoses().clone();
             int[] groupsLeft = limits.groupFlowers().clone();
             int[] treesLeft = limits.treeWanted().clone();
-            long[] handsLeft = Arrays.stream(limits.roundMost())
-                    .mapToLong(m -> (long) m * HANDS)
+            long[] handsLeft = IntStream.range(0, limits.work().most().length)
+                    .mapToLong(limits.work()::mostIn)
                     .toArray();
             for (int a : byWorth()) {
                 Arc arc = arcs.get(a);
                 int tree = limits.groupTree()[arc.group()];
                 int flowers =
                         Math.min(Math.min(lotsLeft[arc.lot()], groupsLeft[arc.group()]), Math.min(treesLeft[tree], (int)
-                                (handsLeft[arc.round()] / limits.hands(arc, arc.round()))));
+                                (handsLeft[arc.round()] / limits.work().of(arc, arc.round()))));
                 if (flowers > 0) {
                     add(a);
                     lotsLeft[arc.lot()] -= flowers;
                     groupsLeft[arc.group()] -= flowers;
                     treesLeft[tree] -= flowers;
-                    handsLeft[arc.round()] -= flowers * limits.hands(arc, arc.round());
+                    handsLeft[arc.round()] -= flowers * limits.work().of(arc, arc.round());
                 }
             }
         }
@@ -332,6 +395,29 @@ final class BestUse {
             return best.values().stream().mapToInt(a -> a).toArray();
         }
 
+        /** Fathers that the relaxation uses for enough to be worth their cleaning, and those that somebody wants. */
+        Set<Integer> fathers(List<Floor> floors) {
+            Hands work = limits.work();
+            Map<Integer, Double> used = new HashMap<>();
+            for (int a : columns()) {
+                if (work.counts(arcs.get(a).round())) {
+                    used.merge(
+                            work.father(arcs.get(a)),
+                            variables[a].solutionValue()
+                                    * work.of(arcs.get(a), arcs.get(a).round()),
+                            Double::sum);
+                }
+            }
+            Set<Integer> settled = new HashSet<>();
+            used.forEach((father, hands) -> {
+                if (hands > WORTH_CLEANING * work.cleaning()) {
+                    settled.add(father);
+                }
+            });
+            floors.forEach(f -> f.arcs().forEach(a -> settled.add(work.father(arcs.get(a)))));
+            return settled;
+        }
+
         int[] columns() {
             return IntStream.range(0, arcs.size())
                     .filter(a -> variables[a] != null)
@@ -362,8 +448,51 @@ final class BestUse {
                     return null;
                 }
             }
-            return whole;
+            return fits(whole) ? whole : null;
         }
+    }
+
+    /** Flowers that may get pollen of a father in a round at most, for each that counts; by {@link Hands#father}. */
+    private Map<Integer, Long> mostOfFather() {
+        Hands work = limits.work();
+        Map<Integer, Long> doses = new TreeMap<>();
+        Map<Integer, Long> least = new HashMap<>();
+        Set<List<Integer>> counted = new HashSet<>();
+        for (Arc arc : arcs) {
+            if (work.counts(arc.round())) {
+                int father = work.father(arc);
+                least.merge(father, Math.max(1, work.of(arc, arc.round())), Math::min);
+                if (counted.add(List.of(father, arc.lot()))) {
+                    doses.merge(father, (long) limits.lotDoses()[arc.lot()], Long::sum);
+                }
+            }
+        }
+        doses.replaceAll((father, sum) -> {
+            long hands = work.mostIn(father / work.brush().length) - work.cleaning();
+            return Math.max(0, Math.min(sum, hands / least.get(father)));
+        });
+        return doses;
+    }
+
+    /** Whether whole uses leave time for the cleaning between their fathers. */
+    private boolean fits(int[] flowers) {
+        Hands work = limits.work();
+        if (work.cleaning() == 0) {
+            return true;
+        }
+        long[] left =
+                IntStream.range(0, work.most().length).mapToLong(work::mostIn).toArray();
+        Set<Integer> fathers = new HashSet<>();
+        for (int a = 0; a < flowers.length; a++) {
+            if (flowers[a] > 0) {
+                Arc arc = arcs.get(a);
+                for (int r = 0; r < left.length; r++) {
+                    left[r] -= flowers[a] * work.of(arc, r);
+                }
+                left[arc.round()] -= fathers.add(work.father(arc)) && work.counts(arc.round()) ? work.cleaning() : 0;
+            }
+        }
+        return Arrays.stream(left).allMatch(l -> l >= 0);
     }
 
     /**
@@ -373,11 +502,21 @@ final class BestUse {
      */
     private record Whole(int[] flowers, long bound) {}
 
-    /** The plan of greatest worth among some of the uses, {@code known} to begin with where there is one. */
-    private Whole best(int[] columns, List<Floor> floors, int[] known) throws Impossible {
+    /**
+     * The plan of greatest worth among some of the uses, {@code known} to begin with where there is one.
+     *
+     * @param settled fathers that may be used, where that is settled; what is proven then holds for plans with these only
+     */
+    private Whole best(int[] some, List<Floor> floors, int[] known, Set<Integer> settled) throws Impossible {
+        int[] columns = settled == null
+                ? some
+                : Arrays.stream(some)
+                        .filter(a -> !limits.work().counts(arcs.get(a).round())
+                                || settled.contains(limits.work().father(arcs.get(a))))
+                        .toArray();
         MPSolver mip = MPSolver.createSolver("SCIP");
         mip.setSolverSpecificParametersAsString("limits/nodes = " + MOST_NODES);
-        Rows rows = new Rows(mip, floors);
+        Rows rows = new Rows(mip, floors, true, settled);
         MPVariable[] x = new MPVariable[arcs.size()];
         for (int a : columns) {
             x[a] = rows.add(a, mip.makeIntVar(0, most(arcs.get(a)), ""));
@@ -401,7 +540,8 @@ final class BestUse {
         for (int a : columns) {
             flowers[a] = (int) Math.round(x[a].solutionValue());
         }
-        return new Whole(flowers, (long) Math.ceil(mip.objective().bestBound() - TOLERANCE));
+        return new Whole(
+                flowers, settled == null ? (long) Math.ceil(mip.objective().bestBound() - TOLERANCE) : Long.MAX_VALUE);
     }
 
     private int most(Arc arc) {
@@ -444,18 +584,28 @@ final class BestUse {
         }
 
         private void limitHands() {
-            LinearExprBuilder[] work = new LinearExprBuilder[limits.roundMost().length];
+            Hands hands = limits.work();
+            LinearExprBuilder[] work = new LinearExprBuilder[hands.most().length];
             Arrays.setAll(work, r -> LinearExpr.newBuilder());
+            Map<Integer, List<IntVar>> ofFather = new TreeMap<>();
             for (int a : columns) {
                 Arc arc = arcs.get(a);
-                work[arc.round()].addTerm(variables[a], limits.hands(arc, arc.round()));
-                int collected = limits.lotCollected()[arc.lot()];
+                work[arc.round()].addTerm(variables[a], hands.of(arc, arc.round()));
+                int collected = hands.collected()[arc.lot()];
                 if (collected >= 0 && collected != arc.round()) {
-                    work[collected].addTerm(variables[a], limits.hands(arc, collected));
+                    work[collected].addTerm(variables[a], hands.of(arc, collected));
                 }
+                ofFather.computeIfAbsent(hands.father(arc), f -> new ArrayList<>())
+                        .add(variables[a]);
             }
+            mostOfFather().forEach((father, most) -> {
+                BoolVar used = model.newBoolVar("");
+                IntVar[] uses = ofFather.getOrDefault(father, List.of()).toArray(IntVar[]::new);
+                model.addLessOrEqual(LinearExpr.sum(uses), LinearExpr.term(used, most));
+                work[father / hands.brush().length].addTerm(used, hands.cleaning());
+            });
             for (int r = 0; r < work.length; r++) {
-                model.addLessOrEqual(work[r].build(), (long) limits.roundMost()[r] * HANDS);
+                model.addLessOrEqual(work[r].build(), hands.mostIn(r));
             }
         }
 

@@ -248,17 +248,35 @@ public record RoundPlan(
                     groups.stream().mapToInt(OpenFlowers::flowers).toArray(),
                     groupTree.stream().mapToInt(t -> t).toArray(),
                     request.mothers().stream().mapToInt(Mother::wanted).toArray(),
-                    request.mostFlowers().stream().mapToInt(n -> n).toArray(),
-                    request.lots().stream()
-                            .mapToInt(l -> l.collecting()
-                                    .map(RoundRequest.Collecting::round)
-                                    .orElse(BestUse.IN_A_JAR))
-                            .toArray(),
-                    request.lots().stream()
-                            .mapToInt(l -> l.collecting()
-                                    .map(c -> (int) Math.round(BestUse.HANDS / c.dosesPerFlower()))
-                                    .orElse(0))
-                            .toArray());
+                    new BestUse.Hands(
+                            request.mostFlowers().stream().mapToInt(n -> n).toArray(),
+                            groupTree.stream()
+                                    .mapToInt(
+                                            t -> hands(request.mothers().get(t).effort()))
+                                    .toArray(),
+                            request.lots().stream()
+                                    .mapToInt(l -> l.collecting()
+                                            .map(RoundRequest.Collecting::round)
+                                            .orElse(BestUse.IN_A_JAR))
+                                    .toArray(),
+                            request.lots().stream()
+                                    .mapToInt(l -> l.collecting()
+                                            .map(c -> hands(1 / c.dosesPerFlower()))
+                                            .orElse(0))
+                                    .toArray(),
+                            brushes(),
+                            hands(request.cleaning())));
+        }
+
+        private static int hands(double flowers) {
+            return (int) Math.round(BestUse.HANDS * flowers);
+        }
+
+        /** Lots that share a brush have the same number. */
+        private int[] brushes() {
+            Map<Object, Integer> known = new LinkedHashMap<>();
+            request.lots().forEach(l -> known.putIfAbsent(l.brush(), known.size()));
+            return request.lots().stream().mapToInt(l -> known.get(l.brush())).toArray();
         }
 
         private List<BestUse.Floor> wanted() {

@@ -2,12 +2,14 @@ package org.evenhand.core.planning;
 
 import java.util.Arrays;
 import java.util.Collections;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.mating.CrossCompatibility;
@@ -21,6 +23,8 @@ import org.evenhand.core.mating.CrossCompatibility;
  * @param crosses which jar serves which tree
  * @param choices what a person has decided beforehand
  * @param certainty what a flower counts for in each round, as weather and plans change until then: more than 0, at most 1
+ * @param cleaning flowers that could be done in the time it takes to clean, and to take up the pollen of another father; of every
+ *     father whose pollen is used in a round, 0 or more
  */
 public record RoundRequest(
         List<Integer> mostFlowers,
@@ -28,7 +32,8 @@ public record RoundRequest(
         List<Lot> lots,
         Crosses crosses,
         List<Choice> choices,
-        List<Double> certainty) {
+        List<Double> certainty,
+        double cleaning) {
     /** No limit to the flowers that can be done. */
     public static final int NO_LIMIT = 1_000_000;
 
@@ -38,12 +43,24 @@ public record RoundRequest(
         this(mostFlowers, mothers, lots, crosses, choices, Collections.nCopies(mostFlowers.size(), 1.0));
     }
 
+    /** Without any time for cleaning. */
+    public RoundRequest(
+            List<Integer> mostFlowers,
+            List<Mother> mothers,
+            List<Lot> lots,
+            Crosses crosses,
+            List<Choice> choices,
+            List<Double> certainty) {
+        this(mostFlowers, mothers, lots, crosses, choices, certainty, 0);
+    }
+
     public RoundRequest {
         mostFlowers = List.copyOf(mostFlowers);
         mothers = List.copyOf(mothers);
         lots = List.copyOf(lots);
         choices = List.copyOf(choices);
         certainty = List.copyOf(certainty);
+        Require.within("cleaning", cleaning, 0, 10_000);
         Require.within("rounds", mostFlowers.size(), 1, 60);
         mostFlowers.forEach(n -> Require.within("mostFlowers", n, 0, NO_LIMIT));
         int rounds = mostFlowers.size();
@@ -64,16 +81,18 @@ public record RoundRequest(
         return mostFlowers.size();
     }
 
-    /** Flowers done in each round, male flowers collected included, rounded up. */
+    /** Hands that each round takes, in flowers of ordinary work, rounded up: flowers, male flowers collected, and cleaning. */
     int[] handsTaken(List<RoundPlan.Stop> stops) {
         double[] taken = new double[rounds()];
-        Map<LotId, Collecting> collecting = new HashMap<>();
-        lots.forEach(l -> l.collecting().ifPresent(c -> collecting.put(l.id(), c)));
+        Map<LotId, Lot> byId = lots.stream().collect(Collectors.toMap(Lot::id, Function.identity()));
+        Map<TreeId, Double> effort = mothers.stream().collect(Collectors.toMap(Mother::id, Mother::effort));
+        Set<List<Object>> fathers = new HashSet<>();
         for (RoundPlan.Stop stop : stops) {
-            taken[stop.round()] += stop.flowers();
-            Collecting c = collecting.get(stop.lot());
-            if (c != null) {
-                taken[c.round()] += stop.flowers() / c.dosesPerFlower();
+            Lot lot = byId.get(stop.lot());
+            taken[stop.round()] += stop.flowers() * effort.get(stop.tree());
+            lot.collecting().ifPresent(c -> taken[c.round()] += stop.flowers() / c.dosesPerFlower());
+            if (fathers.add(List.of(stop.round(), lot.brush()))) {
+                taken[stop.round()] += cleaning;
             }
         }
         return Arrays.stream(taken).mapToInt(t -> (int) Math.ceil(t - 1e-6)).toArray();
@@ -81,17 +100,17 @@ public record RoundRequest(
 
     /** The same with other choices. */
     public RoundRequest with(List<Choice> others) {
-        return new RoundRequest(mostFlowers, mothers, lots, crosses, others, certainty);
+        return new RoundRequest(mostFlowers, mothers, lots, crosses, others, certainty, cleaning);
     }
 
     /** The same with other hands. */
     RoundRequest withHands(List<Integer> hands) {
-        return new RoundRequest(hands, mothers, lots, crosses, choices, certainty);
+        return new RoundRequest(hands, mothers, lots, crosses, choices, certainty, cleaning);
     }
 
     /** The same with other pollen. */
     RoundRequest withLots(List<Lot> others) {
-        return new RoundRequest(mostFlowers, mothers, others, crosses, choices, certainty);
+        return new RoundRequest(mostFlowers, mothers, others, crosses, choices, certainty, cleaning);
     }
 
     /** Which jar serves which tree. */
@@ -106,17 +125,25 @@ public record RoundRequest(
      * @param wanted flowers to be done at most in all rounds together
      * @param flowers flowers still to be done, in groups that open together
      * @param ruledOut rounds in which nobody goes to it
+     * @param effort hands that a flower takes, 1 for ordinary work
      */
-    public record Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers, Set<Integer> ruledOut) {
-        /** Somebody may go to it in every round. */
+    public record Mother(
+            TreeId id, Place place, int wanted, List<OpenFlowers> flowers, Set<Integer> ruledOut, double effort) {
+        /** Somebody may go to it in every round, and its flowers are ordinary work. */
         public Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers) {
-            this(id, place, wanted, flowers, Set.of());
+            this(id, place, wanted, flowers, Set.of(), 1);
         }
 
         public Mother {
             Require.within("wanted", wanted, 0, NO_LIMIT);
             flowers = List.copyOf(flowers);
             ruledOut = Set.copyOf(ruledOut);
+            Require.within("effort", Require.positive("effort", effort), 0, 1000);
+        }
+
+        /** The same with other flowers, of which so many are wanted. */
+        public Mother with(int otherWanted, List<OpenFlowers> others) {
+            return new Mother(id, place, otherWanted, others, ruledOut, effort);
         }
 
         /** Flowers that there will be, wanted or not. */
@@ -202,6 +229,11 @@ public record RoundRequest(
             viability = List.copyOf(viability);
             viability.forEach(v -> Require.within("viability", v, 0, 1));
             Require.within("useRank", useRank, 0, 100_000);
+        }
+
+        /** What shares a brush with it: its father, or only itself. */
+        Object brush() {
+            return father.<Object>map(f -> f).orElse(id);
         }
 
         /** The same without a dose. */

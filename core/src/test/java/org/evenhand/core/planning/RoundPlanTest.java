@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -43,6 +44,8 @@ class RoundPlanTest {
 
     /** Names of flowers that are set apart for a cross begin so. */
     private static final String CROSS = "cross ";
+
+    private static final double[] EFFORTS = {1, 1, 0.5, 1.5};
 
     /** What each tree and jar is of. */
     private final Map<UUID, MatingPartner> partners = new HashMap<>();
@@ -149,7 +152,7 @@ class RoundPlanTest {
     void a_tree_that_nobody_goes_to_says_so_and_its_pollen_is_not_blamed() {
         Mother mother = mother(10, RIDGE, CHERIMOYA, 1, 1, 4);
         Lot lot = lot(20, LANTERN, CHERIMOYA, 4, 0.5, 0);
-        Mother skipped = new Mother(mother.id(), mother.place(), mother.wanted(), mother.flowers(), Set.of(0));
+        Mother skipped = new Mother(mother.id(), mother.place(), mother.wanted(), mother.flowers(), Set.of(0), 1);
 
         RoundPlan plan = RoundPlan.of(request(List.of(skipped), List.of(lot), List.of(10), List.of()));
 
@@ -272,9 +275,15 @@ class RoundPlanTest {
         for (int r = 0; r < request.mostFlowers().size(); r++) {
             int round = r;
             double hands = plan.stops().stream()
-                    .mapToDouble(s -> s.flowers() * hands(lotOf(request, s), s.round(), round))
+                    .mapToDouble(s -> s.flowers() * hands(motherOf(request, s), lotOf(request, s), s.round(), round))
                     .sum();
-            assertThat(hands).isLessThanOrEqualTo(request.mostFlowers().get(r) + 1e-9);
+            long fathers = plan.stops().stream()
+                    .filter(s -> s.round() == round)
+                    .map(s -> lotOf(request, s).brush())
+                    .distinct()
+                    .count();
+            assertThat(hands + fathers * request.cleaning())
+                    .isLessThanOrEqualTo(request.mostFlowers().get(r) + 1e-9);
         }
         plan.stops().forEach(s -> {
             assertThat(s.parts().stream().mapToInt(RoundPlan.Part::flowers).sum())
@@ -407,12 +416,12 @@ class RoundPlanTest {
     }
 
     /** What a flower done in a round takes of the hands of one: itself, and the male flowers for its dose. */
-    private static double hands(Lot lot, int doneIn, int round) {
+    private static double hands(Mother mother, Lot lot, int doneIn, int round) {
         double collecting = lot.collecting()
                 .filter(c -> c.round() == round)
                 .map(c -> 1 / c.dosesPerFlower())
                 .orElse(0.0);
-        return (doneIn == round ? 1 : 0) + collecting;
+        return (doneIn == round ? mother.effort() : 0) + collecting;
     }
 
     /** What a plan is worth, reckoned anew from the request for every part of every stop. */
@@ -490,7 +499,8 @@ class RoundPlanTest {
                             m.place(),
                             m.wanted(),
                             FlowersToDo.leaveAlone(flowers, opensIn -> alone == opensIn),
-                            ruledOut);
+                            ruledOut,
+                            EFFORTS[random.nextInt(EFFORTS.length)]);
                 })
                 .toList();
     }
@@ -500,7 +510,13 @@ class RoundPlanTest {
         List<Double> certainty =
                 random.doubles(r.mostFlowers().size(), 0.5, 1).boxed().toList();
         return new RoundRequest(
-                r.mostFlowers(), r.mothers(), someCollected(random, r), r.crosses(), r.choices(), certainty);
+                r.mostFlowers(),
+                r.mothers(),
+                someCollected(random, r),
+                r.crosses(),
+                r.choices(),
+                certainty,
+                EFFORTS[random.nextInt(EFFORTS.length)] - 0.5);
     }
 
     /** Some of the lots are collected in a round first: one, two or four doses from a flower. */
@@ -574,28 +590,32 @@ class RoundPlanTest {
         double best() {
             int[] doses = request.lots().stream().mapToInt(Lot::doses).toArray();
             double[] most = request.mostFlowers().stream().mapToDouble(n -> n).toArray();
-            return best(0, doses, most);
+            return best(0, doses, most, Set.of());
         }
 
-        private double best(int next, int[] doses, double[] most) {
+        private double best(int next, int[] doses, double[] most, Set<List<Object>> fathers) {
             if (next == flowers.size()) {
                 return 0;
             }
             Flower flower = flowers.get(next);
-            double best = best(next + 1, doses, most);
+            double best = best(next + 1, doses, most, fathers);
             for (int l = 0; l < doses.length; l++) {
                 Lot lot = request.lots().get(l);
                 boolean serves = crosses.between(flower.mother().id(), lot.id()).serves()
                         && flower.group().only().map(o -> o.contains(lot.id())).orElse(true);
                 for (int r = 0; serves && doses[l] > 0 && r < most.length; r++) {
-                    double[] left = flower.mother().ruledOut().contains(r) ? null : after(most, lot, r);
+                    List<Object> father = List.of(r, lot.brush());
+                    double cleaning = fathers.contains(father) ? 0 : request.cleaning();
+                    double[] left = flower.mother().ruledOut().contains(r)
+                            ? null
+                            : after(most, flower.mother(), lot, r, cleaning);
                     if (left != null) {
                         doses[l]--;
                         double here = lot.viability().get(r)
                                 * flower.group().weight()
                                 * flower.group().receptivity().get(r)
                                 * request.certainty().get(r);
-                        best = Math.max(best, here + best(next + 1, doses, left));
+                        best = Math.max(best, here + best(next + 1, doses, left, with(fathers, father)));
                         doses[l]++;
                     }
                 }
@@ -603,11 +623,18 @@ class RoundPlanTest {
             return best;
         }
 
+        private static Set<List<Object>> with(Set<List<Object>> fathers, List<Object> father) {
+            Set<List<Object>> more = new HashSet<>(fathers);
+            more.add(father);
+            return more;
+        }
+
         /** The hands that are left in each round; null where they do not suffice. */
-        private double[] after(double[] most, Lot lot, int round) {
+        private double[] after(double[] most, Mother mother, Lot lot, int round, double cleaning) {
             double[] left = most.clone();
+            left[round] -= cleaning;
             for (int r = 0; r < left.length; r++) {
-                left[r] -= hands(lot, round, r);
+                left[r] -= hands(mother, lot, round, r);
                 if (left[r] < -1e-9) {
                     return null;
                 }
