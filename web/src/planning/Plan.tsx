@@ -14,6 +14,7 @@ import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { crossWords, givesPollen } from '../crossing/cross-words';
+import { Anew } from './Anew';
 import { OverrideDialog, takeBackOverride, type Asked } from './OverrideDialog';
 import { collectWords, leftWords, overrideWords, planSentence } from './plan-words';
 import { PlanChart } from './PlanChart';
@@ -388,6 +389,7 @@ export function Plan() {
                 </Button>
               </div>
             </div>
+            <Anew />
             {p.obstacles.map((o) => (
               <p key={o} className="note bad">
                 {o}

@@ -8,6 +8,7 @@ import { PLAN_DAYS, queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { ShelfStrip } from '../pollen/ShelfStrip';
+import { Anew } from '../planning/Anew';
 import { leftWords } from '../planning/plan-words';
 import { StartWalking } from '../walk/StartWalking';
 import { Accounted } from './Accounted';
@@ -93,6 +94,7 @@ function Sheet({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan']
         <div>
           <Headline bloom={bloom} plan={plan} />
           <InAll plan={plan} />
+          <Anew />
         </div>
         <Buttons bloom={bloom} plan={plan} />
       </div>

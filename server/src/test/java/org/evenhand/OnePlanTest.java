@@ -260,6 +260,35 @@ class OnePlanTest {
     }
 
     @Test
+    void ones_own_walks_tell_how_fast_one_is() {
+        Api api = server.newOrchard();
+        String giver = api.tree(api.variety("Lantern"), "Lantern 1");
+        String taker = api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");
+        api.read(taker, now.minus(Duration.ofHours(6)), Map.of("parted", 200, "half-open", 200))
+                .expect(200);
+        String jar =
+                api.lot(giver, now.minus(Duration.ofHours(5)), 400).expect(200).id();
+        assertThat(plan(api, 1).path("paces")).isEmpty();
+        for (int w = 0; w < 3; w++) {
+            String walk = Api.newId();
+            api.put("/api/walks/" + walk, Map.of()).expect(200);
+            for (int stop = 0; stop < 6; stop++) {
+                Map<String, Object> done = new HashMap<>(
+                        Api.pollination(taker, jar, 5, now.minus(Duration.ofMinutes(240 - 60L * w - 6L * stop))));
+                done.put("walkId", walk);
+                done.put("stop", 0);
+                api.put("/api/pollinations/" + Api.newId(), done).expect(200);
+            }
+        }
+        JsonNode pace = plan(api, 1).path("paces").get(0);
+        assertThat(pace.path("crop").asString()).isEqualTo("Cherimoya");
+        assertThat(pace.path("flowersPerHour").asDouble()).isCloseTo(50, within(1e-6));
+        assertThat(pace.path("flowers").asInt())
+                .as("not the first stop of a walk")
+                .isEqualTo(75);
+    }
+
+    @Test
     void the_tree_whose_doubt_costs_most_is_to_be_read_and_not_the_one_read_just_now() {
         Api api = server.newOrchard();
         String lantern = api.variety("Lantern");
