@@ -6,7 +6,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -62,21 +61,7 @@ class PlanOverridesTest {
     }
 
     private void settings(Map<String, Object> change) {
-        Map<String, Object> all = new HashMap<>(Map.of(
-                "pollenAge",
-                "STORED",
-                "strokes",
-                "AS_SHEET",
-                "flowersPerHour",
-                60,
-                "everyDay",
-                List.of(),
-                "singleDays",
-                List.of(),
-                "away",
-                List.of()));
-        all.putAll(change);
-        api.put("/api/round-settings/" + Api.newId(), all).expect(200);
+        api.put("/api/round-settings/" + Api.newId(), PlanTest.settings(change)).expect(200);
     }
 
     @Test

@@ -158,9 +158,10 @@ final class BestUse {
         long bound = (long) Math.floor(relaxation.value + TOLERANCE);
         // Where fathers are settled what is left of the gap is mostly their cleaning: more uses would hardly close it.
         if (settled == null && bound - value > allowedGap(bound)) {
-            int[] all = relaxation.notRuledOut(bound - value);
+            // By the relaxation's own value: half a millionth less would rule out uses of the best plan.
+            int[] all = relaxation.notRuledOut(relaxation.value - value);
             Whole whole = best(all, floors, best, settled);
-            best = whole.flowers;
+            best = worth(whole.flowers) > value ? whole.flowers : best;
             bound = Math.min(bound, whole.bound);
             value = worth(best);
         }

@@ -535,7 +535,7 @@ class RoundPlanTest {
                 .toList();
     }
 
-    private RoundRequest largeRequest(SplittableRandom random) {
+    RoundRequest largeRequest(SplittableRandom random) {
         int rounds = 1 + random.nextInt(5);
         List<Mother> mothers = new ArrayList<>();
         for (int m = 0; m < 12; m++) {
