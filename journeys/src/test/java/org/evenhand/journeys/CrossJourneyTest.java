@@ -13,14 +13,14 @@ class CrossJourneyTest extends DemoJourney {
     @Order(1)
     void a_wish_is_changed_and_says_how_its_flowers_come_about() {
         browser.open("/mates/wishes");
-        browser.seeText("6 flowers for 60 seeds, before others");
-        browser.press("6 flowers: why?");
+        browser.seeText("5 flowers for 60 seeds, before others");
+        browser.press("5 flowers: why?");
         browser.seeText("To be 90 % sure of 60 seeds");
         browser.click(By.xpath("//section[contains(., 'Lantern on Pale Ridge')]//button[.='Change']"));
         browser.type("Seeds wanted", "200");
         browser.press("Save");
         browser.waitFor(
-                () -> browser.shows("6 flowers for 60 seeds") ? null : browser.shows("for 200 seeds") ? true : null,
+                () -> browser.shows("5 flowers for 60 seeds") ? null : browser.shows("for 200 seeds") ? true : null,
                 "for more flowers");
     }
 

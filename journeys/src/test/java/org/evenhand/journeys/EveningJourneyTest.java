@@ -133,8 +133,8 @@ class EveningJourneyTest extends DemoJourney {
         browser.type("flowers of Pale Ridge 1", "4");
         browser.picture("collect");
         browser.press("Put on the shelf");
-        browser.see(By.cssSelector("[data-lot='PR-06'] [data-doses='16']"));
-        assertThat(browser.see(By.cssSelector("[data-lot='PR-06']")).getText().replace('\u00a0', ' '))
+        browser.see(By.cssSelector("[data-lot='PR-11'] [data-doses='16']"));
+        assertThat(browser.see(By.cssSelector("[data-lot='PR-11']")).getText().replace('\u00a0', ' '))
                 .contains("50 %")
                 .contains("4 flowers of Pale Ridge 1");
 
@@ -181,8 +181,8 @@ class EveningJourneyTest extends DemoJourney {
         browser.picture("walk-collect-phone");
         browser.collectOnTheWalk(2, 7);
         browser.seeText("cross 26-2, Pale Ridge × Lantern");
-        browser.press("All 3");
-        browser.press("Done · 3 flowers");
+        browser.press("All 2");
+        browser.press("Done · 2 flowers");
         browser.seeText("Stop 2 of");
         String place = skipToAJar();
         String lot = browser.see(By.xpath("//*[starts-with(text(), 'LA-0') or starts-with(text(), 'PR-0')]"))

@@ -26,7 +26,8 @@ class PlanJourneyTest extends DemoJourney {
         String before = browser.heading();
         assertThat(browser.shows("no other use of this pollen")).isTrue();
         browser.click(By.cssSelector("details[data-round] summary"));
-        browser.click(By.cssSelector("details[open] button[aria-label^='Not ']"));
+        browser.click(By.cssSelector("details[open] button[aria-label^='Change ']"));
+        browser.click(By.xpath("//*[@role='menuitem'][starts-with(normalize-space(.), 'Never ')]"));
         browser.seeText("What you chose");
         browser.waitFor(
                 () -> browser.shows("costs no fruit") || browser.shows("against the best plan") ? true : null,

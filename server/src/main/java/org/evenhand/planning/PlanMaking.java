@@ -110,6 +110,7 @@ class PlanMaking {
                         .map(PlanOverride::request)
                         .toList(),
                 LearnedPace.of(pollinations.atStops(caller)),
+                LearnedPace.CLEANING_MINUTES / 60 * habits.flowersPerHour(),
                 pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
     }
 

@@ -33,6 +33,7 @@ import org.evenhand.pollination.PollinationView;
  * @param leafOut by variety, the day on which leaves came out within the last year
  * @param overrides what people decided of the visits to come
  * @param paces by crop, how many flowers one's own walks show that one manages in an hour
+ * @param cleaning flowers that could be done while one cleans for another father
  * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
  */
 record PlanningContext(
@@ -50,6 +51,7 @@ record PlanningContext(
         Map<UUID, LocalDate> leafOut,
         List<OverrideRequest> overrides,
         Map<String, LearnedPace> paces,
+        double cleaning,
         List<PollinationView> before) {
 
     ZoneId zone() {
@@ -61,20 +63,38 @@ record PlanningContext(
     }
 
     PlanningContext with(List<OverrideRequest> others) {
+        return with(others, cleaning);
+    }
+
+    /** For who counts flowers and not time. */
+    PlanningContext withoutCleaning() {
+        return with(overrides, 0);
+    }
+
+    private PlanningContext with(List<OverrideRequest> others, double otherCleaning) {
         return new PlanningContext(
-                caller, now, site, settings, trees, varieties, budgets, book, crosses, jars, onShelf, leafOut, others,
-                paces, before);
+                caller,
+                now,
+                site,
+                settings,
+                trees,
+                varieties,
+                budgets,
+                book,
+                crosses,
+                jars,
+                onShelf,
+                leafOut,
+                others,
+                paces,
+                otherCleaning,
+                before);
     }
 
     /** Work of a flower of a crop, 1 for one at the pace of the settings. */
     double effort(String crop) {
         LearnedPace own = paces.get(crop);
         return own == null || !settings.useLearned() ? 1 : settings.flowersPerHour() / own.flowersPerHour();
-    }
-
-    /** Flowers that could be done while one cleans for another father. */
-    double cleaning() {
-        return LearnedPace.CLEANING_MINUTES / 60 * settings.flowersPerHour();
     }
 
     /** From which day a tree's flowers are to be pollinated; empty where they need not wait. */

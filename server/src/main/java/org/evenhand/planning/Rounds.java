@@ -45,7 +45,8 @@ public class Rounds {
                             solved.anyHour(),
                             solved.words().firstDone()));
         }
-        PlanningContext ground = making.ground(caller);
+        PlanningContext orchard = making.ground(caller);
+        PlanningContext ground = mostFlowers == null ? orchard : orchard.withoutCleaning();
         List<VisitWindow> hours = new VisitWindows(ground).slots();
         MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers));
         return view(made, new PlanWords(made, second), false, 0);
