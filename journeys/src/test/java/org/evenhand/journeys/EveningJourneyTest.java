@@ -138,7 +138,7 @@ class EveningJourneyTest extends DemoJourney {
                 .contains("50 %")
                 .contains("4 flowers of Pale Ridge 1");
 
-        browser.open("/l/pr-06");
+        browser.open("/l/pr-11");
         browser.seeText("What it can serve");
         browser.seeText("Still drying");
         browser.press("Enter a test");
