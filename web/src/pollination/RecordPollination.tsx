@@ -20,7 +20,7 @@ type Treatment = NonNullable<Schemas['PollinationHow']['treatment']>;
 const TREATMENTS: { value: Treatment; label: string }[] = [
   { value: 'HAND', label: 'By hand' },
   { value: 'NATURE', label: 'Left to nature' },
-  { value: 'BAGGED', label: 'Bagged, no pollen' },
+  { value: 'BAGGED', label: 'Bagged' },
 ];
 
 const FLOWER_TO_FLOWER = 'from flower to flower';
@@ -133,7 +133,8 @@ function Form({
       )}
       {treatment !== 'HAND' && (
         <p className="small soft">
-          Tag them: they are looked at beside the others, and show what your hands add.
+          {treatment === 'BAGGED' ? 'Bagged against visitors, without pollen. ' : ''}Tag them: they are looked
+          at beside the others, and show what your hands add.
         </p>
       )}
       <NumberInput
