@@ -105,7 +105,11 @@ public final class CrossWork {
     public CrossWork(CrossHabit habit, Way way, List<Done> done) {
         this.habit = habit;
         this.way = way;
-        this.done = done.stream().sorted(Comparator.comparing(Done::at)).toList();
+        List<Step> order = all();
+        // Written down with one time, they were done in the order in which they come.
+        this.done = done.stream()
+                .sorted(Comparator.comparing(Done::at).thenComparing(d -> order.indexOf(d.step())))
+                .toList();
     }
 
     /** Flowers that are there, as the latest step left them; 0 before the first. */

@@ -151,6 +151,30 @@ class CrossWorkTest {
     }
 
     @Test
+    void steps_written_down_with_one_time_were_done_in_the_order_in_which_they_come() {
+        Instant later = MAY.plus(Duration.ofHours(30));
+        CrossWork ripe = new CrossWork(
+                CHERIMOYA,
+                new Way(true, Visits.TWICE),
+                List.of(
+                        new Done(Step.BAG, 3, MAY),
+                        new Done(Step.REBAG, 3, later),
+                        new Done(Step.POLLINATE, 3, later)));
+        assertThat(ripe.due(later.plus(Duration.ofDays(3))))
+                .extracting(Due::step)
+                .containsExactly(Step.BAG_OFF);
+        CrossWork atOnce = new CrossWork(
+                APPLE,
+                new Way(true, Visits.TWICE),
+                List.of(
+                        new Done(Step.BAG, 3, MAY),
+                        new Done(Step.POLLINATE, 3, MAY),
+                        new Done(Step.EMASCULATE, 3, MAY),
+                        new Done(Step.THIN, 3, MAY)));
+        assertThat(atOnce.due(MAY)).extracting(Due::step).startsWith(Step.POLLINATE_AGAIN);
+    }
+
+    @Test
     void who_makes_three_of_a_cluster_ready_takes_the_cluster() {
         assertThat(APPLE.flowersTaken(3)).isEqualTo(5);
         assertThat(APPLE.flowersTaken(4)).isEqualTo(10);
