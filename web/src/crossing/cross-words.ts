@@ -35,12 +35,6 @@ export const crossWords = (stop: Stop): string =>
       : `for ${stop.varietyName} × ${stop.cross.father}`
     : '';
 
-/** What is done at a stop, and on how many. */
-export const stopTask = (stop: Stop): string =>
-  stop.kind === 'POLLINATE'
-    ? plural(stop.flowers, 'flower')
-    : `${STEP[stop.kind]}: ${plural(stop.flowers, 'flower')}`;
-
 /** How far a wish has come. */
 export function wantedWords(w: Schemas['WantedCross']): string {
   const seeds = w.seeds === undefined ? '' : `for ${plural(w.seeds, 'seed')} `;
@@ -51,7 +45,3 @@ export function wantedWords(w: Schemas['WantedCross']): string {
   ];
   return `${parts.join(', ')}.`;
 }
-
-/** Crosses on which a step is due. */
-export const dueNow = (crossings: Schemas['Crossing'][], now: Date): Schemas['Crossing'][] =>
-  crossings.filter((c) => c.begun && c.due.length > 0 && new Date(c.due[0]!.from) <= now);

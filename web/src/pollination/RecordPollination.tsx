@@ -12,7 +12,7 @@ import { plural, said } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { inUseOrder, lotState } from '../pollen/lot-words';
-import { MarkFields, useMark } from '../walk/Marks';
+import { MarkFields, useMarking } from '../walk/Marks';
 import { voidPollination } from './DoneList';
 
 type Treatment = NonNullable<Schemas['PollinationHow']['treatment']>;
@@ -53,11 +53,9 @@ function Form({
   const [lot, setLot] = useState<string>();
   const [flowers, setFlowers] = useState<number | string>('');
   const [at, setAt] = useState<Date>();
-  const [colour, setColour] = useState('');
-  const [tag, setTag] = useState('');
   const tree = trees.find((t) => t.id === treeId);
   const sheet = crops.find((c) => c.key === tree?.crop);
-  const { mark, choose } = useMark(sheet);
+  const marking = useMarking(sheet);
   const jars = inUseOrder(lots).filter((l) => lotState(l) !== 'empty');
   const jar = lot ?? (sheet?.hand.flowerToFlower ? '' : (jars[0]?.id ?? ''));
   const body: Schemas['PollinationRequest'] = {
@@ -65,9 +63,7 @@ function Form({
     ...(treatment === 'HAND' && jar && { lotId: jar }),
     flowers: Number(flowers),
     doneAt: (at ?? now).toISOString(),
-    mark: mark?.name ?? '',
-    ...(colour && { colour }),
-    ...(tag && { tag }),
+    ...marking.body,
     how: { treatment },
   };
   const words = `${tree?.name ?? ''}: ${plural(Number(flowers), 'flower')}`;
@@ -154,18 +150,7 @@ function Form({
           </Button>
         )}
       </div>
-      {sheet && (
-        <MarkFields
-          sheet={sheet}
-          mark={mark}
-          choose={choose}
-          colour={colour}
-          setColour={setColour}
-          tag={tag}
-          setTag={setTag}
-          error={form.errorFor('tag', 'The number')}
-        />
-      )}
+      {sheet && <MarkFields sheet={sheet} of={marking} error={form.errorFor('tag', 'The number')} />}
       <Question question={form.question} />
       {form.general && (
         <p className="note bad" role="alert">

@@ -12,6 +12,7 @@ import { Anew } from '../planning/Anew';
 import { leftWords } from '../planning/plan-words';
 import { StartWalking } from '../walk/StartWalking';
 import { Accounted } from './Accounted';
+import { isSoon } from './coming';
 import { Headline, InAll } from './Headline';
 import { ReadNext } from './ReadNext';
 import { RunSheet } from './RunSheet';
@@ -51,7 +52,6 @@ const MOST_LEFT = 3;
 function Buttons({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan'] }) {
   const { now } = useHere();
   const next = plan.rounds[0];
-  const soon = next && Date.parse(next.at) <= now.getTime() + 24 * 3_600_000;
   const read = plan.readNext[0]?.treeId ?? bloom.trees[0]!.treeId;
   return (
     <div className="do noprint">
@@ -63,7 +63,7 @@ function Buttons({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan
           See the visit
         </Button>
       )}
-      {soon && <StartWalking />}
+      {next && isSoon(next, now) && <StartWalking />}
     </div>
   );
 }

@@ -2,9 +2,13 @@ import type { Schemas } from '../kit/api';
 
 const DAY_MS = 24 * 3_600_000;
 
+/** Whether it begins within a day: only then can its walk be begun. */
+export const isSoon = (visit: Schemas['PlannedRound'], now: Date): boolean =>
+  Date.parse(visit.at) <= now.getTime() + DAY_MS;
+
 /** Visits that begin within a day; the next one where none does. */
 export function comingVisits(plan: Schemas['Plan'], now: Date): Schemas['PlannedRound'][] {
-  const soon = plan.rounds.filter((r) => Date.parse(r.at) <= now.getTime() + DAY_MS);
+  const soon = plan.rounds.filter((r) => isSoon(r, now));
   return soon.length > 0 ? soon : plan.rounds.slice(0, 1);
 }
 

@@ -5,38 +5,37 @@ import classes from './Walk.module.css';
 
 type Sheet = Schemas['CropSheetView'];
 
-/** The mark one makes, remembered for the crop on this device. */
-export function useMark(sheet: Sheet | undefined) {
-  const memory = `mark ${sheet?.key ?? ''}`;
-  const [name, setName] = useState(() => localStorage.getItem(memory) ?? sheet?.hand.marks[0]?.name ?? '');
+/** How flowers are marked: the mark is remembered for the crop on this device; its colour and the number on a tag are not. */
+export function useMarking(sheet: Sheet | undefined) {
+  const crop = sheet?.key ?? '';
+  const [chosen, setChosen] = useState<Record<string, string>>({});
+  const [colour, setColour] = useState('');
+  const [tag, setTag] = useState('');
+  const name = chosen[crop] ?? localStorage.getItem(`mark ${crop}`) ?? sheet?.hand.marks[0]?.name ?? '';
   const mark = sheet?.hand.marks.find((m) => m.name === name);
   return {
     mark,
-    choose: (chosen: string) => {
-      localStorage.setItem(memory, chosen);
-      setName(chosen);
+    choose: (now: string) => {
+      localStorage.setItem(`mark ${crop}`, now);
+      setChosen((all) => ({ ...all, [crop]: now }));
     },
+    colour,
+    setColour,
+    tag,
+    setTag,
+    /** as it is sent */
+    body: { mark: mark?.name ?? '', ...(colour && { colour }), ...(tag && { tag }) },
   };
 }
 
 /** The mark, its colour and the number on a tag. */
 export function MarkFields({
   sheet,
-  mark,
-  choose,
-  colour,
-  setColour,
-  tag,
-  setTag,
+  of: { mark, choose, colour, setColour, tag, setTag },
   error,
 }: {
   sheet: Sheet;
-  mark: Sheet['hand']['marks'][number] | undefined;
-  choose: (name: string) => void;
-  colour: string;
-  setColour: (v: string) => void;
-  tag: string;
-  setTag: (v: string) => void;
+  of: ReturnType<typeof useMarking>;
   error: string | undefined;
 }) {
   return (

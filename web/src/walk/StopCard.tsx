@@ -15,7 +15,7 @@ import { sameFlowers } from '../planning/round-words';
 import { voidPollination } from '../pollination/DoneList';
 import { dosesThere, jarName } from './collecting';
 import { HowFields, useHow } from './How';
-import { MarkFields, useMark } from './Marks';
+import { MarkFields, useMarking } from './Marks';
 import { CountRow, Limbs, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
 import { doneAt } from './walk-state';
@@ -98,9 +98,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
   const doses = fresh && dosesThere(fresh, lots, outbox);
   const code = fresh ? jarName(fresh, lots) : stop.lotCode;
   const [id, setId] = useState(newId);
-  const [colour, setColour] = useState('');
-  const [tag, setTag] = useState('');
-  const { mark, choose } = useMark(sheet);
+  const marking = useMarking(sheet);
   const stages = stop.byStage.map((b) => b.stage);
   const how = useHow(stages);
   const done = doneAt(walk, index, outbox, session.accountId);
@@ -114,7 +112,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
     walkId: walk.id,
     stop: index,
     how: how.how,
-    ...(again ? again : { mark: mark?.name ?? '', ...(colour && { colour }), ...(tag && { tag }) }),
+    ...(again ?? marking.body),
   };
   const goOn = () => {
     setId(newId());
@@ -172,16 +170,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
         <Handling stop={stop} sheet={sheet} />
         <Limbs stop={stop} />
         {sheet && !again && (
-          <MarkFields
-            sheet={sheet}
-            mark={mark}
-            choose={choose}
-            colour={colour}
-            setColour={setColour}
-            tag={tag}
-            setTag={setTag}
-            error={form.errorFor('tag', 'The number')}
-          />
+          <MarkFields sheet={sheet} of={marking} error={form.errorFor('tag', 'The number')} />
         )}
         {sheet && <HowFields of={how} sheet={sheet} stages={stages} />}
         <Said walk={walk} index={index} />

@@ -129,7 +129,10 @@ class OnePlanTest {
         api.put("/api/round-settings/" + settings, PlanTest.settings(Map.of("flowersPerHour", 4)))
                 .expect(200);
 
-        JsonNode visit = plan(api, 4).path("rounds").get(0);
+        JsonNode all = plan(api, 4);
+        assertThat(all.path("account").path("trees").get(0).path("reason").asString())
+                .isEqualTo("MORE_THAN_CAN_BE_DONE");
+        JsonNode visit = all.path("rounds").get(0);
         int collected = visit.path("collect").get(0).path("flowers").asInt();
         assertThat(collected).isPositive();
         assertThat(visit.path("flowers").asInt() + collected)

@@ -1,8 +1,11 @@
 package org.evenhand.planning;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -15,18 +18,25 @@ final class CollectedFlowers {
     /** The flower itself, or its anthers with the petals, is off the tree. */
     private static final Set<CollectWay> PICKED = EnumSet.of(CollectWay.SNIP, CollectWay.WHOLE_FLOWER);
 
-    private final List<LotView> jars;
+    private final Map<UUID, List<Batch>> byTree = new HashMap<>();
+
+    /** Flowers of one tree that went into a jar together. */
+    private record Batch(Instant at, CollectWay way, int flowers) {}
 
     /** @param jars all that were filled, empty ones too */
     CollectedFlowers(List<LotView> jars) {
-        this.jars = List.copyOf(jars);
+        for (LotView jar : jars) {
+            jar.sources()
+                    .forEach(s -> byTree.computeIfAbsent(s.treeId(), t -> new ArrayList<>())
+                            .add(new Batch(jar.collectedAt(), jar.way(), s.flowers())));
+        }
     }
 
     /** Expected flowers of a tree that were collected and would still shed at a moment. */
     double stillShedding(Foreseen tree, Instant at) {
         return since(tree)
-                .filter(j -> j.way() != CollectWay.BALLOON)
-                .mapToDouble(j -> flowers(j, tree) * tree.stillShedding(j.collectedAt(), later(j, at)))
+                .filter(b -> b.way != CollectWay.BALLOON)
+                .mapToDouble(b -> b.flowers * tree.stillShedding(b.at, later(b.at, at)))
                 .sum();
     }
 
@@ -37,32 +47,25 @@ final class CollectedFlowers {
         return !both
                 ? 0
                 : since(tree)
-                        .filter(j -> PICKED.contains(j.way()))
-                        .mapToDouble(j -> flowers(j, tree) * tree.stillReceptive(j.collectedAt(), later(j, at)))
+                        .filter(b -> PICKED.contains(b.way))
+                        .mapToDouble(b -> b.flowers * tree.stillReceptive(b.at, later(b.at, at)))
                         .sum();
     }
 
     /** Buds of a tree that were picked before they opened. */
     int buds(Foreseen tree) {
         return since(tree)
-                .filter(j -> j.way() == CollectWay.BALLOON)
-                .mapToInt(j -> flowers(j, tree))
+                .filter(b -> b.way == CollectWay.BALLOON)
+                .mapToInt(Batch::flowers)
                 .sum();
     }
 
-    private Stream<LotView> since(Foreseen tree) {
-        return jars.stream().filter(j -> j.collectedAt().isAfter(tree.reading().takenAt()));
+    private Stream<Batch> since(Foreseen tree) {
+        return byTree.getOrDefault(tree.tree().id(), List.of()).stream()
+                .filter(b -> b.at.isAfter(tree.reading().takenAt()));
     }
 
-    private static int flowers(LotView jar, Foreseen tree) {
-        UUID id = tree.tree().id();
-        return jar.sources().stream()
-                .filter(s -> s.treeId().equals(id))
-                .mapToInt(LotView.SourceView::flowers)
-                .sum();
-    }
-
-    private static Instant later(LotView jar, Instant at) {
-        return at.isAfter(jar.collectedAt()) ? at : jar.collectedAt();
+    private static Instant later(Instant a, Instant b) {
+        return a.isAfter(b) ? a : b;
     }
 }

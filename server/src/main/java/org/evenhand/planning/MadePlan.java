@@ -2,6 +2,8 @@ package org.evenhand.planning;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
 
@@ -36,6 +38,13 @@ record MadePlan(
     /** Fruits that the plan lets expect. */
     double fruits() {
         return fruits(plan().stops());
+    }
+
+    /** The round that begins at a moment. */
+    OptionalInt roundAt(Instant at) {
+        return IntStream.range(0, slots.size())
+                .filter(r -> slots.get(r).at().equals(at))
+                .findFirst();
     }
 
     /** The last round before a moment; the first of all where there is none. */

@@ -25,6 +25,10 @@ record OverrideRequest(
         @Schema(description = OPTIONAL) UUID treeId,
         @Schema(description = OPTIONAL) Instant visitAt) {
 
+    static OverrideRequest visitAt(Instant at) {
+        return new OverrideRequest(PlanOverride.Kind.VISIT_AT, null, null, null, at);
+    }
+
     /** Whether it means work at a moment. */
     boolean covers(Instant at, ZoneId zone) {
         LocalDate day = Rhythm.workday(at, zone);

@@ -23,11 +23,10 @@ import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 import org.evenhand.crossing.CrossNeeds;
 import org.evenhand.crossing.Crossings;
+import org.evenhand.mating.WantedCross;
 
 /** The crosses of a plan: those being made, those that wishes call for, and what they ask of each round. One use each. */
 final class PlanCrosses {
-    private static final String SET_APART = "for ";
-
     private final PlanningContext ground;
     private final List<Instant> rounds;
     private final List<PlanSource> sources;
@@ -35,7 +34,12 @@ final class PlanCrosses {
     /** Flowers of wishes whose crop needs no making ready, by tree. */
     private final Map<UUID, List<Apart>> apart = new HashMap<>();
 
+    /** What groups of flowers in the request are, that were set apart for a wish. */
+    private final Map<String, SetApart> named = new HashMap<>();
+
     private final List<PlanView.Left> notPossible = new ArrayList<>();
+
+    private record SetApart(String stage, WantedCross wish) {}
 
     /** Flowers set apart on a tree for a wish. */
     private record Apart(CrossNeeds.Wished wished, int flowers) {}
@@ -170,7 +174,12 @@ final class PlanCrosses {
                     .filter(s -> only.contains(s.id()))
                     .mapToInt(PlanSource::doses)
                     .sum();
-            UnaryOperator<String> name = stage -> SET_APART + a.wished().wish().id() + " " + stage;
+            WantedCross wish = a.wished().wish();
+            UnaryOperator<String> name = stage -> {
+                String group = "for " + wish.id() + " " + stage;
+                named.put(group, new SetApart(stage, wish));
+                return group;
+            };
             flowers = FlowersToDo.reserve(
                     flowers, Math.min(a.flowers(), doses), only, a.wished().weight(), name);
         }
@@ -210,27 +219,22 @@ final class PlanCrosses {
         return groups;
     }
 
-    /** The stage of flowers set apart for a wish, and the wish; as it is for all others. */
-    static String stage(String group) {
-        return group.startsWith(SET_APART) ? group.substring(SET_APART.length() + 37) : group;
+    /** The stage of a group of flowers. */
+    String stage(String group) {
+        return named.containsKey(group) ? named.get(group).stage() : group;
     }
 
-    private static UUID wishOf(String group) {
-        return group.startsWith(SET_APART)
-                ? UUID.fromString(group.substring(SET_APART.length(), SET_APART.length() + 36))
-                : null;
-    }
-
-    /** The wish that flowers set apart in a group are for. */
+    /** The wish that flowers set apart in a group are for; null where they are for none. */
     RoundView.Cross setApartFor(String group) {
-        UUID wish = wishOf(group);
-        return apart.values().stream()
-                .flatMap(List::stream)
-                .map(a -> a.wished().wish())
-                .filter(w -> w.id().equals(wish))
-                .findFirst()
-                .map(w -> new RoundView.Cross(null, w.id(), w.fatherId(), w.father(), null))
-                .orElse(null);
+        SetApart apartFor = named.get(group);
+        return apartFor == null
+                ? null
+                : new RoundView.Cross(
+                        null,
+                        apartFor.wish().id(),
+                        apartFor.wish().fatherId(),
+                        apartFor.wish().father(),
+                        null);
     }
 
     /** Flowers to be made ready in a round: they take hands too. */

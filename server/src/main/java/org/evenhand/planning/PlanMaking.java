@@ -104,13 +104,13 @@ class PlanMaking {
                 crosses.book(caller),
                 crossings.needs(caller),
                 jars,
+                new CollectedFlowers(jars),
                 pollen.groups(caller, jars, now, habits.pollenAge()),
                 leafOut(caller),
                 overrides.of(caller, now, orchards.details(caller).site().zone()).stream()
                         .map(PlanOverride::request)
                         .toList(),
                 LearnedPace.of(pollinations.atStops(caller)),
-                LearnedPace.CLEANING_MINUTES / 60 * habits.flowersPerHour(),
                 pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
     }
 
@@ -133,9 +133,7 @@ class PlanMaking {
         List<VisitWindow> slots = hours.slots();
         return make(
                 hours.ground(),
-                slots.isEmpty()
-                        ? List.of(VisitWindow.asked(hours.ground().now(), Duration.ofHours(1), RoundRequest.NO_LIMIT))
-                        : slots);
+                slots.isEmpty() ? List.of(VisitWindow.none(hours.ground().now())) : slots);
     }
 
     private Double cost(VisitWindows hours, MadePlan made) {

@@ -6,7 +6,10 @@ import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -15,6 +18,7 @@ import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -57,17 +61,29 @@ class PlanOverrides {
                         clock.instant(),
                         orchards.details(caller).site().zone(),
                         checked)));
-        return view(caller, made, null);
+        return view(made, names(caller), null);
     }
 
-    PlanView.OverrideView view(Caller caller, PlanOverride of, String problem) {
+    /** Those of {@link #of}, with what keeps each from being kept to. */
+    List<PlanView.OverrideView> views(Caller caller, Instant now, ZoneId zone, Function<PlanOverride, String> problem) {
+        Map<UUID, String> names = names(caller);
+        return of(caller, now, zone).stream()
+                .map(o -> view(o, names, problem.apply(o)))
+                .toList();
+    }
+
+    private Map<UUID, String> names(Caller caller) {
+        return orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::name));
+    }
+
+    private static PlanView.OverrideView view(PlanOverride of, Map<UUID, String> names, String problem) {
         return new PlanView.OverrideView(
                 of.id(),
                 of.kind(),
                 of.firstDay(),
                 of.lastDay(),
                 of.treeId(),
-                of.treeId() == null ? null : orchards.tree(caller, of.treeId()).name(),
+                of.treeId() == null ? null : names.getOrDefault(of.treeId(), "(removed tree)"),
                 of.visitAt(),
                 problem,
                 of.version());
@@ -93,7 +109,7 @@ class PlanOverrides {
                             "is " + Given.say(at, zone) + "; a visit can be set from now, " + Given.say(now, zone)
                                     + ", up to " + VisitWindows.DAYS + " days ahead.");
                 }
-                yield new OverrideRequest(r.kind(), null, null, null, at);
+                yield OverrideRequest.visitAt(at);
             }
         };
     }

@@ -29,11 +29,11 @@ import org.evenhand.pollination.PollinationView;
  *
  * @param now the orchard's clock, up to the next ten minutes: plans of the same ten minutes are one
  * @param jars all on the shelf, empty ones too
+ * @param collected flowers whose pollen is in them since their tree was read
  * @param onShelf groups of crops of which a jar holds pollen that may be used
  * @param leafOut by variety, the day on which leaves came out within the last year
  * @param overrides what people decided of the visits to come
  * @param paces by crop, how many flowers one's own walks show that one manages in an hour
- * @param cleaning flowers that could be done while one cleans for another father
  * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
  */
 record PlanningContext(
@@ -47,48 +47,26 @@ record PlanningContext(
         CrossBook book,
         CrossNeeds crosses,
         List<LotView> jars,
+        CollectedFlowers collected,
         Set<String> onShelf,
         Map<UUID, LocalDate> leafOut,
         List<OverrideRequest> overrides,
         Map<String, LearnedPace> paces,
-        double cleaning,
         List<PollinationView> before) {
 
     ZoneId zone() {
         return site.zone();
     }
 
-    CollectedFlowers collected() {
-        return new CollectedFlowers(jars);
-    }
-
     PlanningContext with(List<OverrideRequest> others) {
-        return with(others, cleaning);
-    }
-
-    /** For who counts flowers and not time. */
-    PlanningContext withoutCleaning() {
-        return with(overrides, 0);
-    }
-
-    private PlanningContext with(List<OverrideRequest> others, double otherCleaning) {
         return new PlanningContext(
-                caller,
-                now,
-                site,
-                settings,
-                trees,
-                varieties,
-                budgets,
-                book,
-                crosses,
-                jars,
-                onShelf,
-                leafOut,
-                others,
-                paces,
-                otherCleaning,
-                before);
+                caller, now, site, settings, trees, varieties, budgets, book, crosses, jars, collected, onShelf,
+                leafOut, others, paces, before);
+    }
+
+    /** Flowers that could be done while one cleans for another father. */
+    double cleaning() {
+        return LearnedPace.CLEANING_MINUTES / 60 * settings.flowersPerHour();
     }
 
     /** Work of a flower of a crop, 1 for one at the pace of the settings. */

@@ -2,13 +2,11 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import org.evenhand.core.Require;
 import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.RoundPlan;
@@ -48,28 +46,48 @@ class Plans {
     PlanView plan(Caller caller, int days) {
         Require.within("days", days, 1, VisitWindows.DAYS);
         SolvedOrchard solved = kept.of(caller);
-        return solved.once("plan of " + days, () -> view(caller, solved, days));
+        // Not one within the other: what is kept is locked while it is made.
+        OfAnyDays same = solved.once("of any days", () -> ofAnyDays(caller, solved));
+        return solved.once("plan of " + days, () -> view(solved, days, same));
     }
 
-    private PlanView view(Caller caller, SolvedOrchard solved, int days) {
+    /** What does not depend on how many days are asked for. */
+    private record OfAnyDays(
+            PlanView.Account account,
+            List<PlanView.ReadNext> readNext,
+            List<PlanView.Due> due,
+            List<PlanView.Chosen> choices,
+            List<PlanView.OverrideView> overrides) {}
+
+    private OfAnyDays ofAnyDays(Caller caller, SolvedOrchard solved) {
+        MadePlan made = solved.made();
+        PlanWords words = solved.words();
+        return new OfAnyDays(
+                solved.anyHour() ? new FlowerAccounts(made, words, words.firstDone()).account() : null,
+                solved.anyHour() ? new ReadingAdvice(made, words.firstDone()).trees() : List.of(),
+                due.of(solved),
+                choices.views(caller, made.choices(), made.chosen().problems()),
+                overrides.views(caller, solved.ground().now(), solved.ground().zone(), o -> problem(solved, o)));
+    }
+
+    private PlanView view(SolvedOrchard solved, int days, OfAnyDays same) {
         MadePlan made = solved.made();
         PlanWords words = solved.words();
         RoundPlan plan = made.plan();
         Instant end = solved.ground().now().plus(Duration.ofDays(days));
         List<PlanView.Round> rounds = words.roundsUntil(end);
-        int last = made.lastBefore(end);
         return new PlanView(
                 solved.hours().moments(days),
                 solved.hours().taking(days),
                 solved.hours().giving(days),
                 rounds,
-                solved.anyHour() ? new FlowerAccounts(made, words, words.firstDone()).account() : null,
-                solved.anyHour() ? new ReadingAdvice(made, words.firstDone()).trees() : List.of(),
-                due.of(solved),
-                words.leftUntil(last),
+                same.account(),
+                same.readNext(),
+                same.due(),
+                words.leftUntil(made.lastBefore(end)),
                 words.keptAfter(0),
                 words.spare(),
-                choices.views(caller, made.choices(), made.chosen().problems()),
+                same.choices(),
                 away.of(solved.ground(), days),
                 obstacles(solved),
                 plan.value(),
@@ -77,7 +95,7 @@ class Plans {
                 plan.proven(),
                 plan.bound() - plan.value(),
                 paces(solved.ground()),
-                overrides(caller, solved),
+                same.overrides(),
                 solved.cost());
     }
 
@@ -93,33 +111,20 @@ class Plans {
                 .toList();
     }
 
-    /** Those that mean something still, with what keeps a visit from being made at its hour. */
-    private List<PlanView.OverrideView> overrides(Caller caller, SolvedOrchard solved) {
-        ZoneId zone = solved.ground().zone();
-        return overrides.of(caller, solved.ground().now(), zone).stream()
-                .map(o -> overrides.view(caller, o, problem(solved, o)))
-                .toList();
-    }
-
+    /** What keeps a visit from being made at its hour; null where nothing does. */
     private static String problem(SolvedOrchard solved, PlanOverride of) {
-        MadePlan made = solved.made();
-        return IntStream.range(0, made.slots().size())
-                .filter(r -> made.slots().get(r).at().equals(of.visitAt()))
-                .filter(r -> solved.words().stops(r).isEmpty())
-                .mapToObj(r -> "Nothing can be pollinated then: no flower takes pollen, or none is there that fits.")
-                .findFirst()
-                .orElse(null);
+        boolean idle = solved.made().roundAt(of.visitAt()).stream()
+                .anyMatch(r -> solved.words().stops(r).isEmpty());
+        return idle ? "Nothing can be pollinated then: no flower takes pollen, or none is there that fits." : null;
     }
 
     /** What one override more would cost. */
     PlanView.OverrideCost cost(Caller caller, OverrideRequest request) {
         OverrideRequest checked = overrides.checked(caller, request);
         SolvedOrchard now = kept.of(caller);
-        List<OverrideRequest> more = new ArrayList<>(now.ground().overrides());
-        more.add(checked);
-        MadePlan then = making.make(now.hours().with(more));
-        return new PlanView.OverrideCost(
-                now.made().fruits(), then.fruits(), Math.max(0, now.made().fruits() - then.fruits()));
+        double before = now.made().fruits();
+        double then = making.make(now.hours().and(checked)).fruits();
+        return new PlanView.OverrideCost(before, then, Math.max(0, before - then));
     }
 
     private static List<String> obstacles(SolvedOrchard solved) {

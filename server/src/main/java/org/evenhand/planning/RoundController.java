@@ -32,11 +32,8 @@ class RoundController {
     }
 
     @GetMapping("/round")
-    RoundView round(
-            @AuthenticationPrincipal Caller caller,
-            @RequestParam(required = false) Instant at,
-            @RequestParam(required = false) Integer mostFlowers) {
-        return rounds.plan(caller, at, mostFlowers);
+    RoundView round(@AuthenticationPrincipal Caller caller, @RequestParam(required = false) Instant at) {
+        return rounds.plan(caller, at);
     }
 
     @GetMapping("/pollinations")

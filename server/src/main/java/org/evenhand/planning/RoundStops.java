@@ -217,8 +217,8 @@ final class RoundStops {
                 source.toGather() ? source.variety().id() : null);
     }
 
-    private static Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {
-        String key = PlanCrosses.stage(part.stage());
+    private Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {
+        String key = made.crosses().stage(part.stage());
         return sheet.hasStage(key)
                 ? Optional.of(new RoundView.StageFlowers(
                         key,

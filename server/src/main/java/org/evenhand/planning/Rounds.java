@@ -8,7 +8,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.pollination.Pollinations;
@@ -33,10 +32,10 @@ public class Rounds {
         this.second = second;
     }
 
-    /** The round of an hour; without one, the next of the plan of the coming days. */
-    public RoundView plan(Caller caller, Instant asked, Integer mostFlowers) {
+    /** The visit of an hour, as if somebody had set it there; without one, the next of the plan of the coming days. */
+    public RoundView plan(Caller caller, Instant asked) {
+        SolvedOrchard solved = kept.of(caller);
         if (asked == null) {
-            SolvedOrchard solved = kept.of(caller);
             return solved.once(
                     "next round",
                     () -> view(
@@ -45,11 +44,9 @@ public class Rounds {
                             solved.anyHour(),
                             solved.words().firstDone()));
         }
-        PlanningContext orchard = making.ground(caller);
-        PlanningContext ground = mostFlowers == null ? orchard : orchard.withoutCleaning();
-        List<VisitWindow> hours = new VisitWindows(ground).slots();
-        MadePlan made = making.make(ground, slots(checked(asked, ground), hours, mostFlowers));
-        return view(made, new PlanWords(made, second), false, 0);
+        Instant at = checked(asked, solved.ground());
+        MadePlan made = making.make(solved.hours().and(OverrideRequest.visitAt(at)));
+        return view(made, new PlanWords(made, second), false, made.roundAt(at).orElseThrow());
     }
 
     /** @param next whether it is the next visit of the plan; else an hour that was asked for, or none */
@@ -71,15 +68,6 @@ public class Rounds {
                 words.expected(round),
                 made.plan().proven(),
                 cautions(ground, stops));
-    }
-
-    /** The hour itself instead of the visit next to it, and the rounds that could follow in later free hours. */
-    private static List<VisitWindow> slots(Instant at, List<VisitWindow> hours, Integer mostFlowers) {
-        VisitWindow own =
-                VisitWindow.asked(at, Duration.ofHours(1), mostFlowers == null ? RoundRequest.NO_LIMIT : mostFlowers);
-        return VisitWindows.instead(hours, own).stream()
-                .filter(s -> !s.at().isBefore(at))
-                .toList();
     }
 
     /** Of the crops that the walk comes to. */

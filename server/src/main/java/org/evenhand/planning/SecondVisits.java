@@ -56,7 +56,7 @@ class SecondVisits {
 
     /**
      * The stops of each round, and those at which flowers have pollen once more; none of these where once is held to be enough. They go
-     * with the first round of all or with a later one that is walked anyway, the same flowers with one round only.
+     * with the first round of all, one that somebody asked for, or a later one that is walked anyway; the same flowers with one round only.
      */
     List<List<RoundView.StopView>> with(MadePlan made, List<List<RoundView.StopView>> rounds) {
         List<PollinationView> firsts = made.ground().settings().repeatVisits() ? firsts(made) : List.of();
@@ -65,7 +65,10 @@ class SecondVisits {
         }
         More more = new More(made, firsts);
         return IntStream.range(0, rounds.size())
-                .mapToObj(r -> r == 0 || !rounds.get(r).isEmpty() ? more.with(r, rounds.get(r)) : rounds.get(r))
+                .mapToObj(r ->
+                        r == 0 || made.slots().get(r).asked() || !rounds.get(r).isEmpty()
+                                ? more.with(r, rounds.get(r))
+                                : rounds.get(r))
                 .toList();
     }
 

@@ -3,6 +3,7 @@ package org.evenhand.planning;
 import java.time.Duration;
 import java.time.Instant;
 import org.evenhand.core.planning.FreeHours;
+import org.evenhand.core.planning.RoundRequest;
 
 /**
  * A visit that the plan may make, with its hour.
@@ -13,8 +14,9 @@ import org.evenhand.core.planning.FreeHours;
  * @param asked whether somebody asked for it, so that it is made whatever it is worth
  */
 record VisitWindow(FreeHours.Stretch free, Instant at, String why, int most, boolean asked) {
-    /** An hour that somebody asked for. */
-    static VisitWindow asked(Instant at, Duration length, int most) {
-        return new VisitWindow(new FreeHours.Stretch(at, at.plus(length)), at, "", most, true);
+    /** What stands for an hour where there is none to go. */
+    static VisitWindow none(Instant now) {
+        return new VisitWindow(
+                new FreeHours.Stretch(now, now.plus(Duration.ofHours(1))), now, "", RoundRequest.NO_LIMIT, true);
     }
 }

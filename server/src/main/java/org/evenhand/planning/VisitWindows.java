@@ -73,6 +73,13 @@ final class VisitWindows {
         return new VisitWindows(ground.with(overrides), moments, courses);
     }
 
+    /** With one override more. */
+    VisitWindows and(OverrideRequest override) {
+        List<OverrideRequest> more = new ArrayList<>(ground.overrides());
+        more.add(override);
+        return with(more);
+    }
+
     PlanningContext ground() {
         return ground;
     }
@@ -170,11 +177,11 @@ final class VisitWindows {
                 .findFirst()
                 .map(v -> Rhythm.workday(v.at(), ground.zone()));
         double every = sheet.season().roundEveryDays().value();
+        Optional<LocalDate> last = lastVisit(sheet);
         double[] receptive = crop.receptive().clone();
         for (int i = 0; i < receptive.length && first.isPresent(); i++) {
             LocalDate day = Rhythm.workday(moments.get(i), ground.zone());
-            boolean goes = rhythm.goesOn(day, lastVisit(sheet), first.get(), every)
-                    && !(byWarmth && any.tooCold(moments.get(i)));
+            boolean goes = rhythm.goesOn(day, last, first.get(), every) && !(byWarmth && any.tooCold(moments.get(i)));
             receptive[i] = goes ? receptive[i] : 0;
         }
         return new VisitTimes.OfCrop(crop.windows(), receptive, crop.shedding(), crop.onShelf());
@@ -206,7 +213,7 @@ final class VisitWindows {
     }
 
     /** The hours with one of somebody's own in place of the visit next to it. */
-    static List<VisitWindow> instead(List<VisitWindow> hours, VisitWindow own) {
+    private static List<VisitWindow> instead(List<VisitWindow> hours, VisitWindow own) {
         Optional<VisitWindow> replaced = next(hours, own.at());
         List<VisitWindow> all = new ArrayList<>(hours);
         replaced.ifPresent(all::remove);

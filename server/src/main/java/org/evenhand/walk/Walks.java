@@ -88,7 +88,7 @@ class Walks {
                 () -> walks.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> view(caller, found),
                 () -> {
-                    RoundView round = rounds.plan(caller, request.at(), null);
+                    RoundView round = rounds.plan(caller, request.at());
                     if (round.stops().isEmpty() && round.collect().isEmpty()) {
                         throw new InvalidInputException(
                                 "at", "has no stop: no pollen serves a flower that can take it at that hour.");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -358,6 +359,26 @@ class RoundPlanTest {
                 request.mostFlowers(), request.mothers(), more, crosses, List.of(), request.certainty()));
         assertThat(richer.value()).isGreaterThanOrEqualTo(plan.value() - 1e-5);
 
+        assertThat(RoundPlan.of(withMore(request, 1, 0)).value())
+                .as("more hours")
+                .isGreaterThanOrEqualTo(plan.value() - 1e-5);
+        assertThat(RoundPlan.of(withMore(request, 0, 1)).value())
+                .as("more flowers")
+                .isGreaterThanOrEqualTo(plan.value() - 1e-5);
+        List<Mother> otherOrder = new ArrayList<>(request.mothers());
+        Collections.reverse(otherOrder);
+        assertThat(RoundPlan.of(new RoundRequest(
+                                request.mostFlowers(),
+                                otherOrder,
+                                request.lots(),
+                                crosses,
+                                List.of(),
+                                request.certainty(),
+                                request.cleaning()))
+                        .value())
+                .as("whatever the order of the trees")
+                .isCloseTo(plan.value(), within(1e-5));
+
         Stop some = plan.stops().get(random.nextInt(plan.stops().size()));
         Choice never = Choice.forbid(some.tree(), some.lot(), OptionalInt.empty());
         RoundPlan without = RoundPlan.of(request.with(List.of(never)));
@@ -399,6 +420,28 @@ class RoundPlanTest {
                         .request()
                         .mostFlowers())
                 .startsWith(request.mostFlowers().get(0));
+    }
+
+    private RoundRequest withMore(RoundRequest request, int hours, int flowers) {
+        return new RoundRequest(
+                request.mostFlowers().stream().map(n -> n + hours).toList(),
+                request.mothers().stream()
+                        .map(m -> m.with(
+                                m.wanted(),
+                                m.flowers().stream()
+                                        .map(f -> new OpenFlowers(
+                                                f.stage(),
+                                                f.flowers() + flowers,
+                                                f.weight(),
+                                                f.receptivity(),
+                                                f.only()))
+                                        .toList()))
+                        .toList(),
+                request.lots(),
+                crosses,
+                List.of(),
+                request.certainty(),
+                request.cleaning());
     }
 
     private static Mother motherOf(RoundRequest request, Stop stop) {
