@@ -12,9 +12,11 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Supplier;
 import java.util.logging.Level;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
@@ -153,11 +155,15 @@ final class Browser implements AutoCloseable {
                 "to click " + by);
     }
 
-    /** Types into the field with this label, in place of what was there. */
+    /** Types into the field with this label, in place of what was there: by keys, as a person does. */
     void type(String label, String text) {
         WebElement field = field(label);
-        field.clear();
-        field.sendKeys(text);
+        if (Set.of("date", "time", "datetime-local").contains(field.getAttribute("type"))) {
+            field.clear();
+            field.sendKeys(text);
+            return;
+        }
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text.isEmpty() ? Keys.BACK_SPACE : text);
     }
 
     /** Gives a file to the page's file chooser. */

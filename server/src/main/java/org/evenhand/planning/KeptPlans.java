@@ -18,16 +18,14 @@ class KeptPlans {
     private static final int MOST_ORCHARDS = 32;
 
     private final PlanMaking making;
-    private final SecondVisits second;
     private final OrchardChanges changes;
     private final Cache<UUID, Place> places = Caffeine.newBuilder()
             .maximumSize(MOST_ORCHARDS)
             .expireAfterAccess(Duration.ofHours(2))
             .build();
 
-    KeptPlans(PlanMaking making, SecondVisits second, OrchardChanges changes) {
+    KeptPlans(PlanMaking making, OrchardChanges changes) {
         this.making = making;
-        this.second = second;
         this.changes = changes;
     }
 
@@ -54,6 +52,6 @@ class KeptPlans {
 
     private SolvedOrchard solve(Caller caller) {
         PlanningContext ground = making.ground(caller);
-        return making.solve(new VisitWindows(ground), second);
+        return making.solve(new VisitWindows(ground));
     }
 }

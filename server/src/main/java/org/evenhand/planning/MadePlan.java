@@ -19,6 +19,7 @@ record MadePlan(
         List<VisitWindow> slots,
         List<PlanSource> sources,
         PlanCrosses crosses,
+        PlanSecondVisits again,
         RoundRequest request,
         List<RoundChoice> choices,
         ChosenPlan chosen) {

@@ -111,7 +111,12 @@ class PlanMaking {
                         .map(PlanOverride::request)
                         .toList(),
                 LearnedPace.of(pollinations.atStops(caller)),
-                pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)));
+                pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)),
+                habits.repeatVisits() ? onceMore(caller, now.minus(PlanSecondVisits.FARTHEST_BACK)) : List.of());
+    }
+
+    private List<PlanSecondVisits.OnceMore> onceMore(Caller caller, Instant after) {
+        return PlanSecondVisits.OnceMore.of(pollinations.since(caller, after), pollinations.visitsSince(caller, after));
     }
 
     /** Of each variety the latest day within a year. */
@@ -124,9 +129,9 @@ class PlanMaking {
     }
 
     /** The plan of an orchard's hours; of an hour in which nothing can be done where there is none to go. */
-    SolvedOrchard solve(VisitWindows hours, SecondVisits second) {
+    SolvedOrchard solve(VisitWindows hours) {
         MadePlan made = make(hours);
-        return new SolvedOrchard(hours.ground(), hours, made, new PlanWords(made, second), cost(hours, made));
+        return new SolvedOrchard(hours.ground(), hours, made, new PlanWords(made), cost(hours, made));
     }
 
     MadePlan make(VisitWindows hours) {
@@ -150,13 +155,14 @@ class PlanMaking {
         Openings openings = Openings.at(slots.stream().map(VisitWindow::at).toList());
         List<PlanSource> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
+        PlanSecondVisits again = new PlanSecondVisits(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
         ChosenPlan plan = ChosenPlan.of(
                 worthGoing(ground, slots, ofCrosses, chosen),
-                request(ground, slots, sources, ofCrosses, openings),
+                request(ground, slots, sources, ofCrosses, again, openings),
                 chosen,
                 c -> round(c, slots, ground.zone()));
-        return new MadePlan(ground, slots, sources, ofCrosses, plan.request(), chosen, plan);
+        return new MadePlan(ground, slots, sources, ofCrosses, again, plan.request(), chosen, plan);
     }
 
     /** Without visits for next to nothing; those of crosses and of people's choices stay. */
@@ -182,19 +188,22 @@ class PlanMaking {
             List<VisitWindow> slots,
             List<PlanSource> sources,
             PlanCrosses ofCrosses,
+            PlanSecondVisits again,
             Openings openings) {
         Instant first = slots.get(0).at();
         List<Instant> at = slots.stream().map(VisitWindow::at).toList();
         List<RoundRequest.Mother> mothers = ground.trees().stream()
                 .filter(t -> t.sheet().takes())
-                .map(t -> ofCrosses.with(
+                .map(t -> again.with(
                         t,
-                        PlanMothers.of(
+                        ofCrosses.with(
                                 t,
-                                at,
-                                openings,
-                                ground,
-                                ground.budgets().get(t.tree().id()))))
+                                PlanMothers.of(
+                                        t,
+                                        at,
+                                        openings,
+                                        ground,
+                                        ground.budgets().get(t.tree().id())))))
                 .toList();
         Map<UUID, Foreseen> byTree = ground.byTree();
         Map<LotId, PlanSource> byId = sources.stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));

@@ -34,6 +34,7 @@ final class PlanMothers {
                 new Place(tree.tree().block(), tree.tree().row(), tree.tree().position()),
                 budget.flowersWanted(),
                 FlowersToDo.leaveAlone(left, r -> leftAlone(tree, r, visits, ground, budget)),
+                List.of(),
                 IntStream.range(0, visits.size())
                         .filter(r -> ground.ruledOut(tree, visits.get(r)))
                         .boxed()

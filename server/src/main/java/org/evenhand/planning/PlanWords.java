@@ -32,13 +32,11 @@ final class PlanWords {
     private final Map<UUID, Foreseen> byTree;
     private final Map<LotId, PlanSource> byId;
 
-    PlanWords(MadePlan made, SecondVisits second) {
+    PlanWords(MadePlan made) {
         this.made = made;
         this.ground = made.ground();
-        RoundStops first = new RoundStops(made);
-        this.stops = second.with(
-                made,
-                IntStream.range(0, made.slots().size()).mapToObj(first::of).toList());
+        RoundStops told = new RoundStops(made);
+        this.stops = IntStream.range(0, made.slots().size()).mapToObj(told::of).toList();
         this.byTree = ground.byTree();
         this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
     }
@@ -87,10 +85,9 @@ final class PlanWords {
         return stops.get(round);
     }
 
-    /** Full flowers that a round's first visits are worth; the same flowers are not counted once more. */
+    /** Full flowers that a round is worth. */
     double expected(int round) {
         return stops.get(round).stream()
-                .filter(s -> s.againOf() == null)
                 .mapToDouble(RoundView.StopView::expected)
                 .sum();
     }

@@ -35,6 +35,7 @@ import org.evenhand.pollination.PollinationView;
  * @param overrides what people decided of the visits to come
  * @param paces by crop, how many flowers one's own walks show that one manages in an hour
  * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
+ * @param onceMore flowers that had pollen and may have it once more; none where once is held to be enough
  */
 record PlanningContext(
         Caller caller,
@@ -52,7 +53,8 @@ record PlanningContext(
         Map<UUID, LocalDate> leafOut,
         List<OverrideRequest> overrides,
         Map<String, LearnedPace> paces,
-        List<PollinationView> before) {
+        List<PollinationView> before,
+        List<PlanSecondVisits.OnceMore> onceMore) {
 
     ZoneId zone() {
         return site.zone();
@@ -61,7 +63,7 @@ record PlanningContext(
     PlanningContext with(List<OverrideRequest> others) {
         return new PlanningContext(
                 caller, now, site, settings, trees, varieties, budgets, book, crosses, jars, collected, onShelf,
-                leafOut, others, paces, before);
+                leafOut, others, paces, before, onceMore);
     }
 
     /** Flowers that could be done while one cleans for another father. */

@@ -2,11 +2,13 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,6 +16,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.availability.Strokes;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.crop.CropSheet;
@@ -25,7 +28,9 @@ import org.evenhand.core.planning.WholeShares;
 import org.evenhand.core.pollen.Hygiene;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.crossing.CrossingWords;
+import org.evenhand.kit.Given;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.pollination.PollinationView;
 
 /**
  * The stops of a plan's rounds as they are told, in walking order: first flowers made ready that get no pollen yet, then pollen father
@@ -96,13 +101,17 @@ final class RoundStops {
     private List<RoundView.StopView> views(RoundPlan.Stop stop, PlanSource source) {
         List<RoundView.StopView> views = new ArrayList<>();
         List<RoundPlan.Part> plain = new ArrayList<>();
+        List<RoundView.StopView> onceMore = new ArrayList<>();
         Set<CrossJob> told = new HashSet<>();
         for (RoundPlan.Part part : stop.parts()) {
             Optional<CrossJob> job = made.crosses().jobs().stream()
                     .filter(j -> j.owns(part.stage()))
                     .findFirst();
             RoundView.Cross apart = made.crosses().setApartFor(part.stage());
-            if (job.isPresent()) {
+            Optional<PlanSecondVisits.OnceMore> again = made.again().of(part.stage());
+            if (again.isPresent()) {
+                onceMore.add(onceMore(stop, source, part, again.get()));
+            } else if (job.isPresent()) {
                 // A first and a second visit that fall into one round are one visit.
                 if (told.add(job.get())) {
                     views.addAll(visit(stop, source, part, job.get()));
@@ -116,6 +125,7 @@ final class RoundStops {
         if (!plain.isEmpty()) {
             views.add(0, pollen(stop, source, plain, CrossWork.Step.POLLINATE, null));
         }
+        views.addAll(onceMore);
         return views;
     }
 
@@ -187,6 +197,7 @@ final class RoundStops {
         CropSheet sheet = tree.sheet();
         TreeView t = tree.tree();
         int flowers = parts.stream().mapToInt(RoundPlan.Part::flowers).sum();
+        boolean plain = cross == null && kind == CrossWork.Step.POLLINATE;
         return new RoundView.StopView(
                 t.id(),
                 t.name(),
@@ -211,10 +222,32 @@ final class RoundStops {
                 kind == CrossWork.Step.POLLINATE_AGAIN ? "The same flowers once more." : "",
                 sheet.hand().handling(),
                 sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
-                cross == null ? limbs(t, sheet, flowers) : List.of(),
+                plain ? limbs(t, sheet, flowers) : List.of(),
                 null,
-                cross == null && onlyNow(tree, stop.round()),
+                plain && onlyNow(tree, stop.round()),
                 source.toGather() ? source.variety().id() : null);
+    }
+
+    private RoundView.StopView onceMore(
+            RoundPlan.Stop stop, PlanSource source, RoundPlan.Part part, PlanSecondVisits.OnceMore again) {
+        Foreseen tree = tree(stop);
+        ZoneId zone = made.ground().zone();
+        PollinationView first = again.first();
+        String why = String.format(
+                Locale.ROOT,
+                "They had pollen on %s; about %.0f in 100 such stigmas still take it, and there is pollen to spare.",
+                Given.say(again.last(), zone),
+                100 * made.again().stillTaking(tree, again, stop.round()));
+        String say = marks(first) + ", done " + Given.say(first.doneAt(), zone);
+        return pollen(stop, source, List.of(part), CrossWork.Step.POLLINATE_AGAIN, null)
+                .onceMore(first.id(), why, say);
+    }
+
+    private static String marks(PollinationView first) {
+        String marks = Stream.of(first.colour(), first.mark(), first.tag())
+                .filter(s -> !s.isEmpty())
+                .collect(Collectors.joining(" "));
+        return marks.isEmpty() ? "without a mark" : marks;
     }
 
     private Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {

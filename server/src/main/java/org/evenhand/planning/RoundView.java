@@ -105,20 +105,26 @@ public record RoundView(
 
         /** The same, of a cross that has been begun. */
         public StopView of(Cross begun) {
-            return with(cleanBefore, begun, lotId);
+            return with(cleanBefore, begun, lotId, why, say, againOf);
         }
 
         /** The same from a jar that is still to be filled. */
         public StopView fromJar(UUID lot) {
-            return with(cleanBefore, cross, lot);
+            return with(cleanBefore, cross, lot, why, say, againOf);
         }
 
         /** The same, with what to clean first. */
         StopView after(List<String> clean) {
-            return with(clean, cross, lotId);
+            return with(clean, cross, lotId, why, say, againOf);
         }
 
-        private StopView with(List<String> newClean, Cross newCross, UUID newLot) {
+        /** The same for flowers that had pollen before. */
+        StopView onceMore(UUID first, String newWhy, String newSay) {
+            return with(cleanBefore, cross, lotId, newWhy, newSay, first);
+        }
+
+        private StopView with(
+                List<String> newClean, Cross newCross, UUID newLot, String newWhy, String newSay, UUID newAgainOf) {
             return new StopView(
                     treeId,
                     treeName,
@@ -134,17 +140,17 @@ public record RoundView(
                     byStage,
                     expected,
                     viability,
-                    why,
+                    newWhy,
                     strokes,
                     newClean,
                     kind,
                     wanted,
                     newCross,
-                    say,
+                    newSay,
                     handling,
                     passes,
                     limbs,
-                    againOf,
+                    newAgainOf,
                     onlyNow,
                     collectOf);
         }

@@ -22,14 +22,12 @@ public class Rounds {
 
     private final PlanMaking making;
     private final Pollinations pollinations;
-    private final SecondVisits second;
     private final KeptPlans kept;
 
-    Rounds(PlanMaking making, Pollinations pollinations, SecondVisits second, KeptPlans kept) {
+    Rounds(PlanMaking making, Pollinations pollinations, KeptPlans kept) {
         this.kept = kept;
         this.making = making;
         this.pollinations = pollinations;
-        this.second = second;
     }
 
     /** The visit of an hour, as if somebody had set it there; without one, the next of the plan of the coming days. */
@@ -46,7 +44,7 @@ public class Rounds {
         }
         Instant at = checked(asked, solved.ground());
         MadePlan made = making.make(solved.hours().and(OverrideRequest.visitAt(at)));
-        return view(made, new PlanWords(made, second), false, made.roundAt(at).orElseThrow());
+        return view(made, new PlanWords(made), false, made.roundAt(at).orElseThrow());
     }
 
     /** @param next whether it is the next visit of the plan; else an hour that was asked for, or none */

@@ -95,7 +95,7 @@ public record RoundPlan(
     /**
      * Flowers of one group.
      *
-     * @param group its place among the flowers of its tree in the request
+     * @param group its place among the flowers of its tree in the request; beyond the last of them those that have pollen once more
      */
     public record OfGroup(int group, int flowers) {}
 
@@ -157,6 +157,7 @@ public record RoundPlan(
             Mother mother,
             OpenFlowers flowers,
             int group,
+            boolean again,
             Lot lot,
             int round,
             double certainty,
@@ -167,7 +168,10 @@ public record RoundPlan(
 
         /** What a flower promises, whatever a fruit of it is worth to the grower. */
         double fullPerFlower() {
-            return flowers.receptivity().get(round) * lot.viability().get(round) * cross.worth();
+            return (again ? SecondVisit.COUNTS : 1)
+                    * flowers.receptivity().get(round)
+                    * lot.viability().get(round)
+                    * cross.worth();
         }
     }
 
@@ -177,7 +181,11 @@ public record RoundPlan(
         private final List<Use> uses = new ArrayList<>();
         private final List<BestUse.Arc> arcs = new ArrayList<>();
         private final List<OpenFlowers> groups = new ArrayList<>();
+        /** By group: the place of its tree among the mothers. */
         private final List<Integer> groupTree = new ArrayList<>();
+        /** By group: the place of its tree's first group. */
+        private final List<Integer> firstOfTree = new ArrayList<>();
+
         private final List<List<Use>> usesOfGroup = new ArrayList<>();
 
         Making(RoundRequest request) {
@@ -199,9 +207,11 @@ public record RoundPlan(
         private void addUses() {
             for (int t = 0; t < request.mothers().size(); t++) {
                 Mother mother = request.mothers().get(t);
-                for (OpenFlowers open : mother.flowers()) {
+                int first = groups.size();
+                for (OpenFlowers open : mother.groups()) {
                     groups.add(open);
                     groupTree.add(t);
+                    firstOfTree.add(first);
                     usesOfGroup.add(new ArrayList<>());
                 }
             }
@@ -211,7 +221,7 @@ public record RoundPlan(
                 for (Mother mother : request.mothers()) {
                     CrossCompatibility cross =
                             lot.doses() == 0 ? null : request.crosses().between(mother.id(), lot.id());
-                    for (OpenFlowers open : mother.flowers()) {
+                    for (OpenFlowers open : mother.groups()) {
                         if (cross != null && cross.serves() && open.flowers() > 0 && open.takes(lot.id())) {
                             addRounds(mother, open, group, lot, l, cross);
                         }
@@ -225,7 +235,14 @@ public record RoundPlan(
                 Mother mother, OpenFlowers open, int group, Lot lot, int lotAt, CrossCompatibility cross) {
             for (int round = 0; round < request.rounds(); round++) {
                 Use use = new Use(
-                        mother, open, group, lot, round, request.certainty().get(round), cross);
+                        mother,
+                        open,
+                        group,
+                        again(group),
+                        lot,
+                        round,
+                        request.certainty().get(round),
+                        cross);
                 long worth = Math.round(BestUse.SCALE * use.expectedPerFlower());
                 if (worth > 0 && !mother.ruledOut().contains(round) && !forbidden(use)) {
                     uses.add(use);
@@ -233,6 +250,12 @@ public record RoundPlan(
                     arcs.add(new BestUse.Arc(lotAt, group, round, worth));
                 }
             }
+        }
+
+        /** Whether a group's flowers had pollen before. */
+        private boolean again(int group) {
+            Mother mother = request.mothers().get(groupTree.get(group));
+            return group - firstOfTree.get(group) >= mother.flowers().size();
         }
 
         private boolean forbidden(Use use) {
@@ -246,8 +269,11 @@ public record RoundPlan(
                     request.lots().stream().mapToInt(Lot::doses).toArray(),
                     request.lots().stream().mapToInt(Lot::useRank).toArray(),
                     groups.stream().mapToInt(OpenFlowers::flowers).toArray(),
-                    groupTree.stream().mapToInt(t -> t).toArray(),
-                    request.mothers().stream().mapToInt(Mother::wanted).toArray(),
+                    IntStream.range(0, groups.size()).map(this::wantedBy).toArray(),
+                    IntStream.concat(
+                                    request.mothers().stream().mapToInt(Mother::wanted),
+                                    request.mothers().stream().mapToInt(m -> RoundRequest.NO_LIMIT))
+                            .toArray(),
                     new BestUse.Hands(
                             request.mostFlowers().stream().mapToInt(n -> n).toArray(),
                             groupTree.stream()
@@ -268,6 +294,11 @@ public record RoundPlan(
                             hands(request.cleaning())));
         }
 
+        /** Flowers that have pollen once more are wanted beside the others of their tree, as if of a tree of their own. */
+        private int wantedBy(int group) {
+            return groupTree.get(group) + (again(group) ? request.mothers().size() : 0);
+        }
+
         private static int hands(double flowers) {
             return (int) Math.round(BestUse.HANDS * flowers);
         }
@@ -285,10 +316,11 @@ public record RoundPlan(
                 Choice choice = request.choices().get(i);
                 if (!choice.forbids()) {
                     List<Integer> meant = IntStream.range(0, uses.size())
-                            .filter(u -> choice.means(
-                                    uses.get(u).mother().id(),
-                                    uses.get(u).lot().id(),
-                                    uses.get(u).round()))
+                            .filter(u -> !uses.get(u).again()
+                                    && choice.means(
+                                            uses.get(u).mother().id(),
+                                            uses.get(u).lot().id(),
+                                            uses.get(u).round()))
                             .boxed()
                             .toList();
                     requirePossible(i, choice, meant);
@@ -368,7 +400,6 @@ public record RoundPlan(
                 parts.merge(part.stage(), part, Part::plus);
             }
             Use any = uses.get(of.get(0));
-            int first = groupTree.indexOf(groupTree.get(any.group()));
             return new Stop(
                     any.round(),
                     any.mother().id(),
@@ -376,7 +407,7 @@ public record RoundPlan(
                     parts.values().stream().mapToInt(Part::flowers).sum(),
                     List.copyOf(parts.values()),
                     of.stream()
-                            .map(u -> new OfGroup(uses.get(u).group() - first, flowers[u]))
+                            .map(u -> new OfGroup(uses.get(u).group() - firstOfTree.get(any.group()), flowers[u]))
                             .toList(),
                     any.cross(),
                     grounds(any, of, drawn));
@@ -415,7 +446,9 @@ public record RoundPlan(
             for (Mother mother : request.mothers()) {
                 int served = stops.stream()
                         .filter(s -> s.tree().equals(mother.id()))
-                        .mapToInt(Stop::flowers)
+                        .flatMap(s -> s.groups().stream())
+                        .filter(g -> g.group() < mother.flowers().size())
+                        .mapToInt(OfGroup::flowers)
                         .sum();
                 int flowers = mother.toDo() - served;
                 if (flowers > 0) {

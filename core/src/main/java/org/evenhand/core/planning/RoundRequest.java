@@ -10,6 +10,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.mating.CrossCompatibility;
@@ -64,7 +65,7 @@ public record RoundRequest(
         Require.within("rounds", mostFlowers.size(), 1, 60);
         mostFlowers.forEach(n -> Require.within("mostFlowers", n, 0, NO_LIMIT));
         int rounds = mostFlowers.size();
-        mothers.forEach(m -> m.flowers().forEach(f -> requireRounds("receptivity", f.receptivity(), rounds)));
+        mothers.forEach(m -> m.groups().forEach(f -> requireRounds("receptivity", f.receptivity(), rounds)));
         lots.forEach(l -> requireRounds("viability", l.viability(), rounds));
         requireRounds("certainty", certainty, rounds);
         certainty.forEach(c -> Require.within("certainty", Require.positive("certainty", c), 0, 1));
@@ -124,26 +125,45 @@ public record RoundRequest(
      *
      * @param wanted flowers to be done at most in all rounds together
      * @param flowers flowers still to be done, in groups that open together
+     * @param again flowers that had pollen already and may have it once more: beyond those wanted, each worth {@link
+     *     SecondVisit#COUNTS} of one that had none
      * @param ruledOut rounds in which nobody goes to it
      * @param effort hands that a flower takes, 1 for ordinary work
      */
     public record Mother(
-            TreeId id, Place place, int wanted, List<OpenFlowers> flowers, Set<Integer> ruledOut, double effort) {
-        /** Somebody may go to it in every round, and its flowers are ordinary work. */
+            TreeId id,
+            Place place,
+            int wanted,
+            List<OpenFlowers> flowers,
+            List<OpenFlowers> again,
+            Set<Integer> ruledOut,
+            double effort) {
+        /** Somebody may go to it in every round, its flowers are ordinary work, and none had pollen before. */
         public Mother(TreeId id, Place place, int wanted, List<OpenFlowers> flowers) {
-            this(id, place, wanted, flowers, Set.of(), 1);
+            this(id, place, wanted, flowers, List.of(), Set.of(), 1);
         }
 
         public Mother {
             Require.within("wanted", wanted, 0, NO_LIMIT);
             flowers = List.copyOf(flowers);
+            again = List.copyOf(again);
             ruledOut = Set.copyOf(ruledOut);
             Require.within("effort", Require.positive("effort", effort), 0, 1000);
         }
 
         /** The same with other flowers, of which so many are wanted. */
         public Mother with(int otherWanted, List<OpenFlowers> others) {
-            return new Mother(id, place, otherWanted, others, ruledOut, effort);
+            return new Mother(id, place, otherWanted, others, again, ruledOut, effort);
+        }
+
+        /** The same with flowers that may have pollen once more. */
+        public Mother withAgain(List<OpenFlowers> onceMore) {
+            return new Mother(id, place, wanted, flowers, onceMore, ruledOut, effort);
+        }
+
+        /** All groups: first those without pollen, then those that had it. */
+        List<OpenFlowers> groups() {
+            return Stream.concat(flowers.stream(), again.stream()).toList();
         }
 
         /** Flowers that there will be, wanted or not. */

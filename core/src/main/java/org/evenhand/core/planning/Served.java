@@ -14,10 +14,13 @@ final class Served {
 
     /** @param stops at this tree */
     Served(Mother mother, List<Stop> stops) {
+        // Those that have pollen once more are no flowers of their own.
         this.groups = mother.flowers();
         int rounds = groups.stream().mapToInt(g -> g.receptivity().size()).max().orElse(0);
         this.flowers = new int[groups.size()][rounds];
-        stops.forEach(s -> s.groups().forEach(g -> flowers[g.group()][s.round()] += g.flowers()));
+        stops.forEach(s -> s.groups().stream()
+                .filter(g -> g.group() < groups.size())
+                .forEach(g -> flowers[g.group()][s.round()] += g.flowers()));
     }
 
     /** Groups that can take pollen in a round. */

@@ -46,6 +46,8 @@ class RoundPlanTest {
     /** Names of flowers that are set apart for a cross begin so. */
     private static final String CROSS = "cross ";
 
+    private static final String AGAIN = "again";
+
     private static final double[] EFFORTS = {1, 1, 0.5, 1.5};
 
     /** What each tree and jar is of. */
@@ -153,7 +155,8 @@ class RoundPlanTest {
     void a_tree_that_nobody_goes_to_says_so_and_its_pollen_is_not_blamed() {
         Mother mother = mother(10, RIDGE, CHERIMOYA, 1, 1, 4);
         Lot lot = lot(20, LANTERN, CHERIMOYA, 4, 0.5, 0);
-        Mother skipped = new Mother(mother.id(), mother.place(), mother.wanted(), mother.flowers(), Set.of(0), 1);
+        Mother skipped =
+                new Mother(mother.id(), mother.place(), mother.wanted(), mother.flowers(), List.of(), Set.of(0), 1);
 
         RoundPlan plan = RoundPlan.of(request(List.of(skipped), List.of(lot), List.of(10), List.of()));
 
@@ -270,7 +273,7 @@ class RoundPlanTest {
         request.mothers()
                 .forEach(m -> assertThat(plan.stops().stream()
                                 .filter(s -> s.tree().equals(m.id()))
-                                .mapToInt(Stop::flowers)
+                                .mapToInt(RoundPlanTest::withoutPollenBefore)
                                 .sum())
                         .isLessThanOrEqualTo(Math.min(m.wanted(), m.open())));
         for (int r = 0; r < request.mostFlowers().size(); r++) {
@@ -299,13 +302,20 @@ class RoundPlanTest {
         }
     }
 
+    private static int withoutPollenBefore(Stop stop) {
+        return stop.parts().stream()
+                .filter(p -> !p.stage().equals(AGAIN))
+                .mapToInt(RoundPlan.Part::flowers)
+                .sum();
+    }
+
     private static void accountsForEveryFlower(RoundRequest request, RoundPlan plan, int round) {
         List<FlowerAccount> accounts = FlowerAccount.of(request, plan, round);
         assertThat(accounts.stream().mapToInt(FlowerAccount::inRound).sum())
                 .as("all that is done in a round is done to flowers that can take pollen then")
                 .isEqualTo(plan.stops().stream()
                         .filter(s -> s.round() == round)
-                        .mapToInt(Stop::flowers)
+                        .mapToInt(RoundPlanTest::withoutPollenBefore)
                         .sum());
         for (FlowerAccount a : accounts) {
             Mother mother = request.mothers().stream()
@@ -475,6 +485,7 @@ class RoundPlanTest {
             for (RoundPlan.Part part : s.parts()) {
                 OpenFlowers group = group(request, s, part.stage());
                 sum += part.flowers()
+                        * (part.stage().equals(AGAIN) ? SecondVisit.COUNTS : 1)
                         * group.weight()
                         * group.receptivity().get(s.round())
                         * lot.viability().get(s.round())
@@ -488,7 +499,7 @@ class RoundPlanTest {
     private static OpenFlowers group(RoundRequest request, Stop stop, String stage) {
         return request.mothers().stream()
                 .filter(m -> m.id().equals(stop.tree()))
-                .flatMap(m -> m.flowers().stream())
+                .flatMap(m -> m.groups().stream())
                 .filter(f -> f.stage().equals(stage))
                 .findFirst()
                 .orElseThrow();
@@ -537,11 +548,17 @@ class RoundPlanTest {
                     // Some that are left alone, and some rounds in which nobody goes there.
                     int alone = random.nextInt(8);
                     Set<Integer> ruledOut = random.nextInt(4) == 0 ? Set.of(random.nextInt(2)) : Set.of();
+                    // And some that had pollen, which may have that of one jar once more.
+                    List<OpenFlowers> again = random.nextInt(3) == 0
+                            ? List.of(new OpenFlowers(
+                                    AGAIN, 1, 1, m.flowers().get(0).receptivity(), Optional.of(Set.of(only))))
+                            : List.of();
                     return new Mother(
                             m.id(),
                             m.place(),
                             m.wanted(),
                             FlowersToDo.leaveAlone(flowers, opensIn -> alone == opensIn),
+                            again,
                             ruledOut,
                             EFFORTS[random.nextInt(EFFORTS.length)]);
                 })
@@ -623,7 +640,7 @@ class RoundPlanTest {
         Trying(RoundRequest request) {
             this.request = request;
             request.mothers()
-                    .forEach(m -> m.flowers().forEach(g -> {
+                    .forEach(m -> m.groups().forEach(g -> {
                         for (int i = 0; i < g.flowers(); i++) {
                             flowers.add(new Flower(m, g));
                         }
@@ -654,7 +671,8 @@ class RoundPlanTest {
                             : after(most, flower.mother(), lot, r, cleaning);
                     if (left != null) {
                         doses[l]--;
-                        double here = lot.viability().get(r)
+                        double here = (flower.group().stage().equals(AGAIN) ? SecondVisit.COUNTS : 1)
+                                * lot.viability().get(r)
                                 * flower.group().weight()
                                 * flower.group().receptivity().get(r)
                                 * request.certainty().get(r);

@@ -2,54 +2,97 @@ package org.evenhand.core.planning;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
-import java.util.SplittableRandom;
+import java.util.Set;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.planning.RoundRequest.Lot;
+import org.evenhand.core.planning.RoundRequest.Mother;
+import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class SecondVisitTest {
     private static final Instant EVENING = Instant.parse("2026-11-23T05:00:00Z");
     private static final Instant MORNING = EVENING.plus(Duration.ofHours(13));
-
-    @Test
-    void as_many_as_there_is_pollen_for_and_no_more_than_were_done() {
-        assertThat(SecondVisit.of(8, EVENING, MORNING, 0.7, 5)).contains(new SecondVisit(5, 0.7));
-        assertThat(SecondVisit.of(8, EVENING, MORNING, 0.7, 50)).contains(new SecondVisit(8, 0.7));
-        assertThat(SecondVisit.of(8, EVENING, MORNING, 0.7, 0)).isEmpty();
-    }
+    private static final TreeId TREE = new TreeId(new java.util.UUID(0, 1));
+    private static final CropSheet PAWPAW = CropSheets.shipped().find("pawpaw").orElseThrow();
+    private static final CrossCompatibility SERVES = CrossCompatibility.ofCrops(PAWPAW, PAWPAW, false);
+    private static final LotId JAR = new LotId(new java.util.UUID(0, 2));
 
     @Test
     void neither_right_after_the_first_nor_when_most_stigmas_are_past_it() {
-        assertThat(SecondVisit.of(8, EVENING, EVENING.plus(Duration.ofHours(2)), 1, 50))
-                .isEmpty();
-        assertThat(SecondVisit.of(8, EVENING, MORNING, 0.49, 50)).isEmpty();
-        assertThatThrownBy(() -> SecondVisit.of(8, EVENING, MORNING, 1, -1)).isInstanceOf(InvalidInputException.class);
+        assertThat(SecondVisit.receptivity(EVENING, MORNING, 0.7)).isEqualTo(0.7);
+        assertThat(SecondVisit.receptivity(EVENING, EVENING.plus(Duration.ofHours(2)), 1))
+                .isZero();
+        assertThat(SecondVisit.receptivity(EVENING, MORNING, 0.49)).isZero();
+        assertThatThrownBy(() -> SecondVisit.receptivity(EVENING, MORNING, 1.1))
+                .isInstanceOf(InvalidInputException.class);
     }
 
-    @Test
-    void less_time_fewer_stigmas_or_fewer_doses_never_offer_more() {
-        SplittableRandom random = new SplittableRandom(20261126);
-        for (int run = 0; run < 2000; run++) {
-            int flowers = 1 + random.nextInt(40);
-            int doses = random.nextInt(60);
-            double taking = random.nextDouble();
-            Instant at = EVENING.plus(Duration.ofMinutes(random.nextInt(60 * 48)));
-            int offered = offered(SecondVisit.of(flowers, EVENING, at, taking, doses));
-            assertThat(offered).isBetween(0, Math.min(flowers, doses));
-            assertThat(offered(SecondVisit.of(flowers, EVENING, at, taking * random.nextDouble(), doses)))
-                    .isLessThanOrEqualTo(offered);
-            assertThat(offered(SecondVisit.of(flowers, EVENING, at, taking, random.nextInt(doses + 1))))
-                    .isLessThanOrEqualTo(offered);
-            assertThat(offered(SecondVisit.of(
-                            flowers, EVENING.plus(Duration.ofMinutes(random.nextInt(600))), at, taking, doses)))
-                    .isLessThanOrEqualTo(offered);
-        }
+    /** Six flowers had pollen, four did not: doses, hands and what the tree is wanted to bear decide, worked out by hand. */
+    @ParameterizedTest(name = "{0} doses, {1} hands, {2} wanted")
+    @CsvSource({
+        "20, 100, 10, 4, 6",
+        "7, 100, 10, 4, 3",
+        "3, 100, 10, 3, 0",
+        "20, 5, 10, 4, 1",
+        "20, 100, 2, 2, 6",
+        "20, 100, 0, 0, 6"
+    })
+    void they_come_after_flowers_without_pollen_and_beyond_what_is_wanted(
+            int doses, int hands, int wanted, int first, int again) {
+        RoundRequest request = request(doses, hands, wanted);
+        RoundPlan plan = RoundPlan.of(request);
+
+        assertThat(flowers(plan, "open")).isEqualTo(first);
+        assertThat(flowers(plan, "again")).isEqualTo(again);
+        assertThat(plan.proven()).isTrue();
+        assertThat(plan.value()).isCloseTo(0.9 * (first + SecondVisit.COUNTS * 0.8 * again), within(1e-5));
+        assertThat(plan.stops().stream().mapToDouble(RoundPlan.Stop::full).sum())
+                .as("a flower is no fruit twice")
+                .isCloseTo(plan.value(), within(1e-5));
+        assertThat(plan.unserved().stream()
+                        .mapToInt(RoundPlan.Unserved::flowers)
+                        .sum())
+                .as("those that had pollen are not left without")
+                .isEqualTo(Math.min(wanted, 4) - first);
+        FlowerAccount account = FlowerAccount.of(request, plan, 0).get(0);
+        assertThat(account.flowers()).isEqualTo(4);
+        assertThat(account.inRound()).isEqualTo(first);
+        assertThat(account.lost() + account.notWanted()).isEqualTo(4 - first);
     }
 
-    private static int offered(Optional<SecondVisit> visit) {
-        return visit.map(SecondVisit::flowers).orElse(0);
+    private static RoundRequest request(int doses, int hands, int wanted) {
+        Mother mother = new Mother(
+                TREE,
+                new Place("", 1, 1),
+                wanted,
+                List.of(OpenFlowers.ofAny("open", 4, 1, List.of(1.0))),
+                List.of(new OpenFlowers("again", 6, 1, List.of(0.8), Optional.of(Set.of(JAR)))),
+                Set.of(),
+                1);
+        return new RoundRequest(
+                List.of(hands),
+                List.of(mother),
+                List.of(new Lot(JAR, doses, List.of(0.9), 0)),
+                (tree, lot) -> SERVES,
+                List.of());
+    }
+
+    private static int flowers(RoundPlan plan, String stage) {
+        return plan.stops().stream()
+                .flatMap(s -> s.parts().stream())
+                .filter(p -> p.stage().equals(stage))
+                .mapToInt(RoundPlan.Part::flowers)
+                .sum();
     }
 }

@@ -14,6 +14,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.planning.RoundRequest.Lot;
 import org.evenhand.core.planning.RoundRequest.Mother;
@@ -51,6 +52,9 @@ class TwoSolversTest {
                         m.place(),
                         m.wanted(),
                         m.flowers().stream()
+                                .map(f -> OpenFlowers.ofAny(f.stage(), f.flowers(), f.weight(), f.receptivity()))
+                                .toList(),
+                        m.again().stream()
                                 .map(f -> OpenFlowers.ofAny(f.stage(), f.flowers(), f.weight(), f.receptivity()))
                                 .toList(),
                         m.ruledOut(),
@@ -103,6 +107,7 @@ class TwoSolversTest {
                         r.crosses().between(r.mothers().get(t).id(), lot.id());
                 if (cross.serves()) {
                     compatibility.computeIfAbsent(father, f -> new HashMap<>()).put(t, cross.worth());
+                    compatibility.get(father).put(r.mothers().size() + t, cross.worth());
                 }
             }
         }
@@ -111,26 +116,33 @@ class TwoSolversTest {
                         .map(n -> new CandidateVisit("visit", BigDecimal.valueOf(n), 0))
                         .toList(),
                 new Pace(BigDecimal.ONE, BigDecimal.ONE, BigDecimal.valueOf(r.cleaning())),
-                r.mothers().stream()
-                        .map(m -> new SeedTree(m.id().toString(), OptionalInt.of(m.wanted())))
+                Stream.concat(
+                                r.mothers().stream()
+                                        .map(m -> new SeedTree(m.id().toString(), OptionalInt.of(m.wanted()))),
+                                // Flowers that had pollen are beyond those wanted: to the exact program, of another
+                                // tree.
+                                r.mothers().stream().map(m -> new SeedTree(m.id() + " again", OptionalInt.empty())))
                         .toList(),
-                groups(r),
+                Stream.concat(groups(r, 0, 1).stream(), groups(r, r.mothers().size(), SecondVisit.COUNTS).stream())
+                        .toList(),
                 jars,
                 toCollect,
                 compatibility);
     }
 
-    private static List<FlowerGroup> groups(RoundRequest r) {
+    private static List<FlowerGroup> groups(RoundRequest r, int firstTree, double counts) {
         List<FlowerGroup> groups = new ArrayList<>();
         for (int t = 0; t < r.mothers().size(); t++) {
             Set<Integer> ruledOut = r.mothers().get(t).ruledOut();
-            for (OpenFlowers f : r.mothers().get(t).flowers()) {
+            Mother mother = r.mothers().get(t);
+            for (OpenFlowers f : firstTree == 0 ? mother.flowers() : mother.again()) {
                 List<Double> receptivity = IntStream.range(0, r.rounds())
                         .mapToObj(v -> ruledOut.contains(v)
                                 ? 0.0
                                 : f.receptivity().get(v) * r.certainty().get(v))
                         .toList();
-                groups.add(new FlowerGroup(f.stage(), t, f.flowers(), f.weight(), receptivity, Optional.empty()));
+                groups.add(new FlowerGroup(
+                        f.stage(), firstTree + t, f.flowers(), counts * f.weight(), receptivity, Optional.empty()));
             }
         }
         return groups;
