@@ -14,6 +14,8 @@ const walk = (more: Partial<Schemas['Walk']> = {}): Schemas['Walk'] => ({
   plannedFor: NOW.toISOString(),
   startedAt: NOW.toISOString(),
   collects: [],
+  replaced: [],
+  stale: false,
   stops: [roundStop('Pale Ridge 1', 'LA-02'), roundStop('Lantern 1', 'PR-02')],
   cautions: [],
   done: [],

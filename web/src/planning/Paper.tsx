@@ -9,6 +9,7 @@ import { queries } from '../kit/queries';
 import { Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { TimeField } from '../kit/TimeField';
+import { route } from '../walk/walk-state';
 import { useSubmit } from '../kit/use-submit';
 import { crossWords, givesPollen, STEP } from '../crossing/cross-words';
 import { sameFlowers } from './round-words';
@@ -111,7 +112,7 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
   return (
     <>
       <div className="say">
-        <h1>A visit on paper: {plural(walk.stops.length, 'stop')}</h1>
+        <h1>A visit on paper: {plural(route(walk).length, 'stop')}</h1>
         <div className="do">
           <Button component="a" href={`/api/walks/${walk.id}/paper`} target="_blank" variant="outline">
             Open the page to print
@@ -147,8 +148,8 @@ function TypeIn({ walk }: { walk: Schemas['Walk'] }) {
               </tr>
             </thead>
             <tbody>
-              {walk.stops.map((s, i) => (
-                <Line key={`${s.treeId} ${i}`} walk={walk} index={i} at={at} />
+              {route(walk).map((i) => (
+                <Line key={i} walk={walk} index={i} at={at} />
               ))}
             </tbody>
           </table>

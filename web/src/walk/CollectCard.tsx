@@ -8,12 +8,13 @@ import { useHere } from '../kit/orchard-context';
 import { useOutbox } from '../kit/outbox';
 import { Question } from '../kit/Question';
 import { queries } from '../kit/queries';
-import { plural } from '../kit/time';
+import { TimeField } from '../kit/TimeField';
+import { dayOfYearAndClock, plural } from '../kit/time';
 import { sayDone } from '../kit/undo';
 import { useSubmit } from '../kit/use-submit';
 import { laterWords } from '../planning/plan-words';
 import { dosesOf } from '../pollen/doses';
-import { dosesThere } from './collecting';
+import { dosesThere, jarLabel } from './collecting';
 import classes from './Walk.module.css';
 
 type Collecting = Schemas['WalkCollecting'];
@@ -28,10 +29,11 @@ export function CollectCard({
   sheet: Schemas['CropSheetView'] | undefined;
   next: () => void;
 }) {
-  const { now, session } = useHere();
+  const { now, zone, session } = useHere();
   const outbox = useOutbox();
   const { data: lots = [] } = useQuery(queries.lots());
   const [taken, setTaken] = useState<Record<string, number>>({});
+  const [at, setAt] = useState<Date>();
   const [doses, setDoses] = useState<number | string>('');
   const there = dosesThere(of, lots, outbox);
   const { pollen } = of;
@@ -42,7 +44,7 @@ export function CollectCard({
   const expected = dosesOf(flowers, pollen.dosesPerFlower);
   const body: Schemas['LotRequest'] = {
     sources,
-    collectedAt: now.toISOString(),
+    collectedAt: (at ?? now).toISOString(),
     storage: 'ROOM',
     ...(sheet?.collect[0] && { way: sheet.collect[0] }),
     ...(doses !== '' && { doses: Number(doses) }),
@@ -50,7 +52,7 @@ export function CollectCard({
   const form = useSubmit(
     (_: void, confirmed) =>
       answer(api.PUT('/api/lots/{id}', { params: { path: { id: of.lotId } }, body: { ...body, confirmed } })),
-    ['sources', 'doses'],
+    ['sources', 'doses', 'collectedAt'],
     (lot) => {
       sayDone(
         `Jar ${lot.code}: ${plural(lot.dosesLeft, 'dose')}. Write ${lot.code} on it. A wrong count is set right on the jar’s own page.`,
@@ -100,6 +102,22 @@ export function CollectCard({
             />
           </div>
         ))}
+        <div className={classes.two}>
+          <TimeField
+            label="Taken at"
+            value={at ?? now}
+            onChange={setAt}
+            error={form.errorFor('collectedAt', 'It')}
+          />
+          {at && (
+            <Button variant="subtle" onClick={() => setAt(undefined)}>
+              Now
+            </Button>
+          )}
+        </div>
+        <p className="soft" data-label>
+          On its label: {jarLabel(of, lots)}, {dayOfYearAndClock(at ?? now, now, zone)}
+        </p>
         {flowers > 0 && (
           <NumberInput
             label="Doses"

@@ -14,7 +14,7 @@ import { crossWords, STEP, STEP_DONE } from '../crossing/cross-words';
 import type { StopProps } from './StopCard';
 import { CountRow, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
-import { doneAt } from './walk-state';
+import { doneAt, nextStop } from './walk-state';
 import classes from './Walk.module.css';
 
 export const voidStep = (crossing: string, step: Pick<Schemas['CrossingDone'], 'id' | 'version'>) =>
@@ -102,7 +102,7 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
         </p>
       )}
       <StopBar
-        last={index === walk.stops.length - 1}
+        last={nextStop(walk, index) === walk.stops.length}
         count={count}
         busy={form.busy}
         before="Count"

@@ -13,12 +13,12 @@ import { useSubmit } from '../kit/use-submit';
 import { crossWords, givesPollen } from '../crossing/cross-words';
 import { sameFlowers } from '../planning/round-words';
 import { voidPollination } from '../pollination/DoneList';
-import { dosesThere, jarName } from './collecting';
+import { allotted, dosesThere, jarName } from './collecting';
 import { HowFields, useHow } from './How';
 import { MarkFields, useMarking } from './Marks';
 import { CountRow, Limbs, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
-import { doneAt } from './walk-state';
+import { doneAt, nextStop, route } from './walk-state';
 import classes from './Walk.module.css';
 
 type Stop = Schemas['RoundStop'];
@@ -87,6 +87,19 @@ function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
   );
 }
 
+/** A jar that was filled with less than planned. */
+function Short({ doses, share, of }: { doses: number; share: number; of: number }) {
+  return (
+    <p className={classes.now}>
+      {doses === 0
+        ? 'This jar is empty: go on to the next stop.'
+        : share === 0
+          ? `Its ${plural(doses, 'dose')} are worth more at the other trees: go on.`
+          : `Only ${plural(doses, 'dose')} left in it: do ${share} of the ${of}, the best open.`}
+    </p>
+  );
+}
+
 /** Pollen at one tree: what to look for, with which jar, how many, and how to mark them. */
 export function StopCard({ walk, index, sheet, count, setCount, next, collect }: StopProps) {
   const { now, session } = useHere();
@@ -102,7 +115,9 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
   const stages = stop.byStage.map((b) => b.stage);
   const how = useHow(stages);
   const done = doneAt(walk, index, outbox, session.accountId);
-  const first = !walk.stops.slice(0, index).some((s) => givesPollen(s.kind));
+  const first = !route(walk).some((i) => i < index && givesPollen(walk.stops[i]!.kind));
+  const share = doses === undefined ? stop.flowers : allotted(walk, index, doses, outbox, session.accountId);
+  const left = Math.max(0, stop.flowers - done.mine - done.others);
   const again = sameFlowers(stop);
   const body: Schemas['PollinationRequest'] = {
     treeId: stop.treeId,
@@ -157,13 +172,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
             </button>
           </p>
         )}
-        {doses !== undefined && doses < stop.flowers && (
-          <p className={classes.now}>
-            {doses === 0
-              ? 'This jar is empty: go on to the next stop.'
-              : `Only ${plural(doses, 'dose')} left in it: do ${doses} of the ${stop.flowers}, the best open.`}
-          </p>
-        )}
+        {doses !== undefined && share < left && <Short doses={doses} share={share} of={left} />}
         {stop.cross && <p className={classes.cross}>{crossWords(stop)}</p>}
         {stop.againOf && <p className={classes.cross}>once more on the same: {stop.say}</p>}
         <Looks stop={stop} sheet={sheet} />
@@ -178,7 +187,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
       <CountRow
         count={count}
         setCount={setCount}
-        of={Math.min(stop.flowers, doses ?? stop.flowers)}
+        of={share < left ? share + done.mine + done.others : stop.flowers}
         done={done}
       />
       <StopWords walk={walk} index={index} goOn={goOn} />
@@ -188,7 +197,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
         </p>
       )}
       <StopBar
-        last={index === walk.stops.length - 1}
+        last={nextStop(walk, index) === walk.stops.length}
         count={count}
         busy={form.busy}
         before="Count as you go"

@@ -16,6 +16,8 @@ const walk = (stops: Schemas['RoundStop'][], more: Partial<Schemas['Walk']> = {}
   plannedFor: '2026-11-24T02:40:00Z',
   startedAt: '2026-11-24T02:40:00Z',
   collects: [],
+  replaced: [],
+  stale: false,
   stops,
   cautions: ['Mind the ladder.'],
   done: [],
@@ -181,6 +183,25 @@ describe('the walk', () => {
       const kept = await store.outbox.orderBy('seq').toArray();
       expect(kept.map((w) => w.path.split('/')[2])).toEqual(['lots', 'pollinations']);
       expect(kept[1]!.body).toMatchObject({ lotId: 'new-jar', flowers: 2 });
+    });
+
+    it('is planned anew once the jar holds other than planned, and leads on to the new stops', async () => {
+      const jar = lot({ id: 'new-jar', code: 'LA-04', dosesLeft: 3 }, '2026-11-25T08:00:00Z');
+      const anew = walk([fresh, { ...stop('Pale Ridge 2', 'LA-04'), lotId: 'new-jar', flowers: 3 }], {
+        collects,
+        replaced: [0],
+        version: 1,
+      });
+      const sent = serve({
+        ...answers(done, walk([fresh], { collects, stale: true })),
+        'GET /api/lots': [jar],
+        'POST /api/walks/w1/plan-anew': anew,
+      });
+      localStorage.setItem('walk w1', JSON.stringify({ part: 'stop', at: 0, count: 0 }));
+      showWalk();
+      expect(await screen.findByText('Pale Ridge 2')).toBeVisible();
+      expect(screen.getByText('Stop 1 of 1')).toBeVisible();
+      expect(sent.filter((s) => s.path.endsWith('/plan-anew'))).toHaveLength(1);
     });
 
     it('says at a stop that its pollen is not collected, and leads back', async () => {

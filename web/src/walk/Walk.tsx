@@ -7,6 +7,8 @@ import { answer, api, type Schemas } from '../kit/api';
 import { FieldHead } from '../kit/FieldHead';
 import { KeptLine } from '../kit/KeptLine';
 import { useNightMode } from '../kit/night';
+import { useHere } from '../kit/orchard-context';
+import { useOutbox } from '../kit/outbox';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural } from '../kit/time';
@@ -14,8 +16,9 @@ import { useSubmit } from '../kit/use-submit';
 import { givesPollen } from '../crossing/cross-words';
 import { CollectCard } from './CollectCard';
 import { StepCard } from './StepCard';
+import { PlannedAnew } from './PlannedAnew';
 import { StopCard } from './StopCard';
-import { forgetPlace, placeIn, rememberPlace } from './walk-state';
+import { doneAt, forgetPlace, nextStop, placeIn, rememberPlace, route, type Place } from './walk-state';
 import classes from './Walk.module.css';
 
 type Stop = Schemas['RoundStop'];
@@ -97,50 +100,63 @@ function Over({ walk, back }: { walk: Schemas['Walk']; back: () => void }) {
   );
 }
 
-/** The walk's stops one after another; what others do meanwhile shows at each. */
-function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropSheetView'][] }) {
-  // Before the first stop stand what is collected, -1 the last of it, and before that the cautions.
-  const beginning = -1 - walk.collects.length;
-  const [place, setPlace] = useState(() => placeIn(walk.id, beginning));
-  const go = (to: typeof place) => {
+/** The place one stands at: a stop that was planned anew is left unless something was counted or done there. */
+function usePlace(walk: Schemas['Walk']): [Place, (to: Place) => void] {
+  const { session } = useHere();
+  const outbox = useOutbox();
+  const [place, setPlace] = useState(() => placeIn(walk.id));
+  const go = (to: Place) => {
     rememberPlace(walk.id, to);
     setPlace(to);
   };
+  const left =
+    place.part === 'stop' &&
+    place.count === 0 &&
+    walk.replaced.includes(place.at) &&
+    doneAt(walk, place.at, outbox, session.accountId).mine === 0;
+  return [left ? { ...place, at: nextStop(walk, place.at) } : place, go];
+}
+
+/** What one is at, in the head of the page. */
+function heading(walk: Schemas['Walk'], { part, at }: Place): string {
+  const stops = route(walk);
+  if (part === 'start') return plural(stops.length, 'stop');
+  if (part === 'collect') return `Collect ${at + 1} of ${walk.collects.length}`;
+  if (at >= walk.stops.length) return 'Walk done';
+  if (walk.replaced.includes(at)) return 'Planned anew since';
+  return `Stop ${stops.indexOf(at) + 1} of ${stops.length}`;
+}
+
+/** The walk's stops one after another; what others do meanwhile shows at each. */
+function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropSheetView'][] }) {
+  const [place, go] = usePlace(walk);
   const [night, toggleNight] = useNightMode();
   const [cleaned, setCleaned] = useState(-1);
-  const { at } = place;
-  const stop = walk.stops[at];
-  const collecting = at < 0 && at > beginning ? walk.collects[walk.collects.length + at] : undefined;
+  const { part, at } = place;
+  const stop = part === 'stop' ? walk.stops[at] : undefined;
+  const collecting = part === 'collect' ? walk.collects[at] : undefined;
   const clean = !stop || stop.cleanBefore.length === 0 || cleaned === at;
-  const over = at >= walk.stops.length;
+  const over = part === 'stop' && !stop;
   const Card = stop && givesPollen(stop.kind) ? StopCard : StepCard;
+  const toStop = (at: number) => go({ part: 'stop', at, count: 0 });
+  const toCollect = (at: number) =>
+    at < walk.collects.length ? go({ part: 'collect', at, count: 0 }) : toStop(nextStop(walk, -1));
   return (
     <div className={classes.page}>
-      <FieldHead
-        back="/round"
-        backLabel="Back to the visit"
-        title={
-          over
-            ? 'Walk done'
-            : stop
-              ? `Stop ${at + 1} of ${walk.stops.length}`
-              : collecting
-                ? `Collect ${walk.collects.length + at + 1} of ${walk.collects.length}`
-                : plural(walk.stops.length, 'stop')
-        }
-      >
+      <FieldHead back="/round" backLabel="Back to the visit" title={heading(walk, place)}>
         <KeptLine className={classes.kept} />
         <button type="button" onClick={toggleNight} aria-pressed={night}>
           {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
         </button>
       </FieldHead>
-      {at === beginning && <Cautions cautions={walk.cautions} go={() => go({ at: at + 1, count: 0 })} />}
+      <PlannedAnew walk={walk} />
+      {part === 'start' && <Cautions cautions={walk.cautions} go={() => toCollect(0)} />}
       {collecting && (
         <CollectCard
           key={collecting.lotId}
           of={collecting}
           sheet={crops.find((c) => c.key === collecting.pollen.crop)}
-          next={() => go({ at: at + 1, count: 0 })}
+          next={() => toCollect(at + 1)}
         />
       )}
       {stop && !clean && <Clean stop={stop} done={() => setCleaned(at)} />}
@@ -151,12 +167,12 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
           index={at}
           sheet={crops.find((c) => c.key === stop.crop)}
           count={place.count}
-          setCount={(count) => go({ at, count })}
-          next={() => go({ at: at + 1, count: 0 })}
-          collect={(place) => go({ at: place - walk.collects.length, count: 0 })}
+          setCount={(count) => go({ part: 'stop', at, count })}
+          next={() => toStop(nextStop(walk, at))}
+          collect={toCollect}
         />
       )}
-      {over && <Over walk={walk} back={() => go({ at: walk.stops.length - 1, count: 0 })} />}
+      {over && <Over walk={walk} back={() => toStop(route(walk).at(-1) ?? 0)} />}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import type { Schemas } from '../kit/api';
 import type { Outgoing } from '../kit/store';
 import { dosesOf } from '../pollen/doses';
+import { doneAt, route } from './walk-state';
 
 type Collecting = Schemas['WalkCollecting'];
 
@@ -34,3 +35,39 @@ function dosesWaiting(write: Outgoing, collecting: Collecting): number {
 /** The code on the jar, or what to call it until it has one. */
 export const jarName = (collecting: Collecting, lots: Schemas['LotView'][]): string =>
   lots.find((l) => l.id === collecting.lotId)?.code ?? `the new ${collecting.pollen.variety} jar`;
+
+/** What to write on the jar: its code, once it has one, and whose pollen it is. */
+export const jarLabel = (collecting: Collecting, lots: Schemas['LotView'][]): string =>
+  [lots.find((l) => l.id === collecting.lotId)?.code, collecting.pollen.variety].filter(Boolean).join(' · ');
+
+/**
+ * How many flowers of a stop the doses of a jar that was filled on this walk are best given to, as the phone reckons it: where they
+ * do not suffice, first to stops whose flowers are worth most by the plan.
+ */
+export function allotted(
+  walk: Schemas['Walk'],
+  index: number,
+  doses: number,
+  outbox: Outgoing[],
+  me: string,
+): number {
+  const open = route(walk)
+    .filter((i) => walk.stops[i]!.lotId === walk.stops[index]!.lotId)
+    .map((i) => {
+      const stop = walk.stops[i]!;
+      const done = doneAt(walk, i, outbox, me);
+      return {
+        i,
+        left: Math.max(0, stop.flowers - done.mine - done.others),
+        worth: stop.expected / Math.max(1, stop.flowers),
+      };
+    });
+  const first = open.sort((a, b) => b.worth - a.worth || a.i - b.i);
+  let there = doses;
+  for (const { i, left } of first) {
+    const given = Math.min(there, left);
+    if (i === index) return given;
+    there -= given;
+  }
+  return Math.min(there, walk.stops[index]!.flowers);
+}

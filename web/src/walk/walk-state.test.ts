@@ -1,7 +1,17 @@
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Schemas } from '../kit/api';
 import type { Outgoing } from '../kit/store';
-import { doneAt, forgetPlace, placeIn, rememberPlace, waitingAt } from './walk-state';
+import { allotted } from './collecting';
+import {
+  doneAt,
+  forgetPlace,
+  nextStop,
+  placeIn,
+  rememberPlace,
+  route,
+  waitingAt,
+  type Place,
+} from './walk-state';
 
 const waiting = (walkId: string, stop: number, flowers: number, path = '/api/pollinations/p'): Outgoing => ({
   seq: 1,
@@ -15,6 +25,23 @@ const waiting = (walkId: string, stop: number, flowers: number, path = '/api/pol
 const done = (stop: number, flowers: number, recordedBy: string) =>
   ({ stop, flowers, recordedBy }) as Schemas['PollinationView'];
 
+const at = (treeId: string, lotId: string, flowers: number, expected: number) => ({
+  treeId,
+  lotId,
+  flowers,
+  expected,
+  kind: 'POLLINATE',
+});
+const walked = (of: Schemas['PollinationView'][], more: Partial<Schemas['Walk']> = {}) =>
+  ({
+    id: 'w',
+    stops: [at('a', 'jar', 5, 2.5), at('b', 'jar', 5, 4.5), at('c', 'jar', 2, 2), at('b', 'jar', 5, 1)],
+    replaced: [],
+    done: of,
+    steps: [{ stop: 2, flowers: 3, by: 'tomas' }],
+    ...more,
+  }) as unknown as Schemas['Walk'];
+
 afterEach(() => localStorage.clear());
 
 describe('a walk', () => {
@@ -27,39 +54,56 @@ describe('a walk', () => {
       waiting('w', 3, 2, '/api/crossings/c/steps/s'),
       waiting('w', 0, 7, '/api/walks/w/words/x'),
     ];
-    expect(waitingAt(outbox, 'w', 0)).toBe(7);
-    expect(waitingAt(outbox, 'w', 1)).toBe(5);
-    expect(waitingAt(outbox, 'w', 3)).toBe(2);
-    expect(waitingAt(outbox, 'w', 2)).toBe(0);
+    const walk = walked([]);
+    expect(waitingAt(outbox, walk, 0)).toBe(7);
+    expect(waitingAt(outbox, walk, 1)).toBe(5);
+    expect(waitingAt(outbox, walk, 3)).toBe(2);
+    expect(waitingAt(outbox, walk, 2)).toBe(0);
   });
 
   it('tells my flowers from others’, what waits here counted as mine', () => {
-    const walk = {
-      id: 'w',
-      done: [done(0, 2, 'me'), done(0, 5, 'tomas'), done(1, 9, 'me')],
-      steps: [{ stop: 2, flowers: 3, by: 'tomas' }],
-    } as unknown as Schemas['Walk'];
+    const walk = walked([done(0, 2, 'me'), done(0, 5, 'tomas'), done(1, 9, 'me')]);
     expect(doneAt(walk, 0, [waiting('w', 0, 3)], 'me')).toEqual({ mine: 5, others: 5 });
     expect(doneAt(walk, 1, [], 'me')).toEqual({ mine: 9, others: 0 });
     expect(doneAt(walk, 1, [], 'tomas')).toEqual({ mine: 0, others: 9 });
     expect(doneAt(walk, 2, [], 'me')).toEqual({ mine: 0, others: 3 });
   });
 
-  it('is taken up where it was left, each on its own', () => {
-    expect(placeIn('w')).toEqual({ at: -1, count: 0 });
-    rememberPlace('w', { at: 3, count: 7 });
-    rememberPlace('v', { at: 1, count: 0 });
-    expect(placeIn('w')).toEqual({ at: 3, count: 7 });
-    expect(placeIn('v')).toEqual({ at: 1, count: 0 });
-    forgetPlace('w');
-    expect(placeIn('w')).toEqual({ at: -1, count: 0 });
+  it('planned anew leaves out the stops it replaced, and counts what was sent late where it belongs', () => {
+    const walk = walked([done(1, 2, 'tomas')], { replaced: [0, 1] });
+    expect(route(walk)).toEqual([2, 3]);
+    expect([-1, 0, 2, 3].map((at) => nextStop(walk, at))).toEqual([2, 2, 3, 4]);
+    expect(doneAt(walk, 3, [waiting('w', 1, 4)], 'me')).toEqual({ mine: 4, others: 2 });
+    expect(doneAt(walked([], { replaced: [0] }), 2, [], 'me')).toEqual({ mine: 0, others: 3 });
   });
 
-  it.each(['', 'nonsense', '{"at":"x","count":-3}', '[]', 'null'])(
+  it('gives the doses of a jar that holds too few to the flowers that are worth most, some done already', () => {
+    const walk = walked([done(0, 2, 'me')], { replaced: [2] });
+    const doses = (there: number) => [0, 1, 3].map((i) => allotted(walk, i, there, [], 'me'));
+    // Stop 0 wants 3 more at 0.5 each, stop 1 five at 0.9, stop 3 five at 0.2.
+    expect(doses(20)).toEqual([3, 5, 5]);
+    expect(doses(6)).toEqual([1, 5, 0]);
+    expect(doses(4)).toEqual([0, 4, 0]);
+    expect(doses(0)).toEqual([0, 0, 0]);
+  });
+
+  it('is taken up where it was left, each on its own', () => {
+    const there: Place = { part: 'stop', at: 3, count: 7 };
+    const start: Place = { part: 'start', at: 0, count: 0 };
+    expect(placeIn('w')).toEqual(start);
+    rememberPlace('w', there);
+    rememberPlace('v', { part: 'collect', at: 1, count: 0 });
+    expect(placeIn('w')).toEqual(there);
+    expect(placeIn('v')).toEqual({ part: 'collect', at: 1, count: 0 });
+    forgetPlace('w');
+    expect(placeIn('w')).toEqual(start);
+  });
+
+  it.each(['', 'nonsense', '{"at":3,"count":2}', '{"part":"stop","at":"x","count":-3}', '[]', 'null'])(
     'begins anew where %j was kept',
     (kept) => {
       localStorage.setItem('walk w', kept);
-      expect(placeIn('w')).toEqual({ at: -1, count: 0 });
+      expect(placeIn('w')).toEqual({ part: 'start', at: 0, count: 0 });
     },
   );
 });

@@ -245,6 +245,85 @@ class WalkTest {
         ines.get("/api/walks/" + walk + "/photos/" + id).expect(404);
     }
 
+    /** Pawpaw: two trees of one variety wait for what three male flowers of the other give. */
+    private JsonNode beginWithCollecting(String give, List<String> take) {
+        ines.read(give, now, Map.of("furry", 20, "green", 6, "male", 3)).expect(200);
+        take.forEach(t ->
+                ines.read(t, now, Map.of("furry", 25, "green", 8, "female", 6)).expect(200));
+        return ines.put("/api/walks/" + walk, Map.of()).expect(200).body();
+    }
+
+    private static int liveFlowers(JsonNode walk, String lot) {
+        List<Integer> replaced = new ArrayList<>();
+        walk.path("replaced").forEach(r -> replaced.add(r.asInt()));
+        int sum = 0;
+        for (int i = 0; i < walk.path("stops").size(); i++) {
+            JsonNode stop = walk.path("stops").get(i);
+            sum += !replaced.contains(i) && stop.path("lotId").asString().equals(lot)
+                    ? stop.path("flowers").asInt()
+                    : 0;
+        }
+        return sum;
+    }
+
+    @Test
+    void what_a_collection_really_gave_plans_the_rest_of_the_walk_anew_and_keeps_what_was_done() {
+        String give = ines.tree(ines.variety("pawpaw", "Kettle Bend"), "Kettle Bend 1");
+        String slow = ines.variety("pawpaw", "Slow River");
+        List<String> take = List.of(ines.tree(slow, "Slow River 1"), ines.tree(slow, "Slow River 2"));
+        JsonNode begun = beginWithCollecting(give, take);
+        JsonNode collecting = begun.path("collects").get(0);
+        String jar = collecting.path("lotId").asString();
+        int planned = collecting.path("pollen").path("doses").asInt();
+        assertThat(begun.path("stale").asBoolean()).isFalse();
+        assertThat(liveFlowers(begun, jar)).isGreaterThan(2);
+
+        Map<String, Object> less = new HashMap<>(Map.of(
+                "sources", List.of(Map.of("treeId", give, "flowers", 3)),
+                "collectedAt", now.toString(),
+                "storage", "ROOM"));
+        less.put("doses", 2);
+        ines.put("/api/lots/" + jar, less).expect(200);
+        JsonNode stale = tomas.get("/api/walks/" + walk).expect(200).body();
+        assertThat(stale.path("stale").asBoolean())
+                .as("planned for %d doses", planned)
+                .isTrue();
+        Map<String, Object> one = new HashMap<>(
+                Api.pollination(stale.path("stops").get(0).path("treeId").asString(), jar, 1, now));
+        one.put("walkId", walk);
+        one.put("stop", 0);
+        tomas.put("/api/pollinations/" + Api.newId(), one).expect(200);
+
+        JsonNode anew = ines.post("/api/walks/" + walk + "/plan-anew", Map.of())
+                .expect(200)
+                .body();
+        assertThat(anew.path("stale").asBoolean()).isFalse();
+        assertThat(anew.path("stops").get(0).path("flowers").asInt())
+                .as("what Tomas did there stays his")
+                .isEqualTo(1);
+        assertThat(liveFlowers(anew, jar)).as("one is done, one dose is left").isEqualTo(2);
+        assertThat(anew.path("stops").size()).isGreaterThan(begun.path("stops").size());
+        JsonNode again = ines.post("/api/walks/" + walk + "/plan-anew", Map.of())
+                .expect(200)
+                .body();
+        assertThat(liveFlowers(again, jar)).isEqualTo(2);
+        JsonNode there = ines.get("/api/walks/" + walk).body().path("done").get(0);
+        tomas.post("/api/pollinations/" + there.path("id").asString() + "/void", Api.voiding(0))
+                .expect(204);
+        ines.post("/api/lots/" + jar + "/void", Api.voiding(0)).expect(204);
+        JsonNode refill = ines.post("/api/walks/" + walk + "/plan-anew", Map.of())
+                .expect(200)
+                .body()
+                .path("collects")
+                .get(0);
+        assertThat(refill.path("lotId").asString()).isNotEqualTo(jar);
+        less.remove("doses");
+        ines.put("/api/lots/" + refill.path("lotId").asString(), less).expect(200);
+
+        ines.post("/api/walks/" + walk + "/close", Map.of()).expect(200);
+        ines.post("/api/walks/" + walk + "/plan-anew", Map.of()).expect(409);
+    }
+
     @Test
     void a_walk_without_any_stop_is_refused_and_a_stop_without_its_walk_too() {
         assertThat(ines.put("/api/walks/" + walk, Map.of()).expect(400).errorAt("at"))

@@ -99,32 +99,43 @@ public record RoundView(
             limbs = limbs == null ? List.of() : List.copyOf(limbs);
         }
 
-        boolean givesPollen() {
+        public boolean givesPollen() {
             return kind.givesPollen();
         }
 
         /** The same, of a cross that has been begun. */
         public StopView of(Cross begun) {
-            return with(cleanBefore, begun, lotId, why, say, againOf);
+            return with(flowers, cleanBefore, begun, lotId, why, say, againOf);
         }
 
         /** The same from a jar that is still to be filled. */
         public StopView fromJar(UUID lot) {
-            return with(cleanBefore, cross, lot, why, say, againOf);
+            return with(flowers, cleanBefore, cross, lot, why, say, againOf);
+        }
+
+        /** The same with other flowers, as many as were done. */
+        public StopView ofFlowers(int other) {
+            return with(other, cleanBefore, cross, lotId, why, say, againOf);
         }
 
         /** The same, with what to clean first. */
-        StopView after(List<String> clean) {
-            return with(clean, cross, lotId, why, say, againOf);
+        public StopView after(List<String> clean) {
+            return with(flowers, clean, cross, lotId, why, say, againOf);
         }
 
         /** The same for flowers that had pollen before. */
         StopView onceMore(UUID first, String newWhy, String newSay) {
-            return with(cleanBefore, cross, lotId, newWhy, newSay, first);
+            return with(flowers, cleanBefore, cross, lotId, newWhy, newSay, first);
         }
 
         private StopView with(
-                List<String> newClean, Cross newCross, UUID newLot, String newWhy, String newSay, UUID newAgainOf) {
+                int newFlowers,
+                List<String> newClean,
+                Cross newCross,
+                UUID newLot,
+                String newWhy,
+                String newSay,
+                UUID newAgainOf) {
             return new StopView(
                     treeId,
                     treeName,
@@ -136,7 +147,7 @@ public record RoundView(
                     newLot,
                     lotCode,
                     pollenParent,
-                    flowers,
+                    newFlowers,
                     byStage,
                     expected,
                     viability,

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.evenhand.planning.RoundView;
@@ -26,6 +27,9 @@ class Walk extends OrchardRecord {
 
     @JdbcTypeCode(SqlTypes.JSON)
     private List<String> cautions;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<Integer> replaced = List.of();
 
     private Instant closedAt;
 
@@ -70,6 +74,25 @@ class Walk extends OrchardRecord {
     /** Gives the crosses among its stops their numbers. */
     void change(List<RoundView.StopView> newStops) {
         this.stops = List.copyOf(newStops);
+    }
+
+    /** Places of stops that were planned anew since, in order. */
+    List<Integer> replaced() {
+        return replaced;
+    }
+
+    /** Stops that are walked. */
+    List<RoundView.StopView> live() {
+        return IntStream.range(0, stops.size())
+                .filter(i -> !replaced.contains(i))
+                .mapToObj(stops::get)
+                .toList();
+    }
+
+    void change(RestOfWalk rest) {
+        this.collects = List.copyOf(rest.collects());
+        this.stops = List.copyOf(rest.stops());
+        this.replaced = rest.replaced().stream().sorted().toList();
     }
 
     void close(Instant at) {

@@ -46,6 +46,11 @@ class WalkController {
         return walks.close(caller, id);
     }
 
+    @PostMapping("/{id}/plan-anew")
+    WalkView planAnew(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+        return walks.planAnew(caller, id);
+    }
+
     @PutMapping("/{walk}/words/{id}")
     WalkView putWord(
             @AuthenticationPrincipal Caller caller,

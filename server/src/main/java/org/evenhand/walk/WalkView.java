@@ -15,6 +15,9 @@ import org.evenhand.pollination.PollinationView;
  * A walk, and what everybody on it has done so far.
  *
  * @param collects what is collected first; stops that need it name its jar already
+ * @param stops in walking order; each keeps its place for good
+ * @param replaced places of stops that were planned anew since: nobody need go there
+ * @param stale whether a jar was filled with other than planned, and the rest was not planned anew since
  * @param steps steps on crosses that were done on it
  * @param closedAt when it was ended; absent while it can be walked on
  */
@@ -26,6 +29,8 @@ record WalkView(
         @Schema(description = OPTIONAL) Instant closedAt,
         List<Collecting> collects,
         List<RoundView.StopView> stops,
+        List<Integer> replaced,
+        boolean stale,
         List<String> cautions,
         List<PollinationView> done,
         List<CrossingView.Done> steps,
@@ -37,9 +42,18 @@ record WalkView(
      * Pollen to collect before the stops.
      *
      * @param lotId the id of the jar it goes into: once that is on the shelf, it was collected
+     * @param given doses with which the rest of the walk was planned anew; absent while it is as planned at first
      */
     @Schema(name = "WalkCollecting")
-    record Collecting(UUID lotId, PlanView.Collect pollen) {}
+    record Collecting(
+            UUID lotId,
+            PlanView.Collect pollen,
+            @Schema(description = OPTIONAL) Integer given) {
+        /** Doses that the walk reckons with. */
+        int doses() {
+            return given == null ? pollen.doses() : given;
+        }
+    }
 
     /** What was seen at a stop. */
     @Schema(name = "WalkWord")

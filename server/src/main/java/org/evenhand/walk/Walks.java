@@ -1,13 +1,18 @@
 package org.evenhand.walk;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.availability.Settings;
@@ -29,10 +34,14 @@ import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.planning.RoundView;
 import org.evenhand.planning.Rounds;
+import org.evenhand.pollen.LotView;
+import org.evenhand.pollen.PollenShelf;
 import org.evenhand.pollination.CrossFlowers;
 import org.evenhand.pollination.Pollinations;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Rounds that are walked, by one or by several at once. */
 @Service
@@ -52,7 +61,9 @@ class Walks {
     private final Orchards orchards;
     private final Settings settings;
     private final CropCatalogue crops;
+    private final PollenShelf shelf;
     private final OnceWriter once;
+    private final TransactionTemplate transactions;
     private final InstantSource clock;
 
     Walks(
@@ -65,7 +76,9 @@ class Walks {
             Orchards orchards,
             Settings settings,
             CropCatalogue crops,
+            PollenShelf shelf,
             OnceWriter once,
+            PlatformTransactionManager transactions,
             InstantSource clock) {
         this.walks = walks;
         this.words = words;
@@ -76,49 +89,106 @@ class Walks {
         this.orchards = orchards;
         this.settings = settings;
         this.crops = crops;
+        this.shelf = shelf;
         this.once = once;
+        this.transactions = new TransactionTemplate(transactions);
         this.clock = clock;
     }
 
     /** Begins a walk with the stops as they are planned now. */
     public WalkView begin(Caller caller, UUID id, WalkRequests.Begin request) {
-        return once.write(
-                "walk",
-                id,
-                () -> walks.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> view(caller, found),
-                () -> {
-                    RoundView round = rounds.plan(caller, request.at());
-                    if (round.stops().isEmpty() && round.collect().isEmpty()) {
-                        throw new InvalidInputException(
-                                "at", "has no stop: no pollen serves a flower that can take it at that hour.");
-                    }
-                    if (request.at() == null
-                            && round.at().isAfter(orchards.now(caller).plus(SOON))) {
-                        throw new InvalidInputException(
-                                "at",
-                                "has no stop within a day: the next visit is on " + Given.say(round.at(), zone(caller))
-                                        + ". Choose an hour to walk now.");
-                    }
-                    List<WalkView.Collecting> collects = collects(round);
-                    Walk walk = walks.saveAndFlush(new Walk(
-                            id,
-                            caller,
-                            clock.instant(),
-                            zone(caller),
-                            round.at(),
-                            collects,
-                            fromTheirJars(round.stops(), collects),
-                            round.cautions()));
-                    walk.change(beginCrosses(caller, walk));
-                    return view(caller, walks.saveAndFlush(walk));
-                });
+        Supplier<Optional<Walk>> find = () -> walks.findByIdAndOrchardId(id, caller.orchardId());
+        Optional<Walk> begun = find.get();
+        if (begun.isPresent()) {
+            return view(caller, begun.get());
+        }
+        // Planned before anything is written: nothing is locked meanwhile.
+        RoundView round = plan(caller, request.at());
+        return once.write("walk", id, find, found -> view(caller, found), () -> {
+            List<WalkView.Collecting> collects = collects(round);
+            Walk walk = walks.saveAndFlush(new Walk(
+                    id,
+                    caller,
+                    clock.instant(),
+                    zone(caller),
+                    round.at(),
+                    collects,
+                    fromTheirJars(round.stops(), collects),
+                    round.cautions()));
+            walk.change(beginCrosses(caller, walk));
+            return view(caller, walks.saveAndFlush(walk));
+        });
+    }
+
+    /** The visit of an hour, or the next; refused where there is nothing to walk. */
+    private RoundView plan(Caller caller, Instant at) {
+        RoundView round = rounds.plan(caller, at);
+        if (round.stops().isEmpty() && round.collect().isEmpty()) {
+            throw new InvalidInputException(
+                    "at", "has no stop: no pollen serves a flower that can take it at that hour.");
+        }
+        if (at == null && round.at().isAfter(orchards.now(caller).plus(SOON))) {
+            throw new InvalidInputException(
+                    "at",
+                    "has no stop within a day: the next visit is on " + Given.say(round.at(), zone(caller))
+                            + ". Choose an hour to walk now.");
+        }
+        return round;
+    }
+
+    /** Plans what is left of a walk anew, with what its jars really hold; see {@link RestOfWalk}. */
+    public WalkView planAnew(Caller caller, UUID id) {
+        Walk before = require(caller, id);
+        Instant now = orchards.now(caller);
+        RoundView round = rounds.plan(caller, before.plannedFor().isAfter(now) ? before.plannedFor() : now);
+        return transactions.execute(status -> {
+            Walk walk = require(caller, id);
+            if (walk.closedAt() != null) {
+                throw new ConflictException("This walk was ended; begin another.");
+            }
+            walk.change(RestOfWalk.of(
+                    walked(caller, walk),
+                    round,
+                    () -> Ids.newVersion7(clock.instant()),
+                    stop -> crops.of(caller, stop.crop())));
+            walk.change(beginCrosses(caller, walk));
+            return view(caller, walks.saveAndFlush(walk));
+        });
+    }
+
+    private RestOfWalk.Walked walked(Caller caller, Walk walk) {
+        Map<Integer, Integer> done = new HashMap<>();
+        pollinations.ofWalk(caller, walk.id()).forEach(p -> done.merge(p.stop(), p.flowers(), Integer::sum));
+        crossings.stepsOfWalk(caller, walk.id()).stream()
+                .filter(s -> s.stop() != null && !s.pollination())
+                .forEach(s -> done.merge(s.stop(), s.flowers(), Math::max));
+        return new RestOfWalk.Walked(walk.collects(), walk.stops(), done, filled(caller, walk));
+    }
+
+    /** Doses collected into the jars of a walk; none in those that were filled and then removed. */
+    private Map<UUID, Integer> filled(Caller caller, Walk walk) {
+        if (walk.collects().isEmpty()) {
+            return Map.of();
+        }
+        Map<UUID, Integer> doses = shelf.all(caller, orchards.now(caller)).stream()
+                .collect(Collectors.toMap(LotView::id, LotView::dosesCollected));
+        Set<UUID> known = shelf.names(caller).keySet();
+        return walk.collects().stream()
+                .map(WalkView.Collecting::lotId)
+                .filter(known::contains)
+                .collect(Collectors.toMap(Function.identity(), lot -> doses.getOrDefault(lot, 0)));
+    }
+
+    private boolean stale(Caller caller, Walk walk) {
+        Map<UUID, Integer> filled = filled(caller, walk);
+        return walk.closedAt() == null
+                && walk.collects().stream().anyMatch(c -> filled.getOrDefault(c.lotId(), c.doses()) != c.doses());
     }
 
     /** Each with the id that its jar is to have, so that everybody on the walk means the same. */
     private List<WalkView.Collecting> collects(RoundView round) {
         return round.collect().stream()
-                .map(c -> new WalkView.Collecting(Ids.newVersion7(clock.instant()), c))
+                .map(c -> new WalkView.Collecting(Ids.newVersion7(clock.instant()), c, null))
                 .toList();
     }
 
@@ -174,11 +244,10 @@ class Walks {
         Walk walk = require(caller, id);
         OrchardDetails orchard = orchards.details(caller);
         String title = "Visit of " + Given.say(walk.plannedFor(), orchard.site().zone()) + ", " + orchard.name();
-        List<String> flowers =
-                walk.stops().stream().map(s -> flowers(caller, s)).toList();
+        List<String> flowers = walk.live().stream().map(s -> flowers(caller, s)).toList();
         List<String> notes = Stream.concat(walk.collects().stream().map(Walks::collect), walk.cautions().stream())
                 .toList();
-        return new PaperRound(title, walk.stops(), flowers, notes).pdf();
+        return new PaperRound(title, walk.live(), flowers, notes).pdf();
     }
 
     private static String collect(WalkView.Collecting c) {
@@ -212,9 +281,9 @@ class Walks {
                 .map(w -> new WalkView.Open(
                         w.id(),
                         w.recordedAt(),
-                        w.stops().size(),
+                        w.live().size(),
                         done.getOrDefault(w.id(), 0),
-                        w.stops().stream().mapToInt(RoundView.StopView::flowers).sum()))
+                        w.live().stream().mapToInt(RoundView.StopView::flowers).sum()))
                 .toList();
     }
 
@@ -330,6 +399,8 @@ class Walks {
                 w.closedAt(),
                 w.collects(),
                 w.stops(),
+                w.replaced(),
+                stale(caller, w),
                 w.cautions(),
                 pollinations.ofWalk(caller, w.id()),
                 crossings.stepsOfWalk(caller, w.id()),
