@@ -1,6 +1,5 @@
 package org.evenhand.availability;
 
-import java.time.InstantSource;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
@@ -22,13 +21,11 @@ public class Settings implements LearnedUse {
     private final RoundSettingsRepository settings;
     private final Orchards orchards;
     private final OnceWriter once;
-    private final InstantSource clock;
 
-    Settings(RoundSettingsRepository settings, Orchards orchards, OnceWriter once, InstantSource clock) {
+    Settings(RoundSettingsRepository settings, Orchards orchards, OnceWriter once) {
         this.settings = settings;
         this.orchards = orchards;
         this.once = once;
-        this.clock = clock;
     }
 
     @Transactional(readOnly = true)
@@ -54,7 +51,7 @@ public class Settings implements LearnedUse {
                 () -> settings.saveAndFlush(new RoundSettings(
                                 id,
                                 caller,
-                                clock.instant(),
+                                orchards.now(caller),
                                 orchards.details(caller).site().zone(),
                                 request))
                         .view());

@@ -1,6 +1,5 @@
 package org.evenhand.bloom;
 
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -22,13 +21,11 @@ public class BloomDiary {
     private final BloomDateRepository dates;
     private final Orchards orchards;
     private final OnceWriter once;
-    private final InstantSource clock;
 
-    BloomDiary(BloomDateRepository dates, Orchards orchards, OnceWriter once, InstantSource clock) {
+    BloomDiary(BloomDateRepository dates, Orchards orchards, OnceWriter once) {
         this.dates = dates;
         this.orchards = orchards;
         this.once = once;
-        this.clock = clock;
     }
 
     @Transactional(readOnly = true)
@@ -52,8 +49,8 @@ public class BloomDiary {
                 found -> change(found, days, request),
                 () -> {
                     refuseTaken(caller, variety, year);
-                    return BloomDateView.of(
-                            dates.saveAndFlush(new BloomDate(id, caller, clock.instant(), zone, variety, year, days)));
+                    return BloomDateView.of(dates.saveAndFlush(
+                            new BloomDate(id, caller, orchards.now(caller), zone, variety, year, days)));
                 });
     }
 
@@ -108,7 +105,7 @@ public class BloomDiary {
                 .orElseThrow(() -> new NotFoundException("season", id));
         if (!date.voided()) {
             date.requireVersion("season", request.version());
-            date.voidBecause(request.reason(), clock.instant());
+            date.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

@@ -2,7 +2,6 @@ package org.evenhand.bloom;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Comparator;
@@ -39,21 +38,13 @@ public class Readings {
     private final CropCatalogue crops;
     private final Forecasts forecasts;
     private final OnceWriter once;
-    private final InstantSource clock;
 
-    Readings(
-            ReadingRepository readings,
-            Orchards orchards,
-            CropCatalogue crops,
-            Forecasts forecasts,
-            OnceWriter once,
-            InstantSource clock) {
+    Readings(ReadingRepository readings, Orchards orchards, CropCatalogue crops, Forecasts forecasts, OnceWriter once) {
         this.readings = readings;
         this.orchards = orchards;
         this.crops = crops;
         this.forecasts = forecasts;
         this.once = once;
-        this.clock = clock;
     }
 
     /** The tree's readings, the latest first. */
@@ -105,7 +96,8 @@ public class Readings {
         ZoneId zone = orchards.details(caller).site().zone();
         Instant takenAt = Given.notInFuture("takenAt", request.takenAt(), orchards.now(caller), zone);
         refuseBeforePlanting("takenAt", tree, takenAt, zone);
-        Reading reading = new Reading(id, caller, clock.instant(), zone, tree.id(), takenAt, details(sheet, request));
+        Reading reading =
+                new Reading(id, caller, orchards.now(caller), zone, tree.id(), takenAt, details(sheet, request));
         surprise(caller, tree, sheet, reading);
         return view(readings.saveAndFlush(reading), sheet);
     }
@@ -170,7 +162,7 @@ public class Readings {
             return;
         }
         reading.requireVersion("reading", request.version());
-        reading.voidBecause(request.reason(), clock.instant());
+        reading.voidBecause(request.reason(), orchards.now(caller));
     }
 
     static ReadingView view(Reading r, CropSheet sheet) {

@@ -84,7 +84,7 @@ public class CropCatalogue {
     private CropSheets withOwn(UUID orchardId) {
         CropSheets result = sheets;
         Set<String> seen = new HashSet<>();
-        for (OwnSheet change : own.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(orchardId)) {
+        for (OwnSheet change : own.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(orchardId)) {
             if (seen.add(change.crop()) && !change.numbers().isEmpty()) {
                 result = result.withOwnNumbers(change.crop(), change.numbers());
             }
@@ -97,7 +97,7 @@ public class CropCatalogue {
         if (all(caller).stream().noneMatch(s -> s.crop().equals(crop))) {
             throw new NotFoundException("crop sheet '" + crop + "'");
         }
-        return own.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
+        return own.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(caller.orchardId()).stream()
                 .filter(c -> c.crop().equals(crop))
                 .map(OwnSheetView::of)
                 .toList();

@@ -8,5 +8,5 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface OwnSheetRepository extends JpaRepository<OwnSheet, UUID> {
     Optional<OwnSheet> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    List<OwnSheet> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(UUID orchardId);
+    List<OwnSheet> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(UUID orchardId);
 }

@@ -1,6 +1,5 @@
 package org.evenhand.cropload;
 
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -47,7 +46,6 @@ public class Targets {
     private final TreeResults results;
     private final Settings settings;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     Targets(
             FruitTargetRepository targets,
@@ -55,15 +53,13 @@ public class Targets {
             CropCatalogue crops,
             @Lazy TreeResults results,
             Settings settings,
-            OnceWriter once,
-            InstantSource clock) {
+            OnceWriter once) {
         this.targets = targets;
         this.orchards = orchards;
         this.crops = crops;
         this.results = results;
         this.settings = settings;
         this.once = once;
-        this.clock = clock;
     }
 
     /** What is wanted of every tree, and how many flowers that takes. */
@@ -305,7 +301,7 @@ public class Targets {
         return targets.saveAndFlush(new FruitTarget(
                         id,
                         caller,
-                        clock.instant(),
+                        orchards.now(caller),
                         orchards.details(caller).site().zone(),
                         request))
                 .view();
@@ -346,7 +342,7 @@ public class Targets {
                 .orElseThrow(() -> new NotFoundException("target", id));
         if (!target.voided()) {
             target.requireVersion("target", request.version());
-            target.voidBecause(request.reason(), clock.instant());
+            target.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

@@ -2,7 +2,6 @@ package org.evenhand.crossing;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
@@ -55,7 +54,6 @@ public class Crossings implements CrossFlowers {
     private final Wishes wishes;
     private final OnceWriter once;
     private final JdbcTemplate jdbc;
-    private final InstantSource clock;
 
     Crossings(
             CrossingRepository crossings,
@@ -68,8 +66,7 @@ public class Crossings implements CrossFlowers {
             Crosses crosses,
             Wishes wishes,
             OnceWriter once,
-            JdbcTemplate jdbc,
-            InstantSource clock) {
+            JdbcTemplate jdbc) {
         this.crossings = crossings;
         this.steps = steps;
         this.pollinations = pollinations;
@@ -81,7 +78,6 @@ public class Crossings implements CrossFlowers {
         this.wishes = wishes;
         this.once = once;
         this.jdbc = jdbc;
-        this.clock = clock;
     }
 
     @Transactional(readOnly = true)
@@ -111,7 +107,7 @@ public class Crossings implements CrossFlowers {
 
     private List<Crossing> thisSeason(Caller caller) {
         return crossings.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
-                caller.orchardId(), clock.instant().minus(SEASON));
+                caller.orchardId(), orchards.now(caller).minus(SEASON));
     }
 
     // --- beginning and changing ---
@@ -195,7 +191,7 @@ public class Crossings implements CrossFlowers {
         return crossings.saveAndFlush(new Crossing(
                 id,
                 caller,
-                clock.instant(),
+                orchards.now(caller),
                 zone,
                 new Crossing.Made(
                         tree.id(),
@@ -240,7 +236,12 @@ public class Crossings implements CrossFlowers {
                 },
                 () -> {
                     steps.saveAndFlush(new CrossingStep(
-                            id, caller, clock.instant(), zone(caller), crossingId, checked(caller, crossing, request)));
+                            id,
+                            caller,
+                            orchards.now(caller),
+                            zone(caller),
+                            crossingId,
+                            checked(caller, crossing, request)));
                     return view(caller, crossing);
                 });
     }
@@ -308,7 +309,7 @@ public class Crossings implements CrossFlowers {
                 .orElseThrow(() -> new NotFoundException("step", id));
         if (!step.voided()) {
             step.requireVersion("step", request.version());
-            step.voidBecause(request.reason(), clock.instant());
+            step.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 
@@ -325,7 +326,7 @@ public class Crossings implements CrossFlowers {
             throw new InvalidInputException(
                     "reason", "does not help: pollen was given to its flowers. Take the pollinations back first.");
         }
-        crossing.voidBecause(request.reason(), clock.instant());
+        crossing.voidBecause(request.reason(), orchards.now(caller));
     }
 
     /** Crosses that a walk began and on which nothing was done are taken out, so that their numbers do not look used. */
@@ -335,7 +336,7 @@ public class Crossings implements CrossFlowers {
                 books.doneOn(caller, begun.stream().map(Crossing::id).toList());
         begun.stream()
                 .filter(c -> !done.containsKey(c.id()))
-                .forEach(c -> c.voidBecause("the walk ended without it", clock.instant()));
+                .forEach(c -> c.voidBecause("the walk ended without it", orchards.now(caller)));
     }
 
     /** Steps that were done on a walk. */

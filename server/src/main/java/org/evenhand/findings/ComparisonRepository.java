@@ -9,7 +9,7 @@ import org.springframework.data.jpa.repository.Query;
 interface ComparisonRepository extends JpaRepository<Comparison, UUID> {
     Optional<Comparison> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    List<Comparison> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(UUID orchardId);
+    List<Comparison> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(UUID orchardId);
 
     long countByOrchardId(UUID orchardId);
 

@@ -1,6 +1,5 @@
 package org.evenhand.findings;
 
-import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -48,7 +47,6 @@ public class Comparisons {
     private final CropCatalogue crops;
     private final Orchards orchards;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     Comparisons(
             ComparisonRepository comparisons,
@@ -56,21 +54,20 @@ public class Comparisons {
             Pollinations pollinations,
             CropCatalogue crops,
             Orchards orchards,
-            OnceWriter once,
-            InstantSource clock) {
+            OnceWriter once) {
         this.comparisons = comparisons;
         this.fates = fates;
         this.pollinations = pollinations;
         this.crops = crops;
         this.orchards = orchards;
         this.once = once;
-        this.clock = clock;
     }
 
     /** Those that are not voided, the latest first. */
     List<ComparisonView> all(Caller caller) {
         fates.refresh(caller);
-        return views(caller, comparisons.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()));
+        return views(
+                caller, comparisons.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(caller.orchardId()));
     }
 
     private Map<UUID, TreeView> trees(Caller caller) {
@@ -329,7 +326,7 @@ public class Comparisons {
         return comparisons.saveAndFlush(new Comparison(
                 id,
                 caller,
-                clock.instant(),
+                orchards.now(caller),
                 orchards.details(caller).site().zone(),
                 label,
                 request,
@@ -385,7 +382,7 @@ public class Comparisons {
                 .orElseThrow(() -> new NotFoundException("comparison", id));
         if (!c.voided()) {
             c.requireVersion("comparison", request.version());
-            c.voidBecause(request.reason(), clock.instant());
+            c.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 

@@ -1,7 +1,6 @@
 package org.evenhand.fruitset;
 
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
@@ -52,7 +51,6 @@ public class FruitChecks {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     FruitChecks(
             FruitCheckRepository checks,
@@ -60,15 +58,13 @@ public class FruitChecks {
             Pollinations pollinations,
             Orchards orchards,
             CropCatalogue crops,
-            OnceWriter once,
-            InstantSource clock) {
+            OnceWriter once) {
         this.checks = checks;
         this.fates = fates;
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.crops = crops;
         this.once = once;
-        this.clock = clock;
     }
 
     /** Looks due and to come, and those of this season that want no look any more. */
@@ -198,7 +194,7 @@ public class FruitChecks {
         askWhilePetalsAreOn(pollination, checkedAt, outcome, zone, request);
         String note = Given.optionalText("note", request.note(), 2000);
         return checks.saveAndFlush(new FruitCheck(
-                        id, caller, clock.instant(), zone, pollination.id(), checkedAt, outcome, detail, note))
+                        id, caller, orchards.now(caller), zone, pollination.id(), checkedAt, outcome, detail, note))
                 .view();
     }
 
@@ -229,7 +225,7 @@ public class FruitChecks {
             return;
         }
         check.requireVersion("check", request.version());
-        check.voidBecause(request.reason(), clock.instant());
+        check.voidBecause(request.reason(), orchards.now(caller));
     }
 
     @EventListener

@@ -1,7 +1,6 @@
 package org.evenhand.fruitset;
 
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -50,7 +49,6 @@ public class Fruits {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     Fruits(
             FruitRepository fruits,
@@ -58,15 +56,13 @@ public class Fruits {
             Pollinations pollinations,
             Orchards orchards,
             CropCatalogue crops,
-            OnceWriter once,
-            InstantSource clock) {
+            OnceWriter once) {
         this.fruits = fruits;
         this.fates = fates;
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.crops = crops;
         this.once = once;
-        this.clock = clock;
     }
 
     /** The fruits of this season. */
@@ -258,7 +254,7 @@ public class Fruits {
         Fruit fruit = new Fruit(
                 id,
                 caller,
-                clock.instant(),
+                orchards.now(caller),
                 zone,
                 tree.id(),
                 request.pollinationId(),
@@ -346,7 +342,7 @@ public class Fruits {
                 .orElseThrow(() -> new NotFoundException("fruit", id));
         if (!fruit.voided()) {
             fruit.requireVersion("fruit", request.version());
-            fruit.voidBecause(request.reason(), clock.instant());
+            fruit.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

@@ -2,7 +2,6 @@ package org.evenhand.fruitset;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -43,21 +42,13 @@ public class LimbCounts {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final OnceWriter once;
-    private final InstantSource clock;
 
-    LimbCounts(
-            LimbCountRepository counts,
-            Fates fates,
-            Orchards orchards,
-            CropCatalogue crops,
-            OnceWriter once,
-            InstantSource clock) {
+    LimbCounts(LimbCountRepository counts, Fates fates, Orchards orchards, CropCatalogue crops, OnceWriter once) {
         this.counts = counts;
         this.fates = fates;
         this.orchards = orchards;
         this.crops = crops;
         this.once = once;
-        this.clock = clock;
     }
 
     private record Limb(UUID tree, String name) {}
@@ -179,7 +170,7 @@ public class LimbCounts {
         return counts.saveAndFlush(new LimbCount(
                 id,
                 caller,
-                clock.instant(),
+                orchards.now(caller),
                 zone,
                 new LimbRequest(tree.id(), limb, at, fruits, off, Given.optionalText("note", request.note(), 2000))));
     }
@@ -190,7 +181,7 @@ public class LimbCounts {
                 .orElseThrow(() -> new NotFoundException("count", id));
         if (!count.voided()) {
             count.requireVersion("count", request.version());
-            count.voidBecause(request.reason(), clock.instant());
+            count.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

@@ -8,5 +8,5 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface CrossWishRepository extends JpaRepository<CrossWish, UUID> {
     Optional<CrossWish> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    List<CrossWish> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+    List<CrossWish> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }

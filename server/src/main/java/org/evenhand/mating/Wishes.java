@@ -1,7 +1,6 @@
 package org.evenhand.mating;
 
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
@@ -39,7 +38,6 @@ public class Wishes {
     private final Seasons seasons;
     private final LearnedUse learned;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     Wishes(
             CrossWishRepository wishes,
@@ -49,8 +47,7 @@ public class Wishes {
             PollenShelf shelf,
             Seasons seasons,
             LearnedUse learned,
-            OnceWriter once,
-            InstantSource clock) {
+            OnceWriter once) {
         this.wishes = wishes;
         this.crosses = crosses;
         this.orchards = orchards;
@@ -59,12 +56,11 @@ public class Wishes {
         this.seasons = seasons;
         this.learned = learned;
         this.once = once;
-        this.clock = clock;
     }
 
     @Transactional(readOnly = true)
     public List<MatesView.Wish> all(Caller caller) {
-        List<CrossWish> found = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId());
+        List<CrossWish> found = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId());
         if (found.isEmpty()) {
             return List.of();
         }
@@ -75,7 +71,7 @@ public class Wishes {
     /** What is wanted, for the rooms that make it. */
     @Transactional(readOnly = true)
     public List<WantedCross> wanted(Caller caller) {
-        List<CrossWish> found = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId());
+        List<CrossWish> found = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId());
         if (found.isEmpty()) {
             return List.of();
         }
@@ -285,13 +281,13 @@ public class Wishes {
                                     .why());
         }
         check(caller, wanted, mother.id(), father.id());
-        boolean taken = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()).stream()
+        boolean taken = wishes.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId()).stream()
                 .anyMatch(w -> w.motherId().equals(mother.id()) && w.fatherId().equals(father.id()));
         if (taken) {
             throw new InvalidInputException("fatherId", "is wished for this mother already; change that wish.");
         }
         ZoneId zone = orchards.details(caller).site().zone();
-        CrossWish wish = new CrossWish(id, caller, clock.instant(), zone, mother.id(), father.id());
+        CrossWish wish = new CrossWish(id, caller, orchards.now(caller), zone, mother.id(), father.id());
         wish.change(wanted);
         return new Look(caller).wish(wishes.saveAndFlush(wish));
     }
@@ -302,7 +298,7 @@ public class Wishes {
                 .orElseThrow(() -> new NotFoundException("wish", id));
         if (!wish.voided()) {
             wish.requireVersion("wish", request.version());
-            wish.voidBecause(request.reason(), clock.instant());
+            wish.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

@@ -1,6 +1,5 @@
 package org.evenhand.orchard;
 
-import java.time.InstantSource;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -22,19 +21,12 @@ public class BlockNotes {
     private final BlockNoteRepository notes;
     private final Orchards orchards;
     private final OnceWriter once;
-    private final InstantSource clock;
     private final ApplicationEventPublisher events;
 
-    BlockNotes(
-            BlockNoteRepository notes,
-            Orchards orchards,
-            OnceWriter once,
-            InstantSource clock,
-            ApplicationEventPublisher events) {
+    BlockNotes(BlockNoteRepository notes, Orchards orchards, OnceWriter once, ApplicationEventPublisher events) {
         this.notes = notes;
         this.orchards = orchards;
         this.once = once;
-        this.clock = clock;
         this.events = events;
     }
 
@@ -67,7 +59,7 @@ public class BlockNotes {
                     BlockNote note = new BlockNote(
                             id,
                             caller,
-                            clock.instant(),
+                            orchards.now(caller),
                             orchards.details(caller).site().zone(),
                             block);
                     note.change(request);

@@ -159,8 +159,8 @@ public class Orchards {
         String name = Given.text("name", request.name(), 80);
         refuseTakenName(caller.orchardId(), id, crop, name);
         Orchard orchard = require(caller);
-        Variety variety = new Variety(
-                id, caller, clock.instant(), orchard.details().site().zone(), crop, name);
+        Variety variety =
+                new Variety(id, caller, now(caller), orchard.details().site().zone(), crop, name);
         if (request.breeding() != null) {
             variety.change(checked(caller, id, crop, request.breeding()));
         }
@@ -306,7 +306,7 @@ public class Orchards {
         requireVariety(caller, details.varietyId());
         refuseTakenTreeName(caller, id, details.name());
         trees.saveAndFlush(
-                new Tree(id, caller, clock.instant(), details(caller).site().zone(), details));
+                new Tree(id, caller, now(caller), details(caller).site().zone(), details));
         return tree(caller, id);
     }
 
@@ -325,7 +325,7 @@ public class Orchards {
             return;
         }
         tree.requireVersion("tree", request.version());
-        tree.voidBecause(request.reason(), clock.instant());
+        tree.voidBecause(request.reason(), now(caller));
     }
 
     private Orchard require(Caller caller) {

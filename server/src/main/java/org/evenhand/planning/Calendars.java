@@ -79,7 +79,7 @@ class Calendars {
 
     @Transactional(readOnly = true)
     public List<CalendarView> all(Caller caller) {
-        return feeds.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()).stream()
+        return feeds.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId()).stream()
                 .map(f -> new CalendarView(f.id(), f.name(), null, f.version()))
                 .toList();
     }
@@ -97,8 +97,8 @@ class Calendars {
                             "This address was told already, and is told only once. Take it back and make another.");
                 },
                 () -> {
-                    CalendarFeed made = feeds.saveAndFlush(
-                            new CalendarFeed(id, caller, clock.instant(), zone(caller), name, SecretKeys.hash(key)));
+                    CalendarFeed made = feeds.saveAndFlush(new CalendarFeed(
+                            id, caller, orchards.now(caller), zone(caller), name, SecretKeys.hash(key)));
                     return new CalendarView(made.id(), name, "/api/feeds/" + key + ".ics", made.version());
                 });
     }
@@ -109,7 +109,7 @@ class Calendars {
                 .orElseThrow(() -> new NotFoundException("calendar", id));
         if (!feed.voided()) {
             feed.requireVersion("calendar", request.version());
-            feed.voidBecause(request.reason(), clock.instant());
+            feed.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 

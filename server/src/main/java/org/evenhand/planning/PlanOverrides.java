@@ -2,7 +2,6 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -32,18 +31,16 @@ class PlanOverrides {
     private final PlanOverrideRepository overrides;
     private final Orchards orchards;
     private final OnceWriter once;
-    private final InstantSource clock;
 
-    PlanOverrides(PlanOverrideRepository overrides, Orchards orchards, OnceWriter once, InstantSource clock) {
+    PlanOverrides(PlanOverrideRepository overrides, Orchards orchards, OnceWriter once) {
         this.overrides = overrides;
         this.orchards = orchards;
         this.once = once;
-        this.clock = clock;
     }
 
     /** Those that still mean something, in the order in which they were made. */
     List<PlanOverride> of(Caller caller, Instant now, ZoneId zone) {
-        return overrides.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId()).stream()
+        return overrides.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId()).stream()
                 .filter(o -> !o.request().past(now, zone))
                 .toList();
     }
@@ -58,7 +55,7 @@ class PlanOverrides {
                 () -> overrides.saveAndFlush(new PlanOverride(
                         id,
                         caller,
-                        clock.instant(),
+                        orchards.now(caller),
                         orchards.details(caller).site().zone(),
                         checked)));
         return view(made, names(caller), null);
@@ -141,7 +138,7 @@ class PlanOverrides {
                 .orElseThrow(() -> new NotFoundException("override", id));
         if (!found.voided()) {
             found.requireVersion("override", request.version());
-            found.voidBecause(request.reason(), clock.instant());
+            found.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

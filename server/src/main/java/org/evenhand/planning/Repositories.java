@@ -8,13 +8,13 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface RoundChoiceRepository extends JpaRepository<RoundChoice, UUID> {
     Optional<RoundChoice> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    List<RoundChoice> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+    List<RoundChoice> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }
 
 interface PlanOverrideRepository extends JpaRepository<PlanOverride, UUID> {
     Optional<PlanOverride> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    List<PlanOverride> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+    List<PlanOverride> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }
 
 interface CalendarFeedRepository extends JpaRepository<CalendarFeed, UUID> {
@@ -22,5 +22,5 @@ interface CalendarFeedRepository extends JpaRepository<CalendarFeed, UUID> {
 
     Optional<CalendarFeed> findByKeyHashAndVoidedAtIsNull(String keyHash);
 
-    List<CalendarFeed> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(UUID orchardId);
+    List<CalendarFeed> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }

@@ -1,6 +1,5 @@
 package org.evenhand.planning;
 
-import java.time.InstantSource;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -30,26 +29,19 @@ class RoundChoices {
     private final PollenShelf shelf;
     private final Crosses crosses;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     RoundChoices(
-            RoundChoiceRepository choices,
-            Orchards orchards,
-            PollenShelf shelf,
-            Crosses crosses,
-            OnceWriter once,
-            InstantSource clock) {
+            RoundChoiceRepository choices, Orchards orchards, PollenShelf shelf, Crosses crosses, OnceWriter once) {
         this.choices = choices;
         this.orchards = orchards;
         this.shelf = shelf;
         this.crosses = crosses;
         this.once = once;
-        this.clock = clock;
     }
 
     /** In the order in which they were made. */
     List<RoundChoice> of(Caller caller) {
-        return choices.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAt(caller.orchardId());
+        return choices.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId());
     }
 
     /** As they are shown, with what keeps a choice from being kept to. */
@@ -89,7 +81,7 @@ class RoundChoices {
                 () -> choices.saveAndFlush(new RoundChoice(
                         id,
                         caller,
-                        clock.instant(),
+                        orchards.now(caller),
                         orchards.details(caller).site().zone(),
                         request)));
         return new PlanView.Chosen(
@@ -110,7 +102,7 @@ class RoundChoices {
                 .orElseThrow(() -> new NotFoundException("choice", id));
         if (!choice.voided()) {
             choice.requireVersion("choice", request.version());
-            choice.voidBecause(request.reason(), clock.instant());
+            choice.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

@@ -2,7 +2,6 @@ package org.evenhand.pollen;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -54,7 +53,6 @@ class Jars {
     private final Orchards orchards;
     private final Weather weather;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     Jars(
             PollenLotRepository lots,
@@ -65,8 +63,7 @@ class Jars {
             Ledger ledger,
             Orchards orchards,
             Weather weather,
-            OnceWriter once,
-            InstantSource clock) {
+            OnceWriter once) {
         this.lots = lots;
         this.steps = steps;
         this.tests = tests;
@@ -76,7 +73,6 @@ class Jars {
         this.orchards = orchards;
         this.weather = weather;
         this.once = once;
-        this.clock = clock;
     }
 
     /** The jar's story, or "not found". */
@@ -242,7 +238,7 @@ class Jars {
                         found.lotId().equals(lotId) && found.step().equals(step), "step", () -> story(caller, lot)),
                 () -> {
                     check(caller, lot, step, request.confirmed());
-                    steps.saveAndFlush(new PollenStep(id, caller, clock.instant(), zone(caller), lotId, step));
+                    steps.saveAndFlush(new PollenStep(id, caller, orchards.now(caller), zone(caller), lotId, step));
                     return story(caller, lot);
                 });
     }
@@ -281,13 +277,13 @@ class Jars {
         PollenStep step = steps.findByIdAndOrchardId(id, caller.orchardId())
                 .filter(s -> s.lotId().equals(lotId))
                 .orElseThrow(() -> new NotFoundException("step", id));
-        takeBack(step, "step", request);
+        takeBack(caller, step, "step", request);
     }
 
-    private void takeBack(OrchardRecord record, String what, VoidRequest request) {
+    private void takeBack(Caller caller, OrchardRecord record, String what, VoidRequest request) {
         if (!record.voided()) {
             record.requireVersion(what, request.version());
-            record.voidBecause(request.reason(), clock.instant());
+            record.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 
@@ -304,7 +300,7 @@ class Jars {
                         found.lotId().equals(lotId) && found.seen().equals(seen), "test", () -> story(caller, lot)),
                 () -> {
                     refuseBefore(caller, lot, seen.at());
-                    tests.saveAndFlush(new PollenTest(id, caller, clock.instant(), zone(caller), lotId, seen));
+                    tests.saveAndFlush(new PollenTest(id, caller, orchards.now(caller), zone(caller), lotId, seen));
                     return story(caller, lot);
                 });
     }
@@ -354,7 +350,7 @@ class Jars {
         PollenTest test = tests.findByIdAndOrchardId(id, caller.orchardId())
                 .filter(t -> t.lotId().equals(lotId))
                 .orElseThrow(() -> new NotFoundException("test", id));
-        takeBack(test, "test", request);
+        takeBack(caller, test, "test", request);
     }
 
     // --- the ledger, by hand ---

@@ -3,7 +3,6 @@ package org.evenhand.pollen;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -27,19 +26,12 @@ class Ledger {
     private final PollenEntryRepository entries;
     private final EntityManager database;
     private final Orchards orchards;
-    private final InstantSource clock;
 
-    Ledger(
-            PollenLotRepository lots,
-            PollenEntryRepository entries,
-            EntityManager database,
-            Orchards orchards,
-            InstantSource clock) {
+    Ledger(PollenLotRepository lots, PollenEntryRepository entries, EntityManager database, Orchards orchards) {
         this.lots = lots;
         this.entries = entries;
         this.database = database;
         this.orchards = orchards;
-        this.clock = clock;
     }
 
     /** Doses put on flowers. */
@@ -61,7 +53,7 @@ class Ledger {
                 pollinationId,
                 new PollenEntry.Line(null, lot.id(), kind, change, at, ""),
                 caller.accountId(),
-                clock.instant());
+                orchards.now(caller));
     }
 
     /** A line written by hand. */
@@ -73,7 +65,7 @@ class Ledger {
             throw new InvalidInputException(
                     "doses", "are " + line.change() + ", but only " + out(lot) + " went out of " + lot.code() + ".");
         }
-        write(lot, PollenEntry.byHand(line, caller.accountId(), clock.instant()));
+        write(lot, PollenEntry.byHand(line, caller.accountId(), orchards.now(caller)));
     }
 
     /** Answers a line that was wrong; once. */
@@ -90,7 +82,7 @@ class Ledger {
             throw new InvalidInputException(
                     "doses", "were brought back in the meantime: " + lot.code() + " would hold more than went in.");
         }
-        write(lot, PollenEntry.undoing(wrong, orchards.now(caller), caller.accountId(), clock.instant()));
+        write(lot, PollenEntry.undoing(wrong, orchards.now(caller), caller.accountId(), orchards.now(caller)));
     }
 
     /** Pours parts into a new jar; jars are locked in one order everywhere, so that two people never wait for each other. */
@@ -116,7 +108,7 @@ class Ledger {
                 poured,
                 new PollenEntry.Line(null, lot.id(), kind, change, at, ""),
                 caller.accountId(),
-                clock.instant());
+                orchards.now(caller));
     }
 
     /** Doses that went out and did not come back. */

@@ -116,7 +116,9 @@ final class LotBook {
 
     List<PollenStep> stepsOf(PollenLot lot) {
         return steps.getOrDefault(lot.id(), List.of()).stream()
-                .sorted(Comparator.comparing((PollenStep s) -> s.step().at()).thenComparing(PollenStep::recordedAt))
+                .sorted(Comparator.comparing((PollenStep s) -> s.step().at())
+                        .thenComparing(PollenStep::recordedAt)
+                        .thenComparing(PollenStep::id))
                 .toList();
     }
 

@@ -1,7 +1,6 @@
 package org.evenhand.pollen;
 
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -46,7 +45,6 @@ public class PollenShelf {
     private final Readings readings;
     private final CropCatalogue crops;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     PollenShelf(
             PollenLotRepository lots,
@@ -55,8 +53,7 @@ public class PollenShelf {
             Orchards orchards,
             Readings readings,
             CropCatalogue crops,
-            OnceWriter once,
-            InstantSource clock) {
+            OnceWriter once) {
         this.lots = lots;
         this.books = books;
         this.ledger = ledger;
@@ -64,7 +61,6 @@ public class PollenShelf {
         this.readings = readings;
         this.crops = crops;
         this.once = once;
-        this.clock = clock;
     }
 
     /** Every jar that is not voided, viability estimated for a moment. */
@@ -155,7 +151,7 @@ public class PollenShelf {
                 sources(request),
                 Map.of());
         String code = books.nextCode(caller, prefix(variety.name()));
-        PollenLot lot = new PollenLot(id, caller, clock.instant(), zone, code, details);
+        PollenLot lot = new PollenLot(id, caller, orchards.now(caller), zone, code, details);
         return view(caller, lots.saveAndFlush(lot));
     }
 
@@ -256,7 +252,7 @@ public class PollenShelf {
                     "does not help: pollen of " + lot.code()
                             + " is on flowers already, or went elsewhere. Void those pollinations first.");
         }
-        lot.voidBecause(request.reason(), clock.instant());
+        lot.voidBecause(request.reason(), orchards.now(caller));
         lots.saveAndFlush(lot);
         ledger.pourBack(caller, id, lot.details().parts());
     }

@@ -1,7 +1,6 @@
 package org.evenhand.pollen;
 
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,21 +31,13 @@ class Pourings {
     private final Ledger ledger;
     private final Orchards orchards;
     private final OnceWriter once;
-    private final InstantSource clock;
 
-    Pourings(
-            PollenLotRepository lots,
-            LotBooks books,
-            Ledger ledger,
-            Orchards orchards,
-            OnceWriter once,
-            InstantSource clock) {
+    Pourings(PollenLotRepository lots, LotBooks books, Ledger ledger, Orchards orchards, OnceWriter once) {
         this.lots = lots;
         this.books = books;
         this.ledger = ledger;
         this.orchards = orchards;
         this.once = once;
-        this.clock = clock;
     }
 
     public LotView put(Caller caller, UUID id, JarRequests.Pouring request) {
@@ -105,7 +96,7 @@ class Pourings {
                 parts);
         String prefix = fathers.size() == 1 ? PollenShelf.prefix(book.fatherNames(from.get(0))) : BLEND_PREFIX;
         PollenLot lot =
-                new PollenLot(id, caller, clock.instant(), zone(caller), books.nextCode(caller, prefix), details);
+                new PollenLot(id, caller, orchards.now(caller), zone(caller), books.nextCode(caller, prefix), details);
         lots.saveAndFlush(lot);
         Jars.ask(hazards(books.read(caller), lot), request.confirmed());
         ledger.pour(caller, id, parts, at);

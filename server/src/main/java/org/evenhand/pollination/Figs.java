@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -38,14 +37,12 @@ public class Figs {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final OnceWriter once;
-    private final InstantSource clock;
 
-    Figs(FigMeasureRepository measures, Orchards orchards, CropCatalogue crops, OnceWriter once, InstantSource clock) {
+    Figs(FigMeasureRepository measures, Orchards orchards, CropCatalogue crops, OnceWriter once) {
         this.measures = measures;
         this.orchards = orchards;
         this.crops = crops;
         this.once = once;
-        this.clock = clock;
     }
 
     @Transactional(readOnly = true)
@@ -127,7 +124,7 @@ public class Figs {
                 () -> measures.saveAndFlush(new FigMeasure(
                         id,
                         caller,
-                        clock.instant(),
+                        orchards.now(caller),
                         orchards.details(caller).site().zone(),
                         tree.id(),
                         measure)));
@@ -140,7 +137,7 @@ public class Figs {
                 .orElseThrow(() -> new NotFoundException("fig", id));
         if (!measure.voided()) {
             measure.requireVersion("fig", request.version());
-            measure.voidBecause(request.reason(), clock.instant());
+            measure.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 }

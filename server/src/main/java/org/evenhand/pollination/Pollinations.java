@@ -1,7 +1,6 @@
 package org.evenhand.pollination;
 
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
@@ -66,7 +65,6 @@ public class Pollinations {
     private final SecondVisitRules second;
     private final Settings settings;
     private final ApplicationEventPublisher events;
-    private final InstantSource clock;
 
     Pollinations(
             PollinationRepository pollinations,
@@ -79,8 +77,7 @@ public class Pollinations {
             CrossFlowers crossings,
             SecondVisitRules second,
             Settings settings,
-            ApplicationEventPublisher events,
-            InstantSource clock) {
+            ApplicationEventPublisher events) {
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.shelf = shelf;
@@ -92,7 +89,6 @@ public class Pollinations {
         this.second = second;
         this.settings = settings;
         this.events = events;
-        this.clock = clock;
     }
 
     /** The latest 500, second visits to the same flowers left out; the latest first. */
@@ -199,7 +195,7 @@ public class Pollinations {
             refuseWhatDoesNotServe(caller, tree, l);
         });
         Pollination pollination = new Pollination(
-                id, caller, clock.instant(), zone, done(caller, tree, lot, flowers, doneAt, zone, request));
+                id, caller, orchards.now(caller), zone, done(caller, tree, lot, flowers, doneAt, zone, request));
         pollinations.saveAndFlush(pollination);
         lot.ifPresent(l -> shelf.draw(caller, l.id(), id, flowers, doneAt));
         return views(caller, List.of(pollination)).get(0);
@@ -398,7 +394,7 @@ public class Pollinations {
         pollination.requireVersion("pollination", request.version());
         second.refuseVoidingFirst(caller, pollination);
         events.publishEvent(new PollinationVoided(caller.orchardId(), id));
-        pollination.voidBecause(request.reason(), clock.instant());
+        pollination.voidBecause(request.reason(), orchards.now(caller));
         pollinations.saveAndFlush(pollination);
         if (pollination.lotId() != null) {
             shelf.giveBack(caller, pollination.lotId(), id, pollination.flowers());

@@ -10,7 +10,7 @@ import org.springframework.data.jpa.repository.Query;
 interface WalkRepository extends JpaRepository<Walk, UUID> {
     Optional<Walk> findByIdAndOrchardId(UUID id, UUID orchardId);
 
-    List<Walk> findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDesc(
+    List<Walk> findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDescIdDesc(
             UUID orchardId, Instant after);
 }
 

@@ -109,7 +109,7 @@ class Walks {
             Walk walk = walks.saveAndFlush(new Walk(
                     id,
                     caller,
-                    clock.instant(),
+                    orchards.now(caller),
                     zone(caller),
                     round.at(),
                     collects,
@@ -273,8 +273,8 @@ class Walks {
     @Transactional(readOnly = true)
     public List<WalkView.Open> open(Caller caller) {
         List<Walk> open =
-                walks.findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDesc(
-                        caller.orchardId(), clock.instant().minus(OFFERED));
+                walks.findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDescIdDesc(
+                        caller.orchardId(), orchards.now(caller).minus(OFFERED));
         Map<UUID, Integer> done =
                 pollinations.flowersOfWalks(caller, open.stream().map(Walk::id).toList());
         return open.stream()
@@ -291,7 +291,7 @@ class Walks {
     public WalkView close(Caller caller, UUID id) {
         Walk walk = require(caller, id);
         if (walk.closedAt() == null) {
-            walk.close(clock.instant());
+            walk.close(orchards.now(caller));
             crossings.dropIdle(caller, id);
             walks.saveAndFlush(walk);
         }
@@ -318,7 +318,8 @@ class Walks {
                     }
                     return found;
                 },
-                () -> words.saveAndFlush(new WalkWord(id, caller, clock.instant(), zone(caller), walkId, request)));
+                () -> words.saveAndFlush(
+                        new WalkWord(id, caller, orchards.now(caller), zone(caller), walkId, request)));
         return view(caller, walk);
     }
 
@@ -329,7 +330,7 @@ class Walks {
                 .orElseThrow(() -> new NotFoundException("word", id));
         if (!word.voided()) {
             word.requireVersion("word", request.version());
-            word.voidBecause(request.reason(), clock.instant());
+            word.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 
@@ -349,7 +350,7 @@ class Walks {
                     return found;
                 },
                 () -> photos.saveAndFlush(
-                        new WalkPhoto(id, caller, clock.instant(), zone(caller), walkId, clean(photo))));
+                        new WalkPhoto(id, caller, orchards.now(caller), zone(caller), walkId, clean(photo))));
         return view(caller, walk);
     }
 
@@ -382,7 +383,7 @@ class Walks {
     public void voidPhoto(Caller caller, UUID walkId, UUID id, VoidRequest request) {
         WalkPhoto photo = requirePhoto(caller, walkId, id);
         photo.requireVersion("picture", request.version());
-        photo.voidBecause(request.reason(), clock.instant());
+        photo.voidBecause(request.reason(), orchards.now(caller));
     }
 
     private WalkPhoto requirePhoto(Caller caller, UUID walkId, UUID id) {

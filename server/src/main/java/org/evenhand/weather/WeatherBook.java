@@ -2,7 +2,6 @@ package org.evenhand.weather;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
@@ -41,21 +40,14 @@ public class WeatherBook {
     private final Weather weather;
     private final Orchards orchards;
     private final OnceWriter once;
-    private final InstantSource clock;
 
     WeatherBook(
-            WeatherRecordRepository records,
-            WeatherRows rows,
-            Weather weather,
-            Orchards orchards,
-            OnceWriter once,
-            InstantSource clock) {
+            WeatherRecordRepository records, WeatherRows rows, Weather weather, Orchards orchards, OnceWriter once) {
         this.records = records;
         this.rows = rows;
         this.weather = weather;
         this.orchards = orchards;
         this.once = once;
-        this.clock = clock;
     }
 
     /** Takes a file. Bad rows refuse it, each with its line, unless the caller agreed to keep the good ones. */
@@ -216,7 +208,7 @@ public class WeatherBook {
         if (!record.voided()) {
             record.requireVersion("weather record", request.version());
             rows.extent(id).ifPresent(e -> weather.changed(caller.orchardId(), e.first(), e.last()));
-            record.voidBecause(request.reason(), clock.instant());
+            record.voidBecause(request.reason(), orchards.now(caller));
         }
     }
 
@@ -248,7 +240,7 @@ public class WeatherBook {
                 found -> found.id(),
                 () -> {
                     records.saveAndFlush(
-                            new WeatherRecord(id, caller, clock.instant(), zone, kind, name, block, keyHash));
+                            new WeatherRecord(id, caller, orchards.now(caller), zone, kind, name, block, keyHash));
                     addRows.run();
                     return id;
                 });
@@ -268,7 +260,7 @@ public class WeatherBook {
         Map<UUID, WeatherRows.Extent> extents = rows.extents(caller.orchardId());
         return new WeatherRequests.Overview(
                 places.underCover(place),
-                records.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(caller.orchardId()).stream()
+                records.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(caller.orchardId()).stream()
                         .map(r -> view(r, extents.get(r.id())))
                         .toList(),
                 Weather.stretches(air, from, until).stream()

@@ -10,5 +10,5 @@ interface WeatherRecordRepository extends JpaRepository<WeatherRecord, UUID> {
 
     Optional<WeatherRecord> findByKeyHashAndVoidedAtIsNull(String keyHash);
 
-    List<WeatherRecord> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDesc(UUID orchardId);
+    List<WeatherRecord> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(UUID orchardId);
 }
