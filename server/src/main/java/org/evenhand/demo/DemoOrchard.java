@@ -428,7 +428,7 @@ class DemoOrchard implements ApplicationRunner {
 
         private void today(List<UUID> lanterns, List<UUID> ridges) {
             Instant early = now.minus(50, ChronoUnit.MINUTES);
-            reading(lanterns.get(0), early, 11, 8, 9, 3, 5, 4);
+            reading(lanterns.get(0), early, 11, 8, 9, 3, 2, 3);
             reading(lanterns.get(1), early.plus(6, ChronoUnit.MINUTES), 9, 5, 11, 2, 0, 3);
             reading(lanterns.get(2), early.plus(11, ChronoUnit.MINUTES), 7, 6, 4, 0, 0, 2);
             reading(ridges.get(0), early.plus(17, ChronoUnit.MINUTES), 6, 9, 7, 3, 4, 2);
@@ -445,7 +445,7 @@ class DemoOrchard implements ApplicationRunner {
                     new SettingsRequest(
                             PollenAge.STORED,
                             Strokes.AS_SHEET,
-                            24,
+                            40,
                             List.of(hours(16, 18), hours(20, 22)),
                             List.of(),
                             List.of(),
