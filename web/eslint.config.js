@@ -12,7 +12,7 @@ export default tseslint.config(
     languageOptions: {
       globals: globals.browser,
       parserOptions: {
-        projectService: { allowDefaultProject: ['eslint.config.js'] },
+        projectService: { allowDefaultProject: ['eslint.config.js', 'first-load.mjs'] },
         tsconfigRootDir: import.meta.dirname,
       },
     },

@@ -1,7 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/fraunces';
-import '@mantine/core/styles.css';
-import '@mantine/notifications/styles.css';
+import './kit/mantine-styles';
 import './kit/look.css';
 
 import { MantineProvider } from '@mantine/core';

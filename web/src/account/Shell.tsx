@@ -1,15 +1,18 @@
-import { Drawer } from '@mantine/core';
+import { Drawer, VisuallyHidden } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { IconBasket, IconDots, IconFlower, IconRoute, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { lazy, Suspense, useEffect, useRef } from 'react';
+import { Link, NavigationType, NavLink, Outlet, useLocation, useNavigationType } from 'react-router';
 import { KeptLine } from '../kit/KeptLine';
 import { LightBar } from '../kit/LightBar';
+import { usePageName } from '../kit/page-title';
 import { PLAN_DAYS, queries } from '../kit/queries';
-import { DemoClock } from './DemoClock';
 import { Mark } from './Mark';
 import { SignOut } from './SignOut';
 import { useHere } from '../kit/orchard-context';
+
+const DemoClock = lazy(async () => ({ default: (await import('./DemoClock')).DemoClock }));
 
 const WORK = [
   ['/', 'Today'],
@@ -60,10 +63,30 @@ function Who() {
       <div>
         {orchard.name} · {session.person}
       </div>
-      {orchard.demo && <DemoClock />}
+      {orchard.demo && (
+        <Suspense fallback={null}>
+          <DemoClock />
+        </Suspense>
+      )}
       <SignOut />
     </div>
   );
+}
+
+/** A page that is turned to begins at its top, for eyes and keyboard alike; one that is gone back to stays where it was. */
+function useTurnedPage() {
+  const { pathname } = useLocation();
+  const turned = useNavigationType();
+  const main = useRef<HTMLElement>(null);
+  const first = useRef(true);
+  useEffect(() => {
+    if (!first.current && turned !== NavigationType.Pop) {
+      window.scrollTo(0, 0);
+      main.current?.focus({ preventScroll: true });
+    }
+    first.current = false;
+  }, [pathname, turned]);
+  return main;
 }
 
 /** The frame around every page at the desk, and the tabs at the bottom of a phone. */
@@ -72,8 +95,14 @@ export function Shell() {
   const { pathname } = useLocation();
   const { data: plan } = useQuery({ ...queries.plan(PLAN_DAYS), enabled: EVENING.has(pathname) });
   const [more, { open, close }] = useDisclosure();
+  const main = useTurnedPage();
+  const name = usePageName();
   return (
     <div className="app">
+      <a href="#page" className="skip">
+        Skip to the page
+      </a>
+      <VisuallyHidden role="status">{name}</VisuallyHidden>
       <nav className="nav" aria-label="Pages">
         <Link to="/" className="brand">
           <Mark /> Even Hand
@@ -83,7 +112,7 @@ export function Shell() {
       </nav>
       <div className="main">
         <LightBar visits={EVENING.has(pathname) ? plan?.rounds : undefined} />
-        <main className="body">
+        <main className="body" id="page" tabIndex={-1} ref={main}>
           <KeptLine className="kept" />
           <Outlet />
         </main>

@@ -127,6 +127,7 @@ function HoursForm({ before }: { before: Settings }) {
       </div>
       <NumberInput
         label="Flowers you manage in an hour"
+        description="With the way from tree to tree."
         min={1}
         max={2000}
         maw={240}

@@ -10,6 +10,7 @@ import { newId } from '../kit/ids';
 import { sayKept } from '../kit/kept';
 import { useNightMode } from '../kit/night';
 import { useHere } from '../kit/orchard-context';
+import { usePageTitle } from '../kit/page-title';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural, said } from '../kit/time';
@@ -308,6 +309,7 @@ export function Tally() {
   const trees = useQuery(queries.trees());
   const crops = useQuery(queries.crops());
   const readings = useQuery(queries.readings(id));
+  usePageTitle(trees.data?.find((t) => t.id === id)?.name);
   return (
     <Loaded of={trees}>
       {(all) => {

@@ -23,9 +23,14 @@ export function Loaded<T>({
       </div>
     );
   }
+  return <Waiting>{waiting}</Waiting>;
+}
+
+/** Shown while something is fetched. */
+export function Waiting({ children = 'one moment' }: { children?: ReactNode }) {
   return (
     <div className="line soft" role="status" style={{ padding: 24 }}>
-      <Loader size="sm" color="leaf" /> {waiting}
+      <Loader size="sm" color="leaf" /> {children}
     </div>
   );
 }

@@ -60,16 +60,19 @@ export function OverrideDialog({ asked, close }: { asked: Asked | undefined; clo
   );
 }
 
-const overrideTitle = (of: Asked): string =>
-  of.request.kind === 'SKIP_DAYS'
-    ? 'Skip this day'
-    : of.request.kind === 'SKIP_TREE'
-      ? `Not ${of.tree} this week`
-      : 'Go at another hour';
+const TITLES: Record<Request['kind'], (tree?: string) => string> = {
+  SKIP_DAYS: () => 'Skip this day',
+  SKIP_TREE: (tree) => `Not ${tree} this week`,
+  SKIP_VISIT: () => 'Skip this visit',
+  VISIT_AT: () => 'Go at another hour',
+};
+
+const overrideTitle = (of: Asked): string => TITLES[of.request.kind](of.tree);
 
 function Question({ asked, close }: { asked: Asked; close: () => void }) {
   const { now, zone } = useHere();
   const [at, setAt] = useState(asked.request.visitAt);
+  const movable = asked.request.kind === 'VISIT_AT';
   const of: Request = at ? { ...asked.request, visitAt: at } : asked.request;
   const save = useSubmit(
     () => answer(api.PUT('/api/plan-overrides/{id}', { params: { path: { id: newId() } }, body: of })),
@@ -82,7 +85,7 @@ function Question({ asked, close }: { asked: Asked; close: () => void }) {
   return (
     <div className="stack">
       <p>{overrideWords({ ...of, tree: asked.tree }, now, zone)}.</p>
-      {at && (
+      {at && movable && (
         <TimeField
           label="Hour of the visit"
           value={new Date(at)}

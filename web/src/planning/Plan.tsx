@@ -221,6 +221,13 @@ function RoundLine({ round, number, ask }: { round: Round; number: number; ask: 
         <Button
           size="compact-sm"
           variant="outline"
+          onClick={() => ask({ request: { kind: 'SKIP_VISIT', visitAt: round.at } })}
+        >
+          Skip this visit
+        </Button>
+        <Button
+          size="compact-sm"
+          variant="outline"
           onClick={() => ask({ request: { kind: 'SKIP_DAYS', firstDay: round.day, lastDay: round.day } })}
         >
           Skip this day

@@ -42,6 +42,7 @@ export function overrideWords(
 ): string {
   if (of.kind === 'VISIT_AT')
     return `A visit ${saidAt(new Date(of.visitAt!), now, zone)}, in place of the one next to it`;
+  if (of.kind === 'SKIP_VISIT') return `Nobody goes on the visit ${saidAt(new Date(of.visitAt!), now, zone)}`;
   const days =
     of.lastDay && of.lastDay !== of.firstDay
       ? `from ${calendarDay(of.firstDay!)} to ${calendarDay(of.lastDay)}`

@@ -6,6 +6,7 @@ import type { Schemas } from '../kit/api';
 import { Jar } from '../kit/Jar';
 import { flowers, percent, percentRange, temperature } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
+import { usePageTitle } from '../kit/page-title';
 import { queries } from '../kit/queries';
 import { Loaded } from '../kit/States';
 import { dayOfYearAndClock, plural, said } from '../kit/time';
@@ -153,6 +154,7 @@ function Head({ story }: { story: Schemas['LotStory'] }) {
 export function JarPage() {
   const id = useParams().lot!;
   const story = useQuery(queries.jar(id));
+  usePageTitle(story.data?.lot.code);
   return (
     <Loaded of={story}>
       {(s) => (

@@ -1,13 +1,16 @@
 import { Button, Textarea } from '@mantine/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { sayKept } from '../kit/kept';
 import { useHere } from '../kit/orchard-context';
 import { useSubmit } from '../kit/use-submit';
-import { RecordPollination } from '../pollination/RecordPollination';
 import { Photos } from './Photos';
 import classes from './Walk.module.css';
+
+const RecordPollination = lazy(async () => ({
+  default: (await import('../pollination/RecordPollination')).RecordPollination,
+}));
 
 type Word = Schemas['WalkWordRequest']['kind'];
 
@@ -94,7 +97,11 @@ export function StopWords({ walk, index, goOn }: Props) {
         </button>
         <Photos walk={walk} stop={index} tree={stop.treeName} />
       </div>
-      {other && <RecordPollination tree={stop.treeId} close={() => setOther(false)} />}
+      {other && (
+        <Suspense fallback={null}>
+          <RecordPollination tree={stop.treeId} close={() => setOther(false)} />
+        </Suspense>
+      )}
       {note !== undefined && (
         <div className={classes.note}>
           <Textarea

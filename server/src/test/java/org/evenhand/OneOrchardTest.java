@@ -235,6 +235,7 @@ class OneOrchardTest {
         tried.put("POST /api/calendars/{id}/void", ours.post("/api/calendars/" + calendar + "/void", Api.voiding(0)));
         tried.put("GET /api/feeds/{key}.ics", ours.get("/api/feeds/" + calendar + ".ics"));
         tried.put("PUT /api/walks/{id}", ours.put("/api/walks/" + walk, Map.of()));
+        tried.put("POST /api/walks/{id}/plan-anew", ours.post("/api/walks/" + walk + "/plan-anew", Map.of()));
         tried.put("POST /api/walks/{id}/close", ours.post("/api/walks/" + walk + "/close", Map.of()));
         tried.put("PUT /api/walks/{walk}/words/{id}", ours.put("/api/walks/" + walk + "/words/" + said, word));
         tried.put(

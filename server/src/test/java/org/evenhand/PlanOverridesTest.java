@@ -135,6 +135,35 @@ class PlanOverridesTest {
     }
 
     @Test
+    void one_visit_is_left_out_and_the_others_of_its_day_stay() {
+        flowers();
+        settings(Map.of(
+                "flowersPerHour",
+                4,
+                "everyDay",
+                List.of(Map.of("from", "16:00", "until", "18:00"), Map.of("from", "20:30", "until", "22:00"))));
+        List<String> before = hoursOf(plan());
+        String skipped = before.get(0);
+        Map<String, Object> skip = Map.of("kind", "SKIP_VISIT", "visitAt", skipped);
+        JsonNode cost = api.post("/api/plan-overrides/cost", skip).expect(200).body();
+        override(skip);
+
+        List<String> after = hoursOf(plan());
+        assertThat(after).doesNotContain(skipped).contains(before.get(1));
+        assertThat(cost.path("cost").asDouble()).isGreaterThanOrEqualTo(0);
+        JsonNode told = plan().path("overrides").get(0);
+        assertThat(told.path("visitAt").asString()).isEqualTo(skipped);
+        assertThat(told.has("problem")).isFalse();
+    }
+
+    private static List<String> hoursOf(JsonNode plan) {
+        return plan.path("rounds")
+                .valueStream()
+                .map(r -> r.path("at").asString())
+                .toList();
+    }
+
+    @Test
     void what_cannot_be_is_refused_or_told() {
         flowers();
         api.put(

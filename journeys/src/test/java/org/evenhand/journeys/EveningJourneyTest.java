@@ -177,7 +177,7 @@ class EveningJourneyTest extends DemoJourney {
         browser.phone();
         browser.seeText("Before you go");
         browser.press("Go");
-        browser.seeText("Collect Lantern");
+        browser.seeText("Collect Pale Ridge");
         browser.picture("walk-collect-phone");
         browser.collectOnTheWalk(2, 7);
         browser.seeText("cross 26-2, Pale Ridge × Lantern");

@@ -35,6 +35,19 @@ public class OnceWriter {
     }
 
     /**
+     * The record that was written with an id already, for what is worked out before anything is written; "not found" where the id is
+     * taken in another orchard.
+     */
+    public <E> Optional<E> written(String table, UUID id, Supplier<Optional<E>> find) {
+        Ids.requireVersion7(id);
+        Optional<E> found = find.get();
+        if (found.isPresent() || !taken(table, "id", id)) {
+            return found;
+        }
+        return Optional.of(find.get().orElseThrow(() -> new NotFoundException(table.replace('_', ' '), id)));
+    }
+
+    /**
      * As {@link #write(String, UUID, Supplier, Function, Supplier)}, for a table that keeps the client's id elsewhere.
      *
      * @param column the column that holds the client's id

@@ -113,18 +113,25 @@ class Calendars {
         }
     }
 
-    /** The feed behind a secret; "not found" for any other. */
-    @Transactional(readOnly = true)
+    /**
+     * The feed behind a secret; "not found" for any other. Made once for each state of the orchard, however often calendar programs
+     * ask.
+     */
     public String read(String key, String origin) {
         CalendarFeed feed = feeds.findByKeyHashAndVoidedAtIsNull(SecretKeys.hash(key))
                 .orElseThrow(() -> new NotFoundException("calendar at this address"));
         Caller reader = new Caller(feed.recordedBy(), feed.orchardId(), feed.name(), Caller.Role.HELPER);
+        PlanView plan = plans.plan(reader, VisitWindows.DAYS);
+        return plans.once(reader, "calendar at " + origin, () -> calendar(reader, plan, origin));
+    }
+
+    private String calendar(Caller reader, PlanView plan, String origin) {
         Calendar calendar = new Calendar();
         calendar.add(new ProdId("-//Even Hand//EN"));
         calendar.add(ImmutableVersion.VERSION_2_0);
         calendar.add(ImmutableCalScale.GREGORIAN);
         Map<String, Integer> named = new HashMap<>();
-        plans.plan(reader, VisitWindows.DAYS).rounds().stream()
+        plan.rounds().stream()
                 .filter(r -> r.flowers() > 0)
                 .forEach(r -> calendar.add(round(reader, r, name(reader, r, named), origin)));
         crossSteps(reader).forEach((when, due) -> calendar.add(crossStep(reader, when, due, origin)));

@@ -7,6 +7,8 @@ import java.util.function.IntPredicate;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.crop.CrossHabit;
 import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.planning.FlowerGroupId;
+import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.orchard.VarietyView;
 
 /**
@@ -26,37 +28,26 @@ record CrossJob(
         CrossWork work,
         Instant start,
         double weight) {
-    /** A flower given pollen once more counts for less than one given it first. Our convention. */
-    private static final double SECOND_COUNTS = 0.5;
-
-    private static final String FIRST = "cross ";
-    private static final String AGAIN = "again ";
-
     CrossHabit habit() {
         return tree.sheet().cross().orElseThrow();
     }
 
     double secondWeight() {
-        return weight * SECOND_COUNTS;
+        return weight * PlanWeights.USUAL.repeatOfCross();
     }
 
-    /** Names of its groups of flowers in the planner's request. */
-    String firstKey() {
-        return FIRST + key();
+    /** Its flowers in the planner's request. */
+    FlowerGroupId.FirstVisit firstVisit() {
+        return new FlowerGroupId.FirstVisit(
+                crossing != null ? crossing : wishId, tree.tree().id());
     }
 
-    String againKey() {
-        return AGAIN + key();
+    FlowerGroupId.RepeatVisit repeatVisit() {
+        return new FlowerGroupId.RepeatVisit(firstVisit().cross(), firstVisit().tree());
     }
 
-    private String key() {
-        return crossing != null
-                ? crossing.toString()
-                : wishId + " on " + tree.tree().id();
-    }
-
-    boolean owns(String stage) {
-        return stage.equals(firstKey()) || stage.equals(againKey());
+    boolean owns(FlowerGroupId group) {
+        return group.equals(firstVisit()) || group.equals(repeatVisit());
     }
 
     RoundView.Cross ref() {

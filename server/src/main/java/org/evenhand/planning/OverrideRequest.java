@@ -26,7 +26,11 @@ record OverrideRequest(
         @Schema(description = OPTIONAL) Instant visitAt) {
 
     static OverrideRequest visitAt(Instant at) {
-        return new OverrideRequest(PlanOverride.Kind.VISIT_AT, null, null, null, at);
+        return ofHour(PlanOverride.Kind.VISIT_AT, at);
+    }
+
+    static OverrideRequest ofHour(PlanOverride.Kind kind, Instant at) {
+        return new OverrideRequest(kind, null, null, null, at);
     }
 
     /** Whether it means work at a moment. */
@@ -37,6 +41,6 @@ record OverrideRequest(
 
     /** Whether it says nothing any more of what is to come. */
     boolean past(Instant now, ZoneId zone) {
-        return kind == PlanOverride.Kind.VISIT_AT ? visitAt.isBefore(now) : lastDay.isBefore(Rhythm.workday(now, zone));
+        return visitAt != null ? visitAt.isBefore(now) : lastDay.isBefore(Rhythm.workday(now, zone));
     }
 }

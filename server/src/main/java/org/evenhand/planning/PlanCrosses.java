@@ -11,12 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.IntPredicate;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossHabit;
 import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.FlowersToDo;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundRequest;
@@ -34,12 +34,8 @@ final class PlanCrosses {
     /** Flowers of wishes whose crop needs no making ready, by tree. */
     private final Map<UUID, List<Apart>> apart = new HashMap<>();
 
-    /** What groups of flowers in the request are, that were set apart for a wish. */
-    private final Map<String, SetApart> named = new HashMap<>();
-
+    private final Map<UUID, WantedCross> wanted = new HashMap<>();
     private final List<PlanView.Left> notPossible = new ArrayList<>();
-
-    private record SetApart(String stage, WantedCross wish) {}
 
     /** Flowers set apart on a tree for a wish. */
     private record Apart(CrossNeeds.Wished wished, int flowers) {}
@@ -175,13 +171,9 @@ final class PlanCrosses {
                     .mapToInt(PlanSource::doses)
                     .sum();
             WantedCross wish = a.wished().wish();
-            UnaryOperator<String> name = stage -> {
-                String group = "for " + wish.id() + " " + stage;
-                named.put(group, new SetApart(stage, wish));
-                return group;
-            };
+            wanted.put(wish.id(), wish);
             flowers = FlowersToDo.reserve(
-                    flowers, Math.min(a.flowers(), doses), only, a.wished().weight(), name);
+                    flowers, Math.min(a.flowers(), doses), only, a.wished().weight(), wish.id());
         }
         List<OpenFlowers> all = new ArrayList<>(flowers);
         int ofCrosses = 0;
@@ -192,8 +184,8 @@ final class PlanCrosses {
                 ofCrosses += 2 * job.flowers();
             }
         }
-        int wanted = Math.max(mother.wanted(), Math.min(RoundRequest.NO_LIMIT, ofCrosses));
-        return mother.with(wanted, all);
+        int most = Math.max(mother.wanted(), Math.min(RoundRequest.NO_LIMIT, ofCrosses));
+        return mother.with(most, all);
     }
 
     private List<OpenFlowers> opened(List<OpenFlowers> flowers, CrossJob job) {
@@ -211,30 +203,24 @@ final class PlanCrosses {
         List<Double> first = job.work().firstVisit(rounds, job.start(), pollen);
         List<Double> second = job.work().secondVisit(rounds, job.start(), pollen);
         if (first.stream().anyMatch(w -> w > 0)) {
-            groups.add(new OpenFlowers(job.firstKey(), job.flowers(), job.weight(), first, Optional.of(only)));
+            groups.add(new OpenFlowers(job.firstVisit(), job.flowers(), job.weight(), first, Optional.of(only)));
         }
         if (second.stream().anyMatch(w -> w > 0)) {
-            groups.add(new OpenFlowers(job.againKey(), job.flowers(), job.secondWeight(), second, Optional.of(only)));
+            groups.add(
+                    new OpenFlowers(job.repeatVisit(), job.flowers(), job.secondWeight(), second, Optional.of(only)));
         }
         return groups;
     }
 
-    /** The stage of a group of flowers. */
-    String stage(String group) {
-        return named.containsKey(group) ? named.get(group).stage() : group;
+    /** The wanted cross that flowers are set apart for. */
+    RoundView.Cross setApartFor(FlowerGroupId.Reserved group) {
+        WantedCross wish = wanted.get(group.wanted());
+        return new RoundView.Cross(null, wish.id(), wish.fatherId(), wish.father(), null);
     }
 
-    /** The wish that flowers set apart in a group are for; null where they are for none. */
-    RoundView.Cross setApartFor(String group) {
-        SetApart apartFor = named.get(group);
-        return apartFor == null
-                ? null
-                : new RoundView.Cross(
-                        null,
-                        apartFor.wish().id(),
-                        apartFor.wish().fatherId(),
-                        apartFor.wish().father(),
-                        null);
+    /** The cross that flowers belong to; empty where they belong to none. */
+    Optional<CrossJob> owner(FlowerGroupId group) {
+        return jobs.stream().filter(j -> j.owns(group)).findFirst();
     }
 
     /** Flowers to be made ready in a round: they take hands too. */

@@ -22,9 +22,9 @@ import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.planning.LearnedPace;
-import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.core.planning.RoundRequest;
-import org.evenhand.core.planning.WorkablePlan;
+import org.evenhand.core.planning.TreeId;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.cropload.Targets;
 import org.evenhand.crossing.Crossings;
@@ -40,9 +40,6 @@ import org.springframework.stereotype.Component;
 /** Makes the plan of some rounds: what trees want, what pollen there is, what crosses ask, what people chose. */
 @Component
 class PlanMaking {
-    /** What a flower left for the next day counts for, as weather and people's plans change. Our convention. */
-    private static final double CERTAIN_NEXT_DAY = 0.95;
-
     private static final Duration GRAIN = Duration.ofMinutes(10);
 
     private final Orchards orchards;
@@ -56,6 +53,7 @@ class PlanMaking {
     private final RoundChoices choices;
     private final PlanOverrides overrides;
     private final BloomDiary bloomDates;
+    private final SolvedQuestions solved;
 
     PlanMaking(
             Orchards orchards,
@@ -68,7 +66,8 @@ class PlanMaking {
             PlanSources pollen,
             RoundChoices choices,
             PlanOverrides overrides,
-            BloomDiary bloomDates) {
+            BloomDiary bloomDates,
+            SolvedQuestions solved) {
         this.orchards = orchards;
         this.forecasts = forecasts;
         this.pollinations = pollinations;
@@ -80,6 +79,7 @@ class PlanMaking {
         this.choices = choices;
         this.overrides = overrides;
         this.bloomDates = bloomDates;
+        this.solved = solved;
     }
 
     /** The orchard's clock, up to the next ten minutes. */
@@ -157,16 +157,23 @@ class PlanMaking {
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         PlanSecondVisits again = new PlanSecondVisits(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
-        ChosenPlan plan = ChosenPlan.of(
-                worthGoing(ground, slots, ofCrosses, chosen),
+        ChosenPlan plan = solved.plan(
                 request(ground, slots, sources, ofCrosses, again, openings),
+                shares(ground),
+                ground.settings().worthGoing(),
+                needed(ground, slots, ofCrosses, chosen),
                 chosen,
                 c -> round(c, slots, ground.zone()));
         return new MadePlan(ground, slots, sources, ofCrosses, again, plan.request(), chosen, plan);
     }
 
-    /** Without visits for next to nothing; those of crosses and of people's choices stay. */
-    private static WorkablePlan worthGoing(
+    private static Map<TreeId, Double> shares(PlanningContext ground) {
+        return ground.budgets().values().stream()
+                .collect(Collectors.toMap(b -> new TreeId(b.treeId()), TargetView.Budget::share));
+    }
+
+    /** Visits that are made for however little: those of crosses and of people's choices. */
+    private static Set<Integer> needed(
             PlanningContext ground, List<VisitWindow> slots, PlanCrosses ofCrosses, List<RoundChoice> chosen) {
         Set<Integer> needed = IntStream.range(0, slots.size())
                 .filter(r -> ofCrosses.stepsIn(r) || slots.get(r).asked())
@@ -177,10 +184,7 @@ class PlanMaking {
                 .map(c -> round(c, slots, ground.zone()))
                 .filter(r -> r != null && r.isPresent())
                 .forEach(r -> needed.add(r.getAsInt()));
-        return new WorkablePlan(
-                tree -> ground.budgets().get(tree.value()).share(),
-                ground.settings().worthGoing(),
-                needed);
+        return needed;
     }
 
     private RoundRequest request(
@@ -206,7 +210,6 @@ class PlanMaking {
                                         ground.budgets().get(t.tree().id())))))
                 .toList();
         Map<UUID, Foreseen> byTree = ground.byTree();
-        Map<LotId, PlanSource> byId = sources.stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
         return new RoundRequest(
                 IntStream.range(0, slots.size())
                         .mapToObj(r -> hands(slots.get(r), ofCrosses.madeReadyIn(r)))
@@ -215,19 +218,17 @@ class PlanMaking {
                 IntStream.range(0, sources.size())
                         .mapToObj(i -> sources.get(i).lot(i))
                         .toList(),
-                (tree, lot) -> cross(ground, byTree.get(tree.value()), byId.get(lot)),
+                CrossTable.of(mothers, sources, (tree, source) -> cross(ground, byTree.get(tree.value()), source)),
                 List.of(),
-                slots.stream().map(s -> certainty(first, s.at())).toList(),
+                slots.stream()
+                        .map(s -> PlanWeights.USUAL.certainty(first, s.at()))
+                        .toList(),
                 ground.cleaning());
     }
 
     /** Making flowers ready takes hands that cannot give pollen meanwhile, one flower for one. Our convention. */
     private static int hands(VisitWindow slot, int madeReady) {
         return slot.most() == RoundRequest.NO_LIMIT ? slot.most() : Math.max(0, slot.most() - madeReady);
-    }
-
-    private static double certainty(Instant first, Instant at) {
-        return Math.pow(CERTAIN_NEXT_DAY, Duration.between(first, at).toMinutes() / (24 * 60.0));
     }
 
     private static CrossCompatibility cross(PlanningContext ground, Foreseen mother, PlanSource source) {

@@ -33,6 +33,8 @@ class PlanOverride extends OrchardRecord {
         SKIP_DAYS,
         /** Nobody goes to this tree on these days. */
         SKIP_TREE,
+        /** Nobody goes on the visit about this hour. */
+        SKIP_VISIT,
         /** A visit at this hour, in place of the one next to it. */
         VISIT_AT
     }

@@ -98,15 +98,15 @@ class PlanOverrides {
                         orchards.tree(caller, Given.required("treeId", r.treeId()))
                                 .id(),
                         orchards.today(caller));
-            case VISIT_AT -> {
+            case SKIP_VISIT, VISIT_AT -> {
                 Instant at = Given.required("visitAt", r.visitAt());
                 if (at.isBefore(now) || at.isAfter(now.plus(FARTHEST))) {
                     throw new InvalidInputException(
                             "visitAt",
-                            "is " + Given.say(at, zone) + "; a visit can be set from now, " + Given.say(now, zone)
-                                    + ", up to " + VisitWindows.DAYS + " days ahead.");
+                            "is " + Given.say(at, zone) + "; a visit can be set or left out from now, "
+                                    + Given.say(now, zone) + ", up to " + VisitWindows.DAYS + " days ahead.");
                 }
-                yield OverrideRequest.visitAt(at);
+                yield OverrideRequest.ofHour(r.kind(), at);
             }
         };
     }

@@ -12,10 +12,11 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
-import org.evenhand.core.planning.SecondVisit;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollination.PollinationView;
 
@@ -27,14 +28,13 @@ final class PlanSecondVisits {
     /** So far back flowers are looked for; no stigma here lasts longer. */
     static final Duration FARTHEST_BACK = Duration.ofDays(5);
 
-    private static final String AGAIN = "once more ";
     private static final long HALF_HOUR_S = 1800;
 
     private final PlanningContext ground;
     private final List<Instant> rounds;
     private final List<PlanSource> sources;
     private final Map<UUID, LotView> jars;
-    private final Map<String, OnceMore> named = new HashMap<>();
+    private final Map<FlowerGroupId.RepeatOf, OnceMore> named = new HashMap<>();
     private final Map<Aged, List<Double>> taking = new HashMap<>();
 
     /**
@@ -85,13 +85,13 @@ final class PlanSecondVisits {
         List<Double> stillTaking = stillTaking(tree, flowers.first().doneAt());
         List<Double> receptivity = new ArrayList<>();
         for (int r = 0; r < rounds.size(); r++) {
-            receptivity.add(SecondVisit.receptivity(flowers.last(), rounds.get(r), stillTaking.get(r)));
+            receptivity.add(PlanWeights.USUAL.receptiveForRepeat(flowers.last(), rounds.get(r), stillTaking.get(r)));
         }
         Set<LotId> only = ofTheSamePollen(flowers.first());
         if (only.isEmpty() || receptivity.stream().allMatch(x -> x == 0)) {
             return Optional.empty();
         }
-        String name = AGAIN + flowers.first().id();
+        FlowerGroupId.RepeatOf name = new FlowerGroupId.RepeatOf(flowers.first().id());
         named.put(name, flowers);
         double weight = ground.budgets().get(tree.tree().id()).weight();
         return Optional.of(new OpenFlowers(name, flowers.first().flowers(), weight, receptivity, Optional.of(only)));
@@ -118,9 +118,8 @@ final class PlanSecondVisits {
                 .collect(Collectors.toSet());
     }
 
-    /** What a group of flowers in the request is; empty where it is no such group. */
-    Optional<OnceMore> of(String group) {
-        return Optional.ofNullable(named.get(group));
+    OnceMore of(FlowerGroupId.RepeatOf group) {
+        return named.get(group);
     }
 
     /** How many of their stigmas still take pollen in a round, 0 to 1. */

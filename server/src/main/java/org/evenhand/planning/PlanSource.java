@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.VarietyId;
 import org.evenhand.orchard.VarietyView;
@@ -29,9 +30,6 @@ record PlanSource(
         List<Double> viability,
         int doses,
         double dosesPerFlower) {
-    /** What pollen still on the tree counts for beside as good pollen in a jar: flowers may give less. Our convention. */
-    private static final double CERTAIN_TO_BE_THERE = 0.95;
-
     /** Where it comes from. */
     enum Kind {
         JAR,
@@ -71,7 +69,7 @@ record PlanSource(
     RoundRequest.Lot lot(int rank) {
         Optional<VarietyId> father =
                 fathers().size() == 1 ? Optional.of(new VarietyId(variety.id())) : Optional.empty();
-        double certain = toGather() ? CERTAIN_TO_BE_THERE : 1;
+        double certain = toGather() ? PlanWeights.USUAL.certaintyOfCollecting() : 1;
         return new RoundRequest.Lot(
                 id,
                 doses,

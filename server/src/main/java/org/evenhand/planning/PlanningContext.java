@@ -15,6 +15,7 @@ import org.evenhand.availability.SettingsView;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.planning.FreeHours;
 import org.evenhand.core.planning.LearnedPace;
+import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.core.weather.Site;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.crossing.CrossNeeds;
@@ -68,7 +69,7 @@ record PlanningContext(
 
     /** Flowers that could be done while one cleans for another father. */
     double cleaning() {
-        return LearnedPace.CLEANING_MINUTES / 60 * settings.flowersPerHour();
+        return PlanWeights.USUAL.cleaningMinutes() / 60 * settings.flowersPerHour();
     }
 
     /** Work of a flower of a crop, 1 for one at the pace of the settings. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.evenhand.core.Require;
 import org.evenhand.core.planning.LearnedPace;
@@ -113,9 +114,15 @@ class Plans {
 
     /** What keeps a visit from being made at its hour; null where nothing does. */
     private static String problem(SolvedOrchard solved, PlanOverride of) {
-        boolean idle = solved.made().roundAt(of.visitAt()).stream()
-                .anyMatch(r -> solved.words().stops(r).isEmpty());
+        boolean idle = of.kind() == PlanOverride.Kind.VISIT_AT
+                && solved.made().roundAt(of.visitAt()).stream()
+                        .anyMatch(r -> solved.words().stops(r).isEmpty());
         return idle ? "Nothing can be pollinated then: no flower takes pollen, or none is there that fits." : null;
+    }
+
+    /** What is told of the kept plan, worked out once as long as that stands. */
+    <T> T once(Caller caller, String what, Supplier<T> tell) {
+        return kept.of(caller).once(what, tell);
     }
 
     /** What one override more would cost. */

@@ -22,6 +22,7 @@ import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.cropload.CropLoad;
 import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.WholeShares;
@@ -53,7 +54,7 @@ final class RoundStops {
         for (CrossJob job : made.crosses().jobs()) {
             Set<Integer> visited = new HashSet<>();
             made.plan().stops().stream()
-                    .filter(s -> s.parts().stream().anyMatch(p -> job.owns(p.stage())))
+                    .filter(s -> s.parts().stream().anyMatch(p -> job.owns(p.group())))
                     .forEach(s -> visited.add(s.round()));
             steps.put(job, made.crosses().steps(job, visited));
         }
@@ -104,20 +105,17 @@ final class RoundStops {
         List<RoundView.StopView> onceMore = new ArrayList<>();
         Set<CrossJob> told = new HashSet<>();
         for (RoundPlan.Part part : stop.parts()) {
-            Optional<CrossJob> job = made.crosses().jobs().stream()
-                    .filter(j -> j.owns(part.stage()))
-                    .findFirst();
-            RoundView.Cross apart = made.crosses().setApartFor(part.stage());
-            Optional<PlanSecondVisits.OnceMore> again = made.again().of(part.stage());
-            if (again.isPresent()) {
-                onceMore.add(onceMore(stop, source, part, again.get()));
-            } else if (job.isPresent()) {
+            Optional<CrossJob> job = made.crosses().owner(part.group());
+            if (job.isPresent()) {
                 // A first and a second visit that fall into one round are one visit.
                 if (told.add(job.get())) {
                     views.addAll(visit(stop, source, part, job.get()));
                 }
-            } else if (apart != null) {
-                views.add(pollen(stop, source, List.of(part), CrossWork.Step.POLLINATE, apart));
+            } else if (part.group() instanceof FlowerGroupId.RepeatOf again) {
+                onceMore.add(onceMore(stop, source, part, made.again().of(again)));
+            } else if (part.group() instanceof FlowerGroupId.Reserved reserved) {
+                RoundView.Cross cross = made.crosses().setApartFor(reserved);
+                views.add(pollen(stop, source, List.of(part), CrossWork.Step.POLLINATE, cross));
             } else {
                 plain.add(part);
             }
@@ -135,7 +133,7 @@ final class RoundStops {
      */
     private List<RoundView.StopView> visit(RoundPlan.Stop stop, PlanSource source, RoundPlan.Part part, CrossJob job) {
         List<RoundPlan.Stop> withJars = made.plan().stops().stream()
-                .filter(s -> s.round() == stop.round() && s.parts().stream().anyMatch(p -> job.owns(p.stage())))
+                .filter(s -> s.round() == stop.round() && s.parts().stream().anyMatch(p -> job.owns(p.group())))
                 .toList();
         boolean first = withJars.indexOf(stop) == 0;
         boolean last = withJars.indexOf(stop) == withJars.size() - 1;
@@ -250,14 +248,13 @@ final class RoundStops {
         return marks.isEmpty() ? "without a mark" : marks;
     }
 
-    private Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {
-        String key = made.crosses().stage(part.stage());
-        return sheet.hasStage(key)
-                ? Optional.of(new RoundView.StageFlowers(
+    private static Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {
+        return part.group()
+                .stage()
+                .map(key -> new RoundView.StageFlowers(
                         key,
                         part.flowers(),
-                        sheet.stages().get(sheet.indexOf(key)).receptivity().value()))
-                : Optional.empty();
+                        sheet.stages().get(sheet.indexOf(key)).receptivity().value()));
     }
 
     private String strokes(CropSheet sheet, boolean seedsWanted) {

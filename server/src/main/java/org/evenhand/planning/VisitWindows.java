@@ -41,6 +41,9 @@ final class VisitWindows {
     /** Who asks for another hour as close as this means the same visit. Our convention. */
     private static final Duration SAME_VISIT = Duration.ofHours(6);
 
+    /** A visit that is left out is found again as close as this, though flowers shift its hour a little. Our convention. */
+    private static final Duration LEFT_OUT = Duration.ofHours(2);
+
     private static final Duration OWN_HOUR = Duration.ofHours(1);
 
     private final PlanningContext ground;
@@ -198,18 +201,26 @@ final class VisitWindows {
                 .max(Comparator.naturalOrder());
     }
 
-    /** Without the days that are skipped, and with the hours that somebody chose. */
+    /** Without the days and visits that are skipped, and with the hours that somebody chose. */
     private List<VisitWindow> overridden(List<VisitWindow> all) {
         List<VisitWindow> left = all.stream()
                 .filter(s -> ground.overrides().stream()
                         .noneMatch(o -> o.kind() == PlanOverride.Kind.SKIP_DAYS && o.covers(s.at(), ground.zone())))
                 .toList();
         for (OverrideRequest o : ground.overrides()) {
-            if (o.kind() == PlanOverride.Kind.VISIT_AT) {
-                left = instead(left, ownHour(left, o.visitAt()));
-            }
+            left = switch (o.kind()) {
+                case VISIT_AT -> instead(left, ownHour(left, o.visitAt()));
+                case SKIP_VISIT -> without(left, o.visitAt());
+                case SKIP_DAYS, SKIP_TREE -> left;
+            };
         }
         return left;
+    }
+
+    private static List<VisitWindow> without(List<VisitWindow> hours, Instant visit) {
+        Optional<VisitWindow> skipped =
+                next(hours, visit).filter(s -> apart(s, visit).compareTo(LEFT_OUT) <= 0);
+        return hours.stream().filter(s -> skipped.filter(s::equals).isEmpty()).toList();
     }
 
     /** The hours with one of somebody's own in place of the visit next to it. */

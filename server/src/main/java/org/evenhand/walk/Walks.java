@@ -98,7 +98,7 @@ class Walks {
     /** Begins a walk with the stops as they are planned now. */
     public WalkView begin(Caller caller, UUID id, WalkRequests.Begin request) {
         Supplier<Optional<Walk>> find = () -> walks.findByIdAndOrchardId(id, caller.orchardId());
-        Optional<Walk> begun = find.get();
+        Optional<Walk> begun = once.written("walk", id, find);
         if (begun.isPresent()) {
             return view(caller, begun.get());
         }

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.evenhand.core.Require;
+import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.Place;
 import org.evenhand.core.planning.RoundPlan;
@@ -67,7 +68,12 @@ final class AllocationTopic implements Topic {
                 new TreeId(RoundPlanTopic.id(tree.text("id"))),
                 new Place("", 1, 1),
                 flowers,
-                List.of(new OpenFlowers("open", flowers, tree.number("weight"), List.of(1.0), Optional.of(only))));
+                List.of(new OpenFlowers(
+                        new FlowerGroupId.OfStage("open"),
+                        flowers,
+                        tree.number("weight"),
+                        List.of(1.0),
+                        Optional.of(only))));
     }
 
     private static LotId lotId(Inputs lot) {

@@ -16,6 +16,7 @@ import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.mating.MatingPartner;
+import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.Place;
 import org.evenhand.core.planning.RoundPlan;
@@ -71,7 +72,7 @@ final class RoundPlanTopic implements Topic {
                     .collect(Collectors.toSet());
             groups.computeIfAbsent(flowers.text("tree"), t -> new ArrayList<>())
                     .add(new OpenFlowers(
-                            flowers.text("id"),
+                            new FlowerGroupId.OfStage(flowers.text("id")),
                             flowers.whole("count"),
                             flowers.number("weight"),
                             flowers.numbers("receptivity"),

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.IntPredicate;
-import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
@@ -81,7 +81,7 @@ public final class FlowersToDo {
     public static List<OpenFlowers> leaveAlone(List<OpenFlowers> open, IntPredicate rounds) {
         return open.stream()
                 .map(g -> g.only().isEmpty() && rounds.test(opensIn(g))
-                        ? new OpenFlowers(g.stage(), g.flowers(), 0, g.receptivity(), g.only())
+                        ? new OpenFlowers(g.group(), g.flowers(), 0, g.receptivity(), g.only())
                         : g)
                 .toList();
     }
@@ -107,7 +107,7 @@ public final class FlowersToDo {
             left -= taken;
             if (taken < group.flowers()) {
                 after.add(new OpenFlowers(
-                        group.stage(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
+                        group.group(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
             }
         }
         return after;
@@ -120,21 +120,25 @@ public final class FlowersToDo {
      * @param flowers how many at most
      * @param only the lots that hold the father's pollen and no other
      * @param weight what a fruit of the cross is worth against others
-     * @param name of the new groups, from the stage's key
+     * @param wanted the cross they are for
      */
     public static List<OpenFlowers> reserve(
-            List<OpenFlowers> open, int flowers, Set<LotId> only, double weight, UnaryOperator<String> name) {
+            List<OpenFlowers> open, int flowers, Set<LotId> only, double weight, UUID wanted) {
         List<OpenFlowers> after = new ArrayList<>();
         int left = flowers;
         for (OpenFlowers group : open) {
-            int taken = group.only().isEmpty() ? Math.min(left, group.flowers()) : 0;
+            int taken = group.group() instanceof FlowerGroupId.OfStage ? Math.min(left, group.flowers()) : 0;
             if (taken > 0) {
                 after.add(new OpenFlowers(
-                        name.apply(group.stage()), taken, weight, group.receptivity(), Optional.of(only)));
+                        new FlowerGroupId.Reserved(wanted, group.group().stage().orElseThrow()),
+                        taken,
+                        weight,
+                        group.receptivity(),
+                        Optional.of(only)));
             }
             if (taken < group.flowers()) {
                 after.add(new OpenFlowers(
-                        group.stage(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
+                        group.group(), group.flowers() - taken, group.weight(), group.receptivity(), group.only()));
             }
             left -= taken;
         }

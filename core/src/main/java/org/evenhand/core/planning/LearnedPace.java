@@ -21,9 +21,6 @@ import java.util.stream.Collectors;
  * @param walks in how many walks
  */
 public record LearnedPace(double flowersPerHour, int flowers, int walks) {
-    /** Minutes to clean, and to take up the pollen of another father, until somebody says otherwise. Our assumption. */
-    public static final double CLEANING_MINUTES = 3;
-
     /** Whoever did nothing for so long was elsewhere. Our convention. */
     private static final Duration PAUSE = Duration.ofMinutes(20);
 

@@ -62,7 +62,7 @@ public record RoundPlan(
      *
      * @param round index of the round
      * @param flowers how many flowers
-     * @param parts by stage, in the order of the request
+     * @param parts by what the flowers are, in the order of the request
      * @param groups the same by group of flowers
      * @param cross why this jar may serve this tree
      * @param grounds why this jar, and why now
@@ -100,15 +100,15 @@ public record RoundPlan(
     public record OfGroup(int group, int flowers) {}
 
     /**
-     * Flowers of one stage at a stop.
+     * Flowers of one kind at a stop.
      *
-     * @param stage the group's stage
+     * @param group what they are
      * @param expected flowers weighted as in the objective
      * @param full flowers weighted by receptivity, viability and worth of the cross only
      */
-    public record Part(String stage, int flowers, double expected, double full) {
+    public record Part(FlowerGroupId group, int flowers, double expected, double full) {
         Part plus(Part other) {
-            return new Part(stage, flowers + other.flowers, expected + other.expected, full + other.full);
+            return new Part(group, flowers + other.flowers, expected + other.expected, full + other.full);
         }
     }
 
@@ -168,7 +168,7 @@ public record RoundPlan(
 
         /** What a flower promises, whatever a fruit of it is worth to the grower. */
         double fullPerFlower() {
-            return (again ? SecondVisit.COUNTS : 1)
+            return (again ? PlanWeights.USUAL.repeat() : 1)
                     * flowers.receptivity().get(round)
                     * lot.viability().get(round)
                     * cross.worth();
@@ -389,15 +389,15 @@ public record RoundPlan(
         }
 
         private Stop stop(List<Integer> of, int[] flowers, Map<LotId, Integer> drawn) {
-            Map<String, Part> parts = new LinkedHashMap<>();
+            Map<FlowerGroupId, Part> parts = new LinkedHashMap<>();
             for (int u : of) {
                 Use use = uses.get(u);
                 Part part = new Part(
-                        use.flowers().stage(),
+                        use.flowers().group(),
                         flowers[u],
                         flowers[u] * use.expectedPerFlower(),
                         flowers[u] * use.fullPerFlower());
-                parts.merge(part.stage(), part, Part::plus);
+                parts.merge(part.group(), part, Part::plus);
             }
             Use any = uses.get(of.get(0));
             return new Stop(

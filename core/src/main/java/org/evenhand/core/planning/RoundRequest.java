@@ -125,8 +125,8 @@ public record RoundRequest(
      *
      * @param wanted flowers to be done at most in all rounds together
      * @param flowers flowers still to be done, in groups that open together
-     * @param again flowers that had pollen already and may have it once more: beyond those wanted, each worth {@link
-     *     SecondVisit#COUNTS} of one that had none
+     * @param again flowers that had pollen already and may have it once more: beyond those wanted, each counts for {@link
+     *     PlanWeights#repeat} of one that had none
      * @param ruledOut rounds in which nobody goes to it
      * @param effort hands that a flower takes, 1 for ordinary work
      */
@@ -183,16 +183,16 @@ public record RoundRequest(
     }
 
     /**
-     * Flowers of one stage that begin to take pollen by the same round.
+     * Flowers that begin to take pollen by the same round.
      *
-     * @param stage the stage's key at that round, or another name of the group
+     * @param group what they are; of ordinary ones the stage at that round
      * @param flowers how many, 0 or more
      * @param weight what a fruit of theirs is worth to the grower against others, usually 1
      * @param receptivity expected share of full receptivity at each round, 0 to 1; 0 before they open and once they are past
      * @param only the lots that alone may serve them, as where a cross is made; empty when every lot may that serves the tree
      */
     public record OpenFlowers(
-            String stage, int flowers, double weight, List<Double> receptivity, Optional<Set<LotId>> only) {
+            FlowerGroupId group, int flowers, double weight, List<Double> receptivity, Optional<Set<LotId>> only) {
         public OpenFlowers {
             only = only.map(Set::copyOf);
             Require.within("flowers", flowers, 0, NO_LIMIT);
@@ -203,7 +203,7 @@ public record RoundRequest(
 
         /** Flowers that any lot may serve which serves their tree. */
         public static OpenFlowers ofAny(String stage, int flowers, double weight, List<Double> receptivity) {
-            return new OpenFlowers(stage, flowers, weight, receptivity, Optional.empty());
+            return new OpenFlowers(new FlowerGroupId.OfStage(stage), flowers, weight, receptivity, Optional.empty());
         }
 
         boolean takes(LotId lot) {

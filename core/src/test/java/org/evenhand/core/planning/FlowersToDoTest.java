@@ -16,6 +16,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class FlowersToDoTest {
+    private static final UUID CROSS = new UUID(0, 1);
+
     private static Group group(int moment, String stage, double flowers) {
         return new Group(moment, stage, flowers, List.of(0.9, 0.5, 0.1));
     }
@@ -43,7 +45,10 @@ class FlowersToDoTest {
         assertThat((double) sum(open)).isCloseTo(left + later, within(0.5 + 1e-9));
         assertThat(sum(FlowersToDo.of(groups.subList(0, 2), done, 1))).isEqualTo((int) Math.round(left));
         for (OpenFlowers of : FlowersToDo.of(groups.subList(0, 2), done, 1)) {
-            double wanted = groups.get(of.stage().equals("parted") ? 0 : 1).flowers() * left / first;
+            double wanted = groups.get(of.group().stage().orElseThrow().equals("parted") ? 0 : 1)
+                            .flowers()
+                    * left
+                    / first;
             assertThat((double) of.flowers()).isCloseTo(wanted, within(1.0));
         }
     }
@@ -67,14 +72,16 @@ class FlowersToDoTest {
         List<OpenFlowers> open = FlowersToDo.of(List.of(group(0, "parted", 5), group(0, "half-open", 4)), 0, 1);
         Set<LotId> father = Set.of(new LotId(new UUID(0, 7)));
 
-        List<OpenFlowers> after = FlowersToDo.reserve(open, 7, father, 2, stage -> "cross " + stage);
+        List<OpenFlowers> after = FlowersToDo.reserve(open, 7, father, 2, CROSS);
 
         assertThat(sum(after)).isEqualTo(9);
         assertThat(after.stream().filter(o -> o.only().isPresent()).toList())
                 .allMatch(o -> o.only().get().equals(father) && o.weight() == 2)
-                .extracting(OpenFlowers::stage, OpenFlowers::flowers)
-                .containsExactly(tuple("cross parted", 5), tuple("cross half-open", 2));
-        assertThat(sum(FlowersToDo.reserve(after, 99, father, 2, stage -> stage)))
+                .extracting(OpenFlowers::group, OpenFlowers::flowers)
+                .containsExactly(
+                        tuple(new FlowerGroupId.Reserved(CROSS, "parted"), 5),
+                        tuple(new FlowerGroupId.Reserved(CROSS, "half-open"), 2));
+        assertThat(sum(FlowersToDo.reserve(after, 99, father, 2, new UUID(0, 2))))
                 .isEqualTo(9);
     }
 
@@ -86,7 +93,7 @@ class FlowersToDoTest {
                 OpenFlowers.ofAny("open later", 5, 1, List.of(0.0, 0.0, 0.9)));
 
         assertThat(FlowersToDo.withoutMadeReady(open, 0, 5))
-                .extracting(OpenFlowers::stage, OpenFlowers::flowers)
+                .extracting(o -> o.group().stage().orElseThrow(), OpenFlowers::flowers)
                 .containsExactly(tuple("open now", 4), tuple("open later", 3));
         assertThat(FlowersToDo.withoutMadeReady(open, 1, 99)).hasSize(2);
     }

@@ -44,9 +44,9 @@ class RoundPlanTest {
     private static final VarietyId RIDGE = new VarietyId(id(2));
 
     /** Names of flowers that are set apart for a cross begin so. */
-    private static final String CROSS = "cross ";
+    private static final UUID CROSS = new UUID(7, 7);
 
-    private static final String AGAIN = "again";
+    private static final FlowerGroupId AGAIN = new FlowerGroupId.RepeatOf(new UUID(8, 8));
 
     private static final double[] EFFORTS = {1, 1, 0.5, 1.5};
 
@@ -260,9 +260,9 @@ class RoundPlanTest {
         assertThat(plan.value()).isCloseTo(recomputed(request, plan), within(1e-6));
         for (Stop stop : plan.stops()) {
             stop.parts().stream()
-                    .filter(p -> p.stage().startsWith(CROSS))
+                    .filter(p -> p.group() instanceof FlowerGroupId.Reserved)
                     .forEach(p -> assertThat(
-                                    group(request, stop, p.stage()).only().orElseThrow())
+                                    group(request, stop, p.group()).only().orElseThrow())
                             .as("flowers of a cross get its father's pollen only")
                             .contains(stop.lot()));
         }
@@ -304,7 +304,7 @@ class RoundPlanTest {
 
     private static int withoutPollenBefore(Stop stop) {
         return stop.parts().stream()
-                .filter(p -> !p.stage().equals(AGAIN))
+                .filter(p -> !p.group().equals(AGAIN))
                 .mapToInt(RoundPlan.Part::flowers)
                 .sum();
     }
@@ -440,7 +440,7 @@ class RoundPlanTest {
                                 m.wanted(),
                                 m.flowers().stream()
                                         .map(f -> new OpenFlowers(
-                                                f.stage(),
+                                                f.group(),
                                                 f.flowers() + flowers,
                                                 f.weight(),
                                                 f.receptivity(),
@@ -483,9 +483,9 @@ class RoundPlanTest {
         for (Stop s : plan.stops()) {
             Lot lot = lotOf(request, s);
             for (RoundPlan.Part part : s.parts()) {
-                OpenFlowers group = group(request, s, part.stage());
+                OpenFlowers group = group(request, s, part.group());
                 sum += part.flowers()
-                        * (part.stage().equals(AGAIN) ? SecondVisit.COUNTS : 1)
+                        * (part.group().equals(AGAIN) ? PlanWeights.USUAL.repeat() : 1)
                         * group.weight()
                         * group.receptivity().get(s.round())
                         * lot.viability().get(s.round())
@@ -496,11 +496,11 @@ class RoundPlanTest {
         return sum;
     }
 
-    private static OpenFlowers group(RoundRequest request, Stop stop, String stage) {
+    private static OpenFlowers group(RoundRequest request, Stop stop, FlowerGroupId group) {
         return request.mothers().stream()
                 .filter(m -> m.id().equals(stop.tree()))
                 .flatMap(m -> m.groups().stream())
-                .filter(f -> f.stage().equals(stage))
+                .filter(f -> f.group().equals(group))
                 .findFirst()
                 .orElseThrow();
     }
@@ -543,7 +543,7 @@ class RoundPlanTest {
                 .map(m -> {
                     LotId only = lots.get(random.nextInt(lots.size())).id();
                     List<OpenFlowers> flowers = random.nextInt(3) == 0
-                            ? FlowersToDo.reserve(m.flowers(), 1 + random.nextInt(2), Set.of(only), 2, s -> CROSS + s)
+                            ? FlowersToDo.reserve(m.flowers(), 1 + random.nextInt(2), Set.of(only), 2, CROSS)
                             : m.flowers();
                     // Some that are left alone, and some rounds in which nobody goes there.
                     int alone = random.nextInt(8);
@@ -671,7 +671,7 @@ class RoundPlanTest {
                             : after(most, flower.mother(), lot, r, cleaning);
                     if (left != null) {
                         doses[l]--;
-                        double here = (flower.group().stage().equals(AGAIN) ? SecondVisit.COUNTS : 1)
+                        double here = (flower.group().group().equals(AGAIN) ? PlanWeights.USUAL.repeat() : 1)
                                 * lot.viability().get(r)
                                 * flower.group().weight()
                                 * flower.group().receptivity().get(r)

@@ -52,10 +52,12 @@ class TwoSolversTest {
                         m.place(),
                         m.wanted(),
                         m.flowers().stream()
-                                .map(f -> OpenFlowers.ofAny(f.stage(), f.flowers(), f.weight(), f.receptivity()))
+                                .map(f -> new OpenFlowers(
+                                        f.group(), f.flowers(), f.weight(), f.receptivity(), Optional.empty()))
                                 .toList(),
                         m.again().stream()
-                                .map(f -> OpenFlowers.ofAny(f.stage(), f.flowers(), f.weight(), f.receptivity()))
+                                .map(f -> new OpenFlowers(
+                                        f.group(), f.flowers(), f.weight(), f.receptivity(), Optional.empty()))
                                 .toList(),
                         m.ruledOut(),
                         1))
@@ -123,7 +125,9 @@ class TwoSolversTest {
                                 // tree.
                                 r.mothers().stream().map(m -> new SeedTree(m.id() + " again", OptionalInt.empty())))
                         .toList(),
-                Stream.concat(groups(r, 0, 1).stream(), groups(r, r.mothers().size(), SecondVisit.COUNTS).stream())
+                Stream.concat(
+                                groups(r, 0, 1).stream(),
+                                groups(r, r.mothers().size(), PlanWeights.USUAL.repeat()).stream())
                         .toList(),
                 jars,
                 toCollect,
@@ -142,7 +146,12 @@ class TwoSolversTest {
                                 : f.receptivity().get(v) * r.certainty().get(v))
                         .toList();
                 groups.add(new FlowerGroup(
-                        f.stage(), firstTree + t, f.flowers(), counts * f.weight(), receptivity, Optional.empty()));
+                        f.group().toString(),
+                        firstTree + t,
+                        f.flowers(),
+                        counts * f.weight(),
+                        receptivity,
+                        Optional.empty()));
             }
         }
         return groups;

@@ -126,6 +126,7 @@ class WalkingRouteTest {
                 new TreeId(only.value()),
                 new Place("North", 1, (int) only.value().getLeastSignificantBits()),
                 1,
-                List.of(new RoundRequest.OpenFlowers("open", 1, 1, List.of(1.0), Optional.of(Set.of(only)))));
+                List.of(new RoundRequest.OpenFlowers(
+                        new FlowerGroupId.OfStage("open"), 1, 1, List.of(1.0), Optional.of(Set.of(only)))));
     }
 }

@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
@@ -20,21 +21,22 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class SecondVisitTest {
+class RepeatVisitsTest {
     private static final Instant EVENING = Instant.parse("2026-11-23T05:00:00Z");
     private static final Instant MORNING = EVENING.plus(Duration.ofHours(13));
-    private static final TreeId TREE = new TreeId(new java.util.UUID(0, 1));
+    private static final TreeId TREE = new TreeId(new UUID(0, 1));
     private static final CropSheet PAWPAW = CropSheets.shipped().find("pawpaw").orElseThrow();
     private static final CrossCompatibility SERVES = CrossCompatibility.ofCrops(PAWPAW, PAWPAW, false);
-    private static final LotId JAR = new LotId(new java.util.UUID(0, 2));
+    private static final FlowerGroupId AGAIN = new FlowerGroupId.RepeatOf(new UUID(0, 3));
+    private static final LotId JAR = new LotId(new UUID(0, 2));
 
     @Test
     void neither_right_after_the_first_nor_when_most_stigmas_are_past_it() {
-        assertThat(SecondVisit.receptivity(EVENING, MORNING, 0.7)).isEqualTo(0.7);
-        assertThat(SecondVisit.receptivity(EVENING, EVENING.plus(Duration.ofHours(2)), 1))
+        assertThat(PlanWeights.USUAL.receptiveForRepeat(EVENING, MORNING, 0.7)).isEqualTo(0.7);
+        assertThat(PlanWeights.USUAL.receptiveForRepeat(EVENING, EVENING.plus(Duration.ofHours(2)), 1))
                 .isZero();
-        assertThat(SecondVisit.receptivity(EVENING, MORNING, 0.49)).isZero();
-        assertThatThrownBy(() -> SecondVisit.receptivity(EVENING, MORNING, 1.1))
+        assertThat(PlanWeights.USUAL.receptiveForRepeat(EVENING, MORNING, 0.49)).isZero();
+        assertThatThrownBy(() -> PlanWeights.USUAL.receptiveForRepeat(EVENING, MORNING, 1.1))
                 .isInstanceOf(InvalidInputException.class);
     }
 
@@ -53,10 +55,10 @@ class SecondVisitTest {
         RoundRequest request = request(doses, hands, wanted);
         RoundPlan plan = RoundPlan.of(request);
 
-        assertThat(flowers(plan, "open")).isEqualTo(first);
-        assertThat(flowers(plan, "again")).isEqualTo(again);
+        assertThat(flowers(plan, new FlowerGroupId.OfStage("open"))).isEqualTo(first);
+        assertThat(flowers(plan, AGAIN)).isEqualTo(again);
         assertThat(plan.proven()).isTrue();
-        assertThat(plan.value()).isCloseTo(0.9 * (first + SecondVisit.COUNTS * 0.8 * again), within(1e-5));
+        assertThat(plan.value()).isCloseTo(0.9 * (first + PlanWeights.USUAL.repeat() * 0.8 * again), within(1e-5));
         assertThat(plan.stops().stream().mapToDouble(RoundPlan.Stop::full).sum())
                 .as("a flower is no fruit twice")
                 .isCloseTo(plan.value(), within(1e-5));
@@ -77,7 +79,7 @@ class SecondVisitTest {
                 new Place("", 1, 1),
                 wanted,
                 List.of(OpenFlowers.ofAny("open", 4, 1, List.of(1.0))),
-                List.of(new OpenFlowers("again", 6, 1, List.of(0.8), Optional.of(Set.of(JAR)))),
+                List.of(new OpenFlowers(AGAIN, 6, 1, List.of(0.8), Optional.of(Set.of(JAR)))),
                 Set.of(),
                 1);
         return new RoundRequest(
@@ -88,10 +90,10 @@ class SecondVisitTest {
                 List.of());
     }
 
-    private static int flowers(RoundPlan plan, String stage) {
+    private static int flowers(RoundPlan plan, FlowerGroupId group) {
         return plan.stops().stream()
                 .flatMap(s -> s.parts().stream())
-                .filter(p -> p.stage().equals(stage))
+                .filter(p -> p.group().equals(group))
                 .mapToInt(RoundPlan.Part::flowers)
                 .sum();
     }

@@ -1,0 +1,55 @@
+package org.evenhand.planning;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BiFunction;
+import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.RoundRequest;
+import org.evenhand.core.planning.TreeId;
+
+/**
+ * Which pollen serves which tree, worked out once for a plan. Two tables are the same when they say the same, in the same words.
+ *
+ * @param told of each pair what it is worth, and why
+ * @param pairs the answers themselves
+ */
+record CrossTable(Map<Pair, Told> told, Map<Pair, CrossCompatibility> pairs) implements RoundRequest.Crosses {
+
+    record Pair(TreeId tree, LotId lot) {}
+
+    record Told(boolean serves, double worth, String why) {}
+
+    static CrossTable of(
+            List<RoundRequest.Mother> mothers,
+            List<PlanSource> sources,
+            BiFunction<TreeId, PlanSource, CrossCompatibility> cross) {
+        Map<Pair, Told> told = new HashMap<>();
+        Map<Pair, CrossCompatibility> pairs = new HashMap<>();
+        for (RoundRequest.Mother mother : mothers) {
+            for (PlanSource source : sources) {
+                Pair pair = new Pair(mother.id(), source.id());
+                CrossCompatibility of = cross.apply(mother.id(), source);
+                pairs.put(pair, of);
+                told.put(pair, new Told(of.serves(), of.worth(), of.why()));
+            }
+        }
+        return new CrossTable(told, pairs);
+    }
+
+    @Override
+    public CrossCompatibility between(TreeId tree, LotId lot) {
+        return pairs.get(new Pair(tree, lot));
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof CrossTable table && told.equals(table.told);
+    }
+
+    @Override
+    public int hashCode() {
+        return told.hashCode();
+    }
+}
