@@ -5,17 +5,24 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicReference;
+import org.evenhand.core.planning.Cancellation;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardChanges;
 import org.springframework.stereotype.Component;
 
 /**
  * Solves an orchard's plan once and keeps it while all it was made from is the same: the orchard's records and the ten minutes of its
- * clock. One at a time for an orchard, outside of transactions; losing it costs time, never a right answer.
+ * clock. One at a time for an orchard, outside of transactions, and stopped where the orchard has changed and somebody asks again;
+ * losing it costs time, never a right answer.
  */
 @Component
 class KeptPlans {
     private static final int MOST_ORCHARDS = 32;
+
+    /** Where records come without end, as with a file, one plan is finished all the same. */
+    private static final int MOST_STOPPED = 3;
 
     private final PlanMaking making;
     private final OrchardChanges changes;
@@ -34,24 +41,48 @@ class KeptPlans {
         private long change;
         private Instant now;
         private SolvedOrchard solved;
+        /** The change of the orchard for which it is being solved, and how to stop that. */
+        private final AtomicReference<Solving> solving = new AtomicReference<>();
     }
+
+    private record Solving(long change, Cancellation cancellation) {}
 
     SolvedOrchard of(Caller caller) {
         Place place = places.get(caller.orchardId(), o -> new Place());
+        stopOlder(place, changes.of(caller.orchardId()));
         synchronized (place) {
-            long change = changes.of(caller.orchardId());
-            Instant now = making.now(caller);
-            if (place.solved == null || place.change != change || !place.now.equals(now)) {
-                place.solved = solve(caller);
-                place.change = change;
-                place.now = now;
+            for (int stopped = 0; ; stopped++) {
+                long change = changes.of(caller.orchardId());
+                Instant now = making.now(caller);
+                if (place.solved != null && place.change == change && place.now.equals(now)) {
+                    return place.solved;
+                }
+                Solving solving = new Solving(change, new Cancellation());
+                place.solving.set(stopped < MOST_STOPPED ? solving : null);
+                try {
+                    place.solved = solve(caller, solving.cancellation());
+                    place.change = change;
+                    place.now = now;
+                } catch (CancellationException newer) {
+                    // The orchard has changed meanwhile: whoever waits here wants the plan of what it is now.
+                    continue;
+                } finally {
+                    place.solving.set(null);
+                }
             }
-            return place.solved;
         }
     }
 
-    private SolvedOrchard solve(Caller caller) {
+    /** Who asks after a change does not wait for the plan from before it. */
+    private static void stopOlder(Place place, long change) {
+        Solving solving = place.solving.get();
+        if (solving != null && solving.change() < change) {
+            solving.cancellation().cancel();
+        }
+    }
+
+    private SolvedOrchard solve(Caller caller, Cancellation cancellation) {
         PlanningContext ground = making.ground(caller);
-        return making.solve(new VisitWindows(ground));
+        return making.solve(new VisitWindows(ground), cancellation);
     }
 }

@@ -21,6 +21,7 @@ import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.Openings;
 import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.planning.Cancellation;
 import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.core.planning.RoundRequest;
@@ -129,29 +130,34 @@ class PlanMaking {
     }
 
     /** The plan of an orchard's hours; of an hour in which nothing can be done where there is none to go. */
-    SolvedOrchard solve(VisitWindows hours) {
-        MadePlan made = make(hours);
-        return new SolvedOrchard(hours.ground(), hours, made, new PlanWords(made), cost(hours, made));
+    SolvedOrchard solve(VisitWindows hours, Cancellation cancellation) {
+        MadePlan made = make(hours, cancellation);
+        return new SolvedOrchard(hours.ground(), hours, made, new PlanWords(made), cost(hours, made, cancellation));
     }
 
     MadePlan make(VisitWindows hours) {
+        return make(hours, new Cancellation());
+    }
+
+    private MadePlan make(VisitWindows hours, Cancellation cancellation) {
         List<VisitWindow> slots = hours.slots();
         return make(
                 hours.ground(),
-                slots.isEmpty() ? List.of(VisitWindow.none(hours.ground().now())) : slots);
+                slots.isEmpty() ? List.of(VisitWindow.none(hours.ground().now())) : slots,
+                cancellation);
     }
 
-    private Double cost(VisitWindows hours, MadePlan made) {
+    private Double cost(VisitWindows hours, MadePlan made, Cancellation cancellation) {
         boolean overridden = !hours.ground().overrides().isEmpty();
         if (made.choices().isEmpty() && !overridden) {
             return null;
         }
-        MadePlan free = overridden ? make(hours.with(List.of())) : made;
+        MadePlan free = overridden ? make(hours.with(List.of()), cancellation) : made;
         return Math.max(0, free.fruits(free.chosen().free().stops()) - made.fruits());
     }
 
     /** @param slots at least one visit */
-    MadePlan make(PlanningContext ground, List<VisitWindow> slots) {
+    private MadePlan make(PlanningContext ground, List<VisitWindow> slots, Cancellation cancellation) {
         Openings openings = Openings.at(slots.stream().map(VisitWindow::at).toList());
         List<PlanSource> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
@@ -163,7 +169,8 @@ class PlanMaking {
                 ground.settings().worthGoing(),
                 needed(ground, slots, ofCrosses, chosen),
                 chosen,
-                c -> round(c, slots, ground.zone()));
+                c -> round(c, slots, ground.zone()),
+                cancellation);
         return new MadePlan(ground, slots, sources, ofCrosses, again, plan.request(), chosen, plan);
     }
 

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.evenhand.core.planning.Cancellation;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.TreeId;
 import org.evenhand.core.planning.WorkablePlan;
@@ -52,13 +53,14 @@ class SolvedQuestions {
             double worthGoing,
             Set<Integer> needed,
             List<RoundChoice> choices,
-            Function<RoundChoice, OptionalInt> round) {
+            Function<RoundChoice, OptionalInt> round,
+            Cancellation cancellation) {
         List<Chosen> chosen = choices.stream()
                 .map(c -> new Chosen(c.id(), c.treeId(), c.lotId(), c.flowers(), c.onDay(), round.apply(c)))
                 .collect(Collectors.toList());
         return plans.get(
                 new Question(request, shares, worthGoing, needed, chosen),
                 q -> ChosenPlan.of(
-                        new WorkablePlan(q.shares()::get, q.worthGoing(), q.needed()), q.request(), choices, round));
+                        new WorkablePlan(q.shares()::get, q.worthGoing(), q.needed(), cancellation), q.request(), choices, round));
     }
 }

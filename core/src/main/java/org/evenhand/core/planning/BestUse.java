@@ -64,6 +64,7 @@ final class BestUse {
 
     private final Limits limits;
     private final List<Arc> arcs;
+    private final Cancellation cancellation;
 
     static {
         Loader.loadNativeLibraries();
@@ -138,7 +139,8 @@ final class BestUse {
         private static final long serialVersionUID = 1;
     }
 
-    BestUse(Limits limits, List<Arc> arcs) {
+    BestUse(Limits limits, List<Arc> arcs, Cancellation cancellation) {
+        this.cancellation = cancellation;
         this.limits = limits;
         this.arcs = List.copyOf(arcs);
     }
@@ -331,7 +333,7 @@ final class BestUse {
         void solve() throws Impossible {
             promisingFirst();
             do {
-                if (solver.solve() != MPSolver.ResultStatus.OPTIMAL) {
+                if (cancellation.solve(solver::interruptSolve, solver::solve) != MPSolver.ResultStatus.OPTIMAL) {
                     throw new Impossible();
                 }
                 value = solver.objective().value();
@@ -530,7 +532,7 @@ final class BestUse {
         MPSolverParameters parameters = new MPSolverParameters();
         parameters.setDoubleParam(
                 MPSolverParameters.DoubleParam.RELATIVE_MIP_GAP, arcs.size() > MANY_USES ? NEARLY : 0);
-        MPSolver.ResultStatus status = mip.solve(parameters);
+        MPSolver.ResultStatus status = cancellation.solve(mip::interruptSolve, () -> mip.solve(parameters));
         if (status == MPSolver.ResultStatus.INFEASIBLE) {
             throw new Impossible();
         }
@@ -641,7 +643,7 @@ final class BestUse {
             model.minimize(sum.build());
             CpSolver solver = new CpSolver();
             solver.getParameters().setNumWorkers(1).setRandomSeed(SEED).setMaxDeterministicTime(PREFERENCE_TIME);
-            CpSolverStatus status = solver.solve(model);
+            CpSolverStatus status = cancellation.solve(solver::stopSearch, () -> solver.solve(model));
             return status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE ? flowers(solver) : known;
         }
 

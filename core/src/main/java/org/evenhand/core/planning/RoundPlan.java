@@ -149,7 +149,16 @@ public record RoundPlan(
      * @throws InvalidInputException when what somebody chose cannot be had; names the choice where it is a single one
      */
     public static RoundPlan of(RoundRequest request) {
-        return new Making(request).plan();
+        return of(request, new Cancellation());
+    }
+
+    /**
+     * As {@link #of(RoundRequest)}, as long as it is wanted.
+     *
+     * @throws java.util.concurrent.CancellationException when it is cancelled meanwhile
+     */
+    public static RoundPlan of(RoundRequest request, Cancellation cancellation) {
+        return new Making(request, cancellation).plan();
     }
 
     /** One possible use. */
@@ -178,6 +187,7 @@ public record RoundPlan(
     /** One making of a plan; used once. */
     private static final class Making {
         private final RoundRequest request;
+        private final Cancellation cancellation;
         private final List<Use> uses = new ArrayList<>();
         private final List<BestUse.Arc> arcs = new ArrayList<>();
         private final List<OpenFlowers> groups = new ArrayList<>();
@@ -188,14 +198,15 @@ public record RoundPlan(
 
         private final List<List<Use>> usesOfGroup = new ArrayList<>();
 
-        Making(RoundRequest request) {
+        Making(RoundRequest request, Cancellation cancellation) {
+            this.cancellation = cancellation;
             this.request = request;
         }
 
         RoundPlan plan() {
             addUses();
             try {
-                BestUse.Solution solution = new BestUse(limits(), arcs).solve(wanted());
+                BestUse.Solution solution = new BestUse(limits(), arcs, cancellation).solve(wanted());
                 return plan(solution);
             } catch (BestUse.Impossible e) {
                 throw new InvalidInputException(

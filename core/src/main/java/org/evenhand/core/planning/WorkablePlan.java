@@ -19,13 +19,20 @@ public final class WorkablePlan {
     private final ToDoubleFunction<TreeId> fruitsPerFlower;
     private final double worthGoing;
     private final Set<Integer> needed;
+    private final Cancellation cancellation;
 
     /**
      * @param fruitsPerFlower of a tree, fruits that a full flower gives
      * @param worthGoing fruits that a visit must let expect
      * @param needed rounds that are made whatever they are worth
+     * @param cancellation stops it where the plan is not wanted any more
      */
-    public WorkablePlan(ToDoubleFunction<TreeId> fruitsPerFlower, double worthGoing, Set<Integer> needed) {
+    public WorkablePlan(
+            ToDoubleFunction<TreeId> fruitsPerFlower,
+            double worthGoing,
+            Set<Integer> needed,
+            Cancellation cancellation) {
+        this.cancellation = cancellation;
         this.fruitsPerFlower = fruitsPerFlower;
         this.worthGoing = worthGoing;
         this.needed = Set.copyOf(needed);
@@ -42,14 +49,14 @@ public final class WorkablePlan {
     /** Keeps to the request's choices. */
     public Workable of(RoundRequest request) {
         RoundRequest now = request;
-        RoundPlan plan = RoundPlan.of(now);
+        RoundPlan plan = RoundPlan.of(now, cancellation);
         for (int time = 0; time < MOST_TIMES_LEFT_OUT; time++) {
             List<Integer> idle = idle(fruits(now, plan));
             if (idle.isEmpty()) {
                 break;
             }
             now = without(now, idle);
-            plan = RoundPlan.of(now);
+            plan = RoundPlan.of(now, cancellation);
         }
         return new Workable(now, plan);
     }

@@ -4,6 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Duration;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -351,6 +355,33 @@ class RoundPlanTest {
         }
     }
 
+    @Test
+    void a_plan_that_nobody_wants_any_more_is_stopped() throws InterruptedException {
+        RoundRequest request = largeRequest(new SplittableRandom(4));
+        Cancellation before = new Cancellation();
+        before.cancel();
+        assertThatThrownBy(() -> RoundPlan.of(request, before)).isInstanceOf(CancellationException.class);
+
+        Cancellation meanwhile = new Cancellation();
+        AtomicReference<Throwable> end = new AtomicReference<>();
+        CountDownLatch begun = new CountDownLatch(1);
+        Thread solving = new Thread(() -> {
+            try {
+                while (true) {
+                    RoundPlan.of(request, meanwhile);
+                    begun.countDown();
+                }
+            } catch (CancellationException e) {
+                end.set(e);
+            }
+        });
+        solving.start();
+        begun.await();
+        meanwhile.cancel();
+        solving.join(Duration.ofMinutes(1).toMillis());
+        assertThat(end.get()).as("it ended, and said why").isInstanceOf(CancellationException.class);
+    }
+
     /** Larger ones than can be tried: limits kept, more pollen never worth less, what is forbidden never there. */
     @ParameterizedTest
     @MethodSource("org.evenhand.core.Cases#seeds")
@@ -406,7 +437,7 @@ class RoundPlanTest {
         double worthGoing = 4 * random.nextDouble();
 
         RoundPlan plan =
-                new WorkablePlan(tree -> 0.4, worthGoing, Set.of()).of(request).plan();
+                new WorkablePlan(tree -> 0.4, worthGoing, Set.of(), new Cancellation()).of(request).plan();
 
         keepsTheLimits(request, plan);
         for (int r = 0; r < request.rounds(); r++) {
@@ -423,9 +454,9 @@ class RoundPlanTest {
                     .as("round %d: %s of %s", r, fruits, worthGoing)
                     .isTrue();
         }
-        assertThat(new WorkablePlan(tree -> 0.4, 0, Set.of()).of(request).request())
+        assertThat(new WorkablePlan(tree -> 0.4, 0, Set.of(), new Cancellation()).of(request).request())
                 .isSameAs(request);
-        assertThat(new WorkablePlan(tree -> 0.4, 1e6, Set.of(0))
+        assertThat(new WorkablePlan(tree -> 0.4, 1e6, Set.of(0), new Cancellation())
                         .of(request)
                         .request()
                         .mostFlowers())
