@@ -26,7 +26,7 @@ function SignInForm({ done }: { done: () => void }) {
         <Mark size={34} /> Even Hand
       </h1>
       <p className="soft">
-        Which flowers can take pollen now, whose pollen, from which jar, and when to come again.
+        Which flowers can be pollinated now, whose pollen, from which jar, and when to come again.
       </p>
       <TextInput
         label="E-mail address"

@@ -136,7 +136,7 @@ function HoursForm({ before }: { before: Settings }) {
         error={form.errorFor('flowersPerHour', 'Flowers')}
       />
       <NumberInput
-        label="A visit is worth going for, fruits"
+        label="Fruits a visit must bring"
         description="Visits that let expect fewer are left out; 0 leaves none out."
         min={0}
         max={1000}
@@ -213,7 +213,7 @@ function HoursForm({ before }: { before: Settings }) {
       </div>
       <Radio.Group label="Days on which you go" value={s.rhythm} onChange={(v) => set({ ...s, rhythm: v })}>
         <Stack gap={8} mt={4}>
-          <Radio value="EVERY_DAY" label="every day on which a visit is worth it" />
+          <Radio value="EVERY_DAY" label="every day with enough to do" />
           <Radio value="EVERY_OTHER_DAY" label="every other day" />
           <Radio value="AS_SHEET" label="so many days apart as each crop’s sheet says" />
           <Radio value="WEEKDAYS" label="on some days of the week" />
@@ -276,7 +276,7 @@ function HoursForm({ before }: { before: Settings }) {
         onChange={(e) => set({ ...s, keepPhotoPlace: e.currentTarget.checked })}
       />
       <Checkbox
-        label="Reckon with what was learned here"
+        label="Use what was learned here"
         description="On: the flower budget and the plan use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
         checked={s.useLearned}
         onChange={(e) => set({ ...s, useLearned: e.currentTarget.checked })}

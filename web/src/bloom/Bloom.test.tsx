@@ -10,7 +10,7 @@ const light = { from: '', until: '', stepMinutes: 30, celsius: [20], suns: [], w
 const lantern = bloomRow({
   treeName: 'Lantern 1',
   takes: 9,
-  nextGiving: stretch('2026-11-24T05:00:00Z', '2026-11-24T09:00:00Z'),
+  nextShedding: stretch('2026-11-24T05:00:00Z', '2026-11-24T09:00:00Z'),
 });
 const ferry = bloomRow({
   treeName: 'Night Ferry 1',
@@ -109,7 +109,7 @@ describe('the bloom board', () => {
       ...bloomOf([lantern]),
       varieties: [meeting({ misses: [miss, { ...miss, date: '2026-11-27' }] })],
     });
-    expect(await screen.findByText(/Thu 26 Nov: 40 females, no pollen; gather on Wed 25 Nov/)).toBeVisible();
+    expect(await screen.findByText(/Thu 26 Nov: 40 females, no pollen; collect on Wed 25 Nov/)).toBeVisible();
     expect(screen.getByText(/^No pollen that serves it/)).toBeVisible();
   });
 

@@ -26,7 +26,7 @@ function Legend() {
           <circle cx={7} cy={7} r={2.3} fill="none" stroke="var(--take)" />
           <circle cx={17} cy={7} r={2.3} fill="none" stroke="var(--take)" />
         </svg>
-        above the line: can take pollen
+        above the line: can be pollinated
       </span>
       <span className={classes.key}>
         <svg width={26} height={14} aria-hidden="true">
@@ -35,7 +35,7 @@ function Legend() {
           <circle cx={13} cy={9} r={1.4} fill="var(--give-line)" />
           <circle cx={20} cy={6} r={1.4} fill="var(--give-line)" />
         </svg>
-        below: giving it
+        below: shedding pollen
       </span>
       <span className={classes.key}>thin edge: 9 times in 10 not more</span>
     </>
@@ -80,7 +80,7 @@ function RowWhy({
         .
       </p>
       {row.reading.share < 1 && (
-        <p>Counted was {percent(row.reading.share)} of the crown; the rest is reckoned.</p>
+        <p>Counted was {percent(row.reading.share)} of the crown; the rest is scaled up.</p>
       )}
       {row.reading.surpriseStage && (
         <p className="warn">
@@ -92,7 +92,7 @@ function RowWhy({
         Each flower walks on through the stages of the {sheet.name.toLowerCase()} sheet, faster in warmth.{' '}
         {airWords(weather, now, zone)}{' '}
         {weather.some((w) => w.source === 'USUAL') &&
-          `A usual day here: ${temperature(orchard.usualMinimumC, orchard.units)} to ${temperature(orchard.usualMaximumC, orchard.units)}.`}
+          `A typical day here: ${temperature(orchard.usualMinimumC, orchard.units)} to ${temperature(orchard.usualMaximumC, orchard.units)}.`}
       </p>
       {row.developmentRate && <p>{rateWords(row, varieties.find((v) => v.id === row.varietyId)?.numbers)}</p>}
       <p>
@@ -176,7 +176,7 @@ export function Board({ bloom, rows, title }: { bloom: Bloom; rows: Row[]; title
   const { zone, now } = useHere();
   const hours = (Date.parse(bloom.until) - Date.parse(bloom.from)) / 3_600_000;
   const { data: light } = useQuery(queries.light(hours));
-  const most = rows.reduce((n, r) => Math.max(n, ...r.taking.high, ...r.giving.high), 1);
+  const most = rows.reduce((n, r) => Math.max(n, ...r.receptive.high, ...r.shedding.high), 1);
   const narrow = useMediaQuery('(max-width: 760px)');
   const every = tickEvery(hours, narrow ?? false);
   return (

@@ -35,7 +35,8 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
   if (shown.length === 0)
     return <p className="soft">No variety has two years of dates, or a beginning this year, to draw from.</p>;
   const from = Math.min(...shown.map((v) => time(v.course!.from))) - 2 * DAY;
-  const until = Math.max(...shown.map((v) => time(v.course!.from) + v.course!.taking.length * DAY)) + 2 * DAY;
+  const until =
+    Math.max(...shown.map((v) => time(v.course!.from) + v.course!.receptive.length * DAY)) + 2 * DAY;
   const width = Math.max(1, all - (all < 620 ? 100 : 164));
   const x = (at: number) => ((at - from) / (until - from)) * width;
   const months: number[] = [];
@@ -68,20 +69,20 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
                 width={width}
                 height={HEIGHT}
                 role="img"
-                aria-label={`${v.name}: takes pollen ${counting(v.course!, v.course!.taking)}, gives it ${counting(v.course!, v.course!.giving)}`}
+                aria-label={`${v.name}: female ${counting(v.course!, v.course!.receptive)}, male ${counting(v.course!, v.course!.shedding)}`}
               >
                 <PhasePatterns id={id} />
                 {months.map((m) => (
                   <path key={m} d={`M${x(m)} 0V${HEIGHT}`} stroke="var(--hair)" />
                 ))}
                 <path
-                  d={path(v.course!.taking, (i) => x(time(v.course!.from) + i * DAY), 1)}
+                  d={path(v.course!.receptive, (i) => x(time(v.course!.from) + i * DAY), 1)}
                   fill={`url(#${id}t)`}
                   stroke="var(--take)"
                   strokeWidth={1.2}
                 />
                 <path
-                  d={path(v.course!.giving, (i) => x(time(v.course!.from) + i * DAY), -1)}
+                  d={path(v.course!.shedding, (i) => x(time(v.course!.from) + i * DAY), -1)}
                   fill={`url(#${id}g)`}
                   stroke="var(--give-line)"
                   strokeWidth={1.2}
@@ -102,8 +103,8 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
             <ul className="small">
               {rows.map((v) => (
                 <li key={v.varietyId}>
-                  {v.name}: takes {counting(v.course!, v.course!.taking)}; gives{' '}
-                  {counting(v.course!, v.course!.giving)}
+                  {v.name}: female {counting(v.course!, v.course!.receptive)}; male{' '}
+                  {counting(v.course!, v.course!.shedding)}
                 </li>
               ))}
             </ul>

@@ -111,7 +111,7 @@ function BlockForm({ need }: { need: Need }) {
           This block has an air of its own:{' '}
           {need.indoors
             ? need.usualMinimumC === undefined
-              ? `the orchard’s weather does not count under cover. Until its ordinary day is told, ${temperature(15, orchard.units)} to ${temperature(24, orchard.units)} are guessed.`
+              ? `the orchard’s weather does not count under cover. Until its typical day is set, ${temperature(15, orchard.units)} to ${temperature(24, orchard.units)} are guessed.`
               : 'the orchard’s weather does not count under cover.'
             : 'what is not known here is taken from the orchard.'}{' '}
           <Link to={`/bloom/weather?block=${encodeURIComponent(need.block)}`}>See its weather</Link>
@@ -163,12 +163,14 @@ export function HandNeed() {
           const blocks = [...new Set(all.map((n) => n.block))];
           if (all.length === 0)
             return (
-              <Empty title="No trees yet">With trees in blocks this page reckons where the hand pays.</Empty>
+              <Empty title="No trees yet">
+                With trees in blocks this page shows where hand pollination pays.
+              </Empty>
             );
           const deficit = all.find((n) => !n.ownAir)?.deficitKpa;
           return (
             <>
-              <h1>Where the hand is likely to pay, and where a comparison must tell</h1>
+              <h1>Where hand pollination is likely to pay, and where a trial must decide</h1>
               <p style={{ maxWidth: 780 }}>
                 A short reckoning of what speaks for and against; three points for the hand read “most likely
                 yes”, two against “perhaps not”. The weights are our judgement. The honest answer is a

@@ -43,7 +43,7 @@ const season = {
         years: 4,
         errorDays: 3,
       },
-      course: { from: '2026-12-03', taking: [0.2, 1, 0.4], giving: [0, 0.5, 1] },
+      course: { from: '2026-12-03', receptive: [0.2, 1, 0.4], shedding: [0, 0.5, 1] },
       visits: { meanC: 12, days: [0, 1], tubeDays: 5 },
     }),
     variety('Harrow', {

@@ -151,7 +151,7 @@ function Serves({ season }: { season: SeasonData }) {
       <div className={classes.serves}>
         {takers.map((t) => (
           <div key={t.varietyId}>
-            <b>{t.name}</b> takes
+            <b>{t.name}</b> can be pollinated by
             <ul>
               {season.pairs
                 .filter((p) => p.taker === t.varietyId && p.way !== 'NEVER')
@@ -179,7 +179,7 @@ function Shown({ season }: { season: SeasonData }) {
         <header>
           <h2>The varieties over the days</h2>
           <span className="small soft">
-            share of each variety’s best day; rings take pollen, dots give it
+            share of each variety’s best day; rings can be pollinated, dots shed pollen
           </span>
         </header>
         <CourseChart season={season} />

@@ -39,11 +39,11 @@ describe('the stage key', () => {
     await userEvent.click(screen.getByRole('button', { name: 'powder' }));
 
     expect(await screen.findByText('very likely')).toBeVisible();
-    expect(screen.getByText('gives pollen')).toBeVisible();
+    expect(screen.getByText('male (shedding pollen)')).toBeVisible();
     expect(screen.getByText('90 %')).toBeVisible();
     await userEvent.click(screen.getByRole('button', { name: 'powder' }));
     expect(await screen.findByText('tells most now')).toBeVisible();
-    await userEvent.click(screen.getByLabelText('Count in what is usual at this hour'));
+    await userEvent.click(screen.getByLabelText('Count in what is typical at this hour'));
     await waitFor(() => expect(sent.at(-1)!.body.anyHour).toBe(true));
   });
 

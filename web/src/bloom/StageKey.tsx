@@ -66,17 +66,17 @@ function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; gi
       <div className={classes.top}>
         <Glyph glyph={top.of.glyph} size={76} />
         <div>
-          <span className="small soft">{given === 0 ? 'usual at this hour' : likelyWords(top.chance)}</span>
+          <span className="small soft">{given === 0 ? 'typical at this hour' : likelyWords(top.chance)}</span>
           <b className={classes.name}>{top.of.name}</b>
           <span>
-            {top.of.takes && top.of.gives
-              ? 'takes and gives pollen'
-              : top.of.takes
-                ? 'can take pollen'
-                : top.of.gives
-                  ? 'gives pollen'
+            {top.of.receives && top.of.sheds
+              ? 'female and male at once'
+              : top.of.receives
+                ? 'female (can be pollinated)'
+                : top.of.sheds
+                  ? 'male (shedding pollen)'
                   : top.of.phase === 'BETWEEN'
-                    ? 'neither takes nor gives just now'
+                    ? 'between the two just now'
                     : top.of.phase === 'BUD'
                       ? 'not open yet'
                       : 'over'}
@@ -94,7 +94,7 @@ function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; gi
             <span>{c.of.name}</span>
             <span className={classes.track}>
               <span
-                className={c.of.takes ? classes.takes : c.of.gives ? classes.gives : classes.other}
+                className={c.of.receives ? classes.takes : c.of.sheds ? classes.gives : classes.other}
                 style={{ width: `${Math.max(0.5, c.chance * 100)}%` }}
               />
             </span>
@@ -111,13 +111,13 @@ function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; gi
                 {ranked.map((c) => `${c.of.name.toLowerCase()} ${percent(c.usual)}`).join(', ')}.
               </p>
               <p>
-                Then each answer weighs the stages by how often they look so, by the crop sheet. Three answers
-                in a hundred are taken to be slips.
+                Then each answer weighs the stages by how often the crop sheet says they show it. Three
+                answers in a hundred are taken to be slips.
               </p>
             </>
           }
         >
-          How is this reckoned?
+          How is this worked out?
         </Why>
       </p>
     </section>
@@ -173,7 +173,7 @@ function Asking({ sheet, tree }: { sheet: Sheet; tree: string | undefined }) {
             />
           ))}
           <Switch
-            label="Count in what is usual at this hour"
+            label="Count in what is typical at this hour"
             checked={!anyHour}
             onChange={(e) => setAnyHour(!e.currentTarget.checked)}
           />

@@ -40,7 +40,7 @@ interface CardProps {
 }
 
 function StageCard({ stage, number, count, before, tap }: CardProps) {
-  const tone = stage.takes ? classes.take : stage.gives ? classes.give : '';
+  const tone = stage.receives ? classes.take : stage.sheds ? classes.give : '';
   return (
     <div className={classes.cell}>
       <button
@@ -139,7 +139,7 @@ function Scope({
           aria-label="How much of the crown is counted"
         />
         <span className="small soft">
-          {share === '1' ? 'every flower is tapped' : 'the rest is reckoned, with more doubt'}
+          {share === '1' ? 'every flower is tapped' : 'the rest is scaled up, with more doubt'}
         </span>
       </div>
     </div>

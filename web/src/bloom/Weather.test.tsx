@@ -37,7 +37,7 @@ describe('weather', () => {
           ? { id: 'f', rows: 1, bad: [] }
           : refusal(400, {
               errors: [
-                { field: 'csv', message: 'has 1 bad and 1 good rows; nothing was taken.' },
+                { field: 'csv', message: 'has 1 bad and 1 good rows; nothing was imported.' },
                 { field: 'csv.line 3', message: 'temperature_c is ‘warm’, not a number.' },
               ],
             }),
@@ -48,10 +48,10 @@ describe('weather', () => {
     await userEvent.upload(input, new File(['time,temperature_c\n1\n2\n'], 'air.csv', { type: 'text/csv' }));
     await userEvent.click(await screen.findByText('Take it in'));
 
-    expect(await screen.findByText('air.csv has 1 bad and 1 good rows; nothing was taken.')).toBeVisible();
+    expect(await screen.findByText('air.csv has 1 bad and 1 good rows; nothing was imported.')).toBeVisible();
     expect(screen.getByText('line 3: temperature_c is ‘warm’, not a number.')).toBeVisible();
     await userEvent.click(screen.getByText('Keep the good rows only'));
-    expect(await screen.findByText('1 row of weather taken in.')).toBeVisible();
+    expect(await screen.findByText('1 row of weather imported.')).toBeVisible();
     expect(sent.map((s) => s.body.keepGood)).toEqual([false, true]);
     expect(sent[0]!.path).toBe(sent[1]!.path);
   });
@@ -90,7 +90,7 @@ describe('weather', () => {
     });
     show(<Weather />, { at: '/bloom/weather?block=Tunnel' });
     expect(await screen.findByText(/Tunnel is under cover and nothing is measured there/)).toBeVisible();
-    expect(await screen.findByLabelText('Air of')).toHaveValue('Tunnel');
+    expect(await screen.findByLabelText('Weather of')).toHaveValue('Tunnel');
     await userEvent.type(screen.getByLabelText('Name'), 'Roof');
     await userEvent.click(screen.getByText('Make a key'));
     await waitFor(() => expect(sent[0]!.body).toEqual({ name: 'Roof', block: 'Tunnel' }));
@@ -103,7 +103,7 @@ describe('weather', () => {
       'POST /api/weather/records/*/void': null,
     });
     show(<Weather />);
-    await userEvent.click(await screen.findByText('Take back'));
+    await userEvent.click(await screen.findByText('Remove'));
     await waitFor(() => expect(sent[0]).toMatchObject({ path: '/api/weather/records/w1/void' }));
     expect(sent[0]!.body.version).toBe(2);
   });

@@ -41,7 +41,7 @@ function ImportFile({ block }: { block: string }) {
     ['csv'],
     (taken) => {
       setFile(undefined);
-      doneWithUndo(`${plural(taken.rows, 'row')} of weather taken in.`, () =>
+      doneWithUndo(`${plural(taken.rows, 'row')} of weather imported.`, () =>
         voidRecord(taken.id, 0, 'undone right after the import'),
       );
     },
@@ -256,7 +256,7 @@ function Station({ block }: { block: string }) {
 function Sources({ records: all, block, alone }: { records: Source[]; block: string; alone: boolean }) {
   const { zone, now } = useHere();
   const takeBack = useSubmit<Source, unknown>(
-    (r) => voidRecord(r.id, r.version, 'taken back on the weather page'),
+    (r) => voidRecord(r.id, r.version, 'removed on the weather page'),
     [],
     () => undefined,
   );
@@ -264,10 +264,10 @@ function Sources({ records: all, block, alone }: { records: Source[]; block: str
   if (records.length === 0)
     return (
       <section className="card">
-        <h2>Nothing taken in yet{block && ` for ${block}`}</h2>
+        <h2>Nothing imported yet{block && ` for ${block}`}</h2>
         <p className="soft">
           {!block
-            ? 'Every day is the usual day of the orchard’s page until there is weather.'
+            ? 'Every day is the typical day of the orchard’s page until there is weather.'
             : alone
               ? 'Under cover the orchard’s weather does not count: take in a file, a forecast or a station of its own.'
               : 'It has the orchard’s weather until it has its own.'}
@@ -308,7 +308,7 @@ function Sources({ records: all, block, alone }: { records: Source[]; block: str
                     onClick={() => takeBack.submit(r)}
                     loading={takeBack.busy}
                   >
-                    Take back
+                    Remove
                   </Button>
                 </td>
               </tr>
@@ -343,7 +343,7 @@ function Days({ overview }: { overview: Overview }) {
                 <th>Day</th>
                 <th className="num">Lowest</th>
                 <th className="num">Highest</th>
-                <th className="num">Air lacks at 13:00</th>
+                <th className="num">Dryness of the air at 13:00</th>
                 <th>From</th>
               </tr>
             </thead>
@@ -379,8 +379,8 @@ export function Weather() {
       <BloomTabs />
       {blocks.length > 0 && (
         <NativeSelect
-          label="Air of"
-          description="what is taken in below is for it alone"
+          label="Weather of"
+          description="what is imported below is for it alone"
           data={[{ value: '', label: 'the whole orchard' }, ...blocks]}
           value={block}
           onChange={(e) => setSearch(e.currentTarget.value ? { block: e.currentTarget.value } : {})}
@@ -417,10 +417,10 @@ function weatherSentence(o: Overview, block: string): string {
   if (sources.size === 1 && sources.has('USUAL'))
     return o.underCover
       ? `${block} is under cover and nothing is measured there: each day is taken for its ordinary day.`
-      : `No weather is recorded yet: every forecast takes each day for the usual day ${here}.`;
+      : `No weather is recorded yet: every forecast takes each day for the typical day ${here}.`;
   const last = [...o.stretches].reverse().find((s) => s.source !== 'USUAL');
   const until = last ? calendarDay(last.until.slice(0, 10)) : '';
   return sources.has('USUAL')
-    ? `Weather is known or foreseen until ${until}; after that each day is taken for the usual day ${here}.`
+    ? `Weather is known or foreseen until ${until}; after that each day is taken for the typical day ${here}.`
     : 'Weather is known or foreseen for all of the next ten days.';
 }

@@ -15,10 +15,10 @@ const SPAN = { from: NOW.toISOString(), stepMinutes: 30 };
 const fromFive = stretch('2026-11-24T04:10:00Z', '2026-11-24T18:00:00Z');
 
 describe('the bloom board in words', () => {
-  it('says how many flowers can take pollen now, and when pollen falls and until when', () => {
-    const row = bloomRow({ takes: 9.4, gives: 0.2, nextGiving: fromFive });
+  it('says how many flowers can be pollinated now, and when pollen falls and until when', () => {
+    const row = bloomRow({ takes: 9.4, gives: 0.2, nextShedding: fromFive });
     expect(rowWords(row, SPAN, NOW, ZONE)).toEqual({
-      now: '9 to take',
+      now: '9 female',
       next: 'pollen 17:10 to tomorrow 07:00',
     });
     expect(pollenWords(bloomRow({}), NOW, ZONE)).toBe('no pollen in these days');
@@ -26,14 +26,14 @@ describe('the bloom board in words', () => {
 
   it('names the night on which a shut flower opens', () => {
     const row = bloomRow({});
-    row.taking.mean = [0, 0, 0.2, 3.4, 5.8, 5.7, 0.1, 0, 0.9];
+    row.receptive.mean = [0, 0, 0.2, 3.4, 5.8, 5.7, 0.1, 0, 0.9];
     expect(rowWords(row, SPAN, NOW, ZONE).now).toBe('6 to take from 17:10');
-    row.taking.mean = [0, 0.1, 0];
+    row.receptive.mean = [0, 0.1, 0];
     expect(rowWords(row, SPAN, NOW, ZONE).now).toBe('nothing in these days');
   });
 
   it('does not pretend to know the end of what lasts beyond the forecast', () => {
-    const row = bloomRow({ nextGiving: stretch(NOW.toISOString(), '2026-11-27T02:40:00Z', false) });
+    const row = bloomRow({ nextShedding: stretch(NOW.toISOString(), '2026-11-27T02:40:00Z', false) });
     expect(pollenWords(row, NOW, ZONE)).toBe('pollen in all these days');
   });
 
@@ -43,12 +43,12 @@ describe('the bloom board in words', () => {
         treeName: 'Lantern 1',
         takes: 13.6,
         gives: 3.5,
-        nextGiving: stretch(NOW.toISOString(), '2026-11-25T01:10:00Z'),
+        nextShedding: stretch(NOW.toISOString(), '2026-11-25T01:10:00Z'),
       }),
-      bloomRow({ treeName: 'Lantern 2', takes: 12.7, nextGiving: fromFive }),
+      bloomRow({ treeName: 'Lantern 2', takes: 12.7, nextShedding: fromFive }),
     ]);
     expect(boardSentence(bloom, NOW, ZONE)).toBe(
-      'About 26 flowers can take pollen now and 4 give it. The next pollen falls on Lantern 2, 17:10.',
+      'About 26 flowers can be pollinated now and 4 shed pollen. The next pollen falls on Lantern 2, 17:10.',
     );
     expect(boardSentence(bloomOf([]), NOW, ZONE)).toContain('No tree has been read');
   });
@@ -66,7 +66,7 @@ describe('the bloom board in words', () => {
   });
 
   it('pictures the stage that most working flowers are in', () => {
-    const stage = (key: string, takes: boolean, gives: boolean) => ({ key, takes, gives });
+    const stage = (key: string, receives: boolean, sheds: boolean) => ({ key, receives, sheds });
     const sheet = {
       stages: [stage('closed', false, false), stage('parted', true, false), stage('shedding', false, true)],
     };
@@ -75,13 +75,13 @@ describe('the bloom board in words', () => {
 
   it('orders trees by what a grower asks for, those not read last', () => {
     const rows = [
-      bloomRow({ treeName: 'A', takes: 3, takingThisEvening: 9, row: 3 }),
+      bloomRow({ treeName: 'A', takes: 3, receptiveThisEvening: 9, row: 3 }),
       bloomRow({
         treeName: 'B',
         takes: 8,
-        takingThisEvening: 2,
+        receptiveThisEvening: 2,
         row: 1,
-        nextGiving: stretch('2026-11-24T05:00:00Z', '2026-11-24T09:00:00Z'),
+        nextShedding: stretch('2026-11-24T05:00:00Z', '2026-11-24T09:00:00Z'),
       }),
       bloomRow({ treeName: 'C', row: 2, reading: undefined }),
     ];
@@ -97,7 +97,7 @@ describe('the bloom board in words', () => {
 
   it('warns of a day on which females wait in vain, and says when to gather', () => {
     expect(missWords({ date: '2026-11-26', females: 39.6, collectOn: '2026-11-25' })).toBe(
-      'Thu 26 Nov: 40 females, no pollen; gather on Wed 25 Nov and keep it.',
+      'Thu 26 Nov: 40 females, no pollen; collect on Wed 25 Nov and keep it.',
     );
     expect(missWords({ date: '2026-11-26', females: 4 })).toContain('from a jar or from elsewhere');
   });
@@ -118,7 +118,7 @@ describe('the bloom board in words', () => {
       pollinate: hours(NOW.toISOString(), '2026-11-24T07:45:00Z'),
     };
     expect(hoursWords(meeting, NOW, ZONE)).toBe(
-      'Gather pollen 16:40 to dark, 20:45; pollinate now to 20:45.',
+      'Collect pollen 16:40 to dark, 20:45; pollinate now to 20:45.',
     );
     expect(hoursWords({ ...meeting, collect: undefined }, NOW, ZONE)).toMatch(/^No pollen that serves it/);
   });

@@ -8,15 +8,15 @@ type Span = Pick<Schemas['Bloom'], 'from' | 'stepMinutes'>;
 /** The two short lines at the end of a tree's ribbon: what there is now, and what comes next. */
 export function rowWords(row: Row, bloom: Span, now: Date, zone: string): { now: string; next: string } {
   if (!row.reading) return { now: 'not read yet', next: 'read it to foresee it' };
-  const take = flowers(row.taking.mean[0] ?? 0);
-  const give = flowers(row.giving.mean[0] ?? 0);
-  const now_ = [take > 0 && `${take} to take`, give > 0 && `${give} giving`].filter(Boolean).join(', ');
+  const take = flowers(row.receptive.mean[0] ?? 0);
+  const give = flowers(row.shedding.mean[0] ?? 0);
+  const now_ = [take > 0 && `${take} female`, give > 0 && `${give} male`].filter(Boolean).join(', ');
   return { now: now_ || laterWords(row, bloom, now, zone), next: pollenWords(row, now, zone) };
 }
 
 /** What will take pollen first, where nothing does now: how many at their most, and from when. */
 function laterWords(row: Row, bloom: Span, now: Date, zone: string): string {
-  const { mean } = row.taking;
+  const { mean } = row.receptive;
   const first = mean.findIndex((n) => flowers(n) > 0);
   if (first < 0) return 'nothing in these days';
   const end = mean.findIndex((n, i) => i > first && flowers(n) === 0);
@@ -27,13 +27,13 @@ function laterWords(row: Row, bloom: Span, now: Date, zone: string): string {
 
 /** When pollen will fall, and until when. */
 export function pollenWords(row: Row, now: Date, zone: string): string {
-  const giving = row.nextGiving;
-  if (!giving) return 'no pollen in these days';
-  const from = new Date(giving.from);
+  const shedding = row.nextShedding;
+  if (!shedding) return 'no pollen in these days';
+  const from = new Date(shedding.from);
   const begun = from <= now;
-  if (!giving.endsInForecast)
+  if (!shedding.endsInForecast)
     return begun ? 'pollen in all these days' : `pollen from ${said(from, now, zone)} on`;
-  const until = `to ${said(new Date(giving.until), now, zone)}`;
+  const until = `to ${said(new Date(shedding.until), now, zone)}`;
   return begun ? `pollen ${until}` : `pollen ${said(from, now, zone)} ${until}`;
 }
 
@@ -42,15 +42,15 @@ export function boardSentence(bloom: Schemas['Bloom'], now: Date, zone: string):
   const read = bloom.trees.filter((t) => t.reading);
   if (read.length === 0)
     return 'No tree has been read lately. Read one, and its flowers are foreseen for up to ten days.';
-  const take = plural(flowers(bloom.takingNow), 'flower');
-  const givers = read.filter((t) => t.nextGiving);
-  const now_ = `About ${take} can take pollen now and ${flowers(bloom.givingNow)} give it.`;
+  const take = plural(flowers(bloom.receptiveNow), 'flower');
+  const givers = read.filter((t) => t.nextShedding);
+  const now_ = `About ${take} can be pollinated now and ${flowers(bloom.sheddingNow)} shed pollen.`;
   if (givers.length === 0) return `${now_} No pollen is to be expected in these days.`;
   const next = givers
-    .filter((t) => Date.parse(t.nextGiving!.from) > now.getTime())
-    .sort((a, b) => Date.parse(a.nextGiving!.from) - Date.parse(b.nextGiving!.from))[0];
+    .filter((t) => Date.parse(t.nextShedding!.from) > now.getTime())
+    .sort((a, b) => Date.parse(a.nextShedding!.from) - Date.parse(b.nextShedding!.from))[0];
   if (!next) return now_;
-  return `${now_} The next pollen falls on ${next.treeName}, ${said(new Date(next.nextGiving!.from), now, zone)}.`;
+  return `${now_} The next pollen falls on ${next.treeName}, ${said(new Date(next.nextShedding!.from), now, zone)}.`;
 }
 
 /** "Gather pollen 16:10 to 19:40; pollinate 16:10 to 20:50." */
@@ -62,25 +62,25 @@ export function hoursWords(meeting: Schemas['VarietyMeeting'], now: Date, zone: 
   };
   if (!meeting.collect) return 'No pollen that serves it is to be expected in these days.';
   if (!meeting.pollinate) return `Pollen ${stretch(meeting.collect)}; no female after it in these days.`;
-  return `Gather pollen ${stretch(meeting.collect)}; pollinate ${stretch(meeting.pollinate)}.`;
+  return `Collect pollen ${stretch(meeting.collect)}; pollinate ${stretch(meeting.pollinate)}.`;
 }
 
 /** "Thu 26 Nov: 40 females, no pollen: gather on Wed 25 Nov and keep it." */
 export function missWords(miss: Schemas['PollenMiss']): string {
   const what = `${calendarDay(miss.date)}: ${plural(Math.round(miss.females), 'female')}, no pollen`;
   return miss.collectOn
-    ? `${what}; gather on ${calendarDay(miss.collectOn)} and keep it.`
+    ? `${what}; collect on ${calendarDay(miss.collectOn)} and keep it.`
     : `${what}, and none before it; it must come from a jar or from elsewhere.`;
 }
 
 export type Order = 'now' | 'evening' | 'pollen' | 'place';
 
 const later = (iso: string | undefined) => (iso ? Date.parse(iso) : Infinity);
-const busy = (r: Row) => (r.taking.mean[0] ?? 0) + (r.giving.mean[0] ?? 0);
+const busy = (r: Row) => (r.receptive.mean[0] ?? 0) + (r.shedding.mean[0] ?? 0);
 const ORDERS: Record<Order, (a: Row, b: Row) => number> = {
   now: (a, b) => busy(b) - busy(a),
-  evening: (a, b) => b.takingThisEvening - a.takingThisEvening,
-  pollen: (a, b) => later(a.nextGiving?.from) - later(b.nextGiving?.from) || busy(b) - busy(a),
+  evening: (a, b) => b.receptiveThisEvening - a.receptiveThisEvening,
+  pollen: (a, b) => later(a.nextShedding?.from) - later(b.nextShedding?.from) || busy(b) - busy(a),
   place: (a, b) => a.block.localeCompare(b.block) || a.row - b.row || a.position - b.position,
 };
 
@@ -98,6 +98,6 @@ export const byMostToDo = (rows: Row[]): Row[] => ordered(rows, 'now');
 /** The stage with most flowers in the latest reading that takes or gives, for the little picture. */
 export function typicalStage(row: Row, sheet: Schemas['CropSheetView'] | undefined) {
   const counted = sheet?.stages.map((s) => ({ s, n: row.reading?.counts[s.key] ?? 0 })) ?? [];
-  const busyOnes = counted.filter(({ s }) => s.takes || s.gives);
+  const busyOnes = counted.filter(({ s }) => s.receives || s.sheds);
   return (busyOnes.sort((a, b) => b.n - a.n)[0] ?? counted[0])?.s;
 }

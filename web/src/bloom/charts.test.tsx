@@ -62,7 +62,7 @@ describe('charts', () => {
           name: 'Ember',
           crop: 'apple',
           recorded: false,
-          course: { from: '2026-11-20', taking: [0.05, 0.5, 1, 0.2, 0.02], giving: [0, 0, 0.4, 1, 0.3] },
+          course: { from: '2026-11-20', receptive: [0.05, 0.5, 1, 0.2, 0.02], shedding: [0, 0, 0.4, 1, 0.3] },
         },
         { varietyId: 'x', name: 'Nothing known', crop: 'apple', recorded: false },
       ],
@@ -70,7 +70,7 @@ describe('charts', () => {
     render(<CourseChart season={season} />);
     expect(
       screen.getByRole('img', {
-        name: 'Ember: takes pollen Sat 21 Nov to Mon 23 Nov, gives it Sun 22 Nov to Tue 24 Nov',
+        name: 'Ember: female Sat 21 Nov to Mon 23 Nov, male Sun 22 Nov to Tue 24 Nov',
       }),
     ).toBeVisible();
     expect(screen.queryByText('Nothing known')).toBeNull();

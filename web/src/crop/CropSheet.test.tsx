@@ -90,7 +90,7 @@ describe('a crop sheet', () => {
     expect(screen.getByText(/2 times over each flower/)).toHaveTextContent('common practice');
     expect(screen.getByText('Cup under the flower.')).toBeVisible();
     expect(screen.getByText('Keep three balloons.')).toBeVisible();
-    expect(screen.getByText(/At once it takes pollen at 60/)).toHaveTextContent(
+    expect(screen.getByText(/At once it is receptive at 60/)).toHaveTextContent(
       'past after 6 days (from memory)',
     );
     expect(screen.getByText(/give a fruit/)).toHaveTextContent(
@@ -101,9 +101,9 @@ describe('a crop sheet', () => {
   });
 
   it('lists every sheet with its flowers in order', async () => {
-    serve({ 'GET /api/crops': [full, { ...full, key: 'fig-capri', name: 'Fig, caprifig', takes: false }] });
+    serve({ 'GET /api/crops': [full, { ...full, key: 'fig-capri', name: 'Fig, caprifig', receives: false }] });
     show(<CropSheets />);
-    expect(await screen.findByText('gives pollen')).toBeVisible();
+    expect(await screen.findByText('male only')).toBeVisible();
     expect(document.querySelectorAll('svg.glyph')).toHaveLength(6);
   });
 

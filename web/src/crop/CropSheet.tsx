@@ -18,9 +18,9 @@ type Stage = Sheet['stages'][number];
 
 const PHASES: Record<string, string> = {
   BUD: 'bud',
-  FEMALE: 'can take pollen',
+  FEMALE: 'female (can be pollinated)',
   BETWEEN: 'between',
-  MALE: 'gives pollen',
+  MALE: 'male (shedding pollen)',
   BOTH: 'takes and gives',
   SPENT: 'over',
 };
@@ -44,7 +44,7 @@ function edgeWords(from: string, hours: number): string {
 }
 
 function StageRow({ stage }: { stage: Stage }) {
-  const tone = stage.takes ? 'take' : stage.gives ? 'give' : 'soft';
+  const tone = stage.receives ? 'take' : stage.sheds ? 'give' : 'soft';
   return (
     <tr>
       <td>
@@ -61,7 +61,7 @@ function StageRow({ stage }: { stage: Stage }) {
       </td>
       <td className={tone}>
         {PHASES[stage.phase]}
-        {stage.takes && <div className="small">receptivity {percent(stage.receptivity.value)}</div>}
+        {stage.receives && <div className="small">receptivity {percent(stage.receptivity.value)}</div>}
       </td>
       <td>
         {span(stage.meanHours.value)}
@@ -94,7 +94,7 @@ function Signs({ sheet }: { sheet: Sheet }) {
         </p>
       ))}
       <details>
-        <summary>How often each stage looks so</summary>
+        <summary>How often each stage shows it</summary>
         {sheet.look.map((sign) => (
           <div key={sign.key} className="scroll" tabIndex={0} style={{ marginTop: 10 }}>
             <table className={classes.likely}>
@@ -196,8 +196,8 @@ function Work({ sheet }: { sheet: Sheet }) {
         {sheet.ovuleDays && sheet.stigmaDays && (
           <p>
             Ovules live {sheet.ovuleDays.value} days
-            <Basis of={sheet.ovuleDays} />, the stigma takes pollen for {sheet.stigmaDays.value}
-            <Basis of={sheet.stigmaDays} />. Until when a second visit helps is reckoned under{' '}
+            <Basis of={sheet.ovuleDays} />, the stigma is receptive for {sheet.stigmaDays.value}
+            <Basis of={sheet.stigmaDays} />. Until when a second visit helps is worked out under{' '}
             <Link to="/bloom/season">Season ahead</Link>.
           </p>
         )}
@@ -234,7 +234,7 @@ function Cross({ sheet }: { sheet: Sheet }) {
       <p>
         {cross.atOnce.value === 0
           ? 'It takes no pollen at once'
-          : `At once it takes pollen at ${percent(cross.atOnce.value)}`}
+          : `At once it is receptive at ${percent(cross.atOnce.value)}`}
         <Basis of={cross.atOnce} />; the stigma is ripe after {span(cross.ripeAfterHours.value)}
         <Basis of={cross.ripeAfterHours} /> and past after {span(cross.lastsHours.value)}
         <Basis of={cross.lastsHours} />. The bag comes off {cross.bagOffDays.value} days after the pollen
@@ -296,7 +296,7 @@ function Schools({ sheet }: { sheet: Sheet }) {
               <th>Question</th>
               <th>Some</th>
               <th>Others</th>
-              <th>Here, until told otherwise</th>
+              <th>Here, until changed</th>
             </tr>
           </thead>
           <tbody>

@@ -9,8 +9,8 @@ import classes from './Crop.module.css';
 type Sheet = Schemas['CropSheetView'];
 
 function does(s: Sheet): string {
-  if (s.takes && s.gives) return '';
-  return s.takes ? 'takes pollen' : 'gives pollen';
+  if (s.receives && s.sheds) return '';
+  return s.receives ? 'female only' : 'male only';
 }
 
 /** Every crop with its flowers in order, side by side. */

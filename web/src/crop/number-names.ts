@@ -23,7 +23,7 @@ const NAMES: Record<string, string> = {
   'suspension.keepsHours': 'Suspension keeps, hours',
   'suspension.sizeWindow.rightFromMm': 'Right size from, mm',
   'suspension.sizeWindow.lateFromMm': 'Too late from, mm',
-  'ownVariety.worth': 'Worth of its own variety’s pollen, share',
+  'ownVariety.worth': 'Fit of its own variety’s pollen, share',
   'hand.passes': 'Passes over one flower',
   'load.fruitsPerCm2': 'Fruits for each cm² of trunk',
   'load.youngUntilYears': 'Young until, years',
@@ -49,7 +49,7 @@ const NAMES: Record<string, string> = {
   'season.warmEnoughC': 'Warm enough for a visit, °C',
   'season.chillPortions': 'Chill the buds need, portions',
   'pollinationPeriod.ovuleDays': 'Ovules live, days',
-  'pollinationPeriod.stigmaDays': 'Stigma takes pollen, days',
+  'pollinationPeriod.stigmaDays': 'Stigma receptive, days',
 };
 const STAGE: Record<string, string> = {
   meanHours: 'lasts, hours',

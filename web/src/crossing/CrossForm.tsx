@@ -110,7 +110,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
           />
           {sheet?.cross?.emasculate && (
             <Switch
-              label="its own pollen taken away"
+              label="its own pollen removed"
               description="Off: bagged in bud and pollinated when ripe, for varieties that do not serve themselves."
               checked={emasculate}
               onChange={(e) => setEmasculate(e.currentTarget.checked)}

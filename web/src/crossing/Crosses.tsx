@@ -161,7 +161,7 @@ function CrossCard({ crossing, chosen, choose }: CardProps) {
           {!crossing.pollinated && (
             <div>
               <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(undefined)}>
-                Give this cross up
+                Cancel this cross
               </Button>
               {remove.general && <span className="warn small"> {remove.general}</span>}
             </div>

@@ -17,7 +17,7 @@ export const STEP: Record<Step, string> = {
 /** What has been done, for a message. */
 export const STEP_DONE: Record<Step, string> = {
   THIN: 'thinned',
-  EMASCULATE: 'own pollen taken away',
+  EMASCULATE: 'own pollen removed',
   BAG: 'bagged',
   POLLINATE: 'given pollen',
   POLLINATE_AGAIN: 'given pollen once more',

@@ -124,7 +124,7 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
       <div className="line">
         <Tags of={of} />
         <Button variant="subtle" loading={remove.busy} onClick={() => remove.submit(undefined)}>
-          Give it up
+          Cancel it
         </Button>
         {remove.general && <span className="warn small">{remove.general}</span>}
         <span className="small soft">

@@ -99,8 +99,8 @@ export function DrawForm({
       )}
       {question === 'STAGE' && crop && (
         <MultiSelect
-          label="Stages, the usual one first"
-          data={crop.stages.filter((s) => s.takes).map((s) => ({ value: s.key, label: s.name }))}
+          label="Stages, the most common first"
+          data={crop.stages.filter((s) => s.receives).map((s) => ({ value: s.key, label: s.name }))}
           value={stages}
           onChange={setStages}
         />
@@ -130,7 +130,7 @@ export function DrawForm({
         <p className="note bad">{form.errorFor('names', 'Ways') ?? form.general}</p>
       )}
       <p className="small soft">
-        Which flower is treated how is drawn by lot within each tree, and the seed is kept. Hang the tags in
+        Which flower gets which treatment is random within each tree, and the seed is kept. Hang the tags in
         their order before you look closer at the flowers, then treat each as its tag says.
       </p>
       <div className="line">
@@ -143,7 +143,7 @@ export function DrawForm({
             (question === 'STAGE' && stages.length < 2)
           }
         >
-          Draw by lot
+          Draw the random order
         </Button>
       </div>
     </form>

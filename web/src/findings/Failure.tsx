@@ -37,13 +37,13 @@ function Causes({ of }: { of: Schemas['Failure'] }) {
         <h2>
           {of.what}:{' '}
           {of.rate
-            ? `${of.rate.taken} of ${of.rate.decided} took, ${percent(of.rate.share)}`
+            ? `${of.rate.taken} of ${of.rate.decided} set, ${percent(of.rate.share)}`
             : 'nothing decided yet'}
           {of.others && `, against ${percent(of.others.share)} of all others`}
         </h2>
         {of.rate && of.others && (
           <IntervalRows
-            label="Share that took"
+            label="Fruit set"
             rows={[
               { name: of.what, rate: of.rate, few: of.rate.decided < 20, undecided: of.undecided },
               { name: 'all others', rate: of.others },
@@ -159,7 +159,7 @@ export function Failure() {
               <div className="say">
                 <h1>
                   {chosen
-                    ? 'Why did it fail? What the records say, and what would tell.'
+                    ? 'Why did it fail? What the records say, and what would decide it.'
                     : 'Nothing to ask about yet: five decided flowers of one tree, jar or day are needed.'}
                 </h1>
                 {w.shown && (
@@ -185,8 +185,8 @@ export function Failure() {
                   <Asked of={w.shown ? { season: w.shown.season, crop: w.shown.crop } : {}} line={chosen} />
                 </>
               ) : (
-                <Empty title="No looks yet">
-                  After the first looks this page tells what may have gone wrong.
+                <Empty title="No checks yet">
+                  After the first checks this page tells what may have gone wrong.
                 </Empty>
               )}
             </>

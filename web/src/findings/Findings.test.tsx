@@ -74,11 +74,13 @@ describe('findings', () => {
     show(<Findings />);
     const heading = await screen.findByRole('heading', { level: 1 });
     expect(heading.textContent).toMatch(
-      /10 of 15 flowers took, 67\s%; with so few the true share.*42\s% and 85\s%/,
+      /10 of 15 flowers set, 67\s%; with so few the true share.*42\s% and 85\s%/,
     );
-    expect(screen.getByText(/20 classes are held against a usual one.*about 2 of them/)).toBeVisible();
-    expect(screen.getByText('Draw a comparison by lot')).toBeVisible();
-    await userEvent.click(screen.getByText('10 of 15 flowers took'));
+    expect(
+      screen.getByText(/20 classes are compared with the most common one.*about 2 of them/),
+    ).toBeVisible();
+    expect(screen.getByText('Set up a trial')).toBeVisible();
+    await userEvent.click(screen.getByText('10 of 15 flowers set'));
     expect(await screen.findByText(/Wilson’s score interval/)).toBeInTheDocument();
   });
 
@@ -139,7 +141,7 @@ describe('findings', () => {
     show(<Findings />);
     expect(
       await screen.findByText(
-        /not learned from: 16 flowers of trials \(8 of 16 took\); 5 flowers with pollen that was dead/,
+        /not learned from: 16 flowers of trials \(8 of 16 set\); 5 flowers with pollen that was dead/,
       ),
     ).toBeVisible();
     expect(screen.getByText(/of the fruitlets that set have dropped/)).toHaveClass('bad');
@@ -147,8 +149,8 @@ describe('findings', () => {
       within(screen.getByText(name).closest('tr')!)
         .getAllByRole('cell')
         .map((c) => c.textContent.replace(/\s/g, ' '));
-    expect(cells('many strokes, all round').slice(1)).toEqual(['20', '3.0', '6 of 60, 10 %', 'not told']);
-    expect(cells('once in and out').slice(1)).toEqual(['20', 'not counted', 'not told', '3 of 20, 15 %']);
+    expect(cells('many strokes, all round').slice(1)).toEqual(['20', '3.0', '6 of 60, 10 %', 'not known']);
+    expect(cells('once in and out').slice(1)).toEqual(['20', 'not counted', 'not known', '3 of 20, 15 %']);
   });
 
   it('asks for another season', async () => {
@@ -171,6 +173,6 @@ describe('findings', () => {
     delete none.all;
     serve(answers(none));
     show(<Findings />);
-    expect(await screen.findByText('Nothing to tell yet')).toBeVisible();
+    expect(await screen.findByText('Nothing found yet')).toBeVisible();
   });
 });

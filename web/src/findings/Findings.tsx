@@ -26,7 +26,7 @@ function RateWhy({ rate }: { rate: Schemas['SetRate'] }) {
     <>
       <p>
         {rate.taken} taken of {rate.decided} whose fate is known. Those not yet known, or not found again,
-        count neither way; fruit taken off by hand had taken.
+        count neither way; fruit thinned by hand had taken.
       </p>
       <p>
         Interval: Wilson’s score interval at {percent(rate.confidence)} (Wilson 1927). If flowers took by
@@ -52,7 +52,7 @@ function FactorCard({ of }: { of: Factor }) {
               <p>
                 {of.sureAmongAll
                   ? 'Sure even among all the comparisons on this page (Fisher’s exact test, Bonferroni’s bound).'
-                  : 'Sure were it the only comparison on this page. Among so many, one like it may come by chance; a trial would settle it.'}{' '}
+                  : 'Sure if it were the only comparison on this page. Among many, one like it may come by chance; a trial would settle it.'}{' '}
                 Difference: Newcombe’s interval (1998).
               </p>
             }
@@ -245,7 +245,7 @@ function FruitCard({ of }: { of: View }) {
 }
 
 const rated = (rate: Schemas['SetRate'] | undefined) =>
-  rate ? `${rate.taken} of ${rate.decided}, ${percent(rate.share)}` : 'not told';
+  rate ? `${rate.taken} of ${rate.decided}, ${percent(rate.share)}` : 'not known';
 
 /** Fruits of a flower, resting and misshapen fruit, by how the stigma was covered. */
 function ToldCard({ of }: { of: View }) {
@@ -279,7 +279,7 @@ function ToldCard({ of }: { of: View }) {
         </table>
       </div>
       <p className="small soft">
-        As the latest look with such details told it. A resting fruitlet is alive and does not grow yet.
+        As the latest check with such details found it. A resting fruitlet is alive and does not grow yet.
       </p>
     </section>
   );
@@ -300,7 +300,7 @@ function Beside({ of }: { of: View }) {
           {of.apart
             .map(
               (a) =>
-                `${plural(a.flowers, 'flower')} ${a.what}${a.rate ? ` (${a.rate.taken} of ${a.rate.decided} took)` : ''}`,
+                `${plural(a.flowers, 'flower')} ${a.what}${a.rate ? ` (${a.rate.taken} of ${a.rate.decided} set)` : ''}`,
             )
             .join('; ')}
           .
@@ -320,13 +320,13 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
           {all ? (
             <>
               <Why because={<RateWhy rate={all} />} label="set rate in all">
-                {all.taken} of {plural(all.decided, 'flower')} took
+                {all.taken} of {plural(all.decided, 'flower')} set
               </Why>
               , {percent(all.share)}; {all.decided < 60 && 'with so few '}the true share may lie anywhere
               between {percent(all.lower)} and {percent(all.upper)}.
             </>
           ) : (
-            'No flower’s fate is known yet; the first looks will tell.'
+            'No flower’s fate is known yet; the first checks will tell.'
           )}
         </h1>
         {shown && (
@@ -338,7 +338,7 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
       {of.waiting > 0 && (
         <p className="note">
           {of.waiting >= 100_000 ? 'More than ' : ''}
-          {plural(of.waiting, 'record')} {of.waiting === 1 ? 'is' : 'are'} still being reckoned and{' '}
+          {plural(of.waiting, 'record')} {of.waiting === 1 ? 'is' : 'are'} still being worked out and{' '}
           {of.waiting === 1 ? 'counts' : 'count'} for nothing yet. The numbers below are of those that are
           done.
         </p>
@@ -354,7 +354,7 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
         {shown && ` of ${shown.cropName.toLowerCase()}, ${shown.season}`}
         {of.undecided > 0 && `; ${of.undecided} more are not known yet`}.
         {of.comparisons > 1 &&
-          ` ${of.comparisons} classes are held against a usual one below: by chance alone about ${Math.max(1, Math.round(of.comparisons / 10))} of them would look sure.`}
+          ` ${of.comparisons} classes are compared with the most common one below: by chance alone about ${Math.max(1, Math.round(of.comparisons / 10))} of them would look sure.`}
       </p>
     </>
   );
@@ -363,8 +363,8 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
 function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
   if (!of.shown) {
     return (
-      <Empty title="Nothing to tell yet">
-        After the first checks you see here what share of your flowers took, and how sure that is.
+      <Empty title="Nothing found yet">
+        After the first checks you see here what share of your flowers set, and how sure that is.
       </Empty>
     );
   }
@@ -382,7 +382,7 @@ function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
       ) : (
         <p className="note">
           Whether the hand helped shows only beside flowers left to nature.{' '}
-          <Link to="/findings/trials">Draw a comparison by lot</Link>, tag its flowers and follow them alike.
+          <Link to="/findings/trials">Set up a trial</Link>, tag its flowers and follow them alike.
         </p>
       )}
       <div className={classes.columns}>

@@ -103,7 +103,7 @@ export function IntervalRows({ rows, label }: { rows: Row[]; label: string }) {
           })}
         </svg>
       )}
-      <AsTable words={[label]} figures={['Took', 'Share', '95 % interval', 'Not yet known']}>
+      <AsTable words={[label]} figures={['Set', 'Share', '95 % interval', 'Not yet known']}>
         {rows.map((r) => (
           <tr key={r.name}>
             <td>

@@ -43,9 +43,9 @@ function Tables({ of }: { of: Schemas['Learned'] }) {
               <td>
                 a dose of {c.father} on {c.mother}
               </td>
-              <td className="num">worth {percent(c.shipped)}</td>
+              <td className="num">fits {percent(c.shipped)}</td>
               <td className="num">
-                <b>worth {percent(c.learned)}</b>
+                <b>fits {percent(c.learned)}</b>
               </td>
               <td className="num">–</td>
               <td className="num">
@@ -83,15 +83,13 @@ export function Learned() {
       <Loaded of={learned}>
         {(l) =>
           l.varieties.length === 0 ? (
-            <p className="soft">
-              Nothing yet: the plan reckons with the crop sheets until flowers are decided here.
-            </p>
+            <p className="soft">Nothing yet: the plan uses the crop sheets until flowers are decided here.</p>
           ) : (
             <>
               <p>
                 {l.used
-                  ? 'The flower budget and the plan reckon with the numbers learned here.'
-                  : 'Switched off: the flower budget and the plan reckon with the crop sheets alone.'}{' '}
+                  ? 'The flower budget and the plan use the numbers learned here.'
+                  : 'Switched off: the flower budget and the plan use the crop sheets alone.'}{' '}
                 <Link to="/round/hours">
                   {l.used ? 'Switch it off' : 'Switch it on'} under Hours and habits
                 </Link>

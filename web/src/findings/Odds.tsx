@@ -29,7 +29,7 @@ export function Odds({ of }: { of: Schemas['Causes'] }) {
           width={all}
           height={height}
           role="img"
-          aria-label={`Odds against the usual: ${of.effects
+          aria-label={`Odds against the most common: ${of.effects
             .map((e) => `${e.title} ${e.name} ${times(e.oddsRatio.value)} times those of ${e.usual}`)
             .join('; ')}`}
           fontFamily="var(--sans)"

@@ -80,9 +80,9 @@ function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string
 
 const OUTCOME = {
   WAITING: 'done, not yet known',
-  TOOK: 'took',
+  TOOK: 'set',
   FAILED: 'failed',
-  LOST: 'cannot be told',
+  LOST: 'cannot be known',
 } as const;
 
 /** A comparison flower by flower: what its tag says, and whether it is done. */
@@ -124,7 +124,7 @@ export function Places({ of, lots }: { of: Comparison; lots: Schemas['LotView'][
             </span>
             {p.outcome ? (
               <span className="small soft">
-                {waiting.has(p.pollinationId!) ? 'look waits on this device' : OUTCOME[p.outcome]}
+                {waiting.has(p.pollinationId!) ? 'check waits on this device' : OUTCOME[p.outcome]}
               </span>
             ) : (
               <DoPlace of={of} place={p} jar={jar} />

@@ -50,7 +50,7 @@ describe('why it failed', () => {
     });
     show(<Failure />);
     expect(
-      await screen.findByText(/LA-01 Lantern: 1 of 20 took, 5\s%, against 60\s% of all others/),
+      await screen.findByText(/LA-01 Lantern: 1 of 20 set, 5\s%, against 60\s% of all others/),
     ).toBeVisible();
     expect(screen.getByText('It had 12 % left.')).toBeVisible();
     expect(screen.getByTitle('evidence: strong')).toBeVisible();
@@ -82,7 +82,7 @@ describe('why it failed', () => {
   it('says where there is nothing to ask about', async () => {
     serve({ 'GET /api/findings/worst': { seasons: [], lines: [] } });
     show(<Failure />);
-    expect(await screen.findByText('No looks yet')).toBeVisible();
+    expect(await screen.findByText('No checks yet')).toBeVisible();
   });
 });
 
@@ -190,7 +190,7 @@ describe('trials', () => {
     await userEvent.selectOptions(screen.getByLabelText('Question'), 'FULL_COVER');
     await userEvent.click(screen.getByLabelText('Trees', { selector: 'input' }));
     await userEvent.click(await screen.findByText('Lantern 1'));
-    await userEvent.click(screen.getByText('Draw by lot'));
+    await userEvent.click(screen.getByText('Draw the random order'));
     expect(await screen.findByText('Flowers is 97; too many.')).toBeVisible();
     expect(sent[0]!.body).toMatchObject({
       question: 'FULL_COVER',
@@ -200,10 +200,10 @@ describe('trials', () => {
     });
 
     await userEvent.selectOptions(screen.getByLabelText('Question'), 'TOOL');
-    expect(screen.getByText('Draw by lot').closest('button')).toBeDisabled();
+    expect(screen.getByText('Draw the random order').closest('button')).toBeDisabled();
     await userEvent.type(screen.getByLabelText('One way'), 'goat brush');
     await userEvent.type(screen.getByLabelText('The other way'), 'feather');
-    await userEvent.click(screen.getByText('Draw by lot'));
+    await userEvent.click(screen.getByText('Draw the random order'));
     await waitFor(() => expect(sent[1]?.body).toMatchObject({ names: ['goat brush', 'feather'] }));
   });
 });
@@ -265,7 +265,7 @@ describe('the season', () => {
     expect(screen.getByText('Switch it on under Hours and habits')).toHaveAttribute('href', '/round/hours');
     const rows = screen.getAllByRole('row').map((r) => r.textContent?.replace(/\s/g, ' '));
     expect(rows[1]).toContain('50 % from memory62 %50 % to 70 %90');
-    expect(rows[2]).toContain('worth 100 %worth 40 %');
+    expect(rows[2]).toContain('fits 100 %fits 40 %');
     expect(rows[3]).toContain('× 1.11');
   });
 });

@@ -20,7 +20,7 @@ function Years({ of }: { of: Report }) {
       <h2>Year against year</h2>
       {of.between && <p>{tied(of.between)}</p>}
       <IntervalRows
-        label="Share that took"
+        label="Fruit set"
         rows={of.years.map((y) => ({
           name: String(y.season),
           rate: y.rate,
@@ -34,7 +34,7 @@ function Years({ of }: { of: Report }) {
             <tr>
               <th>Season</th>
               <th className="num">By hand</th>
-              <th className="num">Took</th>
+              <th className="num">Set</th>
               <th className="num">Fruits</th>
               <th className="num">Weighed</th>
             </tr>
@@ -65,7 +65,7 @@ function Years({ of }: { of: Report }) {
 
 function Page({ of, choose }: { of: Report; choose: (s: OfSeason) => void }) {
   if (!of.shown)
-    return <Empty title="No season to tell of yet">The report begins with the first pollination.</Empty>;
+    return <Empty title="No season to show yet">The report begins with the first pollination.</Empty>;
   const pdf = `/api/findings/season.pdf?season=${of.shown.season}&crop=${encodeURIComponent(of.shown.crop)}`;
   return (
     <>
@@ -81,7 +81,7 @@ function Page({ of, choose }: { of: Report; choose: (s: OfSeason) => void }) {
         </div>
       </div>
       <section className={`card ${classes.finding}`}>
-        <h2>What was done, what took</h2>
+        <h2>What was done, what set</h2>
         {[...of.done, ...of.took].map((s) => (
           <p key={s}>{tied(s)}</p>
         ))}
@@ -89,7 +89,7 @@ function Page({ of, choose }: { of: Report; choose: (s: OfSeason) => void }) {
       <section className={`card ${classes.finding}`} data-card="otherwise">
         <h2>What to do differently</h2>
         {of.otherwise.length === 0 ? (
-          <p>Nothing is sure enough to change it. Trials drawn by lot make it so.</p>
+          <p>Nothing is sure enough to change it. Trials in random order make it so.</p>
         ) : (
           <ol className={classes.causes}>
             {of.otherwise.map((a) => (

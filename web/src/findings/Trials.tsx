@@ -29,7 +29,7 @@ export function Trials() {
                 <>
                   <h1>
                     {all.length === 0
-                      ? 'Does it matter? Draw by lot, and you will know.'
+                      ? 'Does it matter? Draw the random order, and you will know.'
                       : `${plural(open, 'comparison')} under way, ${all.length - open} complete.`}
                   </h1>
                   {all.map((c) => (

@@ -58,7 +58,7 @@ function OnTheWay({ part, giveUp }: { part: number; giveUp: () => void }) {
         </span>
         {part < 1 && (
           <Button variant="subtle" onClick={giveUp}>
-            Give it up
+            Cancel it
           </Button>
         )}
       </div>
@@ -100,7 +100,7 @@ export function Bring() {
           aria-label="What the file holds"
           data={[
             { value: 'pollinations', label: 'Pollinations' },
-            { value: 'looks', label: 'Looks at their fruit' },
+            { value: 'looks', label: 'Checks of their fruit' },
           ]}
           value={kind}
           onChange={(v) => {
@@ -145,7 +145,7 @@ export function Bring() {
         {sending.error &&
           (sending.error.name === 'AbortError' ? (
             <p className="note" role="status">
-              Given up; nothing was taken.
+              Given up; nothing was imported.
             </p>
           ) : (
             <Refused error={sending.error} />

@@ -17,9 +17,9 @@ export function CheckDetails({ check }: { check: Check }) {
   });
   return (
     <details className={classes.more}>
-      <summary>More: taken off, mark gone, resting, fruits, shape, size</summary>
+      <summary>More: thinned, mark gone, resting, fruits, shape, size</summary>
       <div className={classes.counters}>
-        <Counter label="taken off by hand" value={counts.thinned} onChange={check.set('thinned')} />
+        <Counter label="thinned by hand" value={counts.thinned} onChange={check.set('thinned')} />
         <Counter label="mark gone" value={counts.lost} onChange={check.set('lost')} />
         <Counter label="resting, alive" {...seen('resting')} />
         <Counter label="fruits in all" {...seen('fruits')} />
@@ -27,7 +27,7 @@ export function CheckDetails({ check }: { check: Check }) {
         <Counter label="one-sided" {...seen('oneSided')} />
         <Counter label="crooked" {...seen('crooked')} />
         <MeasureInput
-          label="Usual size"
+          label="Typical size"
           of="length"
           value={detail.sizeMm}
           w={130}

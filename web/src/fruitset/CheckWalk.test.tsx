@@ -33,20 +33,20 @@ describe('the walk of looks', () => {
       'PUT /api/checks/*': (s: { body: Record<string, unknown> }) => check(s.body),
     });
     show(<CheckWalk />);
-    expect(await screen.findByText('Look 1 of 2')).toBeVisible();
+    expect(await screen.findByText('Check 1 of 2')).toBeVisible();
     expect(screen.getByText('Done').closest('button')).toBeDisabled();
     await userEvent.click(screen.getByLabelText('failed: one more'));
     await userEvent.click(screen.getByLabelText('failed: one more'));
     await userEvent.click(screen.getByLabelText('failed: one less'));
-    await userEvent.click(screen.getByLabelText('taken: all that are left'));
+    await userEvent.click(screen.getByLabelText('set: all that are left'));
     expect(screen.getByText('6 of 6')).toBeVisible();
     await userEvent.click(screen.getByText('Done'));
-    expect(await screen.findByText('Look 2 of 2')).toBeVisible();
+    expect(await screen.findByText('Check 2 of 2')).toBeVisible();
     expect(sent[0]!.body).toMatchObject({ pollinationId: 'p1', taken: 5, failed: 1, unknown: 0, lost: 0 });
     await userEvent.click(screen.getByText('Skip, end'));
     expect(screen.getByText('That was the last one')).toBeVisible();
     await userEvent.click(screen.getByText('Back one'));
-    expect(screen.getByText('Look 2 of 2')).toBeVisible();
+    expect(screen.getByText('Check 2 of 2')).toBeVisible();
   });
 
   it('takes one tap for one tagged flower, and asks the server’s question', async () => {
@@ -77,10 +77,10 @@ describe('the walk of looks', () => {
       'PUT /api/checks/*': (s: { body: Record<string, unknown> }) => check(s.body),
     });
     show(<CheckWalk />);
-    await userEvent.click(await screen.findByLabelText('taken: one more'));
+    await userEvent.click(await screen.findByLabelText('set: one more'));
     await userEvent.click(screen.getByLabelText('dropped: all that are left'));
     await userEvent.click(screen.getByText('Done'));
-    expect(await screen.findByText('Look 2 of 2')).toBeVisible();
+    expect(await screen.findByText('Check 2 of 2')).toBeVisible();
     expect(sent[0]!.body).toMatchObject({ taken: 1, failed: 0, dropped: 5 });
     expect(screen.queryByLabelText('dropped: one more')).toBeNull();
   });
@@ -90,7 +90,7 @@ describe('the walk of looks', () => {
     serve({ 'GET /api/fruit-set': () => others, 'PUT /api/checks/*': () => SILENCE });
     show(<CheckWalk />);
     await userEvent.click(await screen.findByText('mark gone'));
-    expect(await screen.findByText('Look 2 of 2')).toBeVisible();
+    expect(await screen.findByText('Check 2 of 2')).toBeVisible();
     const kept = await store.outbox.toArray();
     expect(kept[0]!.body).toMatchObject({ pollinationId: 'p1', lost: 1, taken: 0 });
     await store.outbox.clear();
@@ -109,7 +109,7 @@ describe('the walk of looks', () => {
     );
     await client.invalidateQueries();
     expect(
-      await screen.findByText(/Somebody has looked here already; last look: 3 taken, 1 failed/),
+      await screen.findByText(/Somebody has checked here already; last check: 3 set, 1 failed/),
     ).toBeVisible();
     await userEvent.click(screen.getByText('Go on'));
     expect(screen.getByText('That was the last one')).toBeVisible();

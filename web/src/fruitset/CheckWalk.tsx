@@ -32,9 +32,9 @@ type Row = Schemas['FruitSetRow'];
 const LOOK_MS = 5_000;
 
 const KINDS = [
-  ['taken', 'taken', 'green stalk, green bulge'],
-  ['failed', 'failed', 'browning, or gone'],
-  ['unknown', 'not yet known', 'petals on: do not pull'],
+  ['taken', 'set', 'holds: green, or swelling'],
+  ['failed', 'failed', 'browning, shrivelled or gone'],
+  ['unknown', 'not yet known', 'too early: do not pull'],
 ] as const;
 const DROPPED = ['dropped', 'dropped', 'held last time, fell by itself'] as const;
 
@@ -59,7 +59,7 @@ function OneFlower({ check, row }: { check: ReturnType<typeof useCheck>; row: Ro
       ))}
       <button type="button" disabled={check.form.busy} onClick={() => check.save({ ...NO_COUNTS, lost: 1 })}>
         <b>mark gone</b>
-        <span>cannot be told</span>
+        <span>cannot be known</span>
       </button>
     </div>
   );
@@ -161,7 +161,7 @@ function Looked({ row, next }: { row: Row; next: () => void }) {
         <div className={classes.where}>
           <b>{row.pollination.treeName}</b>
         </div>
-        <p>Somebody has looked here already; {lastWords(row)}.</p>
+        <p>Somebody has checked here already; {lastWords(row)}.</p>
       </section>
       <footer className={classes.bar}>
         <Button size="lg" ml="auto" onClick={next}>
@@ -189,7 +189,7 @@ function Walking({ start, now, walk }: { start: Row[]; now: Row[]; walk: string 
       <FieldHead
         back={back}
         backLabel={walk ? 'Back to the walk' : 'Back to the checks'}
-        title={stop ? `Look ${at + 1} of ${stops.length}` : 'All looked at'}
+        title={stop ? `Check ${at + 1} of ${stops.length}` : 'All checked'}
       >
         <KeptLine className={classes.kept} />
         <button type="button" onClick={toggleNight} aria-pressed={night}>
@@ -201,7 +201,7 @@ function Walking({ start, now, walk }: { start: Row[]; now: Row[]; walk: string 
       {!stop && (
         <div style={{ padding: 16 }}>
           <Empty
-            title={stops.length === 0 ? 'Nothing to look at now' : 'That was the last one'}
+            title={stops.length === 0 ? 'No check is due now' : 'That was the last one'}
             action={
               <div className="line" style={{ justifyContent: 'center' }}>
                 {stops.length > 0 && (

@@ -68,7 +68,7 @@ describe('single fruits', () => {
       'PUT /api/fruits/*': { ...fruits.fruits[0], number: 8 },
     });
     show(<Fruit />);
-    expect(await screen.findByText('4 fruits hang by the latest looks, 1 harvested.')).toBeVisible();
+    expect(await screen.findByText('4 fruits hang by the latest checks, 1 harvested.')).toBeVisible();
     expect(screen.getByText(/large enough about .*may be ripe from/)).toBeVisible();
     expect(screen.getByText(/312 g · 1 seed, 1 empty · crooked · taste 4 of 5/)).toBeVisible();
     await userEvent.click(screen.getByText('Write 8 on one'));
@@ -79,7 +79,7 @@ describe('single fruits', () => {
   it('ends a numbered fruit, asks about too many seeds, and keeps what was typed', async () => {
     const replies: unknown[] = [
       refusal(409, { detail: '400 seeds are more than it holds.', confirm: 'more-seeds-than-ovules' }),
-      refusal(400, { errors: [{ field: 'end.kind', message: 'was told already: harvested.' }] }),
+      refusal(400, { errors: [{ field: 'end.kind', message: 'was recorded already: harvested.' }] }),
     ];
     const sent = serve({
       'GET /api/fruits': fruits,
@@ -94,7 +94,7 @@ describe('single fruits', () => {
     await userEvent.click(screen.getByText('Save the fruit'));
     expect(await screen.findByText('400 seeds are more than it holds.')).toBeVisible();
     await userEvent.click(screen.getByText('Yes, record it'));
-    expect(await screen.findByText('What became of it was told already: harvested.')).toBeVisible();
+    expect(await screen.findByText('What became of it was recorded already: harvested.')).toBeVisible();
     expect(screen.getByLabelText('Seeds')).toHaveValue('400');
     expect(sent[1]!.body).toMatchObject({
       end: { kind: 'HARVESTED', seeds: 400 },
@@ -214,7 +214,7 @@ describe('records from a file', () => {
         {
           field: 'csv',
           message:
-            "was not taken, as it is wrong in 2 lines. line 2: no tree is called 'X'; line 3: jar is missing.",
+            "was not imported, as it is wrong in 2 lines. line 2: no tree is called 'X'; line 3: jar is missing.",
         },
       ],
     });
@@ -232,12 +232,12 @@ describe('records from a file', () => {
     const first = await bring();
     first.sent(30, 120);
     expect(await screen.findByText(/25 % of the file sent/)).toBeVisible();
-    await userEvent.click(screen.getByText('Give it up'));
-    expect(await screen.findByText('Given up; nothing was taken.')).toBeVisible();
+    await userEvent.click(screen.getByText('Cancel it'));
+    expect(await screen.findByText('Given up; nothing was imported.')).toBeVisible();
     const second = await bring();
     second.sent(120, 120);
     expect(await screen.findByText(/now it is looked through/)).toBeVisible();
-    expect(screen.queryByText('Give it up'), 'what is being written down is not stopped').toBeNull();
+    expect(screen.queryByText('Cancel it'), 'what is being written down is not stopped').toBeNull();
     act(() => second.onerror());
     expect(await screen.findByText(/cannot be reached/)).toBeVisible();
   });

@@ -415,7 +415,7 @@ export function Fruit() {
                   <h1>
                     {hanging === 0 && picked === 0
                       ? 'No fruit is known to hang yet.'
-                      : `${plural(hanging, 'fruit')} ${hanging === 1 ? 'hangs' : 'hang'} by the latest looks${picked > 0 ? `, ${picked} harvested` : ''}.`}
+                      : `${plural(hanging, 'fruit')} ${hanging === 1 ? 'hangs' : 'hang'} by the latest checks${picked > 0 ? `, ${picked} harvested` : ''}.`}
                   </h1>
                   {t.length === 0 && <Empty title="No trees yet">Fruit needs a tree first.</Empty>}
                   <Sources of={f} />

@@ -24,14 +24,14 @@ describe('fruit set', () => {
     show(<FruitSet />);
     await userEvent.click(await screen.findByLabelText('Check Lantern 3'));
     expect(screen.getByText('6 flowers to look for')).toBeVisible();
-    await userEvent.clear(screen.getByLabelText('taken'));
-    await userEvent.type(screen.getByLabelText('taken'), '7');
+    await userEvent.clear(screen.getByLabelText('set'));
+    await userEvent.type(screen.getByLabelText('set'), '7');
     await userEvent.click(screen.getByLabelText('failed: one more'));
     expect(screen.getByText('2 more than the 6 flowers that were done')).toBeVisible();
     await userEvent.click(screen.getByText('Save the check'));
 
-    expect(await screen.findByText('Taken together with the others makes 8.')).toBeVisible();
-    expect(screen.getByLabelText('taken')).toHaveValue('7');
+    expect(await screen.findByText('Set together with the others makes 8.')).toBeVisible();
+    expect(screen.getByLabelText('set')).toHaveValue('7');
     expect(sent[0]!.body).toMatchObject({ pollinationId: 'p1', taken: 7, failed: 1, unknown: 0 });
   });
 
@@ -41,7 +41,7 @@ describe('fruit set', () => {
         fruitRow(),
         fruitRow({
           pollination: { id: 'p2' },
-          due: { on: '2026-11-29', now: false, day: 7, name: 'First look', lookFor: '' },
+          due: { on: '2026-11-29', now: false, day: 7, name: 'First check', lookFor: '' },
         }),
       ),
     });
@@ -49,7 +49,7 @@ describe('fruit set', () => {
     expect(await screen.findByText(/1 check due/)).toBeVisible();
     expect(screen.getByText('Due')).toBeVisible();
     expect(screen.getByText('To come')).toBeVisible();
-    expect(screen.queryByText('Every look taken')).toBeNull();
+    expect(screen.queryByText('Every check')).toBeNull();
   });
 
   it('asks why where a look found failed flowers, but not of those that were to show what fails', async () => {
@@ -67,7 +67,7 @@ describe('fruit set', () => {
       ),
     });
     show(<FruitSet />);
-    expect(await screen.findAllByText(/last look: 4 taken, 2 failed/)).toHaveLength(2);
+    expect(await screen.findAllByText(/last check: 4 set, 2 failed/)).toHaveLength(2);
     expect(screen.getByText('Why did some fail?')).toHaveAttribute(
       'href',
       '/findings/why?crop=cherimoya&kind=TREE&key=t1',

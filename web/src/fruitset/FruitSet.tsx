@@ -45,7 +45,7 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
     >
       {row.due && <p className="small">{row.due.lookFor}</p>}
       <div className={classes.counters}>
-        <Counter label="taken" value={check.counts.taken} onChange={check.set('taken')} />
+        <Counter label="set" value={check.counts.taken} onChange={check.set('taken')} />
         <Counter label="failed" value={check.counts.failed} onChange={check.set('failed')} />
         {mayHaveDropped(row) && (
           <Counter label="dropped since" value={check.counts.dropped} onChange={check.set('dropped')} />
@@ -63,7 +63,7 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
       )}
       <div className="line" style={{ alignItems: 'flex-end' }}>
         <TimeField
-          label="When you looked"
+          label="When you checked"
           value={check.at}
           onChange={check.setAt}
           error={check.form.errorFor('checkedAt', 'Time')}
@@ -181,7 +181,7 @@ export function FruitSet() {
               <div className="say">
                 <h1>
                   {inAll > 0
-                    ? `${plural(inAll, 'check')} due: look whether stalk and bulge are green.`
+                    ? `${plural(inAll, 'check')} due: see which flowers set.`
                     : coming[0]
                       ? `Nothing to check today; next on ${calendarDay(coming[0].due!.on)}.`
                       : 'Nothing to check.'}
@@ -202,7 +202,7 @@ export function FruitSet() {
               )}
               {rows.length === 0 && (
                 <Empty title="No pollinations yet">
-                  A week after a visit the first look at its fruit comes up here.
+                  A week after a visit the first check of its fruit comes up here.
                 </Empty>
               )}
               <Section title="Due" rows={due}>
@@ -213,7 +213,7 @@ export function FruitSet() {
                 )}
               </Section>
               <Section title="To come" rows={coming} most={FIRST} />
-              <Section title="Every look taken" rows={done} most={FIRST} />
+              <Section title="Every check" rows={done} most={FIRST} />
             </>
           );
         }}

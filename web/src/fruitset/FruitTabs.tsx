@@ -1,7 +1,7 @@
 import { Tabs } from '../kit/Tabs';
 
 const PAGES = [
-  ['/fruit-set', 'Looks'],
+  ['/fruit-set', 'Checks'],
   ['/fruit-set/limbs', 'Whole limbs'],
   ['/fruit-set/fruit', 'Fruit and harvest'],
   ['/fruit-set/bring', 'Bring records in'],

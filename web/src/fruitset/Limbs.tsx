@@ -103,7 +103,7 @@ function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb
       </div>
       <div className={classes.counters}>
         <Counter label="fruits now" value={fruits} onChange={setFruits} most={1_000_000} />
-        <Counter label="taken off, picked or fallen since" value={takenOff} onChange={setTakenOff} />
+        <Counter label="thinned, picked or fallen since" value={takenOff} onChange={setTakenOff} />
       </div>
       {before && (
         <p className="soft">

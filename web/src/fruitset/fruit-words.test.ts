@@ -26,9 +26,9 @@ describe('words about fruit', () => {
 
   it('tells the look before, with what is not always there only where it is', () => {
     expect(lastWords({ checks: [] } as unknown as Schemas['FruitSetRow'])).toBeUndefined();
-    expect(lastWords(looked({}))).toBe('last look: 3 taken, 1 failed');
+    expect(lastWords(looked({}))).toBe('last check: 3 set, 1 failed');
     expect(lastWords(looked({ unknown: 2, thinned: 1 }))).toBe(
-      'last look: 3 taken, 1 failed, 2 not yet known, 1 taken off',
+      'last check: 3 set, 1 failed, 2 not yet known, 1 thinned',
     );
   });
 
@@ -43,7 +43,7 @@ describe('words about fruit', () => {
     expect(markWords(pollination({ mark: '' }))).toBe('');
   });
 
-  it('knows whose look waits on this device', () => {
+  it('knows whose check waits on this device', () => {
     const write = (path: string, body: Record<string, unknown>) => ({ path, body }) as never;
     const waiting = looksWaiting([
       write('/api/checks/1', { pollinationId: 'p1' }),

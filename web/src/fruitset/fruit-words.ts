@@ -22,11 +22,11 @@ export const counted = (c: Counts): number => c.taken + c.failed + c.dropped + c
 export function lastWords(row: Row): string | undefined {
   const last = row.checks.at(-1);
   if (!last) return undefined;
-  const parts = [`${last.taken} taken`, `${last.failed} failed`];
+  const parts = [`${last.taken} set`, `${last.failed} failed`];
   if (last.dropped) parts.push(`${last.dropped} dropped`);
   if (last.unknown) parts.push(`${last.unknown} not yet known`);
-  if (last.thinned) parts.push(`${last.thinned} taken off`);
-  return `last look: ${parts.join(', ')}`;
+  if (last.thinned) parts.push(`${last.thinned} thinned`);
+  return `last check: ${parts.join(', ')}`;
 }
 
 /** How the counts stand to the flowers that were done. */
@@ -51,7 +51,7 @@ export function doneWords(p: Row['pollination']): string {
 export const markWords = (p: Row['pollination']): string =>
   [p.crossLabel && `cross ${p.crossLabel}`, p.mark, p.colour, p.tag].filter(Boolean).join(', ');
 
-/** Pollinations whose look waits on this device. */
+/** Pollinations whose check waits on this device. */
 export const looksWaiting = (outbox: Outgoing[]): Set<string> =>
   new Set(outbox.filter((w) => w.path.startsWith('/api/checks/')).map((w) => String(w.body.pollinationId)));
 
@@ -61,4 +61,4 @@ export const SHAPES = [
   { value: 'CROOKED', label: 'crooked' },
 ] as const;
 
-export const ENDS = { HARVESTED: 'harvested', FALLEN: 'found fallen', TAKEN_OFF: 'taken off' } as const;
+export const ENDS = { HARVESTED: 'harvested', FALLEN: 'found fallen', TAKEN_OFF: 'thinned' } as const;

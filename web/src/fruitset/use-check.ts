@@ -28,7 +28,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
       answer(api.PUT('/api/checks/{id}', { params: { path: { id } }, body: { ...body(given), confirmed } })),
     ['taken', 'failed', 'unknown', 'checkedAt', 'note'],
     (check) => {
-      doneWithUndo(`${p.treeName}: ${check.taken} taken, ${check.failed} failed.`, () =>
+      doneWithUndo(`${p.treeName}: ${check.taken} set, ${check.failed} failed.`, () =>
         answer(
           api.POST('/api/checks/{id}/void', {
             params: { path: { id: check.id } },
@@ -44,7 +44,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
         method: 'PUT',
         path: `/api/checks/${id}`,
         body: { ...body(given), confirmed: ['petals-still-on'] },
-        label: `${p.treeName}: check, ${given.taken} taken, ${given.failed} failed`,
+        label: `${p.treeName}: check, ${given.taken} set, ${given.failed} failed`,
         account: session.accountId,
       }),
       kept: () => {
@@ -54,7 +54,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
     },
   );
   const error =
-    form.errorFor('taken', 'Taken') ??
+    form.errorFor('taken', 'Set') ??
     form.errorFor('failed', 'Failed') ??
     form.errorFor('unknown', 'Not yet known') ??
     form.problems

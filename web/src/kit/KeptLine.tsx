@@ -10,7 +10,7 @@ export function KeptLine({ className }: { className?: string }) {
   return (
     <Link to="/kept" className={className} data-kept={waiting.length}>
       {refused > 0
-        ? `${plural(refused, 'record')} refused: look`
+        ? `${plural(refused, 'record')} refused: open`
         : `${plural(waiting.length, 'record')} kept on this device`}
     </Link>
   );

@@ -20,11 +20,11 @@ describe('a ribbon', () => {
       />,
     );
     const ribbon = screen.getByRole('slider', { name: 'Lantern 1 over time' });
-    expect(ribbon).toHaveAttribute('aria-valuetext', 'arrow keys tell the numbers');
+    expect(ribbon).toHaveAttribute('aria-valuetext', 'arrow keys read the numbers');
     await userEvent.tab();
     await userEvent.keyboard('{ArrowRight}{ArrowRight}{ArrowRight}');
-    expect(ribbon).toHaveAttribute('aria-valuetext', '16:10: 9 to 10 take, 0 to 1 give');
+    expect(ribbon).toHaveAttribute('aria-valuetext', '16:10: 9 to 10 female, 0 to 1 male');
     await userEvent.keyboard('{ArrowLeft}');
-    expect(ribbon).toHaveAttribute('aria-valuetext', '15:40: 9 to 10 take, 0 to 1 give');
+    expect(ribbon).toHaveAttribute('aria-valuetext', '15:40: 9 to 10 female, 0 to 1 male');
   });
 });

@@ -56,9 +56,9 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
   const middle = height / 2;
   const scale = (middle - 3) / Math.max(most, 1);
   const x = (i: number) => axis.x(axis.from + i * stepMinutes * 60_000);
-  const taking = counts(row.taking);
-  const giving = counts(row.giving);
-  const last = taking.length - 1;
+  const receptive = counts(row.receptive);
+  const shedding = counts(row.shedding);
+  const last = receptive.length - 1;
   const point = (e: PointerEvent<HTMLDivElement>) => {
     const left = e.clientX - e.currentTarget.getBoundingClientRect().left;
     setAt(Math.min(last, Math.max(0, Math.round((left / width) * last))));
@@ -72,7 +72,7 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
   const shown =
     at === undefined
       ? undefined
-      : `${said(new Date(axis.from + at * stepMinutes * 60_000), new Date(from), zone)}: ${between(taking[at]!)} take, ${between(giving[at]!)} give`;
+      : `${said(new Date(axis.from + at * stepMinutes * 60_000), new Date(from), zone)}: ${between(receptive[at]!)} female, ${between(shedding[at]!)} male`;
   return (
     <div
       ref={ref}
@@ -83,7 +83,7 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
       aria-valuemin={0}
       aria-valuemax={last}
       aria-valuenow={at ?? 0}
-      aria-valuetext={shown ?? 'arrow keys tell the numbers'}
+      aria-valuetext={shown ?? 'arrow keys read the numbers'}
       onPointerMove={point}
       onPointerDown={point}
       onPointerLeave={() => setAt(undefined)}
@@ -106,26 +106,26 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
             <path key={t} d={`M${axis.x(t)} 0V${height}`} stroke="var(--hair)" />
           ))}
           <path
-            d={area(taking, (c) => c.mean, x, middle, scale)}
+            d={area(receptive, (c) => c.mean, x, middle, scale)}
             fill={`url(#${id}t)`}
             stroke="var(--take)"
             strokeWidth={1.3}
           />
           <path
-            d={area(giving, (c) => -c.mean, x, middle, scale)}
+            d={area(shedding, (c) => -c.mean, x, middle, scale)}
             fill={`url(#${id}g)`}
             stroke="var(--give-line)"
             strokeWidth={1.3}
           />
           <path
-            d={edge(taking, (c) => c.high, x, middle, scale)}
+            d={edge(receptive, (c) => c.high, x, middle, scale)}
             fill="none"
             stroke="var(--take)"
             strokeWidth={0.8}
             opacity={0.6}
           />
           <path
-            d={edge(giving, (c) => -c.high, x, middle, scale)}
+            d={edge(shedding, (c) => -c.high, x, middle, scale)}
             fill="none"
             stroke="var(--give-line)"
             strokeWidth={0.8}

@@ -134,7 +134,7 @@ function Servers({ tree }: { tree: string }) {
             <div key={t.treeId} className={classes.server}>
               <Verdict of={t.answer.verdict} />
               <div>
-                <b>{t.tree}</b> {t.variety}: {flowers(t.most)} giving pollen{' '}
+                <b>{t.tree}</b> {t.variety}: {flowers(t.most)} shedding pollen{' '}
                 {said(new Date(t.mostAt), now, zone)}
                 <div className="small soft">{t.answer.why}</div>
               </div>

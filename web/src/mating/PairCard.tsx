@@ -91,7 +91,7 @@ export function PairCard({ mother, father }: { mother: string; father: string })
           <p className="small">
             {p.flowers === 0
               ? 'No fruit of this cross has been checked here yet.'
-              : `Here ${p.taken} of ${plural(p.flowers, 'flower')} of this cross took.`}
+              : `Here ${p.taken} of ${plural(p.flowers, 'flower')} of this cross set.`}
           </p>
           {p.jars.length > 0 && (
             <p className="small">

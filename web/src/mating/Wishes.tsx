@@ -24,10 +24,10 @@ function planWords(wish: Wish): string | undefined {
   const best = b?.choices.find((c) => c.doses !== undefined);
   if (!b || b.choices.length === 0) return undefined;
   if (!best)
-    return `No keeping carries pollen over ${plural(b.days, 'day')}: nothing worth using would be left. Look for pollen from elsewhere.`;
+    return `No storage carries pollen over ${plural(b.days, 'day')}: too little would be alive. Look for pollen from elsewhere.`;
   const year = (day: string) => (b.nextSeason || b.way === 'LAST_YEARS' ? ` ${day.slice(0, 4)}` : '');
   return (
-    `Collect ${wish.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}${year(b.collectUntil!)}: gather ${plural(best.gather!, 'flower')}. ` +
+    `Collect ${wish.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}${year(b.collectUntil!)}: ${plural(best.gather!, 'flower')}. ` +
     `Dry, then ${STORAGE[best.storage]}. Set aside ${plural(best.doses!, 'dose')} for ${plural(wish.flowers, 'flower')} ` +
     `of ${wish.mother} from ${calendarDay(b.useFrom!)} to ${calendarDay(b.useUntil!)}${year(b.useUntil!)}.`
   );
@@ -43,7 +43,7 @@ function Choices({ bridge }: { bridge: Schemas['SeasonBridge'] }) {
             <th className="num">Alive on her first day</th>
             <th className="num">on her last</th>
             <th className="num">Doses</th>
-            <th className="num">Flowers to gather</th>
+            <th className="num">Flowers to collect</th>
           </tr>
         </thead>
         <tbody>
@@ -179,7 +179,7 @@ function WishCard({ wish }: { wish: Wish }) {
           </Link>{' '}
           of {dayOfYear(new Date(j.lot.collectedAt), now, zone)}: {plural(j.lot.dosesLeft, 'dose')}; on{' '}
           {shortDay(new Date(j.at), zone)} {percent(j.share)} should be alive (likely{' '}
-          {percentRange(j.low, j.high)}), {j.useful ? 'worth using' : 'no longer worth using'}.
+          {percentRange(j.low, j.high)}), {j.useful ? 'good enough to use' : 'too little alive'}.
         </p>
       ))}
       {wish.jars.length === 0 && <p className="small soft">No pollen of {wish.father} is on the shelf.</p>}

@@ -30,7 +30,7 @@ export function bloomWords(b: Schemas['MatesBloom'] | Schemas['SeasonBridge']): 
     case 'KEEP':
       return `He is over before she begins: his pollen must be kept ${plural('keepDays' in b ? b.keepDays : b.days, 'day')}.`;
     case 'LAST_YEARS':
-      return 'He begins when she is over: it takes pollen of the year before.';
+      return 'The father begins when the mother is over: it needs pollen of the year before.';
     default:
       return 'One of the two never has such flowers.';
   }

@@ -35,7 +35,7 @@ function Settings() {
         form.submit(undefined);
       }}
     >
-      <h2>Place and air</h2>
+      <h2>Place and weather</h2>
       <OrchardFields
         value={draft}
         onChange={(d) => {

@@ -78,8 +78,8 @@ describe('an orchard’s fields', () => {
   it('turns typed temperatures when the units are changed', async () => {
     render(<Form start={{ ...emptyOrchard(), usualMinimum: 14, usualMaximum: 24 }} />);
     await userEvent.click(screen.getByText('Imperial, °F'));
-    expect(screen.getByLabelText('Usual highest, °F')).toHaveValue('75.2');
+    expect(screen.getByLabelText('Typical highest, °F')).toHaveValue('75.2');
     await userEvent.click(screen.getByText('Metric, °C'));
-    expect(screen.getByLabelText('Usual highest, °C')).toHaveValue('24');
+    expect(screen.getByLabelText('Typical highest, °C')).toHaveValue('24');
   });
 });

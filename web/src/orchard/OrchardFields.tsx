@@ -141,20 +141,20 @@ export function OrchardFields({ value, onChange, errorFor }: Props) {
       </div>
       <div className="two">
         <NumberInput
-          label={`Usual lowest of a day in bloom, ${degree}`}
+          label={`Typical lowest of a day in bloom, ${degree}`}
           value={value.usualMinimum}
           onChange={(usualMinimum) => set({ usualMinimum })}
           error={errorFor('usualMinimumC', 'Usual lowest')}
         />
         <NumberInput
-          label={`Usual highest, ${degree}`}
+          label={`Typical highest, ${degree}`}
           value={value.usualMaximum}
           onChange={(usualMaximum) => set({ usualMaximum })}
           error={errorFor('usualMaximumC', 'Usual highest')}
         />
       </div>
       <p className="small soft">
-        Flowers run faster in warmth. Until weather is recorded, every day is taken to be such a usual day.
+        Flowers run faster in warmth. Until weather is recorded, every day counts as such a typical day.
       </p>
     </div>
   );

@@ -50,7 +50,7 @@ export function CalendarCard() {
       ))}
       {address && (
         <div className="note">
-          <p className="small">The address, told this once:</p>
+          <p className="small">The address, shown only now:</p>
           <code style={{ display: 'block', overflowWrap: 'anywhere' }}>{address}</code>
           <CopyButton value={address}>
             {({ copied, copy }) => (

@@ -22,7 +22,7 @@ export const takeBackOverride = (id: string, version: number) =>
   answer(
     api.POST('/api/plan-overrides/{id}/void', {
       params: { path: { id } },
-      body: { version, reason: 'taken back' },
+      body: { version, reason: 'removed' },
     }),
   );
 

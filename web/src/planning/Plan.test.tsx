@@ -17,14 +17,14 @@ const stop: Schemas['RoundStop'] = {
 };
 const plan: Schemas['Plan'] = {
   moments: ['2026-11-24T02:40:00Z', '2026-11-24T12:40:00Z'],
-  taking: [12, 8],
-  giving: [0, 5],
+  receptive: [12, 8],
+  shedding: [0, 5],
   rounds: [
     {
       at: '2026-11-24T03:40:00Z',
       day: '2026-11-24',
       until: '2026-11-24T06:00:00Z',
-      why: '12 flowers can take pollen then and 0 give it.',
+      why: '12 flowers can be pollinated then and 0 shed it.',
       mostFlowers: 80,
       minutes: 24,
       flowers: 6,
@@ -87,7 +87,7 @@ describe('the coming days', () => {
     );
     expect(screen.getByText(/but can carry 11/)).toBeVisible();
     expect(screen.getByText('LA-02 will be too old by then.')).toBeVisible();
-    expect(screen.getByText(/Proven: no other use/)).toBeVisible();
+    expect(screen.getByText(/Proven: no other plan/)).toBeVisible();
   });
 
   it('take a choice, show its cost, and take it back', async () => {
@@ -110,7 +110,7 @@ describe('the coming days', () => {
     await userEvent.click(await screen.findByText('Never LA-02 to Pale Ridge 1'));
     expect(await screen.findByText('costs about 1.2 fruits against the best plan')).toBeVisible();
     expect(sent[0]!.body).toEqual({ treeId: 't1', lotId: 'l1', flowers: 0 });
-    await userEvent.click(screen.getByText('Take back'));
+    await userEvent.click(screen.getByText('Remove'));
     await waitFor(() => expect(screen.queryByText('What you chose')).toBeNull());
   });
 });
@@ -140,7 +140,7 @@ describe('overriding the plan', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Skip' }));
     expect(await screen.findByText('What you chose')).toBeVisible();
     expect(sent.find((s) => s.method === 'PUT')!.body).toEqual(day);
-    await userEvent.click(screen.getByLabelText('Take back: Nobody goes on Tue 24 Nov'));
+    await userEvent.click(screen.getByLabelText('Remove: Nobody goes on Tue 24 Nov'));
     await waitFor(() => expect(screen.queryByText('What you chose')).toBeNull());
   });
 
@@ -307,7 +307,7 @@ describe('hours and habits', () => {
       expect(sent[0]?.body).toMatchObject({ pollenAge: 'SAME_HOUR', flowersPerHour: 60, version: 2 }),
     );
     expect(sent[0]!.path).toBe('/api/round-settings/s');
-    await userEvent.click(screen.getByLabelText(/Reckon with what was learned here/));
+    await userEvent.click(screen.getByLabelText(/Use what was learned here/));
     await userEvent.click(screen.getByText('Save'));
     await waitFor(() => expect(sent[1]?.body).toMatchObject({ useLearned: false, pollenAge: 'SAME_HOUR' }));
   });

@@ -30,7 +30,7 @@ const takeBack = (id: string, version: number) =>
   answer(
     api.POST('/api/round-choices/{id}/void', {
       params: { path: { id } },
-      body: { version, reason: 'taken back' },
+      body: { version, reason: 'removed' },
     }),
   );
 
@@ -249,10 +249,10 @@ function Decided({ what, problem, back }: { what: string; problem: string | unde
         size="compact-sm"
         variant="subtle"
         style={{ flexShrink: 0 }}
-        aria-label={`Take back: ${what}`}
+        aria-label={`Remove: ${what}`}
         onClick={back}
       >
-        Take back
+        Remove
       </Button>
     </div>
   );
@@ -403,7 +403,7 @@ export function Plan() {
               </p>
             ))}
             {p.rounds.length === 0 && p.obstacles.length === 0 && (
-              <Empty title="Nothing to do in these days">No flower can take pollen in your hours.</Empty>
+              <Empty title="Nothing to do in these days">No flower can be pollinated in your hours.</Empty>
             )}
             {p.moments.length > 1 && (
               <section className="card">
@@ -425,8 +425,8 @@ export function Plan() {
                 {p.rounds.length > 0 && (
                   <p className="small soft">
                     {p.proven
-                      ? 'Proven: no other use of this pollen and these hours is worth more.'
-                      : `Nearly the best: no other use of this pollen and these hours is worth more than ${p.gap.toFixed(1)} full flowers more.`}{' '}
+                      ? 'Proven: no other plan for this pollen and these hours brings more.'
+                      : `Nearly the best: no other plan for this pollen and these hours brings more than ${p.gap.toFixed(1)} full flowers more.`}{' '}
                     {p.paces.length > 0 && (
                       <>
                         Learned from your walks:{' '}

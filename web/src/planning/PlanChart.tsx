@@ -25,7 +25,7 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
   const hours = Math.round((Date.parse(until) - Date.parse(from)) / 3_600_000);
   const { data: light } = useQuery(queries.light(hours));
   const axis = timeAxis(from, until, Math.max(1, width));
-  const most = Math.max(1, ...plan.taking, ...plan.giving);
+  const most = Math.max(1, ...plan.receptive, ...plan.shedding);
   const middle = TOP + (HEIGHT - TOP) / 2;
   const scale = (HEIGHT - TOP) / 2 / most;
   const area = (values: number[], sign: number) =>
@@ -65,9 +65,9 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
                 fill="var(--night-wash)"
               />
             ))}
-            <path d={area(plan.taking, 1)} fill={`url(#${id}t)`} stroke="var(--take)" strokeWidth={1.3} />
+            <path d={area(plan.receptive, 1)} fill={`url(#${id}t)`} stroke="var(--take)" strokeWidth={1.3} />
             <path
-              d={area(plan.giving, -1)}
+              d={area(plan.shedding, -1)}
               fill={`url(#${id}g)`}
               stroke="var(--give-line)"
               strokeWidth={1.3}
@@ -86,7 +86,7 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
       </div>
       <RibbonAxis from={from} until={until} zone={zone} every={every} />
       <p className="small soft">
-        above the line: can take pollen; below: giving pollen; numbered lines: the visits
+        above the line: can be pollinated; below: shedding pollen; numbered lines: the visits
       </p>
     </div>
   );

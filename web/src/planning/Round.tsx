@@ -252,7 +252,7 @@ export function Round() {
                 With the jars on the shelf, and an eye on <Link to="/round/plan">the coming days</Link>: a
                 flower left for tomorrow counts 5 % less, as weather and plans change.{' '}
                 {r.proven
-                  ? 'Proven: no other use of this pollen is worth more.'
+                  ? 'Proven: no other plan for this pollen brings more.'
                   : 'Nearly the best plan; a slightly better one may exist.'}
               </p>
             )}

@@ -14,7 +14,7 @@ describe('the round in words', () => {
   });
 
   it('gives every choice its reason and every flower left its cause', () => {
-    expect(stopWhy(stop('LA-02', 'A'))).toMatch(/Another variety.*81\s% of LA-02.*6 flowers are worth 4\.8/);
+    expect(stopWhy(stop('LA-02', 'A'))).toMatch(/Another variety.*81\s% of LA-02.*6 flowers count as 4\.8/);
     const waits = (tree: string, flowers: number, at: string, lot: string) => ({
       treeId: tree,
       tree,

@@ -76,4 +76,4 @@ export function waitingFor(
 /** Why this jar to this tree, as a sentence. */
 export const stopWhy = (s: Stop): string =>
   `${s.why} About ${percent(s.viability)} of ${s.lotCode} is alive at that hour; counting how ready the flowers are, ` +
-  `${plural(s.flowers, 'flower')} are worth ${s.expected.toFixed(1)} full ones.`;
+  `${plural(s.flowers, 'flower')} count as ${s.expected.toFixed(1)} full ones.`;

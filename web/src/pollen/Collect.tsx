@@ -30,7 +30,7 @@ type Way = NonNullable<Schemas['LotRequest']['way']>;
 function mostGiving(bloom: Schemas['Bloom']): string | undefined {
   const totals = new Map<string, number>();
   for (const t of bloom.trees)
-    totals.set(t.varietyId, (totals.get(t.varietyId) ?? 0) + (t.giving.mean[0] ?? 0));
+    totals.set(t.varietyId, (totals.get(t.varietyId) ?? 0) + (t.shedding.mean[0] ?? 0));
   return [...totals].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
@@ -116,7 +116,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
           />
         )}
         <div>
-          <b>Flowers taken from each tree</b>
+          <b>Flowers collected from each tree</b>
           {asked?.varietyId === variety && (
             <p className="small">
               The visit asks for {plural(asked.flowers, 'male flower')}; write down what was really taken.
@@ -137,7 +137,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
                 <br />
                 <span className="small soft">
                   {t.reading
-                    ? `${flowers(t.giving.mean[0] ?? 0)} giving now; ${pollenWords(t, now, zone)}`
+                    ? `${flowers(t.shedding.mean[0] ?? 0)} shedding now; ${pollenWords(t, now, zone)}`
                     : 'not read yet'}
                 </span>
               </span>

@@ -34,7 +34,7 @@ export function CurveChart({ story }: { story: Schemas['LotStory'] }) {
           width={width}
           height={HEIGHT}
           role="img"
-          aria-label={`Share alive over time: ${percent(share)} now${good ? `, worth using until ${dayAndClock(new Date(good), zone)}` : ', no longer worth using'}`}
+          aria-label={`Share alive over time: ${percent(share)} now${good ? `, good enough until ${dayAndClock(new Date(good), zone)}` : ', too little alive to use'}`}
           fontFamily="var(--sans)"
           fontSize={13}
         >
@@ -54,7 +54,7 @@ export function CurveChart({ story }: { story: Schemas['LotStory'] }) {
             strokeDasharray="6 4"
           />
           <text x={width - RIGHT} y={y(story.usefulFrom) - 5} textAnchor="end" fill="var(--warn)">
-            least worth using
+            least that is good enough
           </text>
           <path d={`M${x(now.getTime())} ${TOP}V${HEIGHT - BOTTOM}`} stroke="var(--ink)" />
           <text

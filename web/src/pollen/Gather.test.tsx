@@ -22,7 +22,7 @@ describe('before collecting', () => {
     [
       { now: 4.2, from: NOW.toISOString(), until: '2026-11-24T09:00:00Z' },
       false,
-      '4 giving now, until 22:00',
+      '4 shedding now, until 22:00',
     ],
     [
       { most: 9, from: '2026-11-24T03:20:00Z', until: '2026-11-24T10:00:00Z' },
@@ -50,6 +50,6 @@ describe('before collecting', () => {
     await userEvent.click(await screen.findByText('7 flowers'));
     expect(await screen.findByText(/20 doses ÷ 4 = 5 on average/)).toBeInTheDocument();
     expect(screen.getByText('Sun and wind take it.')).toBeVisible();
-    expect(screen.getByText(/5 giving now/)).toBeVisible();
+    expect(screen.getByText(/5 shedding now/)).toBeVisible();
   });
 });

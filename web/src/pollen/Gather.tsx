@@ -18,7 +18,7 @@ export function gatheringWords(t: Tree, balloons: boolean, now: Date, zone: stri
   if (t.from === undefined) return 'no pollen within a day and a half';
   const from = new Date(t.from);
   const until = said(new Date(t.until!), now, zone);
-  if (t.now >= 0.5) return `${flowers(t.now)} giving now, until ${until}`;
+  if (t.now >= 0.5) return `${flowers(t.now)} shedding now, until ${until}`;
   return `${flowers(t.most!)} from ${said(from, now, zone)} until ${until}`;
 }
 
@@ -47,7 +47,7 @@ export function Gather({ variety, balloons, asked }: { variety: string; balloons
             <p style={{ margin: '10px 0' }}>
               Gather{' '}
               <Why
-                label="flowers to gather"
+                label="flowers to collect"
                 because={
                   <>
                     <p>

@@ -83,7 +83,7 @@ describe('a jar’s page', () => {
     await userEvent.type(screen.getByLabelText('Grains in field 2'), '20');
     await userEvent.type(screen.getByLabelText('Tubes in field 2'), '8');
     expect(screen.getByText(/18 of 60: 30/)).toBeVisible();
-    await userEvent.click(screen.getByText('Reckon with it'));
+    await userEvent.click(screen.getByText('Use it'));
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]!.body.fields).toEqual([
       { grains: 40, tubes: 10 },

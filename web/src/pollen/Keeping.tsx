@@ -201,9 +201,9 @@ export function Keeping({ story }: { story: Schemas['LotStory'] }) {
                     size="compact-sm"
                     variant="subtle"
                     onClick={() => remove.submit(s)}
-                    aria-label={`Take back: ${stepWords(s)}`}
+                    aria-label={`Remove: ${stepWords(s)}`}
                   >
-                    Take back
+                    Remove
                   </Button>
                 )}
               </td>

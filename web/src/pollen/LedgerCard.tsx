@@ -12,7 +12,7 @@ type Line = Schemas['LedgerLine'];
 
 const SAID: Record<Line['kind'], string> = {
   DRAWN: 'put on flowers',
-  RETURNED: 'back from a visit that was taken back',
+  RETURNED: 'back from a visit that was removed',
   TAKEN: 'taken out',
   BROUGHT_BACK: 'brought back',
   SPILLED: 'spilled',

@@ -88,7 +88,7 @@ function Suspension({
   const grown = new Set(varieties.map((v) => v.crop));
   // What grows here first; else figs, for which it is done most.
   const rank = (c: Schemas['CropSheetView']) => (grown.has(c.key) ? 0 : c.figSizes ? 1 : 2);
-  const floated = crops.filter((c) => c.floated && c.gives).sort((a, b) => rank(a) - rank(b));
+  const floated = crops.filter((c) => c.floated && c.sheds).sort((a, b) => rank(a) - rank(b));
   const [crop, setCrop] = useState(floated[0]?.key ?? '');
   const [by, setBy] = useState('fruits');
   const [much, setMuch] = useState<number | string>(100);
@@ -128,7 +128,7 @@ function Suspension({
           />
           <div>
             <SegmentedControl
-              aria-label="Reckon by"
+              aria-label="Work out by"
               data={[
                 { value: 'fruits', label: 'fruits' },
                 { value: 'volume', label: 'ml' },
@@ -225,7 +225,7 @@ function Suspension({
 
 const SIZES: Record<Schemas['FigSizeAnswer']['size'], string> = {
   TOO_SMALL: 'Too small: come back in some days.',
-  RIGHT: 'Right: it can take pollen now.',
+  RIGHT: 'Right: it can be pollinated now.',
   TOO_LATE: 'Too late: it takes no pollen any more.',
 };
 
@@ -236,7 +236,7 @@ function Fig({
   crops: Schemas['CropSheetView'][];
   varieties: Schemas['VarietyView'][];
 }) {
-  const figs = varieties.filter((v) => crops.some((c) => c.key === v.crop && c.figSizes && c.takes));
+  const figs = varieties.filter((v) => crops.some((c) => c.key === v.crop && c.figSizes && c.receives));
   const [chosen, setVariety] = useState<string>();
   const [diameter, setDiameter] = useState<number | string>('');
   const [eye, setEye] = useState<'TIGHT_GREEN' | 'LOOSENING_GREEN' | 'COLOURED'>('TIGHT_GREEN');

@@ -18,7 +18,7 @@ function testWords(t: Schemas['PollenTest']): string {
   const fresh = t.freshSeen > 0 ? `; with fresh pollen ${t.freshAlive} of ${t.freshSeen}` : '';
   return t.germination
     ? `${t.alive} of ${plural(t.seen, 'grain')} with a tube, in ${plural(t.fields, 'field')} of view`
-    : `${t.alive} of ${plural(t.seen, 'flower')} took${fresh}`;
+    : `${t.alive} of ${plural(t.seen, 'flower')} set${fresh}`;
 }
 
 function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }) {
@@ -150,11 +150,11 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
               error={form.errorFor('flowers', 'Flowers')}
             />
             <NumberInput
-              label="of them took"
+              label="of them set"
               min={0}
               value={taken}
               onChange={setTaken}
-              error={form.errorFor('taken', 'Taken')}
+              error={form.errorFor('taken', 'Set')}
             />
             <NumberInput
               label="Flowers beside them with fresh pollen"
@@ -164,7 +164,7 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
               error={form.errorFor('freshFlowers', 'Flowers')}
             />
             <NumberInput
-              label="of them took"
+              label="of them set"
               min={0}
               value={freshTaken}
               onChange={setFreshTaken}
@@ -187,7 +187,7 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
       )}
       <div className="line">
         <Button type="submit" loading={form.busy}>
-          Reckon with it
+          Use it
         </Button>
         <Button variant="subtle" onClick={close}>
           Cancel
@@ -239,7 +239,7 @@ export function Tests({ story }: { story: Schemas['LotStory'] }) {
             </span>
           </span>
           <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(t)}>
-            Take back
+            Remove
           </Button>
         </div>
       ))}

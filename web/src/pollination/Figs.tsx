@@ -205,7 +205,7 @@ function List({ of }: { of: Schemas['Figs'] }) {
                 <th>Fig</th>
                 <th className="num">Now</th>
                 <th>What to do</th>
-                <th className="noprint" aria-label="Take back" />
+                <th className="noprint" aria-label="Remove" />
               </tr>
             </thead>
             <tbody>

@@ -29,9 +29,9 @@ export function bloomRow(
     block: 'Bank',
     row: 2,
     position: 1,
-    taking: series(takes),
-    giving: series(gives),
-    takingThisEvening: takes,
+    receptive: series(takes),
+    shedding: series(gives),
+    receptiveThisEvening: takes,
     reading: {
       id: 'r',
       treeId: 't',
@@ -62,8 +62,8 @@ export function bloomOf(trees: Schemas['BloomRow'][]): Schemas['Bloom'] {
     from: NOW.toISOString(),
     until: '2026-11-24T03:10:00Z',
     stepMinutes: 30,
-    takingNow: sum((t) => t.taking),
-    givingNow: sum((t) => t.giving),
+    receptiveNow: sum((t) => t.receptive),
+    sheddingNow: sum((t) => t.shedding),
     trees,
     varieties: [],
     weather: [{ from: NOW.toISOString(), until: '2026-11-24T03:10:00Z', source: 'USUAL' }],
@@ -139,7 +139,7 @@ export const roundStop = (
 
 type FruitRow = Schemas['FruitSetRow'];
 
-/** Six flowers whose first look is due. */
+/** Six flowers whose first check is due. */
 export function fruitRow({
   pollination,
   ...part
@@ -171,7 +171,7 @@ export function fruitRow({
     position: 3,
     pollinatedOn: '2026-11-16',
     checks: [],
-    due: { on: '2026-11-23', now: true, day: 7, name: 'First look', lookFor: 'Green stalk.' },
+    due: { on: '2026-11-23', now: true, day: 7, name: 'First check', lookFor: 'Green stalk.' },
     ...part,
   };
 }

@@ -108,17 +108,17 @@ export function show(
 }
 
 const sourced = (value: number) => ({ value, basis: 'PRACTICE' });
-const stage = (key: string, name: string, takes: boolean, gives: boolean) => ({
+const stage = (key: string, name: string, receives: boolean, sheds: boolean) => ({
   key,
   name,
   signs: `signs of ${key}`,
-  phase: takes ? 'FEMALE' : gives ? 'MALE' : 'BUD',
-  takes,
-  gives,
+  phase: receives ? 'FEMALE' : sheds ? 'MALE' : 'BUD',
+  receives,
+  sheds,
   meanHours: sourced(10),
   shape: sourced(4),
-  receptivity: sourced(takes ? 1 : 0),
-  shedding: sourced(gives ? 1 : 0),
+  receptivity: sourced(receives ? 1 : 0),
+  shedding: sourced(sheds ? 1 : 0),
   glyph: {
     form: 'ANNONA' as const,
     spread: 0.4,
@@ -126,7 +126,7 @@ const stage = (key: string, name: string, takes: boolean, gives: boolean) => ({
     edge: '#6d8043',
     accent: '#d99a10',
     dome: 'tight',
-    dust: gives,
+    dust: sheds,
   },
 });
 
@@ -159,8 +159,8 @@ export const sheet: Schemas['CropSheetView'] = {
   ownVarietyWhy: '',
   kin: [],
   pollenGroup: 'annona',
-  takes: true,
-  gives: true,
+  receives: true,
+  sheds: true,
   look: [
     {
       key: 'petals',

@@ -74,7 +74,7 @@ export function Accounted({ account }: { account: Account }) {
   return (
     <section className={`card ${classes.account}`} data-card="account">
       <h2>
-        {plural(account.flowers, 'flower')} can take pollen at the visit of{' '}
+        {plural(account.flowers, 'flower')} can be pollinated at the visit of{' '}
         {said(new Date(account.at), now, zone)}
       </h2>
       <div className={classes.bar} aria-hidden>

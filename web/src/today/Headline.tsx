@@ -56,9 +56,9 @@ export function Headline({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schem
   if (!words) {
     return (
       <h1>
-        {bloom.takingNow >= 0.5
-          ? `About ${plural(Math.round(bloom.takingNow), 'flower')} can take pollen, but none gets any in the coming days.`
-          : 'No flower is expected to take pollen in the coming days.'}
+        {bloom.receptiveNow >= 0.5
+          ? `About ${plural(Math.round(bloom.receptiveNow), 'flower')} can be pollinated, but none gets pollen in the coming days.`
+          : 'No flower can be pollinated in the coming days.'}
       </h1>
     );
   }

@@ -10,12 +10,12 @@ export function ReadNext({ trees }: { trees: Schemas['ReadNext'][] }) {
   if (trees.length === 0) return null;
   return (
     <section className="note" data-card="read-next">
-      <b>Worth reading before you go:</b>
+      <b>Read these before you go:</b>
       {trees.map((t) => (
         <div key={t.treeId}>
           <Link to={`/bloom/read/${t.treeId}`}>{t.tree}</Link>: last read{' '}
           {said(new Date(t.readAt), now, zone)}; {t.low} to {t.high} of its flowers{' '}
-          {t.gives ? 'shed' : 'take pollen'} at {clock(new Date(t.visit), zone)}, and{' '}
+          {t.sheds ? 'shed' : 'take pollen'} at {clock(new Date(t.visit), zone)}, and{' '}
           {plural(t.decides, 'flower')} of the plan {t.decides === 1 ? 'rests' : 'rest'} on it.{' '}
           <Why
             label={`reading ${t.tree}`}

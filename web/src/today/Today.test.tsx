@@ -9,14 +9,14 @@ import { Today } from './Today';
 const giver = bloomRow({
   treeName: 'Lantern 1',
   gives: 3,
-  nextGiving: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
+  nextShedding: stretch(NOW.toISOString(), '2026-11-24T09:00:00Z'),
 });
 const taker = bloomRow({ treeName: 'Pale Ridge 1', takes: 9 });
 const visit = (at: string, until: string, part: Partial<Schemas['PlannedRound']> = {}) => ({
   at,
   until,
   day: '2026-11-24',
-  why: '30 flowers can take pollen then and 3 give it.',
+  why: '30 flowers can be pollinated then and 3 shed it.',
   flowers: 6,
   expectedFruits: 3.2,
   minutes: 24,
@@ -27,8 +27,8 @@ const visit = (at: string, until: string, part: Partial<Schemas['PlannedRound']>
 });
 const plan: Schemas['Plan'] = {
   moments: [],
-  taking: [],
-  giving: [],
+  receptive: [],
+  shedding: [],
   rounds: [
     visit('2026-11-24T03:00:00Z', '2026-11-24T07:45:00Z', {
       collect: [
@@ -92,7 +92,7 @@ const plan: Schemas['Plan'] = {
       tree: 'Lantern 2',
       readAt: '2026-11-22T04:00:00Z',
       visit: '2026-11-24T03:00:00Z',
-      gives: true,
+      sheds: true,
       low: 5,
       high: 19,
       decides: 12,
@@ -179,7 +179,7 @@ describe('today', () => {
   it('accounts for every flower of the next visit, and says why some are lost and what would save them', async () => {
     serve(answers());
     show(<Today />);
-    const account = (await screen.findByText(/68\sflowers can take pollen/)).closest('section')!;
+    const account = (await screen.findByText(/68\sflowers can be pollinated/)).closest('section')!;
     const text = account.textContent.replace(/\s+/g, ' ');
     expect(text).toContain('12 in this visit');
     expect(text).toContain('4 in later visits');
@@ -193,7 +193,7 @@ describe('today', () => {
   it('says which tree is worth reading before, and what the doubt costs', async () => {
     serve(answers());
     show(<Today />);
-    const note = (await screen.findByText(/Worth reading/)).closest('section')!;
+    const note = (await screen.findByText(/Read these/)).closest('section')!;
     expect(note.textContent.replace(/\s+/g, ' ')).toContain(
       'Lantern 2: last read Sun 22 Nov 17:00; 5 to 19 of its flowers shed at 16:00, and 12 flowers of the plan rest on it.',
     );
@@ -210,7 +210,7 @@ describe('today', () => {
       },
     });
     expect(await screen.findByText(/10 hours behind/)).toBeVisible();
-    expect(screen.getByText('Look at the orchard’s place')).toHaveAttribute('href', '/orchard');
+    expect(screen.getByText('Check the orchard’s place')).toHaveAttribute('href', '/orchard');
   });
 
   it('answers each number of the sentence with its inputs', async () => {
@@ -219,13 +219,15 @@ describe('today', () => {
     await userEvent.click(await screen.findByText('pollinate 12 flowers'));
     expect(await screen.findByText(/The best use of the pollen there is/)).toBeInTheDocument();
     await userEvent.click(screen.getByText('at 16:00'));
-    expect(await screen.findByText(/30 flowers can take pollen then and 3 give it/)).toBeInTheDocument();
+    expect(await screen.findByText(/30 flowers can be pollinated then and 3 shed it/)).toBeInTheDocument();
   });
 
   it('says plainly when there is no pollen, and when there is no flower', async () => {
     serve(answers({ 'GET /api/plan': { ...plan, rounds: [] } }));
     const { unmount } = show(<Today />);
-    expect(await heading()).toMatch(/About 9 flowers can take pollen, but none gets any in the coming days/);
+    expect(await heading()).toMatch(
+      /About 9 flowers can be pollinated, but none gets pollen in the coming days/,
+    );
     expect(screen.queryByText('Start walking')).toBeNull();
     unmount();
     serve(
@@ -235,7 +237,7 @@ describe('today', () => {
       }),
     );
     show(<Today />);
-    expect(await heading()).toMatch(/No flower is expected to take pollen in the coming days/);
+    expect(await heading()).toMatch(/No flower can be pollinated in the coming days/);
   });
 
   it('tells crosses with a step due, and leads to each', async () => {

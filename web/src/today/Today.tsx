@@ -40,7 +40,7 @@ function ZoneDoubt() {
   if (!orchard.zoneDoubt) return null;
   return (
     <p className="note bad">
-      {orchard.zoneDoubt} <Link to="/orchard">Look at the orchard’s place</Link>.
+      {orchard.zoneDoubt} <Link to="/orchard">Check the orchard’s place</Link>.
     </p>
   );
 }

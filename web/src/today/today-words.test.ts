@@ -5,8 +5,8 @@ import { todayWords } from './today-words';
 
 const plan = (at: string, until: string): Schemas['Plan'] => ({
   moments: [],
-  taking: [],
-  giving: [],
+  receptive: [],
+  shedding: [],
   rounds: [
     {
       at,

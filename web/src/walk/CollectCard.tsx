@@ -96,7 +96,7 @@ export function CollectCard({
             </span>
             <Counter
               label={`flowers of ${t.tree}`}
-              heading="taken"
+              heading="collected"
               value={taken[t.treeId] ?? 0}
               onChange={(n) => setTaken((all) => ({ ...all, [t.treeId]: n }))}
             />
@@ -104,7 +104,7 @@ export function CollectCard({
         ))}
         <div className={classes.two}>
           <TimeField
-            label="Taken at"
+            label="Collected at"
             value={at ?? now}
             onChange={setAt}
             error={form.errorFor('collectedAt', 'It')}
@@ -146,7 +146,7 @@ export function CollectCard({
           onClick={() => form.submit()}
         >
           {flowers === 0
-            ? 'Count the flowers taken'
+            ? 'Count the flowers collected'
             : `Into the jar · ${doses === '' ? expected : doses} doses`}
         </Button>
       </footer>

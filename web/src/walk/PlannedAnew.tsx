@@ -29,7 +29,7 @@ export function PlannedAnew({ walk }: { walk: Schemas['Walk'] }) {
       {isPending
         ? 'Planning the rest anew …'
         : isError || waits
-          ? 'Reckoned on this phone: the rest is planned anew once the server has what you collected.'
+          ? 'Worked out on this phone. The rest is planned anew once the server has what you collected.'
           : ''}
     </p>
   );

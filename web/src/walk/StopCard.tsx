@@ -62,7 +62,7 @@ function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
   return (
     <>
       {stop.onlyNow && (
-        <p className={classes.now}>Now or never: hardly one of these takes pollen tomorrow.</p>
+        <p className={classes.now}>Now or never: hardly one of these can be pollinated tomorrow.</p>
       )}
       <p className={classes.mark}>
         {stop.say} {stop.strokes}
@@ -70,7 +70,7 @@ function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
       </p>
       {stop.handling.length > 0 && (
         <details className={classes.marks}>
-          <summary>What to heed</summary>
+          <summary>What to watch for</summary>
           <ul className={classes.cautions}>
             {stop.handling.map((h) => (
               <li key={h}>{h}</li>
@@ -78,7 +78,7 @@ function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
           </ul>
         </details>
       )}
-      {sheet?.figSizes && sheet.takes && (
+      {sheet?.figSizes && sheet.receives && (
         <Link className={classes.link} to={`/round/figs/${stop.treeId}`}>
           Which figs, by size
         </Link>
@@ -94,7 +94,7 @@ function Short({ doses, share, of }: { doses: number; share: number; of: number 
       {doses === 0
         ? 'This jar is empty: go on to the next stop.'
         : share === 0
-          ? `Its ${plural(doses, 'dose')} are worth more at the other trees: go on.`
+          ? `The other trees need its ${plural(doses, 'dose')} more: go on.`
           : `Only ${plural(doses, 'dose')} left in it: do ${share} of the ${of}, the best open.`}
     </p>
   );

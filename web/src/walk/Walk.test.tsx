@@ -82,7 +82,7 @@ describe('the walk', () => {
   it('leads to checks that are due at the tree, and takes down flowers that nobody planned', async () => {
     const row = {
       pollination: { id: 'p', treeId: 'Pale Ridge 1' },
-      due: { now: true, name: 'First look' },
+      due: { now: true, name: 'First check' },
     };
     const sent = serve({
       ...answers(done),
@@ -95,7 +95,7 @@ describe('the walk', () => {
     });
     showWalk();
     await userEvent.click(await screen.findByText('Go'));
-    expect((await screen.findByText(/1\scheck due here: first look/)).closest('a')).toHaveAttribute(
+    expect((await screen.findByText(/1\scheck due here: first check/)).closest('a')).toHaveAttribute(
       'href',
       '/fruit-set/walk?tree=Pale Ridge 1&walk=w1',
     );
@@ -155,7 +155,7 @@ describe('the walk', () => {
       await userEvent.click(await screen.findByText('Go'));
       expect(screen.getByText('Collect 1 of 1')).toBeVisible();
       expect(screen.getByText(/2\smale flowers that shed, for 6\sdoses/)).toBeVisible();
-      expect(screen.getByText('Count the flowers taken').closest('button')).toBeDisabled();
+      expect(screen.getByText('Count the flowers collected').closest('button')).toBeDisabled();
       await userEvent.click(screen.getByLabelText('flowers of Lantern 1: one more'));
       await userEvent.click(screen.getByText(/Into the jar · 3 doses/));
       expect(await screen.findByText('Stop 1 of 1')).toBeVisible();
@@ -326,7 +326,7 @@ describe('the walk', () => {
     expect(screen.getByText('No jar')).toBeVisible();
     expect(screen.getByText(/Go over each flower 2 times/)).toBeVisible();
     expect(screen.getByText(/Now or never/)).toBeVisible();
-    await userEvent.click(screen.getByText('What to heed'));
+    await userEvent.click(screen.getByText('What to watch for'));
     expect(screen.getByText('All that opened since yesterday.')).toBeVisible();
     await userEvent.click(screen.getByText('Limb by limb'));
     expect(screen.getByText(/limb 1, 20 mm/)).toHaveTextContent('5 flowers carries 4 fruits');

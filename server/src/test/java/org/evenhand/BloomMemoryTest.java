@@ -56,7 +56,7 @@ class BloomMemoryTest {
             JsonNode b = fresh.path("trees").get(t);
             assertThat(a.path("treeName")).isEqualTo(b.path("treeName"));
             assertThat(a.has("reading")).isEqualTo(b.has("reading"));
-            for (String side : List.of("taking", "giving")) {
+            for (String side : List.of("receptive", "shedding")) {
                 assertAlike(a.path(side).path("mean"), b.path(side).path("mean"));
             }
         }

@@ -30,13 +30,13 @@ class BloomRoomTest {
         read(now.minus(Duration.ofMinutes(50)), Map.of("closed", 90, "parted", 30), "", 1.0);
         read(now.minus(Duration.ofMinutes(40)), Map.of("closed", 40, "parted", 8, "brown", 20), "east limb", 1.0);
         read(now.minus(Duration.ofMinutes(30)), Map.of("closed", 24, "parted", 5, "brown", 12), "west limb", 0.5);
-        assertThat(takingNow()).as("8 and about twice 5").isBetween(15.0, 22.0);
+        assertThat(receptiveNow()).as("8 and about twice 5").isBetween(15.0, 22.0);
 
         read(now.minus(Duration.ofMinutes(20)), Map.of("closed", 40, "parted", 4, "brown", 20), "east limb", 1.0);
-        assertThat(takingNow()).as("4 and about twice 5").isBetween(11.0, 18.0);
+        assertThat(receptiveNow()).as("4 and about twice 5").isBetween(11.0, 18.0);
 
         read(now.minus(Duration.ofMinutes(10)), Map.of("parted", 9), "", 1.0);
-        assertThat(takingNow()).isCloseTo(9, within(0.3));
+        assertThat(receptiveNow()).isCloseTo(9, within(0.3));
     }
 
     @Test
@@ -63,7 +63,7 @@ class BloomRoomTest {
 
         assertThat(odd.path("surpriseStage").asString()).isEqualTo("shedding");
         assertThat(odd.path("surpriseExpected").asDouble()).isLessThan(5);
-        assertThat(givingNow()).as("what was counted stands").isCloseTo(30, within(1.0));
+        assertThat(sheddingNow()).as("what was counted stands").isCloseTo(30, within(1.0));
     }
 
     @Test
@@ -136,7 +136,7 @@ class BloomRoomTest {
                 .endsWith("-08-22")
                 .contains(String.valueOf(season.path("year").asInt()));
         assertThat(ember.path("first").path("way").asString()).isEqualTo("CALENDAR");
-        assertThat(ember.path("course").path("taking").size()).isGreaterThan(10);
+        assertThat(ember.path("course").path("receptive").size()).isGreaterThan(10);
         assertThat(ways(season, early, late)).isEqualTo("KEEP");
         assertThat(ways(season, late, early)).isEqualTo("LAST_YEARS");
         assertThat(ember.path("visits").path("days").isArray()).isTrue();
@@ -272,7 +272,7 @@ class BloomRoomTest {
         } finally {
             pool.shutdownNow();
         }
-        assertThat(takingNow()).as("3 + 4 + … + 10").isCloseTo(52, within(2.0));
+        assertThat(receptiveNow()).as("3 + 4 + … + 10").isCloseTo(52, within(2.0));
     }
 
     private long statementsOfABoard() {
@@ -296,16 +296,16 @@ class BloomRoomTest {
         return api.get("/api/bloom?hours=" + hours).expect(200).body();
     }
 
-    private double takingNow() {
-        return board(6).path("takingNow").asDouble();
+    private double receptiveNow() {
+        return board(6).path("receptiveNow").asDouble();
     }
 
-    private double givingNow() {
-        return board(6).path("givingNow").asDouble();
+    private double sheddingNow() {
+        return board(6).path("sheddingNow").asDouble();
     }
 
     private double takingIn(int hours) {
-        JsonNode mean = board(hours).path("trees").get(0).path("taking").path("mean");
+        JsonNode mean = board(hours).path("trees").get(0).path("receptive").path("mean");
         return mean.get(mean.size() - 1).asDouble();
     }
 

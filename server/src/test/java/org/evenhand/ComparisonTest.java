@@ -139,6 +139,6 @@ class ComparisonTest {
         JsonNode complete = api.get("/api/comparisons").expect(200).body().get(0);
         assertThat(complete.path("complete").asBoolean()).isTrue();
         assertThat(complete.path("result").path("sentence").asString())
-                .isEqualTo("Of one way no flower's fate could be told, so that nothing can be compared.");
+                .isEqualTo("Of one treatment no flower is decided, so that nothing can be compared.");
     }
 }

@@ -42,7 +42,7 @@ class EveningTest {
 
         JsonNode due =
                 api.get("/api/fruit-set").expect(200).body().path("rows").get(0).path("due");
-        assertThat(due.path("name").asString()).isEqualTo("First look");
+        assertThat(due.path("name").asString()).isEqualTo("First check");
         assertThat(due.path("now").asBoolean()).isTrue();
 
         api.check(done.path("id").asString(), now.minusSeconds(60), 6, 2, 1).expect(200);
@@ -63,8 +63,8 @@ class EveningTest {
 
         JsonNode row =
                 api.get("/api/bloom?hours=24").expect(200).body().path("trees").get(1);
-        assertThat(row.path("taking").path("mean").get(0).asDouble()).isCloseTo(12, within(0.3));
-        assertThat(row.path("taking").path("mean").size()).isEqualTo(49);
+        assertThat(row.path("receptive").path("mean").get(0).asDouble()).isCloseTo(12, within(0.3));
+        assertThat(row.path("receptive").path("mean").size()).isEqualTo(49);
 
         String at = "/api/round?at=" + now.plusSeconds(5);
         JsonNode plan = api.get(at).expect(200).body();

@@ -97,7 +97,7 @@ class PaperAndCalendarTest {
         List<VEvent> events = calendar.getComponents("VEVENT");
         List<String> summaries =
                 events.stream().map(e -> e.getSummary().getValue()).toList();
-        assertThat(summaries).anyMatch(s -> s.startsWith("Visit: ")).contains("Look for fruit: 1 look");
+        assertThat(summaries).anyMatch(s -> s.startsWith("Visit: ")).contains("Check fruit: 1 look");
         assertThat(events).allSatisfy(e -> {
             assertThat(e.getUid()).isPresent();
             assertThat(e.getDateTimeStamp()).isNotNull();

@@ -123,7 +123,7 @@ class PlanTest {
         assertThat(plan.path("expectedFruits").asDouble())
                 .isCloseTo(fruits, within(1e-6))
                 .isPositive();
-        assertThat(plan.path("moments").size()).isEqualTo(plan.path("taking").size());
+        assertThat(plan.path("moments").size()).isEqualTo(plan.path("receptive").size());
     }
 
     /** Today and the Round ask for the one, Coming days for the other. */

@@ -96,7 +96,7 @@ class RoomsTest {
         assertThat(light.path("suns").get(0).has("sunset")).isFalse();
         JsonNode row =
                 api.get("/api/bloom?hours=24").expect(200).body().path("trees").get(1);
-        assertThat(row.path("taking").path("mean").get(48).asDouble())
+        assertThat(row.path("receptive").path("mean").get(48).asDouble())
                 .as("no gate opens without a sunset")
                 .isGreaterThan(4);
     }
@@ -108,10 +108,10 @@ class RoomsTest {
         JsonNode bloom = api.get("/api/bloom?hours=6").expect(200).body();
 
         assertThat(bloom.path("trees").size()).isEqualTo(2);
-        assertThat(bloom.path("trees").get(0).path("taking").path("mean").isEmpty())
+        assertThat(bloom.path("trees").get(0).path("receptive").path("mean").isEmpty())
                 .isTrue();
         assertThat(bloom.path("trees").get(0).has("reading")).isFalse();
-        assertThat(bloom.path("takingNow").asDouble()).isZero();
+        assertThat(bloom.path("receptiveNow").asDouble()).isZero();
         assertThat(api.get("/api/bloom?hours=0").expect(400).errorAt("hours")).contains("allowed is 1 to 240");
     }
 
@@ -120,19 +120,19 @@ class RoomsTest {
         api.read(taker, now.minus(Duration.ofHours(30)), Map.of("half-open", 20))
                 .expect(200);
         String late = api.read(taker, now, Map.of("half-open", 3)).expect(200).id();
-        assertThat(takingNow()).isCloseTo(3, within(0.1));
+        assertThat(receptiveNow()).isCloseTo(3, within(0.1));
 
         api.post("/api/readings/" + late + "/void", Api.voiding(0)).expect(204);
 
-        assertThat(takingNow()).isNotCloseTo(3, within(0.1));
+        assertThat(receptiveNow()).isNotCloseTo(3, within(0.1));
         assertThat(api.get("/api/trees/" + taker + "/readings").body().size()).isEqualTo(1);
     }
 
-    private double takingNow() {
+    private double receptiveNow() {
         return api.get("/api/bloom?hours=1")
                 .expect(200)
                 .body()
-                .path("takingNow")
+                .path("receptiveNow")
                 .asDouble();
     }
 
@@ -209,7 +209,8 @@ class RoomsTest {
                 api.get("/api/bloom?hours=48").expect(200).body().path("trees").get(0);
 
         Instant from = Instant.parse(round.path("bestHours").path("from").asString());
-        Instant firstPollen = Instant.parse(row.path("nextGiving").path("from").asString());
+        Instant firstPollen =
+                Instant.parse(row.path("nextShedding").path("from").asString());
         assertThat(Duration.between(from, firstPollen).abs()).isLessThanOrEqualTo(Duration.ofMinutes(30));
         assertThat(round.path("collect").get(0).path("variety").asString()).isEqualTo("Lantern");
         assertThat(round.path("stops").get(0).has("collectOf")).isTrue();
@@ -224,7 +225,7 @@ class RoomsTest {
                 .id();
 
         api.check(done, now.minus(Duration.ofDays(12)), 0, 1, 3).expect(200);
-        assertThat(dueName()).as("too early a look does not count").isEqualTo("First look");
+        assertThat(dueName()).as("too early a look does not count").isEqualTo("First check");
         api.check(done, now.minus(Duration.ofDays(5)), 2, 1, 1).expect(200);
         assertThat(dueName()).isEqualTo("Count");
         String last = api.check(done, now, 3, 1, 0).expect(200).id();

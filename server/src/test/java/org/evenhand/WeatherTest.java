@@ -179,7 +179,7 @@ class WeatherTest {
                 .body()
                 .path("trees")
                 .get(0)
-                .path("taking")
+                .path("receptive")
                 .path("mean");
         return mean.get(mean.size() - 1).asDouble();
     }

@@ -74,7 +74,7 @@ public final class EstimateLoad {
                 .toList();
         double sum = 0;
         for (TreeForecast forecast : forecasts) {
-            sum += forecast.at(moments).get(24).taking().mean();
+            sum += forecast.at(moments).get(24).receptive().mean();
         }
         long foreseen = System.nanoTime();
         Map<Integer, CropForecasts.Variety<Integer>> one = Map.of(0, read.get(0).get(0));

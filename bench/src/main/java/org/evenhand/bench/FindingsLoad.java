@@ -49,7 +49,7 @@ public final class FindingsLoad {
         plant();
         double imported = orchard.secondsForCsv("/api/records/pollinations", pollinations);
         double seen = orchard.secondsForCsv("/api/records/looks", looks);
-        double reckoned = untilReckoned();
+        double calculated = untilCalculated();
         double copied = copyTheSame(folder);
         System.out.printf(
                 Locale.ROOT,
@@ -62,7 +62,7 @@ public final class FindingsLoad {
                 seen,
                 copied,
                 copied / (imported + seen));
-        System.out.printf(Locale.ROOT, "reckoned behind it in %.1f s%n", reckoned);
+        System.out.printf(Locale.ROOT, "reckoned behind it in %.1f s%n", calculated);
         answer("Findings", "/api/findings");
         answer("retention by age", "/api/findings/retention?factor=LOT_AGE");
         answer("several causes", "/api/findings/causes");
@@ -97,7 +97,7 @@ public final class FindingsLoad {
         }
     }
 
-    private double untilReckoned() throws IOException, InterruptedException {
+    private double untilCalculated() throws IOException, InterruptedException {
         long start = System.nanoTime();
         while (!orchard.get("/api/findings").contains("\"waiting\":0")) {
             Thread.sleep(500);

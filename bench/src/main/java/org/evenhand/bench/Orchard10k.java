@@ -50,12 +50,12 @@ final class Orchard10k {
             for (int c = 0; c < BLOCK; c++) {
                 batch.set(c, trees[from + c]);
             }
-            double[] taking = new double[BLOCK];
+            double[] receptive = new double[BLOCK];
             clock.run(batch, conditions, 0, hours, i -> {
-                java.util.Arrays.fill(taking, 0);
-                batch.addStage(1, taking);
-                batch.addStage(2, taking);
-                sum[0] += taking[i % BLOCK];
+                java.util.Arrays.fill(receptive, 0);
+                batch.addStage(1, receptive);
+                batch.addStage(2, receptive);
+                sum[0] += receptive[i % BLOCK];
             });
         }
         return sum[0];

@@ -27,13 +27,13 @@ final class RecursiveKinship {
         long key = (long) Math.max(i, j) << 32 | Math.min(i, j);
         Double found = known.get(key);
         if (found == null) {
-            found = i >= j ? reckon(members.get(a), b) : reckon(members.get(b), a);
+            found = i >= j ? calculate(members.get(a), b) : calculate(members.get(b), a);
             known.put(key, found);
         }
         return found;
     }
 
-    private double reckon(Pedigree.Member later, String other) {
+    private double calculate(Pedigree.Member later, String other) {
         if (later.id().equals(other)) {
             boolean both = later.mother().isPresent() && later.father().isPresent();
             return both ? (1 + between(later.mother().get(), later.father().get())) / 2 : 0.5;

@@ -51,7 +51,7 @@ public final class Require {
         BigDecimal plain = value.stripTrailingZeros();
         if (plain.scale() > places) {
             throw new InvalidInputException(
-                    field, "is " + value + "; at most " + places + " decimal places can be reckoned with.");
+                    field, "is " + value + "; at most " + places + " decimal places are possible.");
         }
         return plain;
     }

@@ -68,10 +68,10 @@ class BloomJourneyTest extends DemoJourney {
         browser.seeText("Choose a CSV file");
         browser.give(csv);
         browser.press("Take it in");
-        browser.seeText("mast.csv has 1 bad and 1 good rows; nothing was taken.");
+        browser.seeText("mast.csv has 1 bad and 1 good rows; nothing was imported.");
         browser.seeText("line 3: temperature_c is 'warm', not a number.");
         browser.press("Keep the good rows only");
-        browser.seeText("1 row of weather taken in.");
+        browser.seeText("1 row of weather imported.");
         browser.see(By.xpath("//tr[contains(., 'mast.csv')]"));
         browser.click(By.xpath("//tr[contains(., 'mast.csv')]//button"));
         browser.waitUntilGone(By.xpath("//tr[contains(., 'mast.csv')]"));

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 
-/** From the first look to what it teaches: looks on a walk, limbs, numbered fruit, a comparison drawn by lot, and a file from elsewhere. */
+/** From the first check to what it teaches: looks on a walk, limbs, numbered fruit, a comparison drawn by lot, and a file from elsewhere. */
 class FruitJourneyTest extends DemoJourney {
     private static final By KEPT = By.cssSelector("[href='/kept']");
 
@@ -26,11 +26,11 @@ class FruitJourneyTest extends DemoJourney {
         assertThat(browser.widthBeyondTheScreen()).isZero();
         browser.picture("looks-walk-phone");
         browser.press("failed: one more");
-        browser.press("taken: all that are left");
+        browser.press("set: all that are left");
         browser.press("Done");
         browser.seeText("Look 2 of 3");
         browser.network(false);
-        browser.press("taken: all that are left");
+        browser.press("set: all that are left");
         browser.press("Done");
         browser.seeText("Look 3 of 3");
         browser.see(KEPT);
@@ -103,10 +103,10 @@ class FruitJourneyTest extends DemoJourney {
         browser.seeText("the hand adds");
         browser.see(By.cssSelector("[data-card=causes] svg"));
         browser.open("/round/hours");
-        browser.click(By.xpath("//label[.='Reckon with what was learned here']"));
+        browser.click(By.xpath("//label[.='Use what was learned here']"));
         browser.press("Save");
         browser.open("/findings");
-        browser.seeText("Switched off: the flower budget and the plan reckon with the crop sheets alone.");
+        browser.seeText("Switched off: the flower budget and the plan use the crop sheets alone.");
     }
 
     @Test

@@ -128,7 +128,7 @@ class OfflineJourneyTest extends DemoJourney {
         browser.see(By.cssSelector("[aria-label='Check Lantern 2']"));
         browser.network(false);
         browser.press("Check Lantern 2");
-        browser.type("taken", "2");
+        browser.type("set", "2");
         browser.type("failed", "1");
         browser.press("Save the check");
         browser.seeText("Lantern 2: check. Kept on this device");

@@ -34,7 +34,7 @@ class PlanJourneyTest extends DemoJourney {
                 "for the cost");
         assertThat(browser.accessibilityViolations()).as("plan with a choice").isEmpty();
 
-        browser.press("Take back");
+        browser.press("Remove");
         browser.waitUntilGone(By.xpath("//h2[.='What you chose']"));
         browser.waitFor(() -> browser.heading().equals(before) ? true : null, "for the plan as it was");
     }

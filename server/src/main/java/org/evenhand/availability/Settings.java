@@ -7,7 +7,7 @@ import org.evenhand.core.Require;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
-import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.mating.LearnedUse;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
@@ -20,9 +20,9 @@ public class Settings implements LearnedUse {
 
     private final RoundSettingsRepository settings;
     private final Orchards orchards;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
-    Settings(RoundSettingsRepository settings, Orchards orchards, OnceWriter once) {
+    Settings(RoundSettingsRepository settings, Orchards orchards, IdempotentWriter once) {
         this.settings = settings;
         this.orchards = orchards;
         this.once = once;

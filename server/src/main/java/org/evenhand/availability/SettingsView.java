@@ -9,8 +9,8 @@ import java.time.LocalTime;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
-import org.evenhand.core.planning.FreeHours;
 import org.evenhand.core.planning.Rhythm;
+import org.evenhand.core.planning.WorkingHours;
 
 /**
  * When somebody can go, and which schools are followed.
@@ -69,8 +69,8 @@ public record SettingsView(
     public record Hours(
             @Schema(type = "string") LocalTime from,
             @Schema(type = "string") LocalTime until) {
-        FreeHours.Hours core() {
-            return new FreeHours.Hours(from, until);
+        WorkingHours.Hours core() {
+            return new WorkingHours.Hours(from, until);
         }
     }
 
@@ -86,13 +86,15 @@ public record SettingsView(
         return new Rhythm(rhythm, Set.copyOf(weekdays));
     }
 
-    public FreeHours hours() {
-        return new FreeHours(
+    public WorkingHours hours() {
+        return new WorkingHours(
                 everyDay.stream().map(Hours::core).toList(),
                 singleDays.stream()
-                        .map(d -> new FreeHours.SingleDay(
+                        .map(d -> new WorkingHours.SingleDay(
                                 d.day(), d.hours().stream().map(Hours::core).toList()))
                         .toList(),
-                away.stream().map(a -> new FreeHours.Away(a.first(), a.last())).toList());
+                away.stream()
+                        .map(a -> new WorkingHours.Away(a.first(), a.last()))
+                        .toList());
     }
 }

@@ -8,8 +8,8 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
@@ -20,9 +20,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class BloomDiary {
     private final BloomDateRepository dates;
     private final Orchards orchards;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
-    BloomDiary(BloomDateRepository dates, Orchards orchards, OnceWriter once) {
+    BloomDiary(BloomDateRepository dates, Orchards orchards, IdempotentWriter once) {
         this.dates = dates;
         this.orchards = orchards;
         this.once = once;

@@ -15,7 +15,7 @@ import org.evenhand.core.bloom.CropForecasts;
 import org.evenhand.core.bloom.ForecastPoint;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.weather.Air;
+import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.weather.Places;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Component;
@@ -42,7 +42,7 @@ class BloomMemory {
         private Weather.Version version;
         private LocalDate day;
         private Places places;
-        private final Map<String, Air> airs = new HashMap<>();
+        private final Map<String, WeatherSeries> airs = new HashMap<>();
         final Map<CropAt, Supply> supplies = new HashMap<>();
         final Map<VarietyAt, Variety> varieties = new HashMap<>();
         final Map<UUID, Ribbon> ribbons = new HashMap<>();
@@ -65,7 +65,7 @@ class BloomMemory {
         }
 
         /** The air of a place over the day's window. */
-        Air air(String place, Supplier<Air> load) {
+        WeatherSeries air(String place, Supplier<WeatherSeries> load) {
             return airs.computeIfAbsent(place, p -> load.get());
         }
     }

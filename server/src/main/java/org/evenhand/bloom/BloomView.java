@@ -8,12 +8,12 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Function;
+import org.evenhand.core.bloom.BloomSynchrony;
 import org.evenhand.core.bloom.DevelopmentRateEstimate;
 import org.evenhand.core.bloom.FlowerCount;
 import org.evenhand.core.bloom.ForecastPoint;
-import org.evenhand.core.bloom.Meeting;
 import org.evenhand.core.bloom.TreeOutlook;
-import org.evenhand.core.weather.AirSource;
+import org.evenhand.core.weather.WeatherSource;
 import org.evenhand.weather.Weather;
 
 /**
@@ -28,11 +28,11 @@ record BloomView(
         Instant from,
         Instant until,
         int stepMinutes,
-        double takingNow,
-        double givingNow,
+        double receptiveNow,
+        double sheddingNow,
         List<Row> trees,
-        List<VarietyMeeting> varieties,
-        List<AirStretch> weather) {
+        List<VarietyOverlap> varieties,
+        List<WeatherPeriod> weather) {
 
     /** Expected flowers and the interval that holds eight times in ten. */
     @Schema(name = "FlowerCount")
@@ -61,9 +61,9 @@ record BloomView(
 
     /** A stretch of time in which flowers are there. */
     @Schema(name = "FlowerStretch")
-    record Stretch(Instant from, Instant until, boolean endsInForecast, Instant peakAt, Count peak) {
-        static Stretch of(TreeOutlook.Stretch s) {
-            return new Stretch(s.from(), s.until(), s.endsInForecast(), s.peakAt(), Count.of(s.peak()));
+    record TimeWindow(Instant from, Instant until, boolean endsInForecast, Instant peakAt, Count peak) {
+        static TimeWindow of(TreeOutlook.TimeWindow s) {
+            return new TimeWindow(s.from(), s.until(), s.endsInForecast(), s.peakAt(), Count.of(s.peak()));
         }
     }
 
@@ -82,23 +82,23 @@ record BloomView(
 
     /** A stretch of the air's source. */
     @Schema(name = "AirStretch")
-    record AirStretch(Instant from, Instant until, AirSource source) {
-        static AirStretch of(Weather.Stretch s) {
-            return new AirStretch(s.from(), s.until(), s.source());
+    record WeatherPeriod(Instant from, Instant until, WeatherSource source) {
+        static WeatherPeriod of(Weather.TimeWindow s) {
+            return new WeatherPeriod(s.from(), s.until(), s.source());
         }
     }
 
     /** When a variety's females and the pollen that serves them meet. */
     @Schema(name = "VarietyMeeting")
-    record VarietyMeeting(
+    record VarietyOverlap(
             UUID varietyId,
             String varietyName,
             String crop,
             @Schema(description = OPTIONAL) Hours collect,
             @Schema(description = OPTIONAL) Hours pollinate,
             List<Miss> misses) {
-        static VarietyMeeting of(UUID id, String name, String crop, Meeting m) {
-            return new VarietyMeeting(
+        static VarietyOverlap of(UUID id, String name, String crop, BloomSynchrony m) {
+            return new VarietyOverlap(
                     id,
                     name,
                     crop,
@@ -114,7 +114,7 @@ record BloomView(
     /** Good hours, and the most flowers in them. */
     @Schema(name = "MeetingHours")
     record Hours(Instant from, Instant until, double flowers, boolean endsWithDark) {
-        static Hours of(Meeting.Hours h) {
+        static Hours of(BloomSynchrony.Hours h) {
             return new Hours(h.from(), h.until(), h.flowers(), h.endsWithDark());
         }
     }
@@ -138,14 +138,14 @@ record BloomView(
             int row,
             int position,
             @Schema(description = OPTIONAL) ReadingView reading,
-            Series taking,
-            Series giving,
-            double takingThisEvening,
-            @Schema(description = OPTIONAL) Stretch nextTaking,
-            @Schema(description = OPTIONAL) Stretch nextGiving,
+            Series receptive,
+            Series shedding,
+            double receptiveThisEvening,
+            @Schema(description = OPTIONAL) TimeWindow nextReceptive,
+            @Schema(description = OPTIONAL) TimeWindow nextShedding,
             @Schema(description = OPTIONAL) Rate developmentRate) {
 
-        static Row of(Foreseen f, List<ForecastPoint> points, double takingThisEvening) {
+        static Row of(Foreseen f, List<ForecastPoint> points, double receptiveThisEvening) {
             TreeOutlook outlook = points.isEmpty() ? null : TreeOutlook.of(points);
             return new Row(
                     f.tree().id(),
@@ -157,11 +157,15 @@ record BloomView(
                     f.tree().row(),
                     f.tree().position(),
                     f.reading(),
-                    Series.of(points, ForecastPoint::taking),
-                    Series.of(points, ForecastPoint::giving),
-                    rounded(takingThisEvening),
-                    outlook == null ? null : outlook.taking().map(Stretch::of).orElse(null),
-                    outlook == null ? null : outlook.giving().map(Stretch::of).orElse(null),
+                    Series.of(points, ForecastPoint::receptive),
+                    Series.of(points, ForecastPoint::shedding),
+                    rounded(receptiveThisEvening),
+                    outlook == null
+                            ? null
+                            : outlook.receptive().map(TimeWindow::of).orElse(null),
+                    outlook == null
+                            ? null
+                            : outlook.shedding().map(TimeWindow::of).orElse(null),
                     Rate.of(f.rate()));
         }
     }

@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.ToDoubleFunction;
+import org.evenhand.core.bloom.BloomSynchrony;
 import org.evenhand.core.bloom.ForecastPoint;
-import org.evenhand.core.bloom.Meeting;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.weather.SunDay;
@@ -55,8 +55,8 @@ class Boards {
                 from,
                 until,
                 step,
-                total(board, p -> p.taking().mean()),
-                total(board, p -> p.giving().mean()),
+                total(board, p -> p.receptive().mean()),
+                total(board, p -> p.shedding().mean()),
                 rows,
                 meetings(
                         board,
@@ -64,7 +64,7 @@ class Boards {
                         orchard.site().zone(),
                         MatingPartners.of(orchards.varieties(caller), crop -> crops.of(caller, crop))),
                 Weather.stretches(board.air(), from, until).stream()
-                        .map(BloomView.AirStretch::of)
+                        .map(BloomView.WeatherPeriod::of)
                         .toList());
     }
 
@@ -112,16 +112,16 @@ class Boards {
                         r.points(),
                         r.points().stream()
                                 .filter(p -> evening.holds(p.at()))
-                                .mapToDouble(p -> p.taking().mean())
+                                .mapToDouble(p -> p.receptive().mean())
                                 .max()
                                 .orElse(0)))
                 .toList();
     }
 
     /** One variety's flowers over all its trees. */
-    private record OfVariety(UUID id, String name, CropSheet sheet, double[] taking, double[] giving) {}
+    private record OfVariety(UUID id, String name, CropSheet sheet, double[] receptive, double[] shedding) {}
 
-    private static List<BloomView.VarietyMeeting> meetings(
+    private static List<BloomView.VarietyOverlap> meetings(
             Forecasts.Board board, List<Instant> dusks, ZoneId zone, MatingPartners partners) {
         Map<UUID, OfVariety> varieties = new LinkedHashMap<>();
         int moments = board.moments().size();
@@ -135,19 +135,19 @@ class Boards {
                             new double[moments],
                             new double[moments]));
             for (int i = 0; i < ribbon.points().size(); i++) {
-                variety.taking[i] += ribbon.points().get(i).taking().mean();
-                variety.giving[i] += ribbon.points().get(i).giving().mean();
+                variety.receptive[i] += ribbon.points().get(i).receptive().mean();
+                variety.shedding[i] += ribbon.points().get(i).shedding().mean();
             }
         }
-        List<BloomView.VarietyMeeting> meetings = new ArrayList<>();
+        List<BloomView.VarietyOverlap> meetings = new ArrayList<>();
         for (OfVariety taker : varieties.values()) {
             double[] serving = new double[moments];
             varieties.values().stream()
                     .filter(giver -> CrossCompatibility.of(partners.of(taker.id), partners.of(giver.id))
                             .serves())
-                    .forEach(giver -> java.util.Arrays.setAll(serving, i -> serving[i] + giver.giving[i]));
-            Meeting meeting = Meeting.of(board.moments(), taker.taking, serving, dusks, zone);
-            meetings.add(BloomView.VarietyMeeting.of(taker.id, taker.name, taker.sheet.key(), meeting));
+                    .forEach(giver -> java.util.Arrays.setAll(serving, i -> serving[i] + giver.shedding[i]));
+            BloomSynchrony meeting = BloomSynchrony.of(board.moments(), taker.receptive, serving, dusks, zone);
+            meetings.add(BloomView.VarietyOverlap.of(taker.id, taker.name, taker.sheet.key(), meeting));
         }
         return meetings;
     }

@@ -25,7 +25,7 @@ import org.evenhand.core.bloom.Surprise;
 import org.evenhand.core.bloom.TreeForecast;
 import org.evenhand.core.bloom.WeatherDoubt;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.weather.Air;
+import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.OrchardDetails;
@@ -72,7 +72,7 @@ public class Forecasts {
     record Ribbon(Foreseen tree, List<ForecastPoint> points) {}
 
     /** Every tree's ribbon, and the air it was reckoned with. */
-    record Board(List<Ribbon> ribbons, List<Instant> moments, Air air) {}
+    record Board(List<Ribbon> ribbons, List<Instant> moments, WeatherSeries air) {}
 
     /**
      * The ribbons of a board, from the readings up to now.
@@ -213,7 +213,7 @@ public class Forecasts {
             held.keepOnly(weather.version(caller, orchard), today, () -> weather.places(caller));
         }
 
-        private Air air(String place) {
+        private WeatherSeries air(String place) {
             Instant from = now.minus(LOOK_BACK).minus(MOST_WARM_UP);
             return held.air(place, () -> weather.air(caller, place, from, now.plus(AHEAD)));
         }

@@ -19,8 +19,8 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -37,9 +37,14 @@ public class Readings {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final Forecasts forecasts;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
-    Readings(ReadingRepository readings, Orchards orchards, CropCatalogue crops, Forecasts forecasts, OnceWriter once) {
+    Readings(
+            ReadingRepository readings,
+            Orchards orchards,
+            CropCatalogue crops,
+            Forecasts forecasts,
+            IdempotentWriter once) {
         this.readings = readings;
         this.orchards = orchards;
         this.crops = crops;

@@ -22,10 +22,10 @@ import org.springframework.web.bind.annotation.RestController;
 class SeasonController {
     private final Seasons seasons;
     private final BloomDiary diary;
-    private final HandNeeds handNeeds;
+    private final HandPollinationNeeds handNeeds;
     private final BlockNotes blocks;
 
-    SeasonController(Seasons seasons, BloomDiary diary, HandNeeds handNeeds, BlockNotes blocks) {
+    SeasonController(Seasons seasons, BloomDiary diary, HandPollinationNeeds handNeeds, BlockNotes blocks) {
         this.seasons = seasons;
         this.diary = diary;
         this.handNeeds = handNeeds;
@@ -50,7 +50,7 @@ class SeasonController {
     }
 
     @GetMapping("/hand-need")
-    List<HandNeeds.View> handNeed(@AuthenticationPrincipal Caller caller) {
+    List<HandPollinationNeeds.View> handNeed(@AuthenticationPrincipal Caller caller) {
         return handNeeds.all(caller);
     }
 

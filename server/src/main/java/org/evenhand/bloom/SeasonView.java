@@ -63,7 +63,7 @@ record SeasonView(int year, LocalDate start, LocalDate today, Rest rest, List<Va
 
     /** Shares of the best day, one a day from {@code from}. */
     @Schema(name = "BloomCourse")
-    record Course(LocalDate from, double[] taking, double[] giving) {}
+    record Course(LocalDate from, double[] receptive, double[] shedding) {}
 
     /** Days after opening on which a visit still helps, at the mean temperatures around full bloom. */
     @Schema(name = "EffectiveVisits")

@@ -21,16 +21,16 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.bloom.BloomConditions;
-import org.evenhand.core.bloom.BloomCourse;
 import org.evenhand.core.bloom.BloomDates;
+import org.evenhand.core.bloom.BloomProgress;
 import org.evenhand.core.bloom.BudSupply;
 import org.evenhand.core.bloom.Overlap;
 import org.evenhand.core.bloom.PollenTube;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.mating.CrossCompatibility;
-import org.evenhand.core.weather.Air;
-import org.evenhand.core.weather.AirSource;
 import org.evenhand.core.weather.HourlyTemperatures;
+import org.evenhand.core.weather.WeatherSeries;
+import org.evenhand.core.weather.WeatherSource;
 import org.evenhand.core.weather.WinterRest;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
@@ -93,14 +93,15 @@ public class Seasons {
 
     /** The course of each variety in this season, where its days are known or foreseen. */
     @Transactional(readOnly = true)
-    public Map<UUID, BloomCourse> courses(Caller caller) {
-        Map<UUID, BloomCourse> courses = new HashMap<>();
+    public Map<UUID, BloomProgress> courses(Caller caller) {
+        Map<UUID, BloomProgress> courses = new HashMap<>();
         for (SeasonView.Variety variety : season(caller).varieties()) {
             SeasonView.Course course = variety.course();
             if (course != null) {
                 courses.put(
                         variety.varietyId(),
-                        new BloomCourse(days(course.from(), course.taking()), days(course.from(), course.giving())));
+                        new BloomProgress(
+                                days(course.from(), course.receptive()), days(course.from(), course.shedding())));
             }
         }
         return courses;
@@ -126,7 +127,7 @@ public class Seasons {
         private final int year;
         private final Map<String, Winter> winters = new HashMap<>();
         private final Map<UUID, Set<String>> placesOfVariety;
-        private final Map<UUID, BloomCourse> courses = new HashMap<>();
+        private final Map<UUID, BloomProgress> courses = new HashMap<>();
 
         Look(Caller caller, OrchardDetails orchard, Basis basis) {
             this.caller = caller;
@@ -163,7 +164,7 @@ public class Seasons {
         /** The air of the winter and spring before bloom at one place, as known, and where nothing is known as the mean of past seasons. */
         private final class Winter {
             private final String place;
-            private final Map<LocalDate, Air> airs = new HashMap<>();
+            private final Map<LocalDate, WeatherSeries> airs = new HashMap<>();
             private final double[] coming;
 
             Winter(String place) {
@@ -171,21 +172,21 @@ public class Seasons {
                 this.coming = coming();
             }
 
-            private Air air(LocalDate seasonStart) {
+            private WeatherSeries air(LocalDate seasonStart) {
                 return airs.computeIfAbsent(
                         seasonStart, s -> weather.air(caller, place, midnight(s), midnight(s.plusDays(SEASON_DAYS))));
             }
 
             private double[] coming() {
                 double[] hours = air(start).temperatures().toArray();
-                List<AirSource> sources = air(start).sources();
-                List<Air> past = pastStarts().stream().map(this::air).toList();
+                List<WeatherSource> sources = air(start).sources();
+                List<WeatherSeries> past = pastStarts().stream().map(this::air).toList();
                 for (int h = 0; h < hours.length; h++) {
                     int hour = h;
-                    if (sources.get(h) == AirSource.USUAL) {
+                    if (sources.get(h) == WeatherSource.USUAL) {
                         hours[h] = past.stream()
                                 .filter(a ->
-                                        hour < a.sources().size() && a.sources().get(hour) != AirSource.USUAL)
+                                        hour < a.sources().size() && a.sources().get(hour) != WeatherSource.USUAL)
                                 .mapToDouble(a -> a.temperatures().celsiusAtHour(hour))
                                 .average()
                                 .orElse(hours[h]);
@@ -246,10 +247,10 @@ public class Seasons {
                     weeks);
         }
 
-        private static double knownShare(Air air, int hours) {
+        private static double knownShare(WeatherSeries air, int hours) {
             long measured = air.sources().stream()
                     .limit(hours)
-                    .filter(s -> s != AirSource.USUAL && s != AirSource.FORECAST)
+                    .filter(s -> s != WeatherSource.USUAL && s != WeatherSource.FORECAST)
                     .count();
             return hours == 0 ? 0 : (double) measured / hours;
         }
@@ -309,9 +310,9 @@ public class Seasons {
 
         /** Hours of the coming season up to today, and those that somebody has forecast. */
         private int knownHours(Winter winter) {
-            List<AirSource> sources = winter.air(start).sources();
+            List<WeatherSource> sources = winter.air(start).sources();
             int known = (int) Math.max(0, ChronoUnit.DAYS.between(start, basis.today()) * 24);
-            while (known < sources.size() && sources.get(known) != AirSource.USUAL) {
+            while (known < sources.size() && sources.get(known) != WeatherSource.USUAL) {
                 known++;
             }
             return Math.min(known, winter.coming.length);
@@ -323,7 +324,7 @@ public class Seasons {
                 return Optional.empty();
             }
             int hours = (int) (ChronoUnit.DAYS.between(seasonStart, bloom) + 1) * 24;
-            Air air = winter.air(seasonStart);
+            WeatherSeries air = winter.air(seasonStart);
             return Optional.of(new BloomDates.PastSeason(
                     seasonStart,
                     bloom,
@@ -332,7 +333,7 @@ public class Seasons {
                             : Optional.empty()));
         }
 
-        private record Course(BloomCourse course, SeasonView.Course view, LocalDate full) {}
+        private record Course(BloomProgress course, SeasonView.Course view, LocalDate full) {}
 
         private Optional<Course> course(
                 Winter winter,
@@ -355,7 +356,7 @@ public class Seasons {
             LocalDate last = now.map(BloomDateView::lastBloom)
                     .orElse(usualLast(history, peak).orElse(from.plusDays(days)));
             LocalDate end = last.isBefore(peak) ? peak : last;
-            BloomCourse course = BloomCourse.of(supply(winter, sheet, from, end), zone, from, peak, end);
+            BloomProgress course = BloomProgress.of(supply(winter, sheet, from, end), zone, from, peak, end);
             return Optional.of(new Course(course, view(course, from), peak));
         }
 
@@ -378,18 +379,18 @@ public class Seasons {
             return BudSupply.of(sheet, BloomConditions.of(sheet, orchard.site(), hours, until), hours.start());
         }
 
-        private static SeasonView.Course view(BloomCourse course, LocalDate from) {
-            LocalDate last = java.util.stream.Stream.of(course.taking(), course.giving())
+        private static SeasonView.Course view(BloomProgress course, LocalDate from) {
+            LocalDate last = java.util.stream.Stream.of(course.receptive(), course.shedding())
                     .filter(m -> !m.isEmpty())
                     .map(m -> m.lastKey())
                     .max(LocalDate::compareTo)
                     .orElse(from);
             int days = (int) ChronoUnit.DAYS.between(from, last) + 1;
-            double[] taking = new double[days];
-            double[] giving = new double[days];
-            Arrays.setAll(taking, d -> rounded(course.taking().getOrDefault(from.plusDays(d), 0.0)));
-            Arrays.setAll(giving, d -> rounded(course.giving().getOrDefault(from.plusDays(d), 0.0)));
-            return new SeasonView.Course(from, taking, giving);
+            double[] receptive = new double[days];
+            double[] shedding = new double[days];
+            Arrays.setAll(receptive, d -> rounded(course.receptive().getOrDefault(from.plusDays(d), 0.0)));
+            Arrays.setAll(shedding, d -> rounded(course.shedding().getOrDefault(from.plusDays(d), 0.0)));
+            return new SeasonView.Course(from, receptive, shedding);
         }
 
         private static double rounded(double share) {
@@ -420,16 +421,16 @@ public class Seasons {
         private List<SeasonView.Pair> pairs() {
             MatingPartners partners = MatingPartners.of(basis.varieties(), crop -> crops.of(caller, crop));
             List<SeasonView.Pair> pairs = new ArrayList<>();
-            courses.forEach((giver, gives) -> courses.forEach((taker, takes) -> {
+            courses.forEach((giver, sheds) -> courses.forEach((taker, receives) -> {
                 CrossCompatibility cross = CrossCompatibility.of(partners.of(taker), partners.of(giver));
                 if (!giver.equals(taker) && cross.serves()) {
-                    Overlap o = Overlap.of(gives, takes);
+                    Overlap o = Overlap.of(sheds, receives);
                     pairs.add(new SeasonView.Pair(
                             giver,
                             taker,
                             o.way(),
-                            o.fresh().map(BloomCourse.Days::first).orElse(null),
-                            o.fresh().map(BloomCourse.Days::last).orElse(null),
+                            o.fresh().map(BloomProgress.Days::first).orElse(null),
+                            o.fresh().map(BloomProgress.Days::last).orElse(null),
                             o.keepDays()));
                 }
             }));

@@ -28,7 +28,7 @@ class StageKeys {
         this.orchards = orchards;
     }
 
-    /** Answers so far, by sign; {@code anyHour} leaves out what is usual at this hour. */
+    /** Answers so far, by sign; {@code anyHour} leaves out what is typical at this hour. */
     @Schema(name = "StageKeyRequest")
     record Request(String crop, Map<String, String> answers, boolean anyHour) {}
 

@@ -17,8 +17,8 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -27,7 +27,7 @@ import org.springframework.stereotype.Component;
 public class CropCatalogue {
     private final CropSheets sheets;
     private final OwnSheetRepository own;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
     private final InstantSource clock;
 
     /** Sheets by orchard; one object stands until the orchard changes a number, so others may use it as a key. */
@@ -36,7 +36,7 @@ public class CropCatalogue {
     CropCatalogue(
             @Value("${even-hand.crops.directory:}") String directory,
             OwnSheetRepository own,
-            OnceWriter once,
+            IdempotentWriter once,
             InstantSource clock) {
         this.sheets = load(directory);
         this.own = own;

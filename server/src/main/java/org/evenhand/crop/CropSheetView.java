@@ -8,20 +8,20 @@ import java.util.List;
 import org.evenhand.core.crop.CheckDay;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crop.FlowerGlyph;
 import org.evenhand.core.crop.FlowerKey;
 import org.evenhand.core.crop.GateRule;
-import org.evenhand.core.crop.HandHabit;
-import org.evenhand.core.crop.MatingHabit;
-import org.evenhand.core.crop.PollenHabit;
+import org.evenhand.core.crop.HandWorkTraits;
+import org.evenhand.core.crop.MatingTraits;
+import org.evenhand.core.crop.PollenTraits;
 import org.evenhand.core.crop.School;
-import org.evenhand.core.crop.SeasonHabit;
+import org.evenhand.core.crop.SeasonTraits;
 import org.evenhand.core.crop.SheetNumber;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.crop.SuspensionTraits;
 
 /** A crop sheet as the API shows it. Temperatures in °C, durations in hours. */
 record CropSheetView(
@@ -50,8 +50,8 @@ record CropSheetView(
         String ownVarietyWhy,
         List<Kin> kin,
         String pollenGroup,
-        boolean takes,
-        boolean gives,
+        boolean receives,
+        boolean sheds,
         List<Sign> look,
         List<Mistake> mistakes,
         Hand hand,
@@ -105,7 +105,7 @@ record CropSheetView(
             Number setShare,
             Number seeds,
             Number ovules) {
-        static Cross of(CrossHabit c) {
+        static Cross of(CrossTraits c) {
             return new Cross(
                     c.prepareAt(),
                     Number.of(c.keep()),
@@ -160,7 +160,7 @@ record CropSheetView(
     /** Another species' pollen that has been tried on it. */
     @Schema(name = "CropKin")
     record Kin(String pollenOf, Number worth, String why) {
-        static Kin of(MatingHabit.Kin k) {
+        static Kin of(MatingTraits.Kin k) {
             return new Kin(k.pollenOf(), Number.of(k.worth()), k.why());
         }
     }
@@ -199,8 +199,8 @@ record CropSheetView(
             String name,
             String signs,
             String phase,
-            boolean takes,
-            boolean gives,
+            boolean receives,
+            boolean sheds,
             Number meanHours,
             Number shape,
             Number receptivity,
@@ -214,8 +214,8 @@ record CropSheetView(
                     s.name(),
                     s.signs(),
                     s.phase().name(),
-                    s.phase().takes(),
-                    s.phase().gives(),
+                    s.phase().receives(),
+                    s.phase().sheds(),
                     Number.of(s.meanHours()),
                     Number.of(s.shape()),
                     Number.of(s.receptivity()),
@@ -252,12 +252,12 @@ record CropSheetView(
             Number halfLifeHours,
             Number temperatureC,
             @Schema(description = OPTIONAL) Number spoilsAfterHours) {
-        static Keeping of(Storage storage, PollenHabit.KeepingHabit habit) {
+        static Keeping of(Storage storage, PollenTraits.StorageTraits traits) {
             return new Keeping(
                     storage,
-                    Number.of(habit.halfLifeHours()),
-                    Number.of(habit.temperatureC()),
-                    habit.spoilsAfterHours().map(Number::of).orElse(null));
+                    Number.of(traits.halfLifeHours()),
+                    Number.of(traits.temperatureC()),
+                    traits.spoilsAfterHours().map(Number::of).orElse(null));
         }
     }
 
@@ -289,8 +289,8 @@ record CropSheetView(
                         .map(st -> Keeping.of(st, s.pollen().keeping().get(st)))
                         .toList(),
                 s.pollen().suspension().isPresent(),
-                s.pollen().suspension().flatMap(SuspensionHabit::sizeWindow).isPresent(),
-                s.mating().alleles() == MatingHabit.Alleles.GAMETOPHYTIC,
+                s.pollen().suspension().flatMap(SuspensionTraits::sizeWindow).isPresent(),
+                s.mating().alleles() == MatingTraits.Alleles.GAMETOPHYTIC,
                 (int) s.mating().ploidy().value(),
                 s.mating().cleanBetween(),
                 s.ownVariety().serves(),
@@ -298,8 +298,8 @@ record CropSheetView(
                 s.ownVariety().why(),
                 s.mating().kin().stream().map(Kin::of).toList(),
                 s.pollenGroup(),
-                s.takes(),
-                s.gives(),
+                s.receives(),
+                s.sheds(),
                 s.flowerKey().signs().stream().map(CropSheetView::sign).toList(),
                 s.flowerKey().mistakes().stream()
                         .map(m -> new Mistake(m.stage(), m.takenFor(), m.say()))
@@ -325,7 +325,7 @@ record CropSheetView(
                         .toList());
     }
 
-    private static Hand hand(HandHabit h) {
+    private static Hand hand(HandWorkTraits h) {
         return new Hand(
                 h.selfFertile(),
                 h.visitors(),
@@ -339,7 +339,7 @@ record CropSheetView(
                         .toList());
     }
 
-    private static Season season(SeasonHabit s) {
+    private static Season season(SeasonTraits s) {
         return new Season(
                 s.afterLeafOutWeeks().map(Number::of).orElse(null),
                 Number.of(s.roundEveryDays()),

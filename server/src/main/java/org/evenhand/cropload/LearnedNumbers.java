@@ -9,7 +9,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.availability.Settings;
-import org.evenhand.core.crop.LoadHabit;
+import org.evenhand.core.crop.CropLoadTraits;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
@@ -52,7 +52,7 @@ public class LearnedNumbers {
     private List<LearnedView.OfVariety> varieties(Caller caller) {
         Map<UUID, LearnedView.OfVariety> varieties = new LinkedHashMap<>();
         for (TargetView.Budget b : targets.budgetsAsLearned(caller)) {
-            Optional<LoadHabit> load = crops.of(caller, b.crop()).load();
+            Optional<CropLoadTraits> load = crops.of(caller, b.crop()).load();
             if (b.learnedFrom() > 0) {
                 varieties.putIfAbsent(
                         b.varietyId(),

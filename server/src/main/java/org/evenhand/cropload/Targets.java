@@ -16,8 +16,8 @@ import org.evenhand.availability.Strokes;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropLoadTraits;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.LoadHabit;
 import org.evenhand.core.cropload.FlowerBudget;
 import org.evenhand.core.cropload.SetBelief;
 import org.evenhand.core.cropload.TreeCarries;
@@ -27,8 +27,8 @@ import org.evenhand.core.findings.Proportion;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -45,7 +45,7 @@ public class Targets {
     private final CropCatalogue crops;
     private final TreeResults results;
     private final Settings settings;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     Targets(
             FruitTargetRepository targets,
@@ -53,7 +53,7 @@ public class Targets {
             CropCatalogue crops,
             @Lazy TreeResults results,
             Settings settings,
-            OnceWriter once) {
+            IdempotentWriter once) {
         this.targets = targets;
         this.orchards = orchards;
         this.crops = crops;
@@ -109,7 +109,7 @@ public class Targets {
         List<TargetView.Budget> all() {
             // Male plants bear no fruit, so nobody is asked how many.
             return trees.stream()
-                    .filter(t -> crops.of(caller, t.crop()).takes())
+                    .filter(t -> crops.of(caller, t.crop()).receives())
                     .map(this::budget)
                     .toList();
         }
@@ -171,7 +171,7 @@ public class Targets {
         }
 
         /** What it can carry; nothing where that cannot be said. */
-        private TreeCarries carries(TreeView tree, Optional<LoadHabit> load, TargetView own) {
+        private TreeCarries carries(TreeView tree, Optional<CropLoadTraits> load, TargetView own) {
             TreeCarries.Measured measured = new TreeCarries.Measured(
                     Optional.ofNullable(tree.plantedOn()),
                     Optional.ofNullable(own).map(TargetView::girthCm),

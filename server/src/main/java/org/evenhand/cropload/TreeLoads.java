@@ -17,7 +17,7 @@ public class TreeLoads {
     /**
      * One tree's load.
      *
-     * @param set fruit by hand that holds, by the latest looks
+     * @param set fruit by hand that holds, by the latest checks
      * @param carries what it can carry, where that can be said
      */
     public record Load(int set, Optional<Integer> carries, boolean young) {

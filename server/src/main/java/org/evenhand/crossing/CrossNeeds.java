@@ -2,7 +2,7 @@ package org.evenhand.crossing;
 
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.mating.WantedCross;
 
 /**
@@ -28,7 +28,7 @@ public record CrossNeeds(List<Open> open, List<Wished> wished) {
             UUID fatherId,
             UUID wishId,
             int flowers,
-            CrossWork work,
+            CrossProtocol work,
             double weight) {}
 
     /** Flowers still wanted of a wish. */

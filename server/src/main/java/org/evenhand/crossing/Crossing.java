@@ -7,7 +7,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Locale;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -26,7 +26,7 @@ class Crossing extends OrchardRecord {
     private boolean bag;
 
     @Enumerated(EnumType.STRING)
-    private CrossWork.Visits visits;
+    private CrossProtocol.Visits visits;
 
     private boolean emasculate;
 
@@ -54,10 +54,10 @@ class Crossing extends OrchardRecord {
             int year,
             int number,
             int planned,
-            CrossWork.Way way,
+            CrossProtocol.Way way,
             String note) {}
 
-    final void change(int newPlanned, CrossWork.Way way, String newNote) {
+    final void change(int newPlanned, CrossProtocol.Way way, String newNote) {
         this.planned = newPlanned;
         this.bag = way.bag();
         this.visits = way.visits();
@@ -82,8 +82,8 @@ class Crossing extends OrchardRecord {
         return planned;
     }
 
-    CrossWork.Way way() {
-        return new CrossWork.Way(bag, visits, emasculate);
+    CrossProtocol.Way way() {
+        return new CrossProtocol.Way(bag, visits, emasculate);
     }
 
     String note() {

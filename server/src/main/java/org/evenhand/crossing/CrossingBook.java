@@ -9,8 +9,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CrossHabit;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crop.CrossTraits;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.mating.WantedCross;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
@@ -67,7 +67,7 @@ final class CrossingBook {
         return sheets.apply(tree(c).crop());
     }
 
-    private CrossHabit habit(Crossing c) {
+    private CrossTraits traits(Crossing c) {
         return sheet(c).cross().orElseThrow();
     }
 
@@ -75,22 +75,22 @@ final class CrossingBook {
         return done.getOrDefault(c.id(), List.of());
     }
 
-    private CrossWork work(Crossing c) {
-        return new CrossWork(habit(c), c.way(), work(done(c)));
+    private CrossProtocol work(Crossing c) {
+        return new CrossProtocol(traits(c), c.way(), work(done(c)));
     }
 
     /** Pollen is given once and once again, however many went with the brush. */
-    private static List<CrossWork.Done> work(List<CrossingView.Done> done) {
-        List<CrossWork.Done> work = new ArrayList<>();
+    private static List<CrossProtocol.Done> work(List<CrossingView.Done> done) {
+        List<CrossProtocol.Done> work = new ArrayList<>();
         done.stream()
                 .filter(d -> !d.pollination())
-                .forEach(d -> work.add(new CrossWork.Done(d.kind(), d.flowers(), d.doneAt(), d.skipped())));
-        for (CrossWork.Step visit : List.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN)) {
+                .forEach(d -> work.add(new CrossProtocol.Done(d.kind(), d.flowers(), d.doneAt(), d.skipped())));
+        for (CrossProtocol.Step visit : List.of(CrossProtocol.Step.POLLINATE, CrossProtocol.Step.POLLINATE_AGAIN)) {
             List<CrossingView.Done> made = done.stream()
                     .filter(d -> d.pollination() && d.kind() == visit)
                     .toList();
             if (!made.isEmpty()) {
-                work.add(new CrossWork.Done(
+                work.add(new CrossProtocol.Done(
                         visit,
                         made.stream().mapToInt(CrossingView.Done::flowers).sum(),
                         made.get(0).doneAt()));
@@ -108,7 +108,7 @@ final class CrossingBook {
     }
 
     /** Nothing on a tree that is gone. */
-    private List<CrossWork.Due> due(Crossing c) {
+    private List<CrossProtocol.Due> due(Crossing c) {
         return treeGone(c) ? List.of() : work(c).due(now);
     }
 
@@ -157,8 +157,8 @@ final class CrossingBook {
 
     CrossingView view(Crossing c) {
         TreeView tree = tree(c);
-        CrossWork work = work(c);
-        List<CrossWork.Due> due = due(c);
+        CrossProtocol work = work(c);
+        List<CrossProtocol.Due> due = due(c);
         VarietyView father = varieties.get(c.fatherId());
         return new CrossingView(
                 c.id(),
@@ -188,7 +188,7 @@ final class CrossingBook {
                                 d.step(),
                                 d.from(),
                                 d.until().orElse(null),
-                                CrossingWords.say(sheet(c), habit(c), d.step(), flowers(c))))
+                                CrossingWords.say(sheet(c), traits(c), d.step(), flowers(c))))
                         .toList(),
                 CrossingWords.metalTag(c.label(), tree.varietyName(), father.name(), day(c), zone),
                 c.version());
@@ -197,7 +197,7 @@ final class CrossingBook {
     /** The day that a label names: of the pollen, or today. */
     Instant day(Crossing c) {
         return done(c).stream()
-                .filter(d -> d.pollination() && d.kind() == CrossWork.Step.POLLINATE)
+                .filter(d -> d.pollination() && d.kind() == CrossProtocol.Step.POLLINATE)
                 .map(CrossingView.Done::doneAt)
                 .findFirst()
                 .orElse(now);

@@ -8,7 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.Orchards;
@@ -65,7 +65,7 @@ class CrossingBooks {
     private static CrossingView.Done step(PollinationBook.OnCross given) {
         return new CrossingView.Done(
                 given.id(),
-                given.again() ? CrossWork.Step.POLLINATE_AGAIN : CrossWork.Step.POLLINATE,
+                given.again() ? CrossProtocol.Step.POLLINATE_AGAIN : CrossProtocol.Step.POLLINATE,
                 given.flowers(),
                 given.doneAt(),
                 "",

@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.LabelGrid;
 
 /** What is sent of crosses. */
@@ -28,7 +28,7 @@ public final class CrossingRequests {
             @Schema(description = OPTIONAL) UUID wishId,
             Integer planned,
             @Schema(description = OPTIONAL) Boolean bag,
-            @Schema(description = OPTIONAL) CrossWork.Visits visits,
+            @Schema(description = OPTIONAL) CrossProtocol.Visits visits,
             @Schema(description = OPTIONAL) Boolean emasculate,
             @Schema(description = OPTIONAL) String note,
             @Schema(description = OPTIONAL) Long version) {}
@@ -42,7 +42,7 @@ public final class CrossingRequests {
      */
     @Schema(name = "CrossingStepRequest")
     public record Step(
-            CrossWork.Step kind,
+            CrossProtocol.Step kind,
             Integer flowers,
             Instant doneAt,
             @Schema(description = OPTIONAL) String note,

@@ -6,7 +6,7 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -18,7 +18,7 @@ class CrossingStep extends OrchardRecord {
     private UUID crossingId;
 
     @Enumerated(EnumType.STRING)
-    private CrossWork.Step kind;
+    private CrossProtocol.Step kind;
 
     private int flowers;
     private Instant doneAt;
@@ -45,7 +45,7 @@ class CrossingStep extends OrchardRecord {
         return crossingId;
     }
 
-    CrossWork.Step kind() {
+    CrossProtocol.Step kind() {
         return kind;
     }
 

@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 
 /**
  * A cross that is made: what was done on it and what comes next.
@@ -33,7 +33,7 @@ public record CrossingView(
         String father,
         @Schema(description = OPTIONAL) UUID wishId,
         boolean bag,
-        CrossWork.Visits visits,
+        CrossProtocol.Visits visits,
         boolean emasculate,
         String note,
         int flowers,
@@ -60,7 +60,7 @@ public record CrossingView(
     @Schema(name = "CrossingDone")
     public record Done(
             UUID id,
-            CrossWork.Step kind,
+            CrossProtocol.Step kind,
             int flowers,
             Instant doneAt,
             String note,
@@ -79,7 +79,7 @@ public record CrossingView(
      */
     @Schema(name = "CrossingDue")
     public record Due(
-            CrossWork.Step step,
+            CrossProtocol.Step step,
             Instant from,
             @Schema(description = OPTIONAL) Instant until,
             String say) {}

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import org.evenhand.core.Plural;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CrossHabit;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crop.CrossTraits;
+import org.evenhand.core.crossing.CrossProtocol;
 
 /** Steps on crosses, and their labels, in words. */
 public final class CrossingWords {
@@ -21,20 +21,20 @@ public final class CrossingWords {
     private CrossingWords() {}
 
     /** How a step is done, as its crop's growers say it. */
-    public static String say(CropSheet sheet, CrossHabit habit, CrossWork.Step step, int flowers) {
+    public static String say(CropSheet sheet, CrossTraits traits, CrossProtocol.Step step, int flowers) {
         return switch (step) {
-            case THIN -> habit.thin().orElse("") + clusters(habit, flowers);
-            case EMASCULATE -> habit.emasculate().orElse("");
-            case BAG -> habit.bag();
+            case THIN -> traits.thin().orElse("") + clusters(traits, flowers);
+            case EMASCULATE -> traits.emasculate().orElse("");
+            case BAG -> traits.bag();
             case POLLINATE -> strokes(sheet);
             case POLLINATE_AGAIN -> "The same flowers once more. " + strokes(sheet);
-            case REBAG -> "Close the cover again and look whether the label holds.";
+            case REBAG -> "Close the cover again and check that the label holds.";
             case BAG_OFF -> "When all petals are down take the cover off. The label stays.";
         };
     }
 
-    private static String clusters(CrossHabit habit, int flowers) {
-        int clusters = (int) Math.ceil(flowers / habit.keep().value());
+    private static String clusters(CrossTraits traits, int flowers) {
+        int clusters = (int) Math.ceil(flowers / traits.keep().value());
         return " About " + Plural.of(clusters, "cluster") + "; count the flowers you keep.";
     }
 
@@ -44,7 +44,7 @@ public final class CrossingWords {
     }
 
     /** A step in two words; empty for giving pollen. */
-    public static String name(CrossWork.Step step) {
+    public static String name(CrossProtocol.Step step) {
         return switch (step) {
             case THIN -> "Thin the cluster";
             case EMASCULATE -> "Emasculate";

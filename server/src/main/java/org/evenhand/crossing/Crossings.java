@@ -12,14 +12,14 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.mating.Crosses;
 import org.evenhand.mating.WantedCross;
@@ -41,7 +41,7 @@ public class Crossings implements CrossFlowers {
     private static final Duration SEASON = Duration.ofDays(270);
 
     /** What is done where nobody chose otherwise: covered, visited twice. */
-    public static final CrossWork.Way USUAL = new CrossWork.Way(true, CrossWork.Visits.TWICE);
+    public static final CrossProtocol.Way USUAL = new CrossProtocol.Way(true, CrossProtocol.Visits.TWICE);
 
     private final CrossingRepository crossings;
     private final CrossingStepRepository steps;
@@ -52,7 +52,7 @@ public class Crossings implements CrossFlowers {
     private final CropCatalogue crops;
     private final Crosses crosses;
     private final Wishes wishes;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
     private final JdbcTemplate jdbc;
 
     Crossings(
@@ -65,7 +65,7 @@ public class Crossings implements CrossFlowers {
             CropCatalogue crops,
             Crosses crosses,
             Wishes wishes,
-            OnceWriter once,
+            IdempotentWriter once,
             JdbcTemplate jdbc) {
         this.crossings = crossings;
         this.steps = steps;
@@ -157,8 +157,8 @@ public class Crossings implements CrossFlowers {
         return Require.within("planned", Given.required("planned", request.planned()), 1, 20_000);
     }
 
-    private static CrossWork.Way way(CrossingRequests.Cross request) {
-        return new CrossWork.Way(
+    private static CrossProtocol.Way way(CrossingRequests.Cross request) {
+        return new CrossProtocol.Way(
                 request.bag() == null ? USUAL.bag() : request.bag(),
                 request.visits() == null ? USUAL.visits() : request.visits(),
                 request.emasculate() == null ? USUAL.emasculate() : request.emasculate());
@@ -166,7 +166,7 @@ public class Crossings implements CrossFlowers {
 
     /** A cross to begin. */
     public record Begun(
-            UUID treeId, UUID fatherId, UUID wishId, UUID walkId, int planned, CrossWork.Way way, String note) {}
+            UUID treeId, UUID fatherId, UUID wishId, UUID walkId, int planned, CrossProtocol.Way way, String note) {}
 
     /** Begins a cross under the next free number of the year. */
     public Cross begin(Caller caller, UUID id, Begun begun) {
@@ -247,7 +247,7 @@ public class Crossings implements CrossFlowers {
     }
 
     private CrossingRequests.Step checked(Caller caller, Crossing crossing, CrossingRequests.Step r) {
-        CrossWork.Step kind = Given.required("kind", r.kind());
+        CrossProtocol.Step kind = Given.required("kind", r.kind());
         boolean skipped = Boolean.TRUE.equals(r.skipped());
         if (skipped) {
             Given.text("note", r.note(), 2000);
@@ -259,7 +259,7 @@ public class Crossings implements CrossFlowers {
         Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
         int flowers = Require.within("flowers", Given.required("flowers", r.flowers()), 0, 20_000);
         refuseMoreThanThere(caller, crossing, kind, flowers, doneAt);
-        if (!skipped && kind == CrossWork.Step.EMASCULATE && !crossing.way().emasculate()) {
+        if (!skipped && kind == CrossProtocol.Step.EMASCULATE && !crossing.way().emasculate()) {
             throw new InvalidInputException(
                     "kind",
                     "is not part of cross " + crossing.label() + ", which keeps its own pollen under the cover.");
@@ -275,12 +275,13 @@ public class Crossings implements CrossFlowers {
     }
 
     @Override
-    public void refuseMoreThanThere(Caller caller, UUID crossingId, CrossWork.Step step, int flowers, Instant at) {
+    public void refuseMoreThanThere(Caller caller, UUID crossingId, CrossProtocol.Step step, int flowers, Instant at) {
         refuseMoreThanThere(caller, require(caller, crossingId), step, flowers, at);
     }
 
     /** Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are. */
-    private void refuseMoreThanThere(Caller caller, Crossing crossing, CrossWork.Step kind, int flowers, Instant at) {
+    private void refuseMoreThanThere(
+            Caller caller, Crossing crossing, CrossProtocol.Step kind, int flowers, Instant at) {
         List<CrossingView.Done> before =
                 books.doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
                         .filter(d -> !d.doneAt().isAfter(at))

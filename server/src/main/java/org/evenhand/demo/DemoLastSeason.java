@@ -30,7 +30,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * A season before, as its records would be: jars used fresh and stored, at two hours, some flowers gone over once more, some left to
- * nature, looks at the fruit and its harvest. What took is thrown by the chances that stand here, always the same ones, so that what
+ * nature, looks at the fruit and its harvest. What set is thrown by the chances that stand here, always the same ones, so that what
  * Findings says can be held against the truth.
  */
 @Component

@@ -25,9 +25,9 @@ import org.evenhand.bloom.BloomDiary;
 import org.evenhand.bloom.ReadingRequest;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.Units;
-import org.evenhand.core.bloom.HandNeed;
+import org.evenhand.core.bloom.HandPollinationNeed;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.weather.DailyTemperatures;
@@ -212,11 +212,13 @@ class DemoOrchard implements ApplicationRunner {
             seasons(lantern, 148, 11);
             seasons(ridge, 156, 13);
             blocks.put(
-                    ines, ids.next(), new BlockNoteRequest("Bank", 4.0, HandNeed.Insects.FEW, false, null, null, null));
+                    ines,
+                    ids.next(),
+                    new BlockNoteRequest("Bank", 4.0, HandPollinationNeed.Insects.FEW, false, null, null, null));
             blocks.put(
                     ines,
                     ids.next(),
-                    new BlockNoteRequest("Tunnel", 4.0, HandNeed.Insects.NONE, true, 14.0, 27.0, null));
+                    new BlockNoteRequest("Tunnel", 4.0, HandPollinationNeed.Insects.NONE, true, 14.0, 27.0, null));
             LocalDate lastYear =
                     today().minusYears(1).withMonth(Month.OCTOBER.getValue()).withDayOfMonth(18);
             lastSeason.fill(ines, tomas, ids::next, ZONE, 21, lastYear.minusYears(1), now, lanterns, ridges);
@@ -235,13 +237,14 @@ class DemoOrchard implements ApplicationRunner {
             crossings.put(
                     tomas,
                     crossing,
-                    new CrossingRequests.Cross(tree, father, wish, 3, true, CrossWork.Visits.TWICE, null, "", null));
+                    new CrossingRequests.Cross(
+                            tree, father, wish, 3, true, CrossProtocol.Visits.TWICE, null, "", null));
             crossings.putStep(
                     tomas,
                     crossing,
                     ids.next(),
                     new CrossingRequests.Step(
-                            CrossWork.Step.BAG, 3, now.minus(23, ChronoUnit.HOURS), "", null, null, null));
+                            CrossProtocol.Step.BAG, 3, now.minus(23, ChronoUnit.HOURS), "", null, null, null));
         }
 
         /** A potted lime whose flowers serve one another, and a fig that is injected by size. */

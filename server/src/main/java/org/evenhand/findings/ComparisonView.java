@@ -89,7 +89,7 @@ public record ComparisonView(
             String tree,
             int way,
             @Schema(description = OPTIONAL) UUID pollinationId,
-            @Schema(description = OPTIONAL) TrialJudged.Fate outcome) {}
+            @Schema(description = OPTIONAL) TrialJudged.FlowerOutcome outcome) {}
 
     /**
      * What came out: each way, and each against the first.

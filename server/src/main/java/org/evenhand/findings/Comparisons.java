@@ -16,19 +16,19 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.findings.DrawnByLot;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.findings.TrialJudged;
-import org.evenhand.core.findings.TrialJudged.Fate;
+import org.evenhand.core.findings.TrialJudged.FlowerOutcome;
 import org.evenhand.core.findings.TrialSize;
 import org.evenhand.core.findings.TwoShares;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.fruitset.TrialLesson;
 import org.evenhand.crop.CropCatalogue;
-import org.evenhand.fruitset.Fates;
+import org.evenhand.fruitset.FlowerOutcomes;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -42,19 +42,19 @@ public class Comparisons {
     private static final int MOST_TREES = 100;
 
     private final ComparisonRepository comparisons;
-    private final Fates fates;
+    private final FlowerOutcomes fates;
     private final Pollinations pollinations;
     private final CropCatalogue crops;
     private final Orchards orchards;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     Comparisons(
             ComparisonRepository comparisons,
-            Fates fates,
+            FlowerOutcomes fates,
             Pollinations pollinations,
             CropCatalogue crops,
             Orchards orchards,
-            OnceWriter once) {
+            IdempotentWriter once) {
         this.comparisons = comparisons;
         this.fates = fates;
         this.pollinations = pollinations;
@@ -77,7 +77,7 @@ public class Comparisons {
     private List<ComparisonView> views(Caller caller, List<Comparison> of) {
         List<Pollinations.Done> done = pollinations.ofComparisons(
                 caller, of.stream().map(Comparison::id).toList());
-        Map<UUID, Fates.Known> known = fates.known(
+        Map<UUID, FlowerOutcomes.Known> known = fates.known(
                 caller, done.stream().map(Pollinations.Done::pollinationId).toList());
         Map<UUID, Map<Integer, UUID>> byPlace = done.stream()
                 .collect(Collectors.groupingBy(
@@ -94,7 +94,7 @@ public class Comparisons {
             Caller caller,
             Comparison c,
             Map<Integer, UUID> done,
-            Map<UUID, Fates.Known> known,
+            Map<UUID, FlowerOutcomes.Known> known,
             Map<UUID, TreeView> trees) {
         List<ComparisonView.Place> places = new ArrayList<>();
         for (int slot = 0; slot < c.slots().size(); slot++) {
@@ -110,7 +110,7 @@ public class Comparisons {
                     pollination == null ? null : fate(known.get(pollination))));
         }
         List<TrialJudged.Place> fates = places.stream()
-                .map(p -> new TrialJudged.Place(p.way(), p.outcome() == null ? Fate.WAITING : p.outcome()))
+                .map(p -> new TrialJudged.Place(p.way(), p.outcome() == null ? FlowerOutcome.WAITING : p.outcome()))
                 .toList();
         Optional<TrialJudged> judged = TrialJudged.of(c.ways().size(), fates);
         return new ComparisonView(
@@ -131,10 +131,11 @@ public class Comparisons {
     }
 
     /** @param known absent where nothing is known yet */
-    private static Fate fate(Fates.Known known) {
+    private static FlowerOutcome fate(FlowerOutcomes.Known known) {
         return known == null
-                ? Fate.WAITING
-                : Fate.of(known.lookedAt(), known.lookWanted(), known.set(), known.failed(), known.undecided());
+                ? FlowerOutcome.WAITING
+                : FlowerOutcome.of(
+                        known.lookedAt(), known.lookWanted(), known.set(), known.failed(), known.undecided());
     }
 
     private static String asks(Comparison c) {
@@ -163,7 +164,7 @@ public class Comparisons {
                 ways,
                 differences,
                 differences.isEmpty()
-                        ? "Of one way no flower's fate could be told, so that nothing can be compared."
+                        ? "Of one treatment no flower is decided, so that nothing can be compared."
                         : IntStream.range(1, ways.size())
                                 .mapToObj(w -> say(ways.get(w), ways.get(0), judged, w - 1))
                                 .collect(Collectors.joining(" ")),
@@ -279,7 +280,7 @@ public class Comparisons {
                         : judged.verdict(further) == TrialJudged.Verdict.WORSE
                                 ? one.name() + " is worse, by " + FindingWords.points(d.upper()) + " to "
                                         + FindingWords.points(d.lower()) + " points."
-                                : "no difference can be told; it lies between " + signed(d.lower()) + " and "
+                                : "no difference is shown; it lies between " + signed(d.lower()) + " and "
                                         + signed(d.upper()) + " points (exact test: p "
                                         + String.format(
                                                 Locale.ROOT,

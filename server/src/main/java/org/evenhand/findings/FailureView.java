@@ -5,7 +5,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.evenhand.core.findings.FailureCauses;
-import org.evenhand.fruitset.FateBook;
+import org.evenhand.fruitset.OutcomeBook;
 
 /**
  * Why flowers of a tree, a jar or a day failed.
@@ -19,7 +19,7 @@ import org.evenhand.fruitset.FateBook;
  */
 @Schema(name = "Failure")
 record FailureView(
-        FateBook.Kind kind,
+        OutcomeBook.Kind kind,
         String key,
         String what,
         @Schema(description = OPTIONAL) FindingsView.SetRate rate,
@@ -41,5 +41,5 @@ record FailureView(
 
     /** One of them. */
     @Schema(name = "WorstLine")
-    record Line(FateBook.Kind kind, String key, String what, FindingsView.SetRate rate) {}
+    record Line(OutcomeBook.Kind kind, String key, String what, FindingsView.SetRate rate) {}
 }

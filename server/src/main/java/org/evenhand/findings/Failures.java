@@ -24,12 +24,12 @@ import org.evenhand.core.findings.FailureCauses;
 import org.evenhand.core.findings.Proportion;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.mating.CrossCompatibility;
-import org.evenhand.core.weather.Air;
+import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.cropload.TreeLoads;
 import org.evenhand.findings.FindingsView.SetRate;
-import org.evenhand.fruitset.FateBook;
-import org.evenhand.fruitset.Fates;
+import org.evenhand.fruitset.FlowerOutcomes;
+import org.evenhand.fruitset.OutcomeBook;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
 import org.evenhand.mating.Crosses;
@@ -48,8 +48,8 @@ class Failures {
 
     private static final int MOST_LINES = 18;
 
-    private static final Map<FateBook.Kind, Factor> FACTORS =
-            Map.of(FateBook.Kind.TREE, Factor.TREE, FateBook.Kind.JAR, Factor.LOT, FateBook.Kind.DAY, Factor.EVENING);
+    private static final Map<OutcomeBook.Kind, Factor> FACTORS = Map.of(
+            OutcomeBook.Kind.TREE, Factor.TREE, OutcomeBook.Kind.JAR, Factor.LOT, OutcomeBook.Kind.DAY, Factor.EVENING);
 
     private static final Map<FailureCauses.Kind, String> NAMES = Map.ofEntries(
             Map.entry(FailureCauses.Kind.POLLEN_TOO_OLD, "Pollen too old"),
@@ -66,8 +66,8 @@ class Failures {
             Map.entry(FailureCauses.Kind.THE_TREE, "Something with the tree"),
             Map.entry(FailureCauses.Kind.NOT_LOOKED_ENOUGH, "Not looked often enough"));
 
-    private final Fates fates;
-    private final FateBook book;
+    private final FlowerOutcomes fates;
+    private final OutcomeBook book;
     private final Findings findings;
     private final FactorNames names;
     private final CropCatalogue crops;
@@ -78,8 +78,8 @@ class Failures {
     private final Orchards orchards;
 
     Failures(
-            Fates fates,
-            FateBook book,
+            FlowerOutcomes fates,
+            OutcomeBook book,
             Findings findings,
             FactorNames names,
             CropCatalogue crops,
@@ -111,7 +111,7 @@ class Failures {
 
     private List<FailureView.Line> lines(Caller caller, FindingsView.SeasonView s) {
         FactorNames.OfCrop named = names.of(caller, s.crop());
-        Map<Factor, FateBook.Kind> kinds =
+        Map<Factor, OutcomeBook.Kind> kinds =
                 FACTORS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
         return fates.everyLevel(caller, s.season(), s.crop()).stream()
                 .filter(l ->
@@ -128,11 +128,11 @@ class Failures {
                 .toList();
     }
 
-    FailureView of(Caller caller, Integer season, String crop, FateBook.Kind kind, String key) {
+    FailureView of(Caller caller, Integer season, String crop, OutcomeBook.Kind kind, String key) {
         fates.refresh(caller);
         FindingsView.SeasonView shown = findings.required(caller, season, crop);
-        FateBook.Asked asked = asked(shown, kind, key);
-        List<FateBook.Row> rows = book.rows(caller, asked);
+        OutcomeBook.Asked asked = asked(shown, kind, key);
+        List<OutcomeBook.Row> rows = book.rows(caller, asked);
         if (rows.isEmpty()) {
             throw new InvalidInputException("key", "names no flowers done by hand in this season.");
         }
@@ -153,9 +153,9 @@ class Failures {
                 causes.test());
     }
 
-    private static FateBook.Asked asked(FindingsView.SeasonView shown, FateBook.Kind kind, String key) {
+    private static OutcomeBook.Asked asked(FindingsView.SeasonView shown, OutcomeBook.Kind kind, String key) {
         try {
-            if (kind == FateBook.Kind.DAY) {
+            if (kind == OutcomeBook.Kind.DAY) {
                 LocalDate.parse(key);
             } else {
                 UUID.fromString(key);
@@ -163,10 +163,10 @@ class Failures {
         } catch (RuntimeException e) {
             throw new InvalidInputException("key", "is '" + key + "'; give the id of a tree or jar, or a date.");
         }
-        return new FateBook.Asked(shown.season(), shown.crop(), kind, key);
+        return new OutcomeBook.Asked(shown.season(), shown.crop(), kind, key);
     }
 
-    private static String what(FactorNames.OfCrop named, FateBook.Kind kind, String key) {
+    private static String what(FactorNames.OfCrop named, OutcomeBook.Kind kind, String key) {
         return switch (kind) {
             case TREE -> named.name(Factor.TREE, key);
             case JAR -> named.name(Factor.LOT, key);
@@ -175,31 +175,31 @@ class Failures {
     }
 
     private FailureCauses.Evidence evidence(
-            Caller caller, FindingsView.SeasonView shown, FateBook.Asked asked, List<FateBook.Row> rows) {
+            Caller caller, FindingsView.SeasonView shown, OutcomeBook.Asked asked, List<OutcomeBook.Row> rows) {
         CropSheet sheet = crops.of(caller, shown.crop());
-        List<Fates.Level> levels = fates.everyLevel(caller, shown.season(), shown.crop());
-        Fates.Level here = level(levels, FACTORS.get(asked.kind()), asked.key());
-        Fates.Level all = level(levels, Factor.TREATMENT, Treatment.HAND.name());
+        List<FlowerOutcomes.Level> levels = fates.everyLevel(caller, shown.season(), shown.crop());
+        FlowerOutcomes.Level here = level(levels, FACTORS.get(asked.kind()), asked.key());
+        FlowerOutcomes.Level all = level(levels, Factor.TREATMENT, Treatment.HAND.name());
         NavigableSet<Instant> moments = new TreeSet<>(
-                rows.stream().limit(MOST_RECORDS).map(FateBook.Row::doneAt).toList());
-        String place = asked.kind() == FateBook.Kind.TREE
+                rows.stream().limit(MOST_RECORDS).map(OutcomeBook.Row::doneAt).toList());
+        String place = asked.kind() == OutcomeBook.Kind.TREE
                 ? weather.places(caller)
                         .of(orchards.tree(caller, UUID.fromString(asked.key())).block())
                 : Places.ORCHARD;
-        Air air = weather.air(caller, place, moments.first(), moments.last());
+        WeatherSeries air = weather.air(caller, place, moments.first(), moments.last());
         Map<UUID, LotView> jars = shelf.all(caller, orchards.now(caller)).stream()
                 .collect(Collectors.toMap(LotView::id, Function.identity()));
         Pollen pollen = pollen(caller, jars, rows);
-        TreeLoads.Load load = asked.kind() == FateBook.Kind.TREE
+        TreeLoads.Load load = asked.kind() == OutcomeBook.Kind.TREE
                 ? loads.of(caller, UUID.fromString(asked.key()))
                 : TreeLoads.Load.UNKNOWN;
         return new FailureCauses.Evidence(
                 here.share(),
                 here.undecided(),
                 share(all.set() - here.set(), all.failed() - here.failed()),
-                book.alike(caller, asked, FateBook.Kind.JAR),
-                book.alike(caller, asked, FateBook.Kind.DAY),
-                book.alike(caller, asked, FateBook.Kind.TREE),
+                book.alike(caller, asked, OutcomeBook.Kind.JAR),
+                book.alike(caller, asked, OutcomeBook.Kind.DAY),
+                book.alike(caller, asked, OutcomeBook.Kind.TREE),
                 pollen.alive(),
                 pollen.spoiled(),
                 poorStage(sheet, rows),
@@ -215,29 +215,29 @@ class Failures {
                 partOf(
                         sum(rows, r -> r.strokes().equals("LIGHT") ? flowers(r) : 0),
                         sum(rows, r -> r.strokes().isEmpty() ? 0 : flowers(r))),
-                partOf(sum(rows, FateBook.Row::misshapen), sum(rows, r -> r.whole() + r.misshapen())),
+                partOf(sum(rows, OutcomeBook.Row::misshapen), sum(rows, r -> r.whole() + r.misshapen())),
                 load.set(),
                 load.carries(),
                 lateLosses(sheet, rows),
                 load.young());
     }
 
-    private static Fates.Level level(List<Fates.Level> levels, Factor factor, String key) {
+    private static FlowerOutcomes.Level level(List<FlowerOutcomes.Level> levels, Factor factor, String key) {
         return levels.stream()
                 .filter(l -> l.factor() == factor && l.level().equals(key))
                 .findFirst()
-                .orElse(new Fates.Level(factor, key, 0, 0, 0, 0));
+                .orElse(new FlowerOutcomes.Level(factor, key, 0, 0, 0, 0));
     }
 
     private static Optional<Proportion> share(int took, int failed) {
         return took + failed == 0 ? Optional.empty() : Optional.of(new Proportion(took, took + failed));
     }
 
-    private static int flowers(FateBook.Row r) {
+    private static int flowers(OutcomeBook.Row r) {
         return r.took() + r.failed() + r.undecided();
     }
 
-    private static int sum(List<FateBook.Row> rows, ToIntFunction<FateBook.Row> of) {
+    private static int sum(List<OutcomeBook.Row> rows, ToIntFunction<OutcomeBook.Row> of) {
         return rows.stream().mapToInt(of).sum();
     }
 
@@ -246,7 +246,7 @@ class Failures {
     }
 
     /** Share of flowers at a poor stage, of those whose stage was written down. */
-    private static OptionalDouble poorStage(CropSheet sheet, List<FateBook.Row> rows) {
+    private static OptionalDouble poorStage(CropSheet sheet, List<OutcomeBook.Row> rows) {
         Map<String, Double> receptivity = sheet.stages().stream()
                 .collect(Collectors.toMap(StageSheet::key, s -> s.receptivity().value()));
         double best = receptivity.values().stream().mapToDouble(r -> r).max().orElse(1);
@@ -260,7 +260,7 @@ class Failures {
                 sum(rows, r -> receptivity.containsKey(r.stage()) ? flowers(r) : 0));
     }
 
-    private static OptionalDouble lateLosses(CropSheet sheet, List<FateBook.Row> rows) {
+    private static OptionalDouble lateLosses(CropSheet sheet, List<OutcomeBook.Row> rows) {
         return FailureCauses.lateLosses(
                 rows.stream().flatMap(r -> r.course().stream()).toList(),
                 sheet.checks().stream().findFirst().map(CheckDay::days).orElse(0));
@@ -269,8 +269,8 @@ class Failures {
     private record Pollen(OptionalDouble alive, boolean spoiled) {}
 
     /** What should have been alive when it was used, against fresh. */
-    private Pollen pollen(Caller caller, Map<UUID, LotView> jars, List<FateBook.Row> rows) {
-        List<FateBook.Row> withJar = rows.stream()
+    private Pollen pollen(Caller caller, Map<UUID, LotView> jars, List<OutcomeBook.Row> rows) {
+        List<OutcomeBook.Row> withJar = rows.stream()
                 .filter(r -> jars.containsKey(r.lotId()))
                 .limit(MOST_RECORDS)
                 .toList();
@@ -278,12 +278,12 @@ class Failures {
             return new Pollen(OptionalDouble.empty(), false);
         }
         List<Instant> moments =
-                withJar.stream().map(FateBook.Row::doneAt).distinct().toList();
+                withJar.stream().map(OutcomeBook.Row::doneAt).distinct().toList();
         Map<UUID, List<Double>> shares = shelf.alive(caller, moments);
         Map<String, Double> fresh = new HashMap<>();
         double alive = 0;
         boolean spoiled = false;
-        for (FateBook.Row r : withJar) {
+        for (OutcomeBook.Row r : withJar) {
             double share = shares.get(r.lotId()).get(moments.indexOf(r.doneAt()));
             double whole = fresh.computeIfAbsent(
                     jars.get(r.lotId()).crop(),
@@ -295,7 +295,7 @@ class Failures {
     }
 
     /** Why a pair does not fit, of the first that does not. */
-    private String misfit(Caller caller, Map<UUID, LotView> jars, List<FateBook.Row> rows) {
+    private String misfit(Caller caller, Map<UUID, LotView> jars, List<OutcomeBook.Row> rows) {
         CrossBook known = crosses.book(caller);
         record Pair(UUID mother, LotView jar) {}
         return rows.stream()

@@ -59,7 +59,7 @@ final class FindingWords {
                 factor,
                 c.difference().value() < 0 ? c.usual().level() : c.other().level());
         return switch (factor) {
-            case VARIETY -> "The plan: each variety's flowers are reckoned with its own share, learned here.";
+            case VARIETY -> "The plan: each variety's flowers use its own share, learned here.";
             case FATHER ->
                 "The plan: whether " + worse
                         + " fits is weighed by these flowers under Mates. Where there is a choice, take " + better
@@ -73,7 +73,7 @@ final class FindingWords {
             case HOUR -> "Go at " + better + " where you can: set your hours so under Visits.";
             case STAGE -> "Take flowers at the stage " + better + " first.";
             case TEMPERATURE, DRY_AIR -> "Go when the air is as with " + better + "; Weather tells the hours.";
-            case STROKES, TOOL, VISITS -> "Work so: " + better + ". A trial drawn by lot would settle it.";
+            case STROKES, TOOL, VISITS -> "Work so: " + better + ". A trial in random order would settle it.";
             case LIMB -> "Choose flowers " + better + " first.";
             case HELPER ->
                 "Walk one visit together and look how " + better + " does it. Trees and hours may differ too.";
@@ -126,9 +126,9 @@ final class FindingWords {
         return who
                 + switch (l.reason()) {
                     case FEW -> "too few to say.";
-                    case ALL_TOOK -> "all took, so that no odds can be said.";
+                    case ALL_TOOK -> "all set, so that no odds can be said.";
                     case ALL_FAILED -> "all failed, so that no odds can be said.";
-                    case GOES_WITH_OTHERS -> "goes together with another cause here; a trial would tell them apart.";
+                    case GOES_WITH_OTHERS -> "goes together with another cause here; a trial would separate them.";
                 };
     }
 }

@@ -13,7 +13,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.crop.FruitHabit;
+import org.evenhand.core.crop.FruitTraits;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.findings.CauseModel;
 import org.evenhand.core.findings.Contrast;
@@ -31,7 +31,7 @@ import org.evenhand.findings.FindingsView.FactorView;
 import org.evenhand.findings.FindingsView.LevelView;
 import org.evenhand.findings.FindingsView.SeasonView;
 import org.evenhand.findings.FindingsView.SetRate;
-import org.evenhand.fruitset.Fates;
+import org.evenhand.fruitset.FlowerOutcomes;
 import org.evenhand.kit.Caller;
 import org.springframework.stereotype.Service;
 
@@ -65,12 +65,12 @@ class Findings {
 
     private final Cache<ModelKey, Optional<CauseModel>> models =
             Caffeine.newBuilder().maximumSize(200).build();
-    private final Fates fates;
+    private final FlowerOutcomes fates;
     private final FactorNames factorNames;
     private final CropCatalogue crops;
     private final FruitFindings fruit;
 
-    Findings(Fates fates, FactorNames factorNames, CropCatalogue crops, FruitFindings fruit) {
+    Findings(FlowerOutcomes fates, FactorNames factorNames, CropCatalogue crops, FruitFindings fruit) {
         this.fates = fates;
         this.factorNames = factorNames;
         this.crops = crops;
@@ -114,7 +114,7 @@ class Findings {
                 .orElseThrow(() -> new InvalidInputException("season", "has no records of this crop."));
     }
 
-    static LevelView level(Factor factor, Fates.Level l, FactorNames.OfCrop names) {
+    static LevelView level(Factor factor, FlowerOutcomes.Level l, FactorNames.OfCrop names) {
         return new LevelView(
                 l.level(),
                 names.name(factor, l.level()),
@@ -127,7 +127,7 @@ class Findings {
     private final class Look {
         private final SeasonView season;
         private final FactorNames.OfCrop names;
-        private final Map<Factor, List<Fates.Level>> levels;
+        private final Map<Factor, List<FlowerOutcomes.Level>> levels;
         private final Caller caller;
 
         Look(Caller caller, SeasonView season) {
@@ -135,12 +135,12 @@ class Findings {
             this.season = season;
             this.names = factorNames.of(caller, season.crop());
             this.levels = fates.levels(caller, season.season(), season.crop()).stream()
-                    .collect(Collectors.groupingBy(Fates.Level::factor));
+                    .collect(Collectors.groupingBy(FlowerOutcomes.Level::factor));
         }
 
         FindingsView view(List<SeasonView> seasons, int waiting) {
-            Map<Evidence, Fates.Level> byEvidence = fates.byEvidence(caller, season.season(), season.crop());
-            Optional<Fates.Level> byHand = Optional.ofNullable(byEvidence.get(Evidence.ORDINARY));
+            Map<Evidence, FlowerOutcomes.Level> byEvidence = fates.byEvidence(caller, season.season(), season.crop());
+            Optional<FlowerOutcomes.Level> byHand = Optional.ofNullable(byEvidence.get(Evidence.ORDINARY));
             int comparisons = TOLD.stream()
                     .mapToInt(f -> Math.max(0, (int) comparable(f).count() - 1))
                     .sum();
@@ -148,8 +148,8 @@ class Findings {
                     seasons,
                     season,
                     waiting,
-                    byHand.flatMap(Fates.Level::share).map(SetRate::of).orElse(null),
-                    byHand.map(Fates.Level::undecided).orElse(0),
+                    byHand.flatMap(FlowerOutcomes.Level::share).map(SetRate::of).orElse(null),
+                    byHand.map(FlowerOutcomes.Level::undecided).orElse(0),
                     apart(byEvidence),
                     byHand.map(this::drop).orElse(null),
                     TOLD.stream().flatMap(f -> factor(f, comparisons).stream()).toList(),
@@ -163,7 +163,7 @@ class Findings {
                     comparisons);
         }
 
-        private static List<FindingsView.ApartView> apart(Map<Evidence, Fates.Level> byEvidence) {
+        private static List<FindingsView.ApartView> apart(Map<Evidence, FlowerOutcomes.Level> byEvidence) {
             return byEvidence.entrySet().stream()
                     .filter(e -> e.getKey() != Evidence.ORDINARY)
                     .map(e -> new FindingsView.ApartView(
@@ -175,8 +175,8 @@ class Findings {
         }
 
         /** Nothing to tell where none fell and none is expected to. */
-        private FindingsView.DropView drop(Fates.Level byHand) {
-            Optional<Sourced> expected = crops.of(caller, season.crop()).fruit().flatMap(FruitHabit::naturalDrop);
+        private FindingsView.DropView drop(FlowerOutcomes.Level byHand) {
+            Optional<Sourced> expected = crops.of(caller, season.crop()).fruit().flatMap(FruitTraits::naturalDrop);
             if (byHand.set() == 0 || (byHand.dropped() == 0 && expected.isEmpty())) {
                 return null;
             }
@@ -189,13 +189,13 @@ class Findings {
                     FindingWords.drop(byHand.dropped(), byHand.set(), expected));
         }
 
-        private Optional<Fates.Level> treatment(Treatment treatment) {
+        private Optional<FlowerOutcomes.Level> treatment(Treatment treatment) {
             return of(Factor.TREATMENT).stream()
                     .filter(l -> l.level().equals(treatment.name()))
                     .findFirst();
         }
 
-        private List<Fates.Level> of(Factor factor) {
+        private List<FlowerOutcomes.Level> of(Factor factor) {
             return levels.getOrDefault(factor, List.of());
         }
 
@@ -207,12 +207,12 @@ class Findings {
 
         /** A factor with at least two classes; those of one class alone compare nothing. */
         private Optional<FactorView> factor(Factor factor, int comparisons) {
-            List<Fates.Level> all = of(factor);
+            List<FlowerOutcomes.Level> all = of(factor);
             if (all.stream().filter(l -> !l.level().isEmpty()).count() < 2) {
                 return Optional.empty();
             }
             Optional<Contrast> contrast = Contrast.of(comparable(factor).toList());
-            List<Fates.Level> told = told(factor, all);
+            List<FlowerOutcomes.Level> told = told(factor, all);
             return Optional.of(new FactorView(
                     factor,
                     FactorNames.title(factor),
@@ -226,31 +226,31 @@ class Findings {
         }
 
         /** Those with most flowers; classes with an order in their order. */
-        private List<Fates.Level> told(Factor factor, List<Fates.Level> all) {
-            List<Fates.Level> most = all.stream()
-                    .sorted(Comparator.comparingInt(Fates.Level::flowers)
+        private List<FlowerOutcomes.Level> told(Factor factor, List<FlowerOutcomes.Level> all) {
+            List<FlowerOutcomes.Level> most = all.stream()
+                    .sorted(Comparator.comparingInt(FlowerOutcomes.Level::flowers)
                             .reversed()
-                            .thenComparing(Fates.Level::level))
+                            .thenComparing(FlowerOutcomes.Level::level))
                     .limit(MOST_LEVELS)
                     .toList();
             return factor.ordered() || factor == Factor.EVENING
                     ? most.stream()
-                            .sorted(Comparator.comparing(
-                                            (Fates.Level l) -> l.level().isEmpty())
-                                    .thenComparing(Fates.Level::level))
+                            .sorted(Comparator.comparing((FlowerOutcomes.Level l) ->
+                                            l.level().isEmpty())
+                                    .thenComparing(FlowerOutcomes.Level::level))
                             .toList()
                     : most;
         }
 
         private FindingsView.HandView hand() {
-            List<Fates.Level> ways = of(Factor.TREATMENT);
+            List<FlowerOutcomes.Level> ways = of(Factor.TREATMENT);
             if (ways.size() < 2) {
                 return null;
             }
             Optional<TwoShares> two = treatment(Treatment.HAND)
-                    .flatMap(Fates.Level::share)
+                    .flatMap(FlowerOutcomes.Level::share)
                     .flatMap(h -> treatment(Treatment.NATURE)
-                            .flatMap(Fates.Level::share)
+                            .flatMap(FlowerOutcomes.Level::share)
                             .map(n -> new TwoShares(h, n)));
             List<TwoShares> trees = trees();
             Optional<TwoShares.Estimate> difference = two.map(t -> t.difference(Proportion.USUAL_CONFIDENCE));
@@ -274,7 +274,7 @@ class Findings {
         /** Trees that have flowers of both kinds, each compared within itself. */
         private List<TwoShares> trees() {
             Map<String, Map<String, Proportion>> byTree = new HashMap<>();
-            for (Fates.Level l : of(Factor.TREE_AND_TREATMENT)) {
+            for (FlowerOutcomes.Level l : of(Factor.TREE_AND_TREATMENT)) {
                 String[] parts = l.level().split(" ");
                 l.share()
                         .ifPresent(s -> byTree.computeIfAbsent(parts[0], t -> new HashMap<>())
@@ -370,7 +370,7 @@ class Findings {
                                 .toList())
                         .orElse(List.of()),
                 model.isPresent()
-                        ? "Each against the usual one of its kind, all else equal. An interval that holds 1 leaves open whether it matters."
-                        : "The records do not tell several causes apart yet: too few flowers are decided, or everything was done in one way.");
+                        ? "Each against the most common one of its kind, all else equal. An interval that holds 1 leaves open whether it matters."
+                        : "The records do not separate several causes yet: too few flowers are decided, or everything was done the same.");
     }
 }

@@ -1,7 +1,7 @@
 package org.evenhand.findings;
 
 import org.evenhand.core.findings.Factor;
-import org.evenhand.fruitset.FateBook;
+import org.evenhand.fruitset.OutcomeBook;
 import org.evenhand.kit.Caller;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -62,7 +62,7 @@ class FindingsController {
             @AuthenticationPrincipal Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop,
-            @RequestParam FateBook.Kind kind,
+            @RequestParam OutcomeBook.Kind kind,
             @RequestParam String key) {
         return failures.of(caller, season, crop, kind, key);
     }

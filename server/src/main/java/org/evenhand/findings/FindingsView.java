@@ -15,7 +15,7 @@ import org.evenhand.core.fruitset.Evidence;
  * What the counts of one season of one crop say; no season while there are no records.
  *
  * @param seasons all there are, the latest first
- * @param waiting records that are still being reckoned and count for nothing yet
+ * @param waiting records that are still being worked out and count for nothing yet
  * @param all flowers by hand of ordinary work; absent while nothing is decided
  * @param undecided of them, those of which nothing is known yet
  * @param apart flowers by hand that teach nothing of ordinary work

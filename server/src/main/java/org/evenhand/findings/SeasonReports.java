@@ -18,7 +18,7 @@ import org.evenhand.findings.FindingsView.FactorView;
 import org.evenhand.findings.FindingsView.LevelView;
 import org.evenhand.findings.FindingsView.SetRate;
 import org.evenhand.findings.FindingsView.YieldView;
-import org.evenhand.fruitset.Fates;
+import org.evenhand.fruitset.FlowerOutcomes;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
@@ -30,11 +30,11 @@ class SeasonReports {
 
     private final Findings findings;
     private final FruitFindings fruit;
-    private final Fates fates;
+    private final FlowerOutcomes fates;
     private final FactorNames names;
     private final Orchards orchards;
 
-    SeasonReports(Findings findings, FruitFindings fruit, Fates fates, FactorNames names, Orchards orchards) {
+    SeasonReports(Findings findings, FruitFindings fruit, FlowerOutcomes fates, FactorNames names, Orchards orchards) {
         this.findings = findings;
         this.fruit = fruit;
         this.fates = fates;
@@ -58,9 +58,9 @@ class SeasonReports {
                     List.of(),
                     "");
         }
-        Map<Factor, List<Fates.Level>> levels =
+        Map<Factor, List<FlowerOutcomes.Level>> levels =
                 fates.levels(caller, found.shown().season(), found.shown().crop()).stream()
-                        .collect(Collectors.groupingBy(Fates.Level::factor));
+                        .collect(Collectors.groupingBy(FlowerOutcomes.Level::factor));
         FactorNames.OfCrop named = names.of(caller, found.shown().crop());
         List<SeasonReportView.Year> years = years(caller, found);
         return new SeasonReportView(
@@ -76,7 +76,7 @@ class SeasonReports {
                 between(years, found.shown().season()));
     }
 
-    private List<String> done(Caller caller, FindingsView found, Map<Factor, List<Fates.Level>> levels) {
+    private List<String> done(Caller caller, FindingsView found, Map<Factor, List<FlowerOutcomes.Level>> levels) {
         List<String> done = new ArrayList<>();
         done.add(found.shown().cropName() + ", " + found.shown().season() + ": "
                 + Plural.of(byHand(caller, found), "flower")
@@ -95,11 +95,11 @@ class SeasonReports {
     /** All of them, those that are shown apart too. */
     private int byHand(Caller caller, FindingsView found) {
         return fates.byEvidence(caller, found.shown().season(), found.shown().crop()).values().stream()
-                .mapToInt(Fates.Level::flowers)
+                .mapToInt(FlowerOutcomes.Level::flowers)
                 .sum();
     }
 
-    private static long count(Map<Factor, List<Fates.Level>> levels, Factor factor) {
+    private static long count(Map<Factor, List<FlowerOutcomes.Level>> levels, Factor factor) {
         return levels.getOrDefault(factor, List.of()).stream()
                 .filter(l -> !l.level().isEmpty())
                 .count();
@@ -110,7 +110,7 @@ class SeasonReports {
         SetRate all = found.all();
         took.add(
                 all == null
-                        ? "No flower's fate is known yet."
+                        ? "No flower is decided yet."
                         : all.taken() + " of " + Plural.of(all.decided(), "flower") + " took, "
                                 + FindingWords.percent(all.share())
                                 + " (95 % interval " + FindingWords.percent(all.lower()) + " to "
@@ -143,7 +143,7 @@ class SeasonReports {
 
     /** Those with flowers decided, the best first by the lower end of their interval: few flowers do not come first by luck. */
     private static List<LevelView> shares(
-            Map<Factor, List<Fates.Level>> levels, Factor factor, FactorNames.OfCrop named, int most) {
+            Map<Factor, List<FlowerOutcomes.Level>> levels, Factor factor, FactorNames.OfCrop named, int most) {
         return levels.getOrDefault(factor, List.of()).stream()
                 .filter(l -> l.decided() > 0 && !l.level().isEmpty())
                 .map(l -> Findings.level(factor, l, named))
@@ -162,7 +162,8 @@ class SeasonReports {
     }
 
     private List<SeasonReportView.Year> years(Caller caller, FindingsView found) {
-        Map<Integer, Fates.Level> byHand = fates.byHand(caller, found.shown().crop());
+        Map<Integer, FlowerOutcomes.Level> byHand =
+                fates.byHand(caller, found.shown().crop());
         return found.seasons().stream()
                 .filter(s -> s.crop().equals(found.shown().crop()))
                 .map(s -> year(
@@ -175,10 +176,10 @@ class SeasonReports {
     }
 
     private static SeasonReportView.Year year(
-            FindingsView.SeasonView s, Optional<Fates.Level> hand, List<YieldView> yield) {
+            FindingsView.SeasonView s, Optional<FlowerOutcomes.Level> hand, List<YieldView> yield) {
         return new SeasonReportView.Year(
                 s.season(),
-                hand.map(Fates.Level::flowers).orElse(0),
+                hand.map(FlowerOutcomes.Level::flowers).orElse(0),
                 hand.filter(h -> h.decided() > 0)
                         .map(h -> SetRate.of(h.share().orElseThrow()))
                         .orElse(null),
@@ -221,13 +222,13 @@ class SeasonReports {
                         : r.orchard() + ": " + r.shown().cropName() + ", season "
                                 + r.shown().season());
         pdf.section("What was done", r.done());
-        pdf.section("What took", r.took());
+        pdf.section("What set", r.took());
         pdf.table("By variety", List.of("Variety", "Took", "Share", "95 % interval"), rows(r.varieties()));
         pdf.table("Best fathers", List.of("Father", "Took", "Share", "95 % interval"), rows(r.fathers()));
         pdf.section(
                 "What to do differently",
                 r.otherwise().isEmpty()
-                        ? List.of("Nothing is sure enough to change it. Trials drawn by lot make it so.")
+                        ? List.of("Nothing is sure enough to change it. Trials in random order make it so.")
                         : r.otherwise().stream()
                                 .flatMap(a -> Stream.of(a.change(), "    " + a.because()))
                                 .toList());

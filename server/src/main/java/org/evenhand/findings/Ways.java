@@ -37,7 +37,7 @@ final class Ways {
 
     private static Way atStage(CropSheet sheet, String key) {
         StageSheet stage = sheet.stages().stream()
-                .filter(s -> s.key().equals(key) && s.phase().takes())
+                .filter(s -> s.key().equals(key) && s.phase().receives())
                 .findFirst()
                 .orElseThrow(() -> new InvalidInputException(
                         "names", "has '" + key + "', no stage of " + sheet.name() + " at which it takes pollen."));
@@ -66,7 +66,7 @@ final class Ways {
             told.add(Given.text("names[" + i + "]", names.get(i), 40));
         }
         if (told.stream().map(n -> n.toLowerCase(Locale.ROOT)).distinct().count() < told.size()) {
-            throw new InvalidInputException("names", "are the same twice; the tags could not be told apart.");
+            throw new InvalidInputException("names", "are the same twice; the tags could not be distinguished.");
         }
         return told.stream().map(way).toList();
     }

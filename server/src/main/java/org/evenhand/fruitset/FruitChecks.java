@@ -23,8 +23,8 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -46,19 +46,19 @@ public class FruitChecks {
     private static final int SEASON_DAYS = 270;
 
     private final FruitCheckRepository checks;
-    private final Fates fates;
+    private final FlowerOutcomes fates;
     private final Pollinations pollinations;
     private final Orchards orchards;
     private final CropCatalogue crops;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     FruitChecks(
             FruitCheckRepository checks,
-            Fates fates,
+            FlowerOutcomes fates,
             Pollinations pollinations,
             Orchards orchards,
             CropCatalogue crops,
-            OnceWriter once) {
+            IdempotentWriter once) {
         this.checks = checks;
         this.fates = fates;
         this.pollinations = pollinations;
@@ -212,8 +212,8 @@ public class FruitChecks {
             throw new QuestionException(
                     PETALS_ON,
                     "It is day " + day
-                            + ", the petals are on as a rule, and a nick in them is the only mark. What took cannot be"
-                            + " told yet; as \"not yet known\" they come back by themselves. Write it down as told all the same?");
+                            + ", the petals are on as a rule, and a nick in them is the only mark. What set cannot be"
+                            + " known yet; as \"not yet known\" they come back by themselves. Save it as known all the same?");
         }
     }
 

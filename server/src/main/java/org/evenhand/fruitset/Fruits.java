@@ -16,7 +16,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.crop.FruitHabit;
+import org.evenhand.core.crop.FruitTraits;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.FallenFruit;
 import org.evenhand.core.fruitset.Treatment;
@@ -24,8 +24,8 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -44,19 +44,19 @@ public class Fruits {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
     private final FruitRepository fruits;
-    private final Fates fates;
+    private final FlowerOutcomes fates;
     private final Pollinations pollinations;
     private final Orchards orchards;
     private final CropCatalogue crops;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     Fruits(
             FruitRepository fruits,
-            Fates fates,
+            FlowerOutcomes fates,
             Pollinations pollinations,
             Orchards orchards,
             CropCatalogue crops,
-            OnceWriter once) {
+            IdempotentWriter once) {
         this.fruits = fruits;
         this.fates = fates;
         this.pollinations = pollinations;
@@ -148,10 +148,10 @@ public class Fruits {
     }
 
     private static FruitsView.Source source(
-            PollinationView p, Optional<FruitHabit> habit, LocalDate today, int holding, int[] known, ZoneId zone) {
+            PollinationView p, Optional<FruitTraits> traits, LocalDate today, int holding, int[] known, ZoneId zone) {
         LocalDate on = p.doneAt().atZone(zone).toLocalDate();
         LocalDate number =
-                habit.map(h -> on.plusDays((long) h.numberAtDays().value())).orElse(null);
+                traits.map(h -> on.plusDays((long) h.numberAtDays().value())).orElse(null);
         int hanging = Math.max(0, holding - known[0]);
         return new FruitsView.Source(
                 p.id(),
@@ -165,7 +165,7 @@ public class Fruits {
                 p.markLasts() == Mark.Lasts.FRUIT,
                 number,
                 number != null && !today.isBefore(number),
-                habit.map(h -> on.plusDays((long) h.ripeAtDays().value())).orElse(null));
+                traits.map(h -> on.plusDays((long) h.ripeAtDays().value())).orElse(null));
     }
 
     /** The flowers a fruit found under a tree can have come from, the likeliest first. */
@@ -290,8 +290,8 @@ public class Fruits {
                             + ".");
         }
         FruitEnd end = given.checked(at);
-        crops.of(caller, tree.crop()).cross().ifPresent(habit -> {
-            int ovules = (int) habit.ovules().value();
+        crops.of(caller, tree.crop()).cross().ifPresent(traits -> {
+            int ovules = (int) traits.ovules().value();
             boolean asked = confirmed == null || !confirmed.contains(MANY_SEEDS);
             if (end.seeds() != null && end.seeds() > ovules && asked) {
                 throw new QuestionException(

@@ -8,9 +8,9 @@ import org.springframework.stereotype.Component;
 /** What the fruit says of each cross. */
 @Component
 class LearnedCrosses implements CrossResults {
-    private final Fates fates;
+    private final FlowerOutcomes fates;
 
-    LearnedCrosses(Fates fates) {
+    LearnedCrosses(FlowerOutcomes fates) {
         this.fates = fates;
     }
 

@@ -24,8 +24,8 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -38,12 +38,17 @@ public class LimbCounts {
     private static final Duration SEASON = Duration.ofDays(270);
 
     private final LimbCountRepository counts;
-    private final Fates fates;
+    private final FlowerOutcomes fates;
     private final Orchards orchards;
     private final CropCatalogue crops;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
-    LimbCounts(LimbCountRepository counts, Fates fates, Orchards orchards, CropCatalogue crops, OnceWriter once) {
+    LimbCounts(
+            LimbCountRepository counts,
+            FlowerOutcomes fates,
+            Orchards orchards,
+            CropCatalogue crops,
+            IdempotentWriter once) {
         this.counts = counts;
         this.fates = fates;
         this.orchards = orchards;
@@ -87,7 +92,7 @@ public class LimbCounts {
 
     private LimbView limb(
             Caller caller, TreeView tree, List<LimbCount> of, NavigableMap<LocalDate, Integer> done, ZoneId zone) {
-        // Flowers show as fruit from the crop's first look on.
+        // Flowers show as fruit from the crop's first check on.
         int days = crops.of(caller, tree.crop()).checks().stream()
                 .findFirst()
                 .map(CheckDay::days)

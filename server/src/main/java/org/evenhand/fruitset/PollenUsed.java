@@ -8,7 +8,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.mating.MatingPartner;
-import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.core.pollen.ViabilityCurve;
 import org.evenhand.orchard.MatingPartners;
 import org.evenhand.pollen.LotName;
 
@@ -16,11 +16,11 @@ import org.evenhand.pollen.LotName;
 final class PollenUsed {
     private final Map<UUID, LotName> lots;
     private final MatingPartners partners;
-    private final Function<UUID, ViabilityCourse> courses;
+    private final Function<UUID, ViabilityCurve> courses;
 
     private final Map<List<UUID>, Boolean> fitting = new HashMap<>();
 
-    PollenUsed(Map<UUID, LotName> lots, MatingPartners partners, Function<UUID, ViabilityCourse> courses) {
+    PollenUsed(Map<UUID, LotName> lots, MatingPartners partners, Function<UUID, ViabilityCurve> courses) {
         this.lots = lots;
         this.partners = partners;
         this.courses = courses;

@@ -9,10 +9,10 @@ import org.springframework.stereotype.Component;
 /** What the fruit says of each tree this season. */
 @Component
 class SetOfTrees implements TreeResults {
-    private final Fates fates;
+    private final FlowerOutcomes fates;
     private final Orchards orchards;
 
-    SetOfTrees(Fates fates, Orchards orchards) {
+    SetOfTrees(FlowerOutcomes fates, Orchards orchards) {
         this.fates = fates;
         this.orchards = orchards;
     }

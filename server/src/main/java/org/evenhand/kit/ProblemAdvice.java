@@ -118,10 +118,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         ProblemDetail problem = problem(
                 HttpStatus.BAD_REQUEST,
                 "invalid",
-                "Please look again",
+                "Please check this",
                 problems.size() == 1
                         ? problems.get(0).field() + " " + problems.get(0).message()
-                        : problems.size() + " fields need another look.");
+                        : problems.size() + " fields need to be checked.");
         problem.setProperty("errors", problems);
         return problem;
     }

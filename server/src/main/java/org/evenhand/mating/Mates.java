@@ -16,7 +16,7 @@ import java.util.stream.IntStream;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.bloom.Seasons;
-import org.evenhand.core.bloom.BloomCourse;
+import org.evenhand.core.bloom.BloomProgress;
 import org.evenhand.core.bloom.ForecastPoint;
 import org.evenhand.core.bloom.Overlap;
 import org.evenhand.core.bloom.TreeOutlook;
@@ -96,10 +96,10 @@ class Mates {
                         book.partner(v.id()).alleles().say()))
                 .toList();
         List<MatesView.Party> mothers = parties.stream()
-                .filter(p -> book.partner(p.varietyId()).sheet().takes())
+                .filter(p -> book.partner(p.varietyId()).sheet().receives())
                 .toList();
         List<MatesView.Party> fathers = parties.stream()
-                .filter(p -> book.partner(p.varietyId()).sheet().gives())
+                .filter(p -> book.partner(p.varietyId()).sheet().sheds())
                 .toList();
         String name = varieties.stream()
                 .map(v -> crops.of(caller, v.crop()).name())
@@ -177,15 +177,15 @@ class Mates {
     }
 
     private MatesView.Bloom bloom(Caller caller, UUID mother, UUID father) {
-        Map<UUID, BloomCourse> courses = seasons.courses(caller);
+        Map<UUID, BloomProgress> courses = seasons.courses(caller);
         if (!courses.containsKey(mother) || !courses.containsKey(father)) {
             return null;
         }
         Overlap o = Overlap.of(courses.get(father), courses.get(mother));
         return new MatesView.Bloom(
                 o.way(),
-                o.fresh().map(BloomCourse.Days::first).orElse(null),
-                o.fresh().map(BloomCourse.Days::last).orElse(null),
+                o.fresh().map(BloomProgress.Days::first).orElse(null),
+                o.fresh().map(BloomProgress.Days::last).orElse(null),
                 o.keepDays());
     }
 
@@ -208,14 +208,14 @@ class Mates {
 
     private static MatesView.Served served(Foreseen tree, CrossCompatibility cross, Instant now) {
         List<ForecastPoint> week = tree.known() ? tree.forecast().at(week(now)) : List.of();
-        ForecastPoint most = most(week, p -> p.taking().mean());
+        ForecastPoint most = most(week, p -> p.receptive().mean());
         return new MatesView.Served(
                 tree.tree().id(),
                 tree.tree().name(),
                 tree.tree().varietyName(),
                 MatesView.Answer.of(cross),
-                week.isEmpty() ? null : week.get(0).taking().mean(),
-                most == null ? null : most.taking().mean(),
+                week.isEmpty() ? null : week.get(0).receptive().mean(),
+                most == null ? null : most.receptive().mean(),
                 most == null ? null : most.at());
     }
 
@@ -244,30 +244,31 @@ class Mates {
                         -j.answer().worth() * j.lot().viability().share()))
                 .toList();
         return new MatesView.Servers(
-                tree.id(), tree.name(), tree.varietyName(), jars, giving(caller, tree, book, group, now));
+                tree.id(), tree.name(), tree.varietyName(), jars, shedding(caller, tree, book, group, now));
     }
 
-    private List<MatesView.TreeServer> giving(Caller caller, TreeView tree, CrossBook book, String group, Instant now) {
-        List<MatesView.TreeServer> giving = new ArrayList<>();
+    private List<MatesView.TreeServer> shedding(
+            Caller caller, TreeView tree, CrossBook book, String group, Instant now) {
+        List<MatesView.TreeServer> shedding = new ArrayList<>();
         for (Foreseen other : forecasts.all(caller, now)) {
             if (other.known() && other.sheet().pollenGroup().equals(group)) {
                 ForecastPoint most =
-                        most(other.forecast().at(week(now)), p -> p.giving().mean());
-                if (most.giving().mean() >= TreeOutlook.THERE) {
+                        most(other.forecast().at(week(now)), p -> p.shedding().mean());
+                if (most.shedding().mean() >= TreeOutlook.THERE) {
                     CrossCompatibility cross =
                             book.cross(tree.varietyId(), other.tree().varietyId());
-                    giving.add(new MatesView.TreeServer(
+                    shedding.add(new MatesView.TreeServer(
                             other.tree().id(),
                             other.tree().name(),
                             other.tree().varietyName(),
                             MatesView.Answer.of(cross),
-                            most.giving().mean(),
+                            most.shedding().mean(),
                             most.at()));
                 }
             }
         }
-        giving.sort(Comparator.comparingDouble(
+        shedding.sort(Comparator.comparingDouble(
                 (MatesView.TreeServer t) -> -t.answer().worth() * t.most()));
-        return giving;
+        return shedding;
     }
 }

@@ -3,7 +3,7 @@ package org.evenhand.mating;
 import java.util.Locale;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CrossHabit;
+import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.cropload.FlowerBudget;
 import org.evenhand.core.findings.BetaBelief;
 import org.evenhand.core.mating.CrossEvidence;
@@ -29,15 +29,15 @@ record WishedFlowers(int flowers, String why) {
         if (wanted.flowers() != null) {
             return new WishedFlowers(wanted.flowers(), "");
         }
-        CrossHabit habit = mother.cross()
+        CrossTraits traits = mother.cross()
                 .orElseThrow(() -> new InvalidInputException(
                         "seeds",
                         "cannot be turned into flowers: the crop sheet of " + mother.name()
                                 + " does not say how many seeds a cross gives. Give the flowers instead."));
-        double seeds = numbers.seedsPerFruit() == null ? habit.seeds().value() : numbers.seedsPerFruit();
-        int ovules = (int) Math.max(habit.ovules().value(), Math.ceil(seeds));
+        double seeds = numbers.seedsPerFruit() == null ? traits.seeds().value() : numbers.seedsPerFruit();
+        int ovules = (int) Math.max(traits.ovules().value(), Math.ceil(seeds));
         BetaBelief share =
-                BetaBelief.ofMean(habit.setShare().value(), SHEET_WEIGHT).after(seen.taken(), seen.flowers());
+                BetaBelief.ofMean(traits.setShare().value(), SHEET_WEIGHT).after(seen.taken(), seen.flowers());
         try {
             FlowerBudget budget = FlowerBudget.forSeeds(wanted.seeds(), share, seeds, ovules, SURE);
             return new WishedFlowers(budget.flowers(), why(wanted, seeds, ovules, share, seen));

@@ -9,15 +9,15 @@ import java.util.stream.Collectors;
 import org.evenhand.bloom.Seasons;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.BloomCourse;
+import org.evenhand.core.bloom.BloomProgress;
 import org.evenhand.core.mating.CrossEvidence;
-import org.evenhand.core.mating.SeasonBridge;
-import org.evenhand.core.pollen.FlowersToGather;
+import org.evenhand.core.mating.PollenStoragePlan;
+import org.evenhand.core.pollen.FlowersToCollect;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.Pedigrees;
@@ -37,7 +37,7 @@ public class Wishes {
     private final PollenShelf shelf;
     private final Seasons seasons;
     private final LearnedUse learned;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     Wishes(
             CrossWishRepository wishes,
@@ -47,7 +47,7 @@ public class Wishes {
             PollenShelf shelf,
             Seasons seasons,
             LearnedUse learned,
-            OnceWriter once) {
+            IdempotentWriter once) {
         this.wishes = wishes;
         this.crosses = crosses;
         this.orchards = orchards;
@@ -117,7 +117,7 @@ public class Wishes {
         private final Caller caller;
         private final CrossBook book;
         private final Map<UUID, VarietyView> varieties;
-        private final Map<UUID, BloomCourse> courses;
+        private final Map<UUID, BloomProgress> courses;
         private final List<LotView> lots;
         private final Instant now;
         private final ZoneId zone;
@@ -135,15 +135,15 @@ public class Wishes {
         MatesView.Wish wish(CrossWish w) {
             VarietyView father = varieties.get(w.fatherId());
             WishedFlowers flowers = flowers(caller, w, book, varieties);
-            BloomCourse gives = courses.get(w.fatherId());
-            BloomCourse takes = courses.get(w.motherId());
-            SeasonBridge bridge = gives == null || takes == null
+            BloomProgress sheds = courses.get(w.fatherId());
+            BloomProgress receives = courses.get(w.motherId());
+            PollenStoragePlan bridge = sheds == null || receives == null
                     ? null
-                    : SeasonBridge.of(
+                    : PollenStoragePlan.of(
                             crops.of(caller, father.crop()),
                             father.smallFlowers(),
-                            gives,
-                            takes,
+                            sheds,
+                            receives,
                             flowers.flowers(),
                             now.atZone(zone).toLocalDate(),
                             zone);
@@ -162,7 +162,7 @@ public class Wishes {
                     MatesView.Answer.of(book.explained(w.motherId(), w.fatherId())),
                     bridge == null ? null : view(bridge),
                     missing(w),
-                    jars(w, takes),
+                    jars(w, receives),
                     w.version());
         }
 
@@ -174,10 +174,10 @@ public class Wishes {
                     .collect(Collectors.joining(", "));
         }
 
-        private List<MatesView.Kept> jars(CrossWish w, BloomCourse takes) {
-            Instant first = takes == null
+        private List<MatesView.Kept> jars(CrossWish w, BloomProgress receives) {
+            Instant first = receives == null
                     ? now
-                    : takes.takes()
+                    : receives.receives()
                             .map(days -> days.first().atTime(12, 0).atZone(zone).toInstant())
                             .filter(now::isBefore)
                             .orElse(now);
@@ -196,21 +196,21 @@ public class Wishes {
         }
     }
 
-    private static MatesView.Bridge view(SeasonBridge b) {
+    private static MatesView.Bridge view(PollenStoragePlan b) {
         return new MatesView.Bridge(
                 b.way(),
                 b.nextSeason(),
-                b.fresh().map(BloomCourse.Days::first).orElse(null),
-                b.fresh().map(BloomCourse.Days::last).orElse(null),
-                b.collect().map(BloomCourse.Days::first).orElse(null),
-                b.collect().map(BloomCourse.Days::last).orElse(null),
-                b.use().map(BloomCourse.Days::first).orElse(null),
-                b.use().map(BloomCourse.Days::last).orElse(null),
+                b.fresh().map(BloomProgress.Days::first).orElse(null),
+                b.fresh().map(BloomProgress.Days::last).orElse(null),
+                b.collect().map(BloomProgress.Days::first).orElse(null),
+                b.collect().map(BloomProgress.Days::last).orElse(null),
+                b.use().map(BloomProgress.Days::first).orElse(null),
+                b.use().map(BloomProgress.Days::last).orElse(null),
                 b.days(),
                 b.choices().stream().map(Wishes::keeping).toList());
     }
 
-    private static MatesView.Keeping keeping(SeasonBridge.Keeping k) {
+    private static MatesView.Keeping keeping(PollenStoragePlan.Keeping k) {
         return new MatesView.Keeping(
                 k.storage(),
                 k.first().share(),
@@ -221,7 +221,7 @@ public class Wishes {
                 k.last().high(),
                 k.useful(),
                 k.doses().orElse(null),
-                k.gather().map(FlowersToGather::sure).orElse(null));
+                k.gather().map(FlowersToCollect::sure).orElse(null));
     }
 
     /** Writes a wish down, or changes flowers and note of one that is there. */

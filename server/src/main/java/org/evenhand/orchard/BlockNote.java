@@ -7,7 +7,7 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
-import org.evenhand.core.bloom.HandNeed;
+import org.evenhand.core.bloom.HandPollinationNeed;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -20,7 +20,7 @@ class BlockNote extends OrchardRecord {
     private Double seaKm;
 
     @Enumerated(EnumType.STRING)
-    private HandNeed.Insects insects;
+    private HandPollinationNeed.Insects insects;
 
     private boolean indoors;
 

@@ -3,7 +3,7 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import org.evenhand.core.bloom.HandNeed;
+import org.evenhand.core.bloom.HandPollinationNeed;
 
 /**
  * What is known of a block; with a version it changes what is there.
@@ -15,7 +15,7 @@ import org.evenhand.core.bloom.HandNeed;
 public record BlockNoteRequest(
         String block,
         @Schema(description = OPTIONAL) Double seaKm,
-        HandNeed.Insects insects,
+        HandPollinationNeed.Insects insects,
         boolean indoors,
         @Schema(description = OPTIONAL) Double usualMinimumC,
         @Schema(description = OPTIONAL) Double usualMaximumC,

@@ -2,7 +2,7 @@ package org.evenhand.orchard;
 
 import java.util.Optional;
 import java.util.UUID;
-import org.evenhand.core.bloom.HandNeed;
+import org.evenhand.core.bloom.HandPollinationNeed;
 import org.evenhand.core.weather.DailyTemperatures;
 
 /**
@@ -15,7 +15,7 @@ public record BlockNoteView(
         UUID id,
         String block,
         Double seaKm,
-        HandNeed.Insects insects,
+        HandPollinationNeed.Insects insects,
         boolean indoors,
         Double usualMinimumC,
         Double usualMaximumC,

@@ -7,11 +7,11 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.bloom.HandNeed;
+import org.evenhand.core.bloom.HandPollinationNeed;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
-import org.evenhand.kit.OnceWriter;
+import org.evenhand.kit.IdempotentWriter;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 
@@ -20,10 +20,10 @@ import org.springframework.stereotype.Service;
 public class BlockNotes {
     private final BlockNoteRepository notes;
     private final Orchards orchards;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
     private final ApplicationEventPublisher events;
 
-    BlockNotes(BlockNoteRepository notes, Orchards orchards, OnceWriter once, ApplicationEventPublisher events) {
+    BlockNotes(BlockNoteRepository notes, Orchards orchards, IdempotentWriter once, ApplicationEventPublisher events) {
         this.notes = notes;
         this.orchards = orchards;
         this.once = once;
@@ -41,7 +41,7 @@ public class BlockNotes {
         String block = Given.optionalText("block", request.block(), 80);
         Given.required("insects", request.insects());
         // Checked by the same rules that will reckon with it.
-        new HandNeed.Block(
+        new HandPollinationNeed.Block(
                 Optional.empty(), Optional.ofNullable(request.seaKm()), request.insects(), request.indoors(), 0);
         check(request.usualMinimumC(), request.usualMaximumC());
         once.write(

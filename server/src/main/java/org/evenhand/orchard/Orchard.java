@@ -37,7 +37,7 @@ class Orchard {
 
     /** January to December; absent where one ordinary day stands for the year. */
     @JdbcTypeCode(SqlTypes.JSON)
-    private List<UsualMonth> usualMonths;
+    private List<TypicalMonth> usualMonths;
 
     @Enumerated(EnumType.STRING)
     private Units units;
@@ -66,7 +66,7 @@ class Orchard {
         this.usualMaximumC = details.usual().maximumC();
         this.usualMonths = details.months().isEmpty()
                 ? null
-                : details.months().stream().map(UsualMonth::of).toList();
+                : details.months().stream().map(TypicalMonth::of).toList();
         this.units = details.units();
     }
 
@@ -91,7 +91,7 @@ class Orchard {
                 name,
                 new Site(latitude, longitude, ZoneId.of(zone)),
                 new DailyTemperatures(usualMinimumC, usualMaximumC),
-                UsualMonth.days(usualMonths),
+                TypicalMonth.days(usualMonths),
                 units);
     }
 }

@@ -44,7 +44,7 @@ class OrchardController {
 
     /** A first guess of the ordinary days of every month, from that of the month it is now. */
     @GetMapping("/orchard/typical-year")
-    List<UsualMonth> typicalYear(
+    List<TypicalMonth> typicalYear(
             @AuthenticationPrincipal Caller caller, @RequestParam double minimumC, @RequestParam double maximumC) {
         return orchards.typicalYear(caller, new DailyTemperatures(minimumC, maximumC));
     }

@@ -20,7 +20,7 @@ public record OrchardRequest(
         String zone,
         Double usualMinimumC,
         Double usualMaximumC,
-        @Schema(description = OPTIONAL) List<UsualMonth> usualMonths,
+        @Schema(description = OPTIONAL) List<TypicalMonth> usualMonths,
         Units units,
         @Schema(description = OPTIONAL) Long version) {
 
@@ -30,7 +30,7 @@ public record OrchardRequest(
                 Given.text("name", name, 80),
                 new Site(Given.required("latitude", latitude), Given.required("longitude", longitude), zoneId()),
                 usual(),
-                UsualMonth.days(usualMonths),
+                TypicalMonth.days(usualMonths),
                 Given.required("units", units));
     }
 

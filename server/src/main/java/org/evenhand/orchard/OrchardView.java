@@ -25,7 +25,7 @@ public record OrchardView(
         @Schema(description = OPTIONAL) String zoneDoubt,
         double usualMinimumC,
         double usualMaximumC,
-        List<UsualMonth> usualMonths,
+        List<TypicalMonth> usualMonths,
         Units units,
         boolean demo,
         Instant now,

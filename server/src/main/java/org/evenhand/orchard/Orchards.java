@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.MatingHabit;
+import org.evenhand.core.crop.MatingTraits;
 import org.evenhand.core.mating.KnownAlleles;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
@@ -21,8 +21,8 @@ import org.evenhand.core.weather.TypicalYear;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,7 +34,7 @@ public class Orchards {
     private final VarietyRepository varieties;
     private final TreeRepository trees;
     private final CropCatalogue crops;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
     private final InstantSource clock;
 
     Orchards(
@@ -42,7 +42,7 @@ public class Orchards {
             VarietyRepository varieties,
             TreeRepository trees,
             CropCatalogue crops,
-            OnceWriter once,
+            IdempotentWriter once,
             InstantSource clock) {
         this.orchards = orchards;
         this.varieties = varieties;
@@ -186,7 +186,7 @@ public class Orchards {
         }
         int ploidy = given.ploidy() == null ? usual : given.ploidy();
         if (!alleles.isEmpty()) {
-            if (sheet.mating().alleles() == MatingHabit.Alleles.NONE) {
+            if (sheet.mating().alleles() == MatingTraits.Alleles.NONE) {
                 throw new InvalidInputException("alleles", "play no part in " + sheet.name() + "; leave them out.");
             }
             KnownAlleles.parse(alleles, ploidy);
@@ -367,9 +367,9 @@ public class Orchards {
     }
 
     /** A first guess of the ordinary days of every month, from one of the month it is now. */
-    List<UsualMonth> typicalYear(Caller caller, DailyTemperatures day) {
+    List<TypicalMonth> typicalYear(Caller caller, DailyTemperatures day) {
         return TypicalYear.guess(details(caller).site(), today(caller).getMonth(), day).months().stream()
-                .map(UsualMonth::of)
+                .map(TypicalMonth::of)
                 .toList();
     }
 
@@ -384,7 +384,7 @@ public class Orchards {
                 zoneDoubt(d.site(), nowIn(o)),
                 d.usual().minimumC(),
                 d.usual().maximumC(),
-                d.months().stream().map(UsualMonth::of).toList(),
+                d.months().stream().map(TypicalMonth::of).toList(),
                 d.units(),
                 o.demoNow() != null,
                 nowIn(o),

@@ -12,7 +12,7 @@ import java.util.Optional;
 import org.evenhand.availability.SettingsView;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.AnthesisForecast;
 import org.evenhand.pollen.LotView;
 import org.springframework.stereotype.Component;
 
@@ -55,10 +55,10 @@ class AwayAdvice {
         Instant from = leave.isBefore(ground.now()) ? ground.now() : leave;
         Instant farthest = ground.now().plus(Forecasts.AHEAD);
         Instant until = back.isAfter(farthest) ? farthest : back;
-        Openings openings = Openings.at(Openings.everyHalfDay(from, until));
+        AnthesisForecast openings = AnthesisForecast.at(AnthesisForecast.everyHalfDay(from, until));
         Map<String, Double> byTree = new LinkedHashMap<>();
         ground.trees().stream()
-                .filter(t -> t.sheet().takes())
+                .filter(t -> t.sheet().receives())
                 .forEach(t -> byTree.put(t.tree().name(), openings.openAndPast(t.sheet(), t.forecast())));
         double all = byTree.values().stream().mapToDouble(d -> d).sum();
         return all < 1
@@ -79,9 +79,9 @@ class AwayAdvice {
         if (evening.isBefore(ground.now())) {
             return List.of();
         }
-        Openings openings = Openings.at(List.of(evening, evening.plus(Duration.ofHours(24))));
+        AnthesisForecast openings = AnthesisForecast.at(List.of(evening, evening.plus(Duration.ofHours(24))));
         return ground.trees().stream()
-                .filter(t -> t.sheet().takes())
+                .filter(t -> t.sheet().receives())
                 .flatMap(t -> openedEarly(t, openings.openAfterFirst(t.sheet(), t.forecast())).stream())
                 .toList();
     }

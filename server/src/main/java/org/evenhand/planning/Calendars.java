@@ -26,15 +26,15 @@ import net.fortuna.ical4j.model.property.Url;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.evenhand.core.Plural;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.crossing.CrossingView;
 import org.evenhand.crossing.CrossingWords;
 import org.evenhand.crossing.Crossings;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -48,8 +48,8 @@ class Calendars {
     /** Morning, midday, evening and night. */
     private static final int PART_OF_DAY_HOURS = 6;
 
-    private static final Set<CrossWork.Step> IN_CALENDAR =
-            EnumSet.of(CrossWork.Step.POLLINATE, CrossWork.Step.POLLINATE_AGAIN, CrossWork.Step.BAG_OFF);
+    private static final Set<CrossProtocol.Step> IN_CALENDAR =
+            EnumSet.of(CrossProtocol.Step.POLLINATE, CrossProtocol.Step.POLLINATE_AGAIN, CrossProtocol.Step.BAG_OFF);
     private static final Duration SHORTEST = Duration.ofMinutes(15);
 
     private final CalendarFeedRepository feeds;
@@ -57,7 +57,7 @@ class Calendars {
     private final CheckDays checks;
     private final Crossings crossings;
     private final Orchards orchards;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
     private final InstantSource clock;
 
     Calendars(
@@ -66,7 +66,7 @@ class Calendars {
             @Lazy CheckDays checks,
             Crossings crossings,
             Orchards orchards,
-            OnceWriter once,
+            IdempotentWriter once,
             InstantSource clock) {
         this.feeds = feeds;
         this.plans = plans;
@@ -94,7 +94,7 @@ class Calendars {
                 () -> feeds.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     throw new ConflictException(
-                            "This address was told already, and is told only once. Take it back and make another.");
+                            "This address was shown already, and is shown only once. Remove it and make another.");
                 },
                 () -> {
                     CalendarFeed made = feeds.saveAndFlush(new CalendarFeed(
@@ -156,7 +156,7 @@ class Calendars {
         Duration length = Duration.ofMinutes(Math.max(SHORTEST.toMinutes(), Math.round(r.minutes())));
         String trees = r.stops().stream().map(Calendars::line).collect(Collectors.joining("\n"));
         String collect = r.collect().stream()
-                .map(c -> "First gather " + Plural.of(c.flowers(), "flower") + " of " + c.variety() + ".\n")
+                .map(c -> "First collect " + Plural.of(c.flowers(), "flower") + " of " + c.variety() + ".\n")
                 .collect(Collectors.joining());
         VEvent event = new VEvent(r.at(), r.at().plus(length), "Visit: " + Plural.of(r.flowers(), "flower"));
         return complete(event, name, reader, collect + trees, origin + "/round/plan");
@@ -172,7 +172,7 @@ class Calendars {
     }
 
     /** A day and what is to be done on crosses then. */
-    private record CrossDay(LocalDate on, CrossWork.Step step) {}
+    private record CrossDay(LocalDate on, CrossProtocol.Step step) {}
 
     /** A cross and until when its step helps. */
     private record CrossDue(CrossingView cross, CrossingView.Due due) {}
@@ -217,7 +217,7 @@ class Calendars {
     private VEvent look(Caller reader, LocalDate day, List<CheckDays.Day> looks, String origin) {
         String what =
                 looks.stream().map(l -> l.tree() + ": " + l.look()).distinct().collect(Collectors.joining("\n"));
-        VEvent event = new VEvent(day, "Look for fruit: " + Plural.of(looks.size(), "look"));
+        VEvent event = new VEvent(day, "Check fruit: " + Plural.of(looks.size(), "look"));
         return complete(event, "look-" + day, reader, what, origin + "/fruit-set");
     }
 

@@ -43,7 +43,7 @@ final class CollectedFlowers {
     /** Expected flowers of a tree that were picked for their pollen and would still take some at a moment. */
     double stillReceptive(Foreseen tree, Instant at) {
         boolean both = tree.sheet().stages().stream()
-                .anyMatch(s -> s.phase().takes() && s.phase().gives());
+                .anyMatch(s -> s.phase().receives() && s.phase().sheds());
         return !both
                 ? 0
                 : since(tree)

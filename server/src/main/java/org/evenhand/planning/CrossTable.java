@@ -23,12 +23,12 @@ record CrossTable(Map<Pair, Told> told, Map<Pair, CrossCompatibility> pairs) imp
 
     static CrossTable of(
             List<RoundRequest.Mother> mothers,
-            List<PlanSource> sources,
-            BiFunction<TreeId, PlanSource, CrossCompatibility> cross) {
+            List<PollenOption> sources,
+            BiFunction<TreeId, PollenOption, CrossCompatibility> cross) {
         Map<Pair, Told> told = new HashMap<>();
         Map<Pair, CrossCompatibility> pairs = new HashMap<>();
         for (RoundRequest.Mother mother : mothers) {
-            for (PlanSource source : sources) {
+            for (PollenOption source : sources) {
                 Pair pair = new Pair(mother.id(), source.id());
                 CrossCompatibility of = cross.apply(mother.id(), source);
                 pairs.put(pair, of);

@@ -16,12 +16,12 @@ import org.evenhand.cropload.TargetView;
 
 /** What becomes of every flower that can take pollen at a visit, beside what the forecast expects. */
 final class FlowerAccounts {
-    private final MadePlan made;
+    private final PreparedPlan made;
     private final PlanWords words;
     private final int round;
     private final Instant at;
 
-    FlowerAccounts(MadePlan made, PlanWords words, int round) {
+    FlowerAccounts(PreparedPlan made, PlanWords words, int round) {
         this.made = made;
         this.words = words;
         this.round = round;
@@ -59,7 +59,7 @@ final class FlowerAccounts {
         return new PlanView.OfTree(
                 tree.tree().id(),
                 tree.tree().name(),
-                tree.forecast().at(List.of(at)).get(0).taking().mean(),
+                tree.forecast().at(List.of(at)).get(0).receptive().mean(),
                 PlanMothers.done(tree, at, made.ground()),
                 of.flowers(),
                 of.inRound(),

@@ -14,8 +14,8 @@ import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.CrossHabit;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crop.CrossTraits;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.FlowersToDo;
 import org.evenhand.core.planning.LotId;
@@ -29,8 +29,8 @@ import org.evenhand.mating.WantedCross;
 final class PlanCrosses {
     private final PlanningContext ground;
     private final List<Instant> rounds;
-    private final List<PlanSource> sources;
-    private final List<CrossJob> jobs = new ArrayList<>();
+    private final List<PollenOption> sources;
+    private final List<CrossDemand> jobs = new ArrayList<>();
     /** Flowers of wishes whose crop needs no making ready, by tree. */
     private final Map<UUID, List<Apart>> apart = new HashMap<>();
 
@@ -40,14 +40,14 @@ final class PlanCrosses {
     /** Flowers set apart on a tree for a wish. */
     private record Apart(CrossNeeds.Wished wished, int flowers) {}
 
-    PlanCrosses(PlanningContext ground, List<VisitWindow> slots, List<PlanSource> sources) {
+    PlanCrosses(PlanningContext ground, List<VisitWindow> slots, List<PollenOption> sources) {
         this.ground = ground;
         this.rounds = slots.stream().map(VisitWindow::at).toList();
         this.sources = sources;
         Map<UUID, Foreseen> trees = ground.byTree();
         ground.crosses().open().stream()
                 .filter(o -> trees.containsKey(o.treeId()) && o.weight() > 0)
-                .forEach(o -> jobs.add(new CrossJob(
+                .forEach(o -> jobs.add(new CrossDemand(
                         o.id(),
                         o.label(),
                         o.wishId(),
@@ -60,7 +60,7 @@ final class PlanCrosses {
         ground.crosses().wished().forEach(this::plan);
     }
 
-    List<CrossJob> jobs() {
+    List<CrossDemand> jobs() {
         return List.copyOf(jobs);
     }
 
@@ -72,7 +72,7 @@ final class PlanCrosses {
     private void plan(CrossNeeds.Wished wished) {
         List<Foreseen> mothers = ground.trees().stream()
                 .filter(t -> t.tree().varietyId().equals(wished.wish().motherId())
-                        && t.sheet().takes())
+                        && t.sheet().receives())
                 .toList();
         if (mothers.isEmpty()) {
             return;
@@ -93,24 +93,24 @@ final class PlanCrosses {
 
     /** In the first round in which flowers stand at the stage for it, on the trees that have most of them. */
     private void prepare(CrossNeeds.Wished wished, List<Foreseen> mothers) {
-        CrossHabit habit = mothers.get(0).sheet().cross().orElseThrow();
+        CrossTraits traits = mothers.get(0).sheet().cross().orElseThrow();
         int left = wished.more();
         for (int r = 0; r < rounds.size() && left == wished.more(); r++) {
             Instant at = rounds.get(r);
             List<Foreseen> byFlowers = mothers.stream()
-                    .sorted(Comparator.comparingInt((Foreseen t) -> -ready(t, habit, at)))
+                    .sorted(Comparator.comparingInt((Foreseen t) -> -ready(t, traits, at)))
                     .toList();
             for (Foreseen tree : byFlowers) {
-                int flowers = Math.min(left, ready(tree, habit, at));
+                int flowers = Math.min(left, ready(tree, traits, at));
                 if (flowers > 0) {
-                    jobs.add(new CrossJob(
+                    jobs.add(new CrossDemand(
                             null,
                             null,
                             wished.wish().id(),
                             tree,
                             ground.varieties().get(wished.wish().fatherId()),
                             flowers,
-                            new CrossWork(habit, Crossings.USUAL, List.of()),
+                            new CrossProtocol(traits, Crossings.USUAL, List.of()),
                             at,
                             wished.weight()));
                     left -= flowers;
@@ -119,7 +119,7 @@ final class PlanCrosses {
         }
         if (left == wished.more()) {
             CropSheet sheet = mothers.get(0).sheet();
-            String stage = sheet.stages().get(sheet.indexOf(habit.prepareAt())).name();
+            String stage = sheet.stages().get(sheet.indexOf(traits.prepareAt())).name();
             tellNotPossible(
                     wished,
                     mothers.get(0),
@@ -138,9 +138,9 @@ final class PlanCrosses {
                 wouldServe));
     }
 
-    private static int ready(Foreseen tree, CrossHabit habit, Instant at) {
+    private static int ready(Foreseen tree, CrossTraits traits, Instant at) {
         return (int)
-                Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(habit.prepareAt())] + VisitWindows.THERE);
+                Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(traits.prepareAt())] + VisitWindows.THERE);
     }
 
     private void setApart(CrossNeeds.Wished wished, List<Foreseen> mothers) {
@@ -152,7 +152,7 @@ final class PlanCrosses {
     private Set<LotId> onlyOf(UUID father) {
         return sources.stream()
                 .filter(s -> s.isOnlyOf(father))
-                .map(PlanSource::id)
+                .map(PollenOption::id)
                 .collect(Collectors.toSet());
     }
 
@@ -168,7 +168,7 @@ final class PlanCrosses {
             Set<LotId> only = onlyOf(a.wished().wish().fatherId());
             int doses = sources.stream()
                     .filter(s -> only.contains(s.id()))
-                    .mapToInt(PlanSource::doses)
+                    .mapToInt(PollenOption::doses)
                     .sum();
             WantedCross wish = a.wished().wish();
             wanted.put(wish.id(), wish);
@@ -177,7 +177,7 @@ final class PlanCrosses {
         }
         List<OpenFlowers> all = new ArrayList<>(flowers);
         int ofCrosses = 0;
-        for (CrossJob job : jobs) {
+        for (CrossDemand job : jobs) {
             if (job.tree() == tree) {
                 all = new ArrayList<>(opened(all, job));
                 all.addAll(groups(job));
@@ -188,7 +188,7 @@ final class PlanCrosses {
         return mother.with(most, all);
     }
 
-    private List<OpenFlowers> opened(List<OpenFlowers> flowers, CrossJob job) {
+    private List<OpenFlowers> opened(List<OpenFlowers> flowers, CrossDemand job) {
         int round = rounds.indexOf(job.start());
         return job.crossing() == null
                 ? FlowersToDo.withoutMadeReady(
@@ -196,7 +196,7 @@ final class PlanCrosses {
                 : flowers;
     }
 
-    private List<OpenFlowers> groups(CrossJob job) {
+    private List<OpenFlowers> groups(CrossDemand job) {
         Set<LotId> only = onlyOf(job.father().id());
         IntPredicate pollen = pollenIn(job.father().id());
         List<OpenFlowers> groups = new ArrayList<>();
@@ -219,15 +219,15 @@ final class PlanCrosses {
     }
 
     /** The cross that flowers belong to; empty where they belong to none. */
-    Optional<CrossJob> owner(FlowerGroupId group) {
+    Optional<CrossDemand> owner(FlowerGroupId group) {
         return jobs.stream().filter(j -> j.owns(group)).findFirst();
     }
 
     /** Flowers to be made ready in a round: they take hands too. */
     int madeReadyIn(int round) {
         return jobs.stream()
-                .filter(j -> steps(j, Set.of()).get(round).stream().anyMatch(CrossWork.Step::makesReady))
-                .mapToInt(CrossJob::flowers)
+                .filter(j -> steps(j, Set.of()).get(round).stream().anyMatch(CrossProtocol.Step::makesReady))
+                .mapToInt(CrossDemand::flowers)
                 .sum();
     }
 
@@ -237,7 +237,7 @@ final class PlanCrosses {
     }
 
     /** Steps of a job in each round, given the rounds in which the plan visits it. */
-    List<List<CrossWork.Step>> steps(CrossJob job, Set<Integer> visited) {
+    List<List<CrossProtocol.Step>> steps(CrossDemand job, Set<Integer> visited) {
         return job.steps(rounds, visited::contains);
     }
 }

@@ -19,7 +19,7 @@ import org.evenhand.bloom.BloomDateView;
 import org.evenhand.bloom.BloomDiary;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.AnthesisForecast;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.planning.Cancellation;
 import org.evenhand.core.planning.LearnedPace;
@@ -50,7 +50,7 @@ class PlanMaking {
     private final Crossings crossings;
     private final Settings settings;
     private final Targets targets;
-    private final PlanSources pollen;
+    private final PollenOptions pollen;
     private final RoundChoices choices;
     private final PlanOverrides overrides;
     private final BloomDiary bloomDates;
@@ -64,7 +64,7 @@ class PlanMaking {
             Crossings crossings,
             Settings settings,
             Targets targets,
-            PlanSources pollen,
+            PollenOptions pollen,
             RoundChoices choices,
             PlanOverrides overrides,
             BloomDiary bloomDates,
@@ -131,15 +131,15 @@ class PlanMaking {
 
     /** The plan of an orchard's hours; of an hour in which nothing can be done where there is none to go. */
     SolvedOrchard solve(VisitWindows hours, Cancellation cancellation) {
-        MadePlan made = make(hours, cancellation);
+        PreparedPlan made = make(hours, cancellation);
         return new SolvedOrchard(hours.ground(), hours, made, new PlanWords(made), cost(hours, made, cancellation));
     }
 
-    MadePlan make(VisitWindows hours) {
+    PreparedPlan make(VisitWindows hours) {
         return make(hours, new Cancellation());
     }
 
-    private MadePlan make(VisitWindows hours, Cancellation cancellation) {
+    private PreparedPlan make(VisitWindows hours, Cancellation cancellation) {
         List<VisitWindow> slots = hours.slots();
         return make(
                 hours.ground(),
@@ -147,23 +147,24 @@ class PlanMaking {
                 cancellation);
     }
 
-    private Double cost(VisitWindows hours, MadePlan made, Cancellation cancellation) {
+    private Double cost(VisitWindows hours, PreparedPlan made, Cancellation cancellation) {
         boolean overridden = !hours.ground().overrides().isEmpty();
         if (made.choices().isEmpty() && !overridden) {
             return null;
         }
-        MadePlan free = overridden ? make(hours.with(List.of()), cancellation) : made;
+        PreparedPlan free = overridden ? make(hours.with(List.of()), cancellation) : made;
         return Math.max(0, free.fruits(free.chosen().free().stops()) - made.fruits());
     }
 
     /** @param slots at least one visit */
-    private MadePlan make(PlanningContext ground, List<VisitWindow> slots, Cancellation cancellation) {
-        Openings openings = Openings.at(slots.stream().map(VisitWindow::at).toList());
-        List<PlanSource> sources = pollen.of(ground, slots, openings);
+    private PreparedPlan make(PlanningContext ground, List<VisitWindow> slots, Cancellation cancellation) {
+        AnthesisForecast openings =
+                AnthesisForecast.at(slots.stream().map(VisitWindow::at).toList());
+        List<PollenOption> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         PlanSecondVisits again = new PlanSecondVisits(ground, slots, sources);
         List<RoundChoice> chosen = choices.of(ground.caller());
-        ChosenPlan plan = solved.plan(
+        OverriddenPlan plan = solved.plan(
                 request(ground, slots, sources, ofCrosses, again, openings),
                 shares(ground),
                 ground.settings().worthGoing(),
@@ -171,7 +172,7 @@ class PlanMaking {
                 chosen,
                 c -> round(c, slots, ground.zone()),
                 cancellation);
-        return new MadePlan(ground, slots, sources, ofCrosses, again, plan.request(), chosen, plan);
+        return new PreparedPlan(ground, slots, sources, ofCrosses, again, plan.request(), chosen, plan);
     }
 
     private static Map<TreeId, Double> shares(PlanningContext ground) {
@@ -197,14 +198,14 @@ class PlanMaking {
     private RoundRequest request(
             PlanningContext ground,
             List<VisitWindow> slots,
-            List<PlanSource> sources,
+            List<PollenOption> sources,
             PlanCrosses ofCrosses,
             PlanSecondVisits again,
-            Openings openings) {
+            AnthesisForecast openings) {
         Instant first = slots.get(0).at();
         List<Instant> at = slots.stream().map(VisitWindow::at).toList();
         List<RoundRequest.Mother> mothers = ground.trees().stream()
-                .filter(t -> t.sheet().takes())
+                .filter(t -> t.sheet().receives())
                 .map(t -> again.with(
                         t,
                         ofCrosses.with(
@@ -238,14 +239,14 @@ class PlanMaking {
         return slot.most() == RoundRequest.NO_LIMIT ? slot.most() : Math.max(0, slot.most() - madeReady);
     }
 
-    private static CrossCompatibility cross(PlanningContext ground, Foreseen mother, PlanSource source) {
+    private static CrossCompatibility cross(PlanningContext ground, Foreseen mother, PollenOption source) {
         UUID of = mother.tree().varietyId();
         CrossBook book = ground.book();
         Function<UUID, CrossCompatibility> withFather =
                 father -> ground.settings().useLearned() ? book.weighed(of, father) : book.cross(of, father);
         return switch (source.kind()) {
             case JAR -> CrossBook.blend(source.lot(), withFather);
-            case TO_GATHER -> withFather.apply(source.variety().id());
+            case TO_COLLECT -> withFather.apply(source.variety().id());
             case FLOWER_TO_FLOWER ->
                 of.equals(source.variety().id())
                         ? book.cross(of, of)

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.AnthesisForecast;
 import org.evenhand.core.planning.FlowersToDo;
 import org.evenhand.core.planning.Place;
 import org.evenhand.core.planning.Rhythm;
@@ -24,9 +24,13 @@ final class PlanMothers {
 
     /** @param visits hours of the visits, in order */
     static RoundRequest.Mother of(
-            Foreseen tree, List<Instant> visits, Openings openings, PlanningContext ground, TargetView.Budget budget) {
+            Foreseen tree,
+            List<Instant> visits,
+            AnthesisForecast openings,
+            PlanningContext ground,
+            TargetView.Budget budget) {
         List<OpenFlowers> open = FlowersToDo.of(
-                openings.taking(tree.sheet(), tree.forecast()), done(tree, visits.get(0), ground), budget.weight());
+                openings.receptive(tree.sheet(), tree.forecast()), done(tree, visits.get(0), ground), budget.weight());
         List<OpenFlowers> left =
                 FlowersToDo.withoutMadeReady(open, 0, ground.collected().buds(tree));
         return new RoundRequest.Mother(

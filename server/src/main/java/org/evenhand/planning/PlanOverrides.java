@@ -13,8 +13,8 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -30,9 +30,9 @@ class PlanOverrides {
 
     private final PlanOverrideRepository overrides;
     private final Orchards orchards;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
-    PlanOverrides(PlanOverrideRepository overrides, Orchards orchards, OnceWriter once) {
+    PlanOverrides(PlanOverrideRepository overrides, Orchards orchards, IdempotentWriter once) {
         this.overrides = overrides;
         this.orchards = orchards;
         this.once = once;

@@ -32,10 +32,10 @@ final class PlanSecondVisits {
 
     private final PlanningContext ground;
     private final List<Instant> rounds;
-    private final List<PlanSource> sources;
+    private final List<PollenOption> sources;
     private final Map<UUID, LotView> jars;
     private final Map<FlowerGroupId.RepeatOf, OnceMore> named = new HashMap<>();
-    private final Map<Aged, List<Double>> taking = new HashMap<>();
+    private final Map<Aged, List<Double>> receptive = new HashMap<>();
 
     /**
      * Flowers that had pollen.
@@ -63,7 +63,7 @@ final class PlanSecondVisits {
 
     private record Aged(UUID variety, Instant then) {}
 
-    PlanSecondVisits(PlanningContext ground, List<VisitWindow> slots, List<PlanSource> sources) {
+    PlanSecondVisits(PlanningContext ground, List<VisitWindow> slots, List<PollenOption> sources) {
         this.ground = ground;
         this.rounds = slots.stream().map(VisitWindow::at).toList();
         this.sources = sources;
@@ -82,10 +82,10 @@ final class PlanSecondVisits {
     }
 
     private Optional<OpenFlowers> group(Foreseen tree, OnceMore flowers) {
-        List<Double> stillTaking = stillTaking(tree, flowers.first().doneAt());
+        List<Double> stillReceptive = stillReceptive(tree, flowers.first().doneAt());
         List<Double> receptivity = new ArrayList<>();
         for (int r = 0; r < rounds.size(); r++) {
-            receptivity.add(PlanWeights.USUAL.receptiveForRepeat(flowers.last(), rounds.get(r), stillTaking.get(r)));
+            receptivity.add(PlanWeights.USUAL.receptiveForRepeat(flowers.last(), rounds.get(r), stillReceptive.get(r)));
         }
         Set<LotId> only = ofTheSamePollen(flowers.first());
         if (only.isEmpty() || receptivity.stream().allMatch(x -> x == 0)) {
@@ -98,9 +98,9 @@ final class PlanSecondVisits {
     }
 
     /** To the half-hour, and once for all trees of a variety: their stigmas age alike, and a contractor has many trees. */
-    private List<Double> stillTaking(Foreseen tree, Instant doneAt) {
+    private List<Double> stillReceptive(Foreseen tree, Instant doneAt) {
         Instant then = Instant.ofEpochSecond(doneAt.getEpochSecond() / HALF_HOUR_S * HALF_HOUR_S);
-        return taking.computeIfAbsent(
+        return receptive.computeIfAbsent(
                 new Aged(tree.tree().varietyId(), then),
                 a -> rounds.stream().map(at -> tree.stillReceptive(then, at)).toList());
     }
@@ -112,9 +112,9 @@ final class PlanSecondVisits {
                 .collect(Collectors.toSet());
         return sources.stream()
                 .filter(s -> first.lotId() == null
-                        ? s.kind() == PlanSource.Kind.FLOWER_TO_FLOWER
-                        : s.kind() == PlanSource.Kind.JAR && s.fathers().equals(fathers))
-                .map(PlanSource::id)
+                        ? s.kind() == PollenOption.Kind.FLOWER_TO_FLOWER
+                        : s.kind() == PollenOption.Kind.JAR && s.fathers().equals(fathers))
+                .map(PollenOption::id)
                 .collect(Collectors.toSet());
     }
 
@@ -123,7 +123,7 @@ final class PlanSecondVisits {
     }
 
     /** How many of their stigmas still take pollen in a round, 0 to 1. */
-    double stillTaking(Foreseen tree, OnceMore flowers, int round) {
-        return stillTaking(tree, flowers.first().doneAt()).get(round);
+    double stillReceptive(Foreseen tree, OnceMore flowers, int round) {
+        return stillReceptive(tree, flowers.first().doneAt()).get(round);
     }
 }

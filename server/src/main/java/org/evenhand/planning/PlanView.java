@@ -7,14 +7,14 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 
 /**
  * The coming rounds.
  *
  * @param moments axis of the curves
- * @param taking expected flowers that can take pollen at each moment, all trees together
- * @param giving expected flowers that give it
+ * @param receptive expected flowers that can take pollen at each moment, all trees together
+ * @param shedding expected flowers that give it
  * @param account what becomes of the flowers that can take pollen at the next visit; absent where there is no hour to go
  * @param readNext trees whose reading would change the next visit most, the most first
  * @param due what is due within a day beside the visits
@@ -29,8 +29,8 @@ import org.evenhand.core.crossing.CrossWork;
 @Schema(name = "Plan")
 public record PlanView(
         List<Instant> moments,
-        double[] taking,
-        double[] giving,
+        double[] receptive,
+        double[] shedding,
         List<Round> rounds,
         @Schema(description = OPTIONAL) Account account,
         List<ReadNext> readNext,
@@ -160,7 +160,7 @@ public record PlanView(
      * A tree that is better read again before the next visit.
      *
      * @param readAt its latest reading
-     * @param gives whether it is its pollen that is in doubt; else its flowers that take it
+     * @param sheds whether it is its pollen that is in doubt; else its flowers that take it
      * @param low fewest such flowers that are foreseen at the visit, eight times in ten
      * @param high most
      * @param decides flowers of the plan that rest on them
@@ -172,7 +172,7 @@ public record PlanView(
             String tree,
             Instant readAt,
             Instant visit,
-            boolean gives,
+            boolean sheds,
             int low,
             int high,
             int decides,
@@ -195,7 +195,7 @@ public record PlanView(
             String subject,
             int count,
             @Schema(description = OPTIONAL) UUID id,
-            @Schema(description = OPTIONAL) CrossWork.Step step,
+            @Schema(description = OPTIONAL) CrossProtocol.Step step,
             @Schema(description = OPTIONAL) LocalDate back) {
         Due(Kind kind, Instant at, String subject, int count, UUID id) {
             this(kind, at, subject, count, id, null, null);

@@ -17,7 +17,7 @@ import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
-import org.evenhand.core.pollen.FlowersToGather;
+import org.evenhand.core.pollen.FlowersToCollect;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
 
@@ -26,19 +26,19 @@ final class PlanWords {
     /** A jar with less alive than this is not worth a word. Our convention, as in the plan. */
     private static final double PAST_USE = 0.05;
 
-    private final MadePlan made;
+    private final PreparedPlan made;
     private final PlanningContext ground;
     private final List<List<RoundView.StopView>> stops;
     private final Map<UUID, Foreseen> byTree;
-    private final Map<LotId, PlanSource> byId;
+    private final Map<LotId, PollenOption> byId;
 
-    PlanWords(MadePlan made) {
+    PlanWords(PreparedPlan made) {
         this.made = made;
         this.ground = made.ground();
         RoundStops told = new RoundStops(made);
         this.stops = IntStream.range(0, made.slots().size()).mapToObj(told::of).toList();
         this.byTree = ground.byTree();
-        this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
+        this.byId = made.sources().stream().collect(Collectors.toMap(PollenOption::id, Function.identity()));
     }
 
     /** Those before a moment in which anything is done. */
@@ -129,8 +129,8 @@ final class PlanWords {
     List<PlanView.Collect> collect(int round) {
         VisitWindow slot = made.slots().get(round);
         List<PlanView.Collect> collect = new ArrayList<>();
-        for (PlanSource source : made.sources()) {
-            int doses = source.toGather() && source.round() == round
+        for (PollenOption source : made.sources()) {
+            int doses = source.toCollect() && source.round() == round
                     ? made.plan().stops().stream()
                             .filter(s -> s.lot().equals(source.id()))
                             .mapToInt(RoundPlan.Stop::flowers)
@@ -138,7 +138,7 @@ final class PlanWords {
                     : 0;
             if (doses > 0) {
                 VarietyView v = source.variety();
-                FlowersToGather gather = FlowersToGather.of(source.dosesPerFlower(), doses);
+                FlowersToCollect gather = FlowersToCollect.of(source.dosesPerFlower(), doses);
                 collect.add(new PlanView.Collect(
                         v.id(),
                         v.name(),
@@ -168,7 +168,7 @@ final class PlanWords {
                         t.tree().id(),
                         t.tree().name(),
                         place(t.tree()),
-                        t.forecast().at(List.of(at)).get(0).giving().mean() - collected.stillShedding(t, at)))
+                        t.forecast().at(List.of(at)).get(0).shedding().mean() - collected.stillShedding(t, at)))
                 .filter(f -> f.flowers() >= VisitWindows.THERE)
                 .sorted(Comparator.comparingDouble(f -> -f.flowers()))
                 .toList();
@@ -245,13 +245,13 @@ final class PlanWords {
     List<PlanView.Kept> keptAfter(int round) {
         return made.plan().keptBack().stream()
                 .filter(k -> k.round() > round)
-                .filter(k -> byId.get(k.lot()).kind() == PlanSource.Kind.JAR)
+                .filter(k -> byId.get(k.lot()).kind() == PollenOption.Kind.JAR)
                 .map(k -> new PlanView.Kept(
                         byId.get(k.lot()).name(),
                         k.doses(),
                         made.slots().get(k.round()).at(),
                         byTree.get(k.tree().value()).tree().name(),
-                        "Flowers that open by then are worth more to it."))
+                        "Flowers that open by then need it more."))
                 .toList();
     }
 
@@ -263,8 +263,8 @@ final class PlanWords {
                 .collect(Collectors.groupingBy(
                         RoundView.StopView::lotId, Collectors.summingInt(RoundView.StopView::flowers)));
         return made.sources().stream()
-                .filter(s ->
-                        s.kind() == PlanSource.Kind.JAR && !s.lot().viability().spoiled())
+                .filter(s -> s.kind() == PollenOption.Kind.JAR
+                        && !s.lot().viability().spoiled())
                 .map(s -> new PlanView.Spare(
                         s.lot().id(),
                         s.name(),

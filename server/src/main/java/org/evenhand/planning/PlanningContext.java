@@ -13,9 +13,9 @@ import java.util.stream.Collectors;
 import org.evenhand.availability.EarlyFlush;
 import org.evenhand.availability.SettingsView;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.planning.FreeHours;
 import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.PlanWeights;
+import org.evenhand.core.planning.WorkingHours;
 import org.evenhand.core.weather.Site;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.crossing.CrossNeeds;
@@ -99,7 +99,7 @@ record PlanningContext(
                         && o.covers(at, zone()));
     }
 
-    FreeHours hours() {
+    WorkingHours hours() {
         return settings.hours();
     }
 

@@ -61,7 +61,7 @@ class Plans {
             List<PlanView.OverrideView> overrides) {}
 
     private OfAnyDays ofAnyDays(Caller caller, SolvedOrchard solved) {
-        MadePlan made = solved.made();
+        PreparedPlan made = solved.made();
         PlanWords words = solved.words();
         return new OfAnyDays(
                 solved.anyHour() ? new FlowerAccounts(made, words, words.firstDone()).account() : null,
@@ -72,15 +72,15 @@ class Plans {
     }
 
     private PlanView view(SolvedOrchard solved, int days, OfAnyDays same) {
-        MadePlan made = solved.made();
+        PreparedPlan made = solved.made();
         PlanWords words = solved.words();
         RoundPlan plan = made.plan();
         Instant end = solved.ground().now().plus(Duration.ofDays(days));
         List<PlanView.Round> rounds = words.roundsUntil(end);
         return new PlanView(
                 solved.hours().moments(days),
-                solved.hours().taking(days),
-                solved.hours().giving(days),
+                solved.hours().receptive(days),
+                solved.hours().shedding(days),
                 rounds,
                 same.account(),
                 same.readNext(),
@@ -117,7 +117,7 @@ class Plans {
         boolean idle = of.kind() == PlanOverride.Kind.VISIT_AT
                 && solved.made().roundAt(of.visitAt()).stream()
                         .anyMatch(r -> solved.words().stops(r).isEmpty());
-        return idle ? "Nothing can be pollinated then: no flower takes pollen, or none is there that fits." : null;
+        return idle ? "Nothing can be pollinated then: no flower is receptive, or no pollen fits." : null;
     }
 
     /** What is told of the kept plan, worked out once as long as that stands. */

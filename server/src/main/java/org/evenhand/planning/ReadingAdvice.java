@@ -22,16 +22,16 @@ final class ReadingAdvice {
     /** Below this it is not worth the walk to the tree. Our convention, fruits. */
     private static final double WORTH_A_LOOK = 0.1;
 
-    private final MadePlan made;
+    private final PreparedPlan made;
     private final int round;
     private final Instant at;
-    private final Map<LotId, PlanSource> sources;
+    private final Map<LotId, PollenOption> sources;
 
-    ReadingAdvice(MadePlan made, int round) {
+    ReadingAdvice(PreparedPlan made, int round) {
         this.made = made;
         this.round = round;
         this.at = made.slots().get(round).at();
-        this.sources = made.sources().stream().collect(Collectors.toMap(PlanSource::id, s -> s));
+        this.sources = made.sources().stream().collect(Collectors.toMap(PollenOption::id, s -> s));
     }
 
     List<PlanView.ReadNext> trees() {
@@ -66,15 +66,15 @@ final class ReadingAdvice {
                 .toList();
         int doses = made.sources().stream()
                 .filter(s -> isFreshOf(s, tree.tree().varietyId()))
-                .mapToInt(PlanSource::doses)
+                .mapToInt(PollenOption::doses)
                 .sum();
         boolean scarce = flowers(stops) >= doses;
         double each = made.ground().varieties().get(tree.tree().varietyId()).dosesPerFlower(tree.sheet());
         return advice(tree, true, flowers(stops), scarce ? each * perFlower(stops) : 0);
     }
 
-    private boolean isFreshOf(PlanSource source, UUID variety) {
-        return source.toGather()
+    private boolean isFreshOf(PollenOption source, UUID variety) {
+        return source.toCollect()
                 && source.round() == round
                 && source.variety().id().equals(variety);
     }
@@ -96,16 +96,16 @@ final class ReadingAdvice {
         return tree.forecast().at(List.of(at)).get(0);
     }
 
-    private PlanView.ReadNext advice(Foreseen tree, boolean gives, int decides, double perFlower) {
+    private PlanView.ReadNext advice(Foreseen tree, boolean sheds, int decides, double perFlower) {
         ForecastPoint then = forecast(tree);
-        FlowerCount foreseen = gives ? then.giving() : then.taking();
+        FlowerCount foreseen = sheds ? then.shedding() : then.receptive();
         ReadingWorth worth = ReadingWorth.of(foreseen, perFlower);
         return new PlanView.ReadNext(
                 tree.tree().id(),
                 tree.tree().name(),
                 tree.reading().takenAt(),
                 at,
-                gives,
+                sheds,
                 foreseen.low(),
                 foreseen.high(),
                 decides,

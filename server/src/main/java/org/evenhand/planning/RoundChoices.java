@@ -10,8 +10,8 @@ import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
@@ -28,10 +28,14 @@ class RoundChoices {
     private final Orchards orchards;
     private final PollenShelf shelf;
     private final Crosses crosses;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     RoundChoices(
-            RoundChoiceRepository choices, Orchards orchards, PollenShelf shelf, Crosses crosses, OnceWriter once) {
+            RoundChoiceRepository choices,
+            Orchards orchards,
+            PollenShelf shelf,
+            Crosses crosses,
+            IdempotentWriter once) {
         this.choices = choices;
         this.orchards = orchards;
         this.shelf = shelf;

@@ -21,7 +21,7 @@ import org.evenhand.availability.Strokes;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.cropload.CropLoad;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundPlan;
@@ -42,16 +42,16 @@ final class RoundStops {
     /** When fewer than so many in a hundred flowers take pollen a day later, it is now or never. Our convention. */
     private static final double HARDLY_ANY = 0.1;
 
-    private final MadePlan made;
+    private final PreparedPlan made;
     private final Map<UUID, Foreseen> byTree;
-    private final Map<LotId, PlanSource> byId;
-    private final Map<CrossJob, List<List<CrossWork.Step>>> steps = new HashMap<>();
+    private final Map<LotId, PollenOption> byId;
+    private final Map<CrossDemand, List<List<CrossProtocol.Step>>> steps = new HashMap<>();
 
-    RoundStops(MadePlan made) {
+    RoundStops(PreparedPlan made) {
         this.made = made;
         this.byTree = made.ground().byTree();
-        this.byId = made.sources().stream().collect(Collectors.toMap(PlanSource::id, Function.identity()));
-        for (CrossJob job : made.crosses().jobs()) {
+        this.byId = made.sources().stream().collect(Collectors.toMap(PollenOption::id, Function.identity()));
+        for (CrossDemand job : made.crosses().jobs()) {
             Set<Integer> visited = new HashSet<>();
             made.plan().stops().stream()
                     .filter(s -> s.parts().stream().anyMatch(p -> job.owns(p.group())))
@@ -61,11 +61,11 @@ final class RoundStops {
     }
 
     List<RoundView.StopView> of(int round) {
-        List<RoundView.StopView> stops = new ArrayList<>(idle(round, CrossWork.Step::makesReady));
+        List<RoundView.StopView> stops = new ArrayList<>(idle(round, CrossProtocol.Step::makesReady));
         Set<UUID> before = Set.of();
         for (RoundPlan.Stop stop : made.plan().stops()) {
             if (stop.round() == round) {
-                PlanSource source = byId.get(stop.lot());
+                PollenOption source = byId.get(stop.lot());
                 List<String> clean = Hygiene.between(tree(stop).sheet(), before, source.fathers());
                 for (RoundView.StopView view : views(stop, source)) {
                     boolean first = view.givesPollen() && clean != null;
@@ -84,28 +84,28 @@ final class RoundStops {
     }
 
     /** Steps of crosses that get no pollen in this round, near trees together. */
-    private List<RoundView.StopView> idle(int round, Predicate<CrossWork.Step> which) {
+    private List<RoundView.StopView> idle(int round, Predicate<CrossProtocol.Step> which) {
         return made.crosses().jobs().stream()
                 .filter(job -> !visited(job, round))
-                .sorted(Comparator.comparing((CrossJob j) -> j.tree().tree().block())
+                .sorted(Comparator.comparing((CrossDemand j) -> j.tree().tree().block())
                         .thenComparing(j -> j.tree().tree().row())
                         .thenComparing(j -> j.tree().tree().position()))
                 .flatMap(job -> steps.get(job).get(round).stream().filter(which).map(step -> step(job, step)))
                 .toList();
     }
 
-    private boolean visited(CrossJob job, int round) {
-        return steps.get(job).get(round).stream().anyMatch(CrossWork.Step::givesPollen);
+    private boolean visited(CrossDemand job, int round) {
+        return steps.get(job).get(round).stream().anyMatch(CrossProtocol.Step::givesPollen);
     }
 
     /** One jar at one tree: its ordinary flowers, and each cross with what leads up to its visit and follows it. */
-    private List<RoundView.StopView> views(RoundPlan.Stop stop, PlanSource source) {
+    private List<RoundView.StopView> views(RoundPlan.Stop stop, PollenOption source) {
         List<RoundView.StopView> views = new ArrayList<>();
         List<RoundPlan.Part> plain = new ArrayList<>();
         List<RoundView.StopView> onceMore = new ArrayList<>();
-        Set<CrossJob> told = new HashSet<>();
+        Set<CrossDemand> told = new HashSet<>();
         for (RoundPlan.Part part : stop.parts()) {
-            Optional<CrossJob> job = made.crosses().owner(part.group());
+            Optional<CrossDemand> job = made.crosses().owner(part.group());
             if (job.isPresent()) {
                 // A first and a second visit that fall into one round are one visit.
                 if (told.add(job.get())) {
@@ -115,13 +115,13 @@ final class RoundStops {
                 onceMore.add(onceMore(stop, source, part, made.again().of(again)));
             } else if (part.group() instanceof FlowerGroupId.Reserved reserved) {
                 RoundView.Cross cross = made.crosses().setApartFor(reserved);
-                views.add(pollen(stop, source, List.of(part), CrossWork.Step.POLLINATE, cross));
+                views.add(pollen(stop, source, List.of(part), CrossProtocol.Step.POLLINATE, cross));
             } else {
                 plain.add(part);
             }
         }
         if (!plain.isEmpty()) {
-            views.add(0, pollen(stop, source, plain, CrossWork.Step.POLLINATE, null));
+            views.add(0, pollen(stop, source, plain, CrossProtocol.Step.POLLINATE, null));
         }
         views.addAll(onceMore);
         return views;
@@ -131,7 +131,8 @@ final class RoundStops {
      * The visit to a cross with a jar. Where its flowers take more than one jar, what leads up to the visit comes with the first and
      * what follows it with the last.
      */
-    private List<RoundView.StopView> visit(RoundPlan.Stop stop, PlanSource source, RoundPlan.Part part, CrossJob job) {
+    private List<RoundView.StopView> visit(
+            RoundPlan.Stop stop, PollenOption source, RoundPlan.Part part, CrossDemand job) {
         List<RoundPlan.Stop> withJars = made.plan().stops().stream()
                 .filter(s -> s.round() == stop.round() && s.parts().stream().anyMatch(p -> job.owns(p.group())))
                 .toList();
@@ -139,7 +140,7 @@ final class RoundStops {
         boolean last = withJars.indexOf(stop) == withJars.size() - 1;
         List<RoundView.StopView> views = new ArrayList<>();
         boolean before = true;
-        for (CrossWork.Step step : steps.get(job).get(stop.round())) {
+        for (CrossProtocol.Step step : steps.get(job).get(stop.round())) {
             if (step.givesPollen()) {
                 views.add(pollen(stop, source, List.of(part), step, job.ref()));
                 before = false;
@@ -150,7 +151,7 @@ final class RoundStops {
         return views;
     }
 
-    private RoundView.StopView step(CrossJob job, CrossWork.Step step) {
+    private RoundView.StopView step(CrossDemand job, CrossProtocol.Step step) {
         TreeView tree = job.tree().tree();
         CropSheet sheet = job.tree().sheet();
         return new RoundView.StopView(
@@ -166,7 +167,7 @@ final class RoundStops {
                 job.father().name(),
                 job.flowers(),
                 step.makesReady() && job.work().begun().isEmpty()
-                        ? List.of(new RoundView.StageFlowers(job.habit().prepareAt(), job.flowers(), 0))
+                        ? List.of(new RoundView.StageFlowers(job.traits().prepareAt(), job.flowers(), 0))
                         : List.of(),
                 0,
                 0,
@@ -176,7 +177,7 @@ final class RoundStops {
                 step,
                 false,
                 job.ref(),
-                CrossingWords.say(sheet, job.habit(), step, job.flowers()),
+                CrossingWords.say(sheet, job.traits(), step, job.flowers()),
                 List.of(),
                 null,
                 List.of(),
@@ -187,15 +188,15 @@ final class RoundStops {
 
     private RoundView.StopView pollen(
             RoundPlan.Stop stop,
-            PlanSource source,
+            PollenOption source,
             List<RoundPlan.Part> parts,
-            CrossWork.Step kind,
+            CrossProtocol.Step kind,
             RoundView.Cross cross) {
         Foreseen tree = tree(stop);
         CropSheet sheet = tree.sheet();
         TreeView t = tree.tree();
         int flowers = parts.stream().mapToInt(RoundPlan.Part::flowers).sum();
-        boolean plain = cross == null && kind == CrossWork.Step.POLLINATE;
+        boolean plain = cross == null && kind == CrossProtocol.Step.POLLINATE;
         return new RoundView.StopView(
                 t.id(),
                 t.name(),
@@ -204,7 +205,7 @@ final class RoundStops {
                 t.block(),
                 t.row(),
                 t.position(),
-                source.kind() == PlanSource.Kind.JAR ? source.lot().id() : null,
+                source.kind() == PollenOption.Kind.JAR ? source.lot().id() : null,
                 source.name(),
                 source.father(),
                 flowers,
@@ -217,17 +218,17 @@ final class RoundStops {
                 kind,
                 stop.grounds().wanted(),
                 cross,
-                kind == CrossWork.Step.POLLINATE_AGAIN ? "The same flowers once more." : "",
+                kind == CrossProtocol.Step.POLLINATE_AGAIN ? "The same flowers once more." : "",
                 sheet.hand().handling(),
                 sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
                 plain ? limbs(t, sheet, flowers) : List.of(),
                 null,
                 plain && onlyNow(tree, stop.round()),
-                source.toGather() ? source.variety().id() : null);
+                source.toCollect() ? source.variety().id() : null);
     }
 
     private RoundView.StopView onceMore(
-            RoundPlan.Stop stop, PlanSource source, RoundPlan.Part part, PlanSecondVisits.OnceMore again) {
+            RoundPlan.Stop stop, PollenOption source, RoundPlan.Part part, PlanSecondVisits.OnceMore again) {
         Foreseen tree = tree(stop);
         ZoneId zone = made.ground().zone();
         PollinationView first = again.first();
@@ -235,9 +236,9 @@ final class RoundStops {
                 Locale.ROOT,
                 "They had pollen on %s; about %.0f in 100 such stigmas still take it, and there is pollen to spare.",
                 Given.say(again.last(), zone),
-                100 * made.again().stillTaking(tree, again, stop.round()));
+                100 * made.again().stillReceptive(tree, again, stop.round()));
         String say = marks(first) + ", done " + Given.say(first.doneAt(), zone);
-        return pollen(stop, source, List.of(part), CrossWork.Step.POLLINATE_AGAIN, null)
+        return pollen(stop, source, List.of(part), CrossProtocol.Step.POLLINATE_AGAIN, null)
                 .onceMore(first.id(), why, say);
     }
 
@@ -276,12 +277,11 @@ final class RoundStops {
                 ? "You chose it."
                 : s.grounds()
                         .better()
-                        .map(b -> byId.get(b).name() + " would be worth more here, but earns more on other trees.")
+                        .map(b -> byId.get(b).name() + " would serve better here, but other trees need it more.")
                         .orElse(
                                 s.grounds().lotsThatServe() == 1
                                         ? "The only pollen there is that serves it."
-                                        : "Worth the most here of "
-                                                + s.grounds().lotsThatServe() + " that serve it.");
+                                        : "The best here of " + s.grounds().lotsThatServe() + " that serve it.");
         String now = s.grounds().canWait() ? "" : " By the next visit these flowers are past their best.";
         return jar + now + " " + s.cross().why();
     }

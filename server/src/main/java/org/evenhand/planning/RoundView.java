@@ -7,7 +7,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.pollination.PollinationView;
 
 /**
@@ -81,7 +81,7 @@ public record RoundView(
             String why,
             String strokes,
             List<String> cleanBefore,
-            CrossWork.Step kind,
+            CrossProtocol.Step kind,
             boolean wanted,
             @Schema(description = OPTIONAL) Cross cross,
             String say,
@@ -93,7 +93,7 @@ public record RoundView(
             @Schema(description = OPTIONAL) UUID collectOf) {
         /** Walks of earlier days lack what stops have learned to say since, and say what they have unlearned. */
         public StopView {
-            kind = kind == null ? CrossWork.Step.POLLINATE : kind;
+            kind = kind == null ? CrossProtocol.Step.POLLINATE : kind;
             say = say == null ? "" : say;
             handling = handling == null ? List.of() : List.copyOf(handling);
             limbs = limbs == null ? List.of() : List.copyOf(limbs);

@@ -43,12 +43,12 @@ public class Rounds {
                             solved.words().firstDone()));
         }
         Instant at = checked(asked, solved.ground());
-        MadePlan made = making.make(solved.hours().and(OverrideRequest.visitAt(at)));
+        PreparedPlan made = making.make(solved.hours().and(OverrideRequest.visitAt(at)));
         return view(made, new PlanWords(made), false, made.roundAt(at).orElseThrow());
     }
 
     /** @param next whether it is the next visit of the plan; else an hour that was asked for, or none */
-    private RoundView view(MadePlan made, PlanWords words, boolean next, int round) {
+    private RoundView view(PreparedPlan made, PlanWords words, boolean next, int round) {
         PlanningContext ground = made.ground();
         VisitWindow slot = made.slots().get(round);
         List<RoundView.StopView> stops = words.stops(round);

@@ -15,11 +15,11 @@ import java.util.function.Supplier;
 record SolvedOrchard(
         PlanningContext ground,
         VisitWindows hours,
-        MadePlan made,
+        PreparedPlan made,
         PlanWords words,
         Double cost,
         Map<String, Object> told) {
-    SolvedOrchard(PlanningContext ground, VisitWindows hours, MadePlan made, PlanWords words, Double cost) {
+    SolvedOrchard(PlanningContext ground, VisitWindows hours, PreparedPlan made, PlanWords words, Double cost) {
         this(ground, hours, made, words, cost, new ConcurrentHashMap<>());
     }
 

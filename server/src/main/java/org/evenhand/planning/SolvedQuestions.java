@@ -23,7 +23,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class SolvedQuestions {
-    private final Cache<Question, ChosenPlan> plans = Caffeine.newBuilder()
+    private final Cache<Question, OverriddenPlan> plans = Caffeine.newBuilder()
             .maximumSize(64)
             .expireAfterAccess(Duration.ofHours(1))
             .build();
@@ -47,7 +47,7 @@ class SolvedQuestions {
     /** @param round the round it is meant for: empty for all; null where there is none any more */
     private record Chosen(UUID id, UUID tree, UUID lot, int flowers, LocalDate onDay, OptionalInt round) {}
 
-    ChosenPlan plan(
+    OverriddenPlan plan(
             RoundRequest request,
             Map<TreeId, Double> shares,
             double worthGoing,
@@ -60,7 +60,10 @@ class SolvedQuestions {
                 .collect(Collectors.toList());
         return plans.get(
                 new Question(request, shares, worthGoing, needed, chosen),
-                q -> ChosenPlan.of(
-                        new WorkablePlan(q.shares()::get, q.worthGoing(), q.needed(), cancellation), q.request(), choices, round));
+                q -> OverriddenPlan.of(
+                        new WorkablePlan(q.shares()::get, q.worthGoing(), q.needed(), cancellation),
+                        q.request(),
+                        choices,
+                        round));
     }
 }

@@ -21,13 +21,13 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Plural;
-import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.AnthesisForecast;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.planning.FreeHours;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.VisitTimes;
 import org.evenhand.core.planning.WorkHours;
+import org.evenhand.core.planning.WorkingHours;
 
 /** The hours at which to walk, crop by crop; and what stands in the way of any. One use each. */
 final class VisitWindows {
@@ -48,10 +48,10 @@ final class VisitWindows {
 
     private final PlanningContext ground;
     private final List<Instant> moments;
-    private final Map<UUID, Openings.Course> courses;
-    private final double[] taking;
-    private final double[] giving;
-    private final List<FreeHours.Stretch> free;
+    private final Map<UUID, AnthesisForecast.Course> courses;
+    private final double[] receptive;
+    private final double[] shedding;
+    private final List<WorkingHours.TimeWindow> free;
     private final List<VisitWindow> slots;
     private final List<String> obstacles = new ArrayList<>();
 
@@ -59,12 +59,12 @@ final class VisitWindows {
         this(ground, moments(ground.now()), null);
     }
 
-    private VisitWindows(PlanningContext ground, List<Instant> moments, Map<UUID, Openings.Course> courses) {
+    private VisitWindows(PlanningContext ground, List<Instant> moments, Map<UUID, AnthesisForecast.Course> courses) {
         this.ground = ground;
         this.moments = moments;
         this.courses = courses == null ? courses() : courses;
-        this.taking = sum(this.courses.values(), Openings.Course::taking, moments.size());
-        this.giving = sum(this.courses.values(), Openings.Course::giving, moments.size());
+        this.receptive = sum(this.courses.values(), AnthesisForecast.Course::receptive, moments.size());
+        this.shedding = sum(this.courses.values(), AnthesisForecast.Course::shedding, moments.size());
         this.free = ground.hours().from(ground.now(), DAYS, ground.zone());
         this.slots = overridden(
                 VisitTimes.of(free, moments, crops()).stream().map(this::slot).toList());
@@ -101,12 +101,12 @@ final class VisitWindows {
         return moments.subList(0, until(days));
     }
 
-    double[] taking(int days) {
-        return Arrays.copyOf(taking, until(days));
+    double[] receptive(int days) {
+        return Arrays.copyOf(receptive, until(days));
     }
 
-    double[] giving(int days) {
-        return Arrays.copyOf(giving, until(days));
+    double[] shedding(int days) {
+        return Arrays.copyOf(shedding, until(days));
     }
 
     private int until(int days) {
@@ -118,14 +118,15 @@ final class VisitWindows {
         return List.copyOf(obstacles);
     }
 
-    private Map<UUID, Openings.Course> courses() {
-        Openings all = Openings.at(moments);
-        Map<UUID, Openings.Course> courses = new HashMap<>();
+    private Map<UUID, AnthesisForecast.Course> courses() {
+        AnthesisForecast all = AnthesisForecast.at(moments);
+        Map<UUID, AnthesisForecast.Course> courses = new HashMap<>();
         ground.trees().forEach(t -> courses.put(t.tree().id(), all.course(t.forecast())));
         return courses;
     }
 
-    private static double[] sum(Collection<Openings.Course> courses, Function<Openings.Course, double[]> of, int size) {
+    private static double[] sum(
+            Collection<AnthesisForecast.Course> courses, Function<AnthesisForecast.Course, double[]> of, int size) {
         double[] sum = new double[size];
         courses.forEach(c -> {
             for (int i = 0; i < size; i++) {
@@ -142,7 +143,7 @@ final class VisitWindows {
 
     private List<VisitTimes.OfCrop> crops() {
         Instant last = moments.get(moments.size() - 1);
-        Map<CropSheet, List<Openings.Course>> byCrop = ground.trees().stream()
+        Map<CropSheet, List<AnthesisForecast.Course>> byCrop = ground.trees().stream()
                 .collect(Collectors.groupingBy(
                         Foreseen::sheet,
                         LinkedHashMap::new,
@@ -152,13 +153,13 @@ final class VisitWindows {
                         t -> t.sheet().pollenGroup(),
                         Collectors.collectingAndThen(
                                 Collectors.mapping(t -> courses.get(t.tree().id()), Collectors.toList()),
-                                of -> sum(of, Openings.Course::giving, moments.size()))));
+                                of -> sum(of, AnthesisForecast.Course::shedding, moments.size()))));
         List<VisitTimes.OfCrop> crops = new ArrayList<>();
         byCrop.forEach((sheet, of) -> crops.add(whenGoing(
                 sheet,
                 new VisitTimes.OfCrop(
                         WorkHours.of(sheet, ground.site(), ground.now(), last),
-                        sum(of, Openings.Course::taking, moments.size()),
+                        sum(of, AnthesisForecast.Course::receptive, moments.size()),
                         shedding.get(sheet.pollenGroup()),
                         sheet.hand().flowerToFlower() || ground.onShelf().contains(sheet.pollenGroup())))));
         return crops;
@@ -239,7 +240,7 @@ final class VisitWindows {
                 .map(s -> s.free().until())
                 .filter(until -> until.isAfter(at.plus(OWN_HOUR)))
                 .orElse(at.plus(OWN_HOUR));
-        FreeHours.Stretch lasts = new FreeHours.Stretch(at, end);
+        WorkingHours.TimeWindow lasts = new WorkingHours.TimeWindow(at, end);
         int moment = (int) moments.stream().filter(m -> !m.isAfter(at)).count() - 1;
         return new VisitWindow(lasts, at, ("You chose this hour. " + why(moment)).strip(), most(lasts), true);
     }
@@ -256,12 +257,12 @@ final class VisitWindows {
     }
 
     private VisitWindow slot(VisitTimes.Visit visit) {
-        FreeHours.Stretch lasts = new FreeHours.Stretch(visit.at(), visit.until());
+        WorkingHours.TimeWindow lasts = new WorkingHours.TimeWindow(visit.at(), visit.until());
         return new VisitWindow(lasts, visit.at(), why(visit.moment()), most(lasts), false);
     }
 
     /** Flowers that can be done; no end of them where nobody told any hours. */
-    private int most(FreeHours.Stretch lasts) {
+    private int most(WorkingHours.TimeWindow lasts) {
         return ground.hours().told()
                 ? (int) Math.max(1, Math.floor(lasts.hours() * ground.settings().flowersPerHour()))
                 : RoundRequest.NO_LIMIT;
@@ -271,16 +272,16 @@ final class VisitWindows {
     private String why(int moment) {
         Map<String, double[]> byCrop = new TreeMap<>();
         ground.trees().forEach(t -> {
-            Openings.Course course = courses.get(t.tree().id());
+            AnthesisForecast.Course course = courses.get(t.tree().id());
             double[] sums = byCrop.computeIfAbsent(t.sheet().name(), n -> new double[2]);
-            sums[0] += course.taking()[moment];
-            sums[1] += course.giving()[moment];
+            sums[0] += course.receptive()[moment];
+            sums[1] += course.shedding()[moment];
         });
         return byCrop.entrySet().stream()
                 .filter(e -> e.getValue()[0] >= THERE)
                 .map(e -> String.format(
                         Locale.ROOT,
-                        "%s: about %s can take pollen then%s.",
+                        "%s: about %s can be pollinated then%s.",
                         e.getKey(),
                         Plural.of((int) Math.round(e.getValue()[0]), "flower"),
                         e.getValue()[1] >= THERE ? String.format(Locale.ROOT, ", %.0f shed it", e.getValue()[1]) : ""))
@@ -292,8 +293,8 @@ final class VisitWindows {
             obstacles.add("No tree was read lately: read the flowers first, then the visits can be planned.");
         } else if (free.isEmpty()) {
             obstacles.add("There is no free hour in these days. Add hours, or look further ahead.");
-        } else if (Arrays.stream(taking).max().orElse(0) < THERE) {
-            obstacles.add("No flower can take pollen in these days.");
+        } else if (Arrays.stream(receptive).max().orElse(0) < THERE) {
+            obstacles.add("No flower can be pollinated in these days.");
         } else if (slots.isEmpty()) {
             obstacles.add("Nobody goes in these days: they are skipped, not among the days you go on, or too cold.");
         }

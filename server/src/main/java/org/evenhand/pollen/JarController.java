@@ -19,9 +19,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class JarController {
     private final Jars jars;
-    private final Pourings pourings;
+    private final Blendings pourings;
 
-    JarController(Jars jars, Pourings pourings) {
+    JarController(Jars jars, Blendings pourings) {
         this.jars = jars;
         this.pourings = pourings;
     }

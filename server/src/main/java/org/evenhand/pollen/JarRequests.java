@@ -7,7 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.KeepingStep;
+import org.evenhand.core.pollen.StorageStep;
 
 /** What is sent about a jar after it was filled. */
 final class JarRequests {
@@ -21,7 +21,7 @@ final class JarRequests {
     @Schema(name = "KeepingStepRequest")
     record Step(
             Instant at,
-            KeepingStep.Kind kind,
+            StorageStep.Kind kind,
             @Schema(description = OPTIONAL) Storage storage,
             @Schema(description = OPTIONAL) Double celsius,
             @Schema(description = OPTIONAL) Double humidity,

@@ -19,16 +19,16 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.pollen.FlowerTrial;
 import org.evenhand.core.pollen.GerminationTest;
-import org.evenhand.core.pollen.KeepingHazard;
-import org.evenhand.core.pollen.KeepingStep;
-import org.evenhand.core.pollen.PollenKeeping;
-import org.evenhand.core.pollen.ViabilityCourse;
-import org.evenhand.core.weather.Air;
+import org.evenhand.core.pollen.StorageHistory;
+import org.evenhand.core.pollen.StorageStep;
+import org.evenhand.core.pollen.StorageWarning;
+import org.evenhand.core.pollen.ViabilityCurve;
+import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.OrchardRecord;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
@@ -52,7 +52,7 @@ class Jars {
     private final Ledger ledger;
     private final Orchards orchards;
     private final Weather weather;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     Jars(
             PollenLotRepository lots,
@@ -63,7 +63,7 @@ class Jars {
             Ledger ledger,
             Orchards orchards,
             Weather weather,
-            OnceWriter once) {
+            IdempotentWriter once) {
         this.lots = lots;
         this.steps = steps;
         this.tests = tests;
@@ -93,17 +93,17 @@ class Jars {
     private LotStory story(Caller caller, PollenLot lot) {
         LotBook book = books.read(caller);
         Instant now = orchards.now(caller);
-        ViabilityCourse course = book.course(lot);
+        ViabilityCurve course = book.course(lot);
         return new LotStory(
                 book.view(lot, now),
                 hour(caller, lot.details()).orElse(null),
                 steps(book, lot),
                 book.keeping(lot).hazardsUntil(now).stream()
-                        .map(KeepingHazard::say)
+                        .map(StorageWarning::say)
                         .toList(),
                 tests(book, lot),
                 points(course, now),
-                course.fresh() * ViabilityCourse.USEFUL_SHARE_OF_FRESH,
+                course.fresh() * ViabilityCurve.USEFUL_SHARE_OF_FRESH,
                 lines(book, lot),
                 book.pouredFrom(lot).stream()
                         .map(l -> new LotView.PartView(
@@ -122,7 +122,7 @@ class Jars {
         Set<String> stood = d.sources().keySet().stream()
                 .map(tree -> places.of(orchards.tree(caller, tree).block()))
                 .collect(Collectors.toSet());
-        Air air = weather.air(
+        WeatherSeries air = weather.air(
                 caller, stood.size() == 1 ? stood.iterator().next() : Places.ORCHARD, d.collectedAt(), d.collectedAt());
         Instant at = d.collectedAt();
         OptionalDouble humidity = air.humidityAt(at);
@@ -136,13 +136,13 @@ class Jars {
         List<LotStory.Step> found = new ArrayList<>();
         found.add(step(
                 null,
-                KeepingStep.stored(lot.details().collectedAt(), lot.details().storage()),
+                StorageStep.stored(lot.details().collectedAt(), lot.details().storage()),
                 0));
         book.stepsOf(lot).forEach(s -> found.add(step(s.id(), s.step(), s.version())));
         return found;
     }
 
-    private static LotStory.Step step(UUID id, KeepingStep s, long version) {
+    private static LotStory.Step step(UUID id, StorageStep s, long version) {
         return new LotStory.Step(
                 id,
                 s.at(),
@@ -159,7 +159,7 @@ class Jars {
 
     private static LotStory.Test test(LotBook book, PollenLot lot, PollenTest test) {
         PollenTest.Seen seen = test.seen();
-        ViabilityCourse course = book.course(lot);
+        ViabilityCurve course = book.course(lot);
         Optional<GerminationTest> g = seen.germination();
         Optional<FlowerTrial> t = seen.trial();
         return new LotStory.Test(
@@ -182,7 +182,7 @@ class Jars {
                 test.version());
     }
 
-    private static List<LotStory.Point> points(ViabilityCourse course, Instant now) {
+    private static List<LotStory.Point> points(ViabilityCurve course, Instant now) {
         Instant from = course.keeping().collectedAt();
         Instant known = now.isAfter(from) ? now : from;
         Instant until = course.goodUntil(known).filter(known::isBefore).orElse(known);
@@ -194,7 +194,7 @@ class Jars {
                 .toList();
     }
 
-    private static LotStory.Point point(Instant at, ViabilityCourse.Estimate e) {
+    private static LotStory.Point point(Instant at, ViabilityCurve.Estimate e) {
         return new LotStory.Point(at, e.share(), e.low(), e.high());
     }
 
@@ -224,7 +224,7 @@ class Jars {
 
     public LotStory putStep(Caller caller, UUID lotId, UUID id, JarRequests.Step request) {
         PollenLot lot = require(caller, lotId);
-        KeepingStep step = new KeepingStep(
+        StorageStep step = new StorageStep(
                 Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller)),
                 Given.required("kind", request.kind()),
                 Optional.ofNullable(request.storage()),
@@ -243,21 +243,21 @@ class Jars {
                 });
     }
 
-    private void check(Caller caller, PollenLot lot, KeepingStep step, List<String> confirmed) {
+    private void check(Caller caller, PollenLot lot, StorageStep step, List<String> confirmed) {
         LotBook book = books.read(caller);
         refuseBefore(caller, lot, step.at());
         step.storage().ifPresent(s -> PollenShelf.requireStorage(book.sheet(lot), s));
-        PollenKeeping after = book.keeping(lot).until(step.at()).then(step);
-        ask(KeepingHazard.ofLastStep(after), confirmed);
+        StorageHistory after = book.keeping(lot).until(step.at()).then(step);
+        ask(StorageWarning.ofLastStep(after), confirmed);
     }
 
     /** Asks once for all that growers would warn of. */
-    static void ask(List<KeepingHazard> hazards, List<String> confirmed) {
-        String key = hazards.stream().map(KeepingHazard::name).collect(Collectors.joining("+"));
+    static void ask(List<StorageWarning> hazards, List<String> confirmed) {
+        String key = hazards.stream().map(StorageWarning::name).collect(Collectors.joining("+"));
         if (!hazards.isEmpty() && !JarRequests.confirms(confirmed, key)) {
             throw new QuestionException(
                     key,
-                    hazards.stream().map(KeepingHazard::say).collect(Collectors.joining(" "))
+                    hazards.stream().map(StorageWarning::say).collect(Collectors.joining(" "))
                             + " Write it down all the same?");
         }
     }

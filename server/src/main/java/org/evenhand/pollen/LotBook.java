@@ -14,10 +14,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.KeepingStep;
-import org.evenhand.core.pollen.PollenKeeping;
+import org.evenhand.core.pollen.StorageHistory;
+import org.evenhand.core.pollen.StorageStep;
 import org.evenhand.core.pollen.TestAdvice;
-import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.core.pollen.ViabilityCurve;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.orchard.VarietyView;
@@ -32,7 +32,7 @@ final class LotBook {
     private final Names names;
     private final Function<String, CropSheet> sheets;
     private final Site site;
-    private final Map<UUID, ViabilityCourse> courses = new HashMap<>();
+    private final Map<UUID, ViabilityCurve> courses = new HashMap<>();
     private final Map<UUID, Map<UUID, Double>> fathers = new HashMap<>();
 
     /** Names that a view needs. */
@@ -98,15 +98,15 @@ final class LotBook {
     }
 
     /** Where it has been since it was filled. */
-    PollenKeeping keeping(PollenLot lot) {
+    StorageHistory keeping(PollenLot lot) {
         LotDetails d = lot.details();
-        List<KeepingStep> all = new ArrayList<>();
-        all.add(KeepingStep.stored(d.collectedAt(), d.storage()));
+        List<StorageStep> all = new ArrayList<>();
+        all.add(StorageStep.stored(d.collectedAt(), d.storage()));
         if (d.poured() && partsDry(d)) {
-            all.add(KeepingStep.of(d.collectedAt(), KeepingStep.Kind.SEEN_DRY));
+            all.add(StorageStep.of(d.collectedAt(), StorageStep.Kind.SEEN_DRY));
         }
         all.addAll(stepsOf(lot).stream().map(PollenStep::step).toList());
-        return PollenKeeping.of(sheet(lot), all);
+        return StorageHistory.of(sheet(lot), all);
     }
 
     private boolean partsDry(LotDetails d) {
@@ -129,13 +129,13 @@ final class LotBook {
     }
 
     /** What is alive in a jar over time. */
-    ViabilityCourse course(UUID lot) {
+    ViabilityCurve course(UUID lot) {
         return course(lots.get(lot));
     }
 
     /** What is alive in it over time. */
-    ViabilityCourse course(PollenLot lot) {
-        ViabilityCourse known = courses.get(lot.id());
+    ViabilityCurve course(PollenLot lot) {
+        ViabilityCurve known = courses.get(lot.id());
         if (known == null) {
             known = untested(lot);
             for (PollenTest test : testsOf(lot)) {
@@ -146,15 +146,15 @@ final class LotBook {
         return known;
     }
 
-    private ViabilityCourse untested(PollenLot lot) {
+    private ViabilityCurve untested(PollenLot lot) {
         LotDetails d = lot.details();
         if (!d.poured()) {
-            return ViabilityCourse.collected(sheet(lot), keeping(lot));
+            return ViabilityCurve.collected(sheet(lot), keeping(lot));
         }
-        List<ViabilityCourse.Part> parts = d.parts().entrySet().stream()
-                .map(e -> new ViabilityCourse.Part(e.getValue(), course(lots.get(e.getKey()))))
+        List<ViabilityCurve.Part> parts = d.parts().entrySet().stream()
+                .map(e -> new ViabilityCurve.Part(e.getValue(), course(lots.get(e.getKey()))))
                 .toList();
-        return ViabilityCourse.poured(sheet(lot), keeping(lot), parts);
+        return ViabilityCurve.poured(sheet(lot), keeping(lot), parts);
     }
 
     /** Jars it was poured into. */
@@ -164,7 +164,7 @@ final class LotBook {
 
     LotView view(PollenLot lot, Instant at) {
         LotDetails d = lot.details();
-        PollenKeeping keeping = keeping(lot);
+        StorageHistory keeping = keeping(lot);
         Instant asked = at.isBefore(d.collectedAt()) ? d.collectedAt() : at;
         boolean open = keeping.storageAt(asked) == Storage.ROOM && !keeping.shutAt(asked);
         return new LotView(
@@ -219,8 +219,8 @@ final class LotBook {
     }
 
     private LotView.Viability viability(PollenLot lot, Instant at) {
-        ViabilityCourse course = course(lot);
-        ViabilityCourse.Estimate now = course.at(at);
+        ViabilityCurve course = course(lot);
+        ViabilityCurve.Estimate now = course.at(at);
         Storage storage = course.keeping().storageAt(at);
         Optional<Instant> goodUntil = course.goodUntil(at);
         return new LotView.Viability(

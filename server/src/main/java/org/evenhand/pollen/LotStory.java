@@ -7,8 +7,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.KeepingStep;
-import org.evenhand.core.weather.AirSource;
+import org.evenhand.core.pollen.StorageStep;
+import org.evenhand.core.weather.WeatherSource;
 
 /**
  * All that is known of a jar.
@@ -33,14 +33,14 @@ record LotStory(
     /** The air of an hour. */
     @Schema(name = "LotHour")
     record Hour(
-            double celsius, @Schema(description = OPTIONAL) Double humidity, AirSource source) {}
+            double celsius, @Schema(description = OPTIONAL) Double humidity, WeatherSource source) {}
 
     /** A step in its keeping. The first, where it went when it was filled, has no id. */
     @Schema(name = "KeepingStep")
     record Step(
             @Schema(description = OPTIONAL) UUID id,
             Instant at,
-            KeepingStep.Kind kind,
+            StorageStep.Kind kind,
             @Schema(description = OPTIONAL) Storage storage,
             @Schema(description = OPTIONAL) Double celsius,
             @Schema(description = OPTIONAL) Double humidity,

@@ -19,12 +19,12 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @RestController
 @RequestMapping("/api")
 class MakingController {
-    private final Gathering gathering;
+    private final CollectingAdvice gathering;
     private final Recipes recipes;
     private final Labels labels;
     private final LabelPrinter printer;
 
-    MakingController(Gathering gathering, Recipes recipes, Labels labels, LabelPrinter printer) {
+    MakingController(CollectingAdvice gathering, Recipes recipes, Labels labels, LabelPrinter printer) {
         this.gathering = gathering;
         this.recipes = recipes;
         this.labels = labels;
@@ -32,7 +32,7 @@ class MakingController {
     }
 
     @GetMapping("/gathering")
-    Gathering.View gathering(
+    CollectingAdvice.View gathering(
             @AuthenticationPrincipal Caller caller, @RequestParam UUID variety, @RequestParam int doses) {
         return gathering.of(caller, variety, doses);
     }

@@ -17,13 +17,13 @@ import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.core.pollen.ViabilityCurve;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -44,7 +44,7 @@ public class PollenShelf {
     private final Orchards orchards;
     private final Readings readings;
     private final CropCatalogue crops;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     PollenShelf(
             PollenLotRepository lots,
@@ -53,7 +53,7 @@ public class PollenShelf {
             Orchards orchards,
             Readings readings,
             CropCatalogue crops,
-            OnceWriter once) {
+            IdempotentWriter once) {
         this.lots = lots;
         this.books = books;
         this.ledger = ledger;
@@ -86,7 +86,7 @@ public class PollenShelf {
 
     /** What is alive over time in each jar, removed ones too, reckoned when it is asked for. */
     @Transactional(readOnly = true)
-    public Function<UUID, ViabilityCourse> courses(Caller caller) {
+    public Function<UUID, ViabilityCurve> courses(Caller caller) {
         LotBook book = books.read(caller);
         return book::course;
     }
@@ -114,7 +114,8 @@ public class PollenShelf {
 
     private LotView again(Caller caller, PollenLot found, LotRequest request) {
         if (found.voided()) {
-            throw new ConflictException("This jar was taken back. To collect for the same walk again, begin it anew.");
+            throw new ConflictException(
+                    "This jar was removed. To collect for the same walk again, plan its rest anew.");
         }
         LotDetails now = found.details();
         boolean same = now.sources().equals(sources(request))
@@ -203,10 +204,10 @@ public class PollenShelf {
                     tree.name() + " had not been read by then, so nobody knows whether its flowers gave pollen. "
                             + "Record the lot all the same?");
         }
-        if (latest.get().giving(sheet) == 0) {
+        if (latest.get().shedding(sheet) == 0) {
             throw new QuestionException(
                     NO_MALE_FLOWERS,
-                    tree.name() + " had no flower giving pollen when it was read on "
+                    tree.name() + " had no flower shedding pollen when it was read on "
                             + Given.say(latest.get().at(), zone) + ". Record the lot all the same?");
         }
     }

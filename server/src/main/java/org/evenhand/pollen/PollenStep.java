@@ -8,7 +8,7 @@ import java.time.ZoneId;
 import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.pollen.KeepingStep;
+import org.evenhand.core.pollen.StorageStep;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -21,7 +21,7 @@ class PollenStep extends OrchardRecord {
     private Instant doneAt;
 
     @Enumerated(EnumType.STRING)
-    private KeepingStep.Kind kind;
+    private StorageStep.Kind kind;
 
     @Enumerated(EnumType.STRING)
     private Storage storage;
@@ -31,7 +31,7 @@ class PollenStep extends OrchardRecord {
 
     protected PollenStep() {}
 
-    PollenStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID lotId, KeepingStep step) {
+    PollenStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID lotId, StorageStep step) {
         super(id, caller, now, zone);
         this.lotId = lotId;
         this.doneAt = step.at();
@@ -45,8 +45,8 @@ class PollenStep extends OrchardRecord {
         return lotId;
     }
 
-    KeepingStep step() {
-        return new KeepingStep(
+    StorageStep step() {
+        return new StorageStep(
                 doneAt,
                 kind,
                 Optional.ofNullable(storage),

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.pollen.FlowerTrial;
 import org.evenhand.core.pollen.GerminationTest;
-import org.evenhand.core.pollen.ViabilityCourse;
+import org.evenhand.core.pollen.ViabilityCurve;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -73,7 +73,7 @@ class PollenTest extends OrchardRecord {
     }
 
     /** The course as it is known after this test. */
-    ViabilityCourse teach(ViabilityCourse course) {
+    ViabilityCurve teach(ViabilityCurve course) {
         Seen seen = seen();
         return seen.germination()
                 .map(g -> course.tested(seen.at(), g))

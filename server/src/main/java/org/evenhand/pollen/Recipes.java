@@ -11,7 +11,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Sourced;
-import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.crop.SuspensionTraits;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.pollen.GerminationMedium;
 import org.evenhand.core.pollen.HouseholdRecipe;
@@ -98,15 +98,15 @@ class Recipes {
     @Transactional(readOnly = true)
     public Mixture suspension(Caller caller, Ask ask) {
         CropSheet sheet = crops.require(caller, "crop", Given.required("crop", ask.crop()));
-        SuspensionHabit habit = sheet.pollen()
+        SuspensionTraits traits = sheet.pollen()
                 .suspension()
                 .orElseThrow(() -> new InvalidInputException(
                         "crop", "is " + sheet.name() + ", whose pollen is not floated in water by growers."));
-        BigDecimal sugar = or(ask.sugarPercent(), habit.sugarPercent());
-        BigDecimal pollen = or(ask.pollenMgPerMl(), habit.pollenMgPerMl());
-        BigDecimal dose = or(ask.doseMl(), habit.doseMl());
+        BigDecimal sugar = or(ask.sugarPercent(), traits.sugarPercent());
+        BigDecimal pollen = or(ask.pollenMgPerMl(), traits.pollenMgPerMl());
+        BigDecimal dose = or(ask.doseMl(), traits.doseMl());
         BigDecimal waste = ask.wastePercent() == null
-                ? decimal(habit.waste())
+                ? decimal(traits.waste())
                 : ask.wastePercent().movePointLeft(2);
         if ((ask.fruits() == null) == (ask.volumeMl() == null)) {
             throw new InvalidInputException("fruits", "or volume: give one of the two.");
@@ -125,8 +125,8 @@ class Recipes {
                 dose,
                 waste.movePointRight(2),
                 made.doses(),
-                decimal(habit.keepsHours()),
-                habit.notes(),
+                decimal(traits.keepsHours()),
+                traits.notes(),
                 HouseholdRecipe.of(made)
                         .map(h -> new Household(h.stockMl(), h.sugarG(), h.takeMl()))
                         .orElse(null),
@@ -150,15 +150,15 @@ class Recipes {
     @Transactional(readOnly = true)
     public Fig figSize(Caller caller, UUID varietyId, double diameterMm, FigSize.Eye eye) {
         VarietyView variety = orchards.variety(caller, varietyId);
-        Optional<SuspensionHabit.SizeWindow> usual =
-                crops.of(caller, variety.crop()).pollen().suspension().flatMap(SuspensionHabit::sizeWindow);
+        Optional<SuspensionTraits.SizeWindow> usual =
+                crops.of(caller, variety.crop()).pollen().suspension().flatMap(SuspensionTraits::sizeWindow);
         if (usual.isEmpty()) {
             throw new InvalidInputException("varietyId", "is " + variety.name() + ", which is no fig.");
         }
         Breeding b = variety.breeding();
         boolean own = b.figRightFromMm() != null;
-        SuspensionHabit.SizeWindow window = own
-                ? new SuspensionHabit.SizeWindow(
+        SuspensionTraits.SizeWindow window = own
+                ? new SuspensionTraits.SizeWindow(
                         Sourced.practice(b.figRightFromMm()), Sourced.practice(b.figLateFromMm()))
                 : usual.get();
         return new Fig(

@@ -5,7 +5,7 @@ import java.util.Collection;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.Caller;
 
 /** What pollinations ask of the crosses whose flowers they serve. */
@@ -17,7 +17,7 @@ public interface CrossFlowers {
     Cross cross(Caller caller, UUID id);
 
     /** Refuses more flowers in a step than the step before left. */
-    void refuseMoreThanThere(Caller caller, UUID crossingId, CrossWork.Step step, int flowers, Instant at);
+    void refuseMoreThanThere(Caller caller, UUID crossingId, CrossProtocol.Step step, int flowers, Instant at);
 
     /** Holds the orchard's numbers until the transaction ends. */
     void holdNumbers(Caller caller);

@@ -11,7 +11,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.crop.SuspensionTraits;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.pollen.Suspension;
 import org.evenhand.core.pollination.FigList;
@@ -19,8 +19,8 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -36,9 +36,9 @@ public class Figs {
     private final FigMeasureRepository measures;
     private final Orchards orchards;
     private final CropCatalogue crops;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
-    Figs(FigMeasureRepository measures, Orchards orchards, CropCatalogue crops, OnceWriter once) {
+    Figs(FigMeasureRepository measures, Orchards orchards, CropCatalogue crops, IdempotentWriter once) {
         this.measures = measures;
         this.orchards = orchards;
         this.crops = crops;
@@ -48,8 +48,8 @@ public class Figs {
     @Transactional(readOnly = true)
     public FigsView of(Caller caller, UUID treeId) {
         TreeView tree = orchards.tree(caller, treeId);
-        SuspensionHabit habit = habit(caller, tree);
-        SuspensionHabit.SizeWindow window = habit.sizeWindow().orElseThrow();
+        SuspensionTraits traits = traits(caller, tree);
+        SuspensionTraits.SizeWindow window = traits.sizeWindow().orElseThrow();
         Instant now = orchards.now(caller);
         List<FigMeasure> found = measures.findByOrchardIdAndTreeIdAndMeasuredAtAfterAndVoidedAtIsNull(
                 caller.orchardId(), treeId, now.minus(CROP));
@@ -67,8 +67,8 @@ public class Figs {
                 right,
                 Suspension.volumeFor(
                                 right,
-                                BigDecimal.valueOf(habit.doseMl().value()),
-                                BigDecimal.valueOf(habit.waste().value()))
+                                BigDecimal.valueOf(traits.doseMl().value()),
+                                BigDecimal.valueOf(traits.waste().value()))
                         .setScale(1, RoundingMode.UP),
                 figs);
     }
@@ -88,19 +88,19 @@ public class Figs {
                 record.version());
     }
 
-    private SuspensionHabit habit(Caller caller, TreeView tree) {
+    private SuspensionTraits traits(Caller caller, TreeView tree) {
         return crops.of(caller, tree.crop())
                 .pollen()
                 .suspension()
                 .filter(h -> h.sizeWindow().isPresent())
-                .filter(h -> crops.of(caller, tree.crop()).takes())
+                .filter(h -> crops.of(caller, tree.crop()).receives())
                 .orElseThrow(() -> new InvalidInputException(
                         "treeId", "is " + tree.name() + ", whose fruits are not injected by size."));
     }
 
     public FigsView put(Caller caller, UUID id, FigsView.Request request) {
         TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
-        habit(caller, tree);
+        traits(caller, tree);
         FigList.Measure measure = new FigList.Measure(
                 Given.text("fig", request.fig(), 40),
                 Require.within("diameterMm", Given.required("diameterMm", request.diameterMm()), 1, 200),

@@ -18,7 +18,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.bloom.FlowerReading;
 import org.evenhand.core.crop.Mark;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.fruitset.CheckCalendar;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.mating.CrossCompatibility;
@@ -27,8 +27,8 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
@@ -58,7 +58,7 @@ public class Pollinations {
     private final Orchards orchards;
     private final PollenShelf shelf;
     private final Crosses crosses;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
     private final CropCatalogue crops;
     private final WalkRecords walks;
     private final CrossFlowers crossings;
@@ -71,7 +71,7 @@ public class Pollinations {
             Orchards orchards,
             PollenShelf shelf,
             Crosses crosses,
-            OnceWriter once,
+            IdempotentWriter once,
             CropCatalogue crops,
             WalkRecords walks,
             CrossFlowers crossings,
@@ -327,8 +327,9 @@ public class Pollinations {
                             + " is with "
                             + orchards.variety(caller, cross.fatherId()).name() + " alone. Take another jar.");
         }
-        CrossWork.Step visit =
-                Boolean.TRUE.equals(request.again()) ? CrossWork.Step.POLLINATE_AGAIN : CrossWork.Step.POLLINATE;
+        CrossProtocol.Step visit = Boolean.TRUE.equals(request.again())
+                ? CrossProtocol.Step.POLLINATE_AGAIN
+                : CrossProtocol.Step.POLLINATE;
         crossings.refuseMoreThanThere(caller, cross.id(), visit, flowers, doneAt);
         return Optional.of(cross);
     }
@@ -469,7 +470,7 @@ public class Pollinations {
         OptionalInt days = CheckCalendar.markGoneBefore(crops.of(caller, tree.crop()), p.markLasts());
         return days.isEmpty()
                 ? null
-                : "The petals with this mark fall within days, and the first look is due after " + days.getAsInt()
+                : "The petals with this mark fall within days, and the first check is due after " + days.getAsInt()
                         + " days: add a tie or a tag that lasts.";
     }
 }

@@ -70,7 +70,7 @@ class SecondVisitRules {
         Set<UUID> before = fathers(Optional.ofNullable(first.lotId()).map(id -> shelf.lot(caller, id)));
         if (!fathers(lot).equals(before)) {
             throw new InvalidInputException(
-                    "lotId", "holds other pollen than the first visit's; nobody could tell the father any more.");
+                    "lotId", "holds other pollen than the first visit's; nobody could know the father any more.");
         }
     }
 

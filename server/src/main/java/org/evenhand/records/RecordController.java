@@ -19,16 +19,18 @@ class RecordController {
     }
 
     @PostMapping(value = "/pollinations", consumes = "text/csv")
-    RecordsTaken pollinations(@AuthenticationPrincipal Caller caller, HttpServletRequest request) throws IOException {
+    RecordsImported pollinations(@AuthenticationPrincipal Caller caller, HttpServletRequest request)
+            throws IOException {
         return taken(caller, RecordImports.Kind.POLLINATIONS, request);
     }
 
     @PostMapping(value = "/looks", consumes = "text/csv")
-    RecordsTaken looks(@AuthenticationPrincipal Caller caller, HttpServletRequest request) throws IOException {
+    RecordsImported looks(@AuthenticationPrincipal Caller caller, HttpServletRequest request) throws IOException {
         return taken(caller, RecordImports.Kind.LOOKS, request);
     }
 
-    private RecordsTaken taken(Caller caller, RecordImports.Kind kind, HttpServletRequest request) throws IOException {
+    private RecordsImported taken(Caller caller, RecordImports.Kind kind, HttpServletRequest request)
+            throws IOException {
         // The body itself: a file of millions of lines is never held as a whole.
         try (InputStream csv = request.getInputStream()) {
             return imports.take(caller, kind, csv);

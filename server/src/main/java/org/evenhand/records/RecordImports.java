@@ -98,7 +98,7 @@ class RecordImports {
 
     /** Takes a file as a whole. */
     @Transactional
-    RecordsTaken take(Caller caller, Kind kind, InputStream csv) {
+    RecordsImported take(Caller caller, Kind kind, InputStream csv) {
         jdbc.execute("create temp table brought (line bigint generated always as identity (start with 2), "
                 + kind.allowed.stream()
                         .map(c -> c + " text not null default ''")
@@ -116,18 +116,18 @@ class RecordImports {
                 utc(clock.instant()));
         long rows = copy(kind, csv);
         if (rows == 0) {
-            throw new InvalidInputException("csv", "has no line below its head. Nothing was taken.");
+            throw new InvalidInputException("csv", "has no line below its head. Nothing was imported.");
         }
         // Without their sizes the statements below would be planned for tables of another size.
         jdbc.execute("analyze brought, told, tree, variety, pollen_lot");
         try {
             refuseBad(kind);
             int written = write(kind);
-            return new RecordsTaken(rows, written, rows - written);
+            return new RecordsImported(rows, written, rows - written);
         } catch (DataAccessException e) {
             throw new InvalidInputException(
                     "csv",
-                    "does not fit what is there: " + e.getMostSpecificCause().getMessage() + ". Nothing was taken.");
+                    "does not fit what is there: " + e.getMostSpecificCause().getMessage() + ". Nothing was imported.");
         }
     }
 
@@ -144,7 +144,7 @@ class RecordImports {
                     connection -> copy(connection.unwrap(PGConnection.class), columns, reader));
         } catch (DataAccessException e) {
             throw new InvalidInputException(
-                    "csv", "cannot be read: " + e.getMostSpecificCause().getMessage() + ". Nothing was taken.");
+                    "csv", "cannot be read: " + e.getMostSpecificCause().getMessage() + ". Nothing was imported.");
         }
     }
 
@@ -180,8 +180,8 @@ class RecordImports {
         if (!wrong.isEmpty()) {
             throw new InvalidInputException(
                     "csv",
-                    "cannot be taken: " + String.join("; ", wrong) + ". Columns are " + String.join(", ", kind.allowed)
-                            + ".");
+                    "cannot be imported: " + String.join("; ", wrong) + ". Columns are "
+                            + String.join(", ", kind.allowed) + ".");
         }
         return columns;
     }
@@ -210,7 +210,7 @@ class RecordImports {
         if (!bad.isEmpty()) {
             throw new InvalidInputException(
                     "csv",
-                    "was not taken, as it is wrong in "
+                    "was not imported, as it is wrong in "
                             + (bad.size() < MOST_TOLD ? Plural.of(bad.size(), "line") : "many lines") + ". "
                             + String.join("; ", bad) + ".");
         }

@@ -26,9 +26,9 @@ import org.evenhand.crossing.Crossings;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.Ids;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
@@ -62,7 +62,7 @@ class Walks {
     private final Settings settings;
     private final CropCatalogue crops;
     private final PollenShelf shelf;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
     private final TransactionTemplate transactions;
     private final InstantSource clock;
 
@@ -77,7 +77,7 @@ class Walks {
             Settings settings,
             CropCatalogue crops,
             PollenShelf shelf,
-            OnceWriter once,
+            IdempotentWriter once,
             PlatformTransactionManager transactions,
             InstantSource clock) {
         this.walks = walks;

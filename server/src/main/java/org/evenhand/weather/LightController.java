@@ -9,10 +9,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.evenhand.core.Require;
-import org.evenhand.core.weather.Air;
 import org.evenhand.core.weather.HourlyTemperatures;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.core.weather.SunEvent;
+import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
@@ -68,7 +68,7 @@ class LightController {
             int stepMinutes,
             List<Double> celsius,
             List<SunDayView> suns,
-            List<WeatherRequests.Stretch> weather,
+            List<WeatherRequests.TimeWindow> weather,
             @Schema(description = OPTIONAL) Double deficitKpa) {}
 
     @GetMapping
@@ -80,7 +80,7 @@ class LightController {
         OrchardDetails orchard = orchards.details(caller);
         Instant start = from == null ? orchards.now(caller) : from;
         Instant until = start.plus(Duration.ofHours(hours));
-        Air air = weather.air(caller, start, until);
+        WeatherSeries air = weather.air(caller, start, until);
         HourlyTemperatures temperatures = air.temperatures();
         List<Double> celsius = new ArrayList<>();
         for (int minute = 0; minute <= hours * 60; minute += 30) {
@@ -96,7 +96,7 @@ class LightController {
                 celsius,
                 suns,
                 Weather.stretches(air, start, until).stream()
-                        .map(s -> new WeatherRequests.Stretch(s.from(), s.until(), s.source()))
+                        .map(s -> new WeatherRequests.TimeWindow(s.from(), s.until(), s.source()))
                         .toList(),
                 air.deficitAt(start).isPresent() ? air.deficitAt(start).getAsDouble() : null);
     }

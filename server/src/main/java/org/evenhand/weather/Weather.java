@@ -11,10 +11,10 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
-import org.evenhand.core.weather.Air;
-import org.evenhand.core.weather.AirSource;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
+import org.evenhand.core.weather.WeatherSeries;
+import org.evenhand.core.weather.WeatherSource;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.BlockChanged;
 import org.evenhand.orchard.BlockNotes;
@@ -65,7 +65,7 @@ public class Weather {
     /** Told of a change of the air in a stretch of time, both ends included; see {@link #changed(UUID)}. */
     void changed(UUID orchardId, Instant first, Instant last) {
         changed(orchardId);
-        events.publishEvent(new AirChanged(orchardId, first.minus(LENT), last.plus(LENT)));
+        events.publishEvent(new WeatherChanged(orchardId, first.minus(LENT), last.plus(LENT)));
     }
 
     /** Told of a change; it counts once it can be read, so that nobody keeps the weather before it under the new count. */
@@ -93,7 +93,7 @@ public class Weather {
     }
 
     /** The orchard's air over a stretch of time, hour by hour, starting on a whole hour. */
-    public Air air(Caller caller, Instant from, Instant until) {
+    public WeatherSeries air(Caller caller, Instant from, Instant until) {
         return air(caller, Places.ORCHARD, from, until);
     }
 
@@ -102,7 +102,7 @@ public class Weather {
      *
      * @param place of {@link Places#of}
      */
-    public Air air(Caller caller, String place, Instant from, Instant until) {
+    public WeatherSeries air(Caller caller, String place, Instant from, Instant until) {
         OrchardDetails orchard = orchards.details(caller);
         Instant start = from.truncatedTo(ChronoUnit.HOURS);
         int hours = (int) Duration.between(start, until).toHours() + 2;
@@ -111,34 +111,35 @@ public class Weather {
         Instant late = until.plus(Duration.ofHours(12));
         LocalDate first = early.atZone(orchard.site().zone()).toLocalDate().minusDays(1);
         LocalDate last = late.atZone(orchard.site().zone()).toLocalDate().plusDays(1);
-        Function<String, Air.Known> known = block -> new Air.Known(
+        Function<String, WeatherSeries.Known> known = block -> new WeatherSeries.Known(
                 orchard.typicalYear(),
                 rows.hours(caller.orchardId(), block, early, late),
                 rows.days(caller.orchardId(), block, WeatherKind.DAYS, first, last),
                 rows.days(caller.orchardId(), block, WeatherKind.FORECAST, first, last));
-        Air.Known ofOrchard = known.apply(null);
+        WeatherSeries.Known ofOrchard = known.apply(null);
         if (place.equals(Places.ORCHARD)) {
-            return Air.of(orchard.site(), ofOrchard, start, hours);
+            return WeatherSeries.of(orchard.site(), ofOrchard, start, hours);
         }
         Places places = places(caller);
-        Air.Known ofPart = ofOrchard.ofPart(places.underCover(place), places.usual(place), known.apply(place));
-        return Air.of(orchard.site(), ofPart, start, hours);
+        WeatherSeries.Known ofPart =
+                ofOrchard.ofPart(places.underCover(place), places.usual(place), known.apply(place));
+        return WeatherSeries.of(orchard.site(), ofPart, start, hours);
     }
 
     /** A stretch of time whose air has one kind of source. */
-    public record Stretch(Instant from, Instant until, AirSource source) {}
+    public record TimeWindow(Instant from, Instant until, WeatherSource source) {}
 
     /** The stretches of one source each, in order. */
-    public static List<Stretch> stretches(Air air, Instant from, Instant until) {
-        List<Stretch> stretches = new ArrayList<>();
+    public static List<TimeWindow> stretches(WeatherSeries air, Instant from, Instant until) {
+        List<TimeWindow> stretches = new ArrayList<>();
         Instant at = from;
         while (at.isBefore(until)) {
-            AirSource source = air.sourceAt(at);
+            WeatherSource source = air.sourceAt(at);
             Instant end = at;
             while (end.isBefore(until) && air.sourceAt(end) == source) {
                 end = end.truncatedTo(ChronoUnit.HOURS).plus(Duration.ofHours(1));
             }
-            stretches.add(new Stretch(at, end.isAfter(until) ? until : end, source));
+            stretches.add(new TimeWindow(at, end.isAfter(until) ? until : end, source));
             at = end;
         }
         return stretches;

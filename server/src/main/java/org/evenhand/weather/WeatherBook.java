@@ -13,12 +13,12 @@ import java.util.UUID;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.weather.Air;
 import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OnceWriter;
 import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.OrchardDetails;
@@ -39,10 +39,14 @@ public class WeatherBook {
     private final WeatherRows rows;
     private final Weather weather;
     private final Orchards orchards;
-    private final OnceWriter once;
+    private final IdempotentWriter once;
 
     WeatherBook(
-            WeatherRecordRepository records, WeatherRows rows, Weather weather, Orchards orchards, OnceWriter once) {
+            WeatherRecordRepository records,
+            WeatherRows rows,
+            Weather weather,
+            Orchards orchards,
+            IdempotentWriter once) {
         this.records = records;
         this.rows = rows;
         this.weather = weather;
@@ -66,7 +70,7 @@ public class WeatherBook {
         if (!file.bad().isEmpty() && !request.keepGood()) {
             throw refused(
                     "has " + file.bad().size() + " bad and " + good
-                            + " good rows; nothing was taken. Mend the file, or keep the good rows only.",
+                            + " good rows; nothing was imported. Mend the file, or keep the good rows only.",
                     bad);
         }
         record(caller, id, zone, file.kind(), name, block(caller, request.block()), null, () -> {
@@ -256,7 +260,7 @@ public class WeatherBook {
         Instant until = now.plus(SHOWN_AHEAD);
         Places places = weather.places(caller);
         String place = places.of(block == null ? Places.ORCHARD : block);
-        Air air = weather.air(caller, place, from, until);
+        WeatherSeries air = weather.air(caller, place, from, until);
         Map<UUID, WeatherRows.Extent> extents = rows.extents(caller.orchardId());
         return new WeatherRequests.Overview(
                 places.underCover(place),
@@ -264,12 +268,12 @@ public class WeatherBook {
                         .map(r -> view(r, extents.get(r.id())))
                         .toList(),
                 Weather.stretches(air, from, until).stream()
-                        .map(s -> new WeatherRequests.Stretch(s.from(), s.until(), s.source()))
+                        .map(s -> new WeatherRequests.TimeWindow(s.from(), s.until(), s.source()))
                         .toList(),
                 days(air, from, until, orchard.site().zone()));
     }
 
-    private static List<WeatherRequests.Day> days(Air air, Instant from, Instant until, ZoneId zone) {
+    private static List<WeatherRequests.Day> days(WeatherSeries air, Instant from, Instant until, ZoneId zone) {
         List<WeatherRequests.Day> days = new ArrayList<>();
         LocalDate last = until.atZone(zone).toLocalDate();
         for (LocalDate date = from.atZone(zone).toLocalDate().plusDays(1);

@@ -7,7 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.weather.AirSource;
+import org.evenhand.core.weather.WeatherSource;
 
 /** What is sent about weather, and what is answered. Temperatures in °C, humidity in percent. */
 final class WeatherRequests {
@@ -61,7 +61,7 @@ final class WeatherRequests {
 
     /** Everything an orchard's weather rests on. */
     @Schema(name = "WeatherOverview")
-    record Overview(boolean underCover, List<Record> records, List<Stretch> stretches, List<Day> days) {}
+    record Overview(boolean underCover, List<Record> records, List<TimeWindow> stretches, List<Day> days) {}
 
     @Schema(name = "WeatherSource")
     record Record(
@@ -76,7 +76,7 @@ final class WeatherRequests {
             long version) {}
 
     @Schema(name = "WeatherStretch")
-    record Stretch(Instant from, Instant until, AirSource source) {}
+    record TimeWindow(Instant from, Instant until, WeatherSource source) {}
 
     /** One day put together: lowest, highest, and the deficit at midday where humidity is known. */
     @Schema(name = "WeatherDay")
@@ -85,5 +85,5 @@ final class WeatherRequests {
             double minimumC,
             double maximumC,
             @Schema(description = OPTIONAL) Double middayDeficitKpa,
-            AirSource source) {}
+            WeatherSource source) {}
 }

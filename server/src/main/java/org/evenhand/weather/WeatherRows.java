@@ -15,9 +15,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
-import org.evenhand.core.weather.Air;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.DayRange;
+import org.evenhand.core.weather.WeatherSeries;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
@@ -78,8 +78,8 @@ class WeatherRows {
     }
 
     /** Measured hours of a block, or of an orchard where it is null; where records overlap the latest counts. */
-    Map<Instant, Air.Measured> hours(UUID orchard, String block, Instant from, Instant until) {
-        Map<Instant, Air.Measured> hours = new HashMap<>();
+    Map<Instant, WeatherSeries.Measured> hours(UUID orchard, String block, Instant from, Instant until) {
+        Map<Instant, WeatherSeries.Measured> hours = new HashMap<>();
         jdbc.query(
                 "select h.at, h.celsius, h.humidity from weather_hour h join weather_record r on r.id = h.record_id"
                         + " where r.orchard_id = ? and r.block is not distinct from ? and r.voided_at is null and h.at between ? and ?"
@@ -87,7 +87,7 @@ class WeatherRows {
                 row -> {
                     hours.put(
                             row.getObject(1, OffsetDateTime.class).toInstant(),
-                            new Air.Measured(row.getDouble(2), optional(row, 3)));
+                            new WeatherSeries.Measured(row.getDouble(2), optional(row, 3)));
                 },
                 orchard,
                 block,

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.crossing.CrossWork;
+import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.planning.RoundView;
 
 /** Makes rounds on paper of any length. */
@@ -41,7 +41,7 @@ public final class PaperRounds {
                 "Another variety.",
                 "Gently.",
                 i % 7 == 0 ? List.of("Wipe the brush.") : List.of(),
-                CrossWork.Step.POLLINATE,
+                CrossProtocol.Step.POLLINATE,
                 false,
                 null,
                 "",

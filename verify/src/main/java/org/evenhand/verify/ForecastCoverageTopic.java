@@ -102,7 +102,7 @@ final class ForecastCoverageTopic implements Topic {
         for (int t = 0; t < trees.size(); t++) {
             int truth = trees.get(t).children("truth").get(horizon).whole(phase);
             ForecastPoint point = points.get(t).get(horizon);
-            FlowerCount count = phase.equals("receptive") ? point.taking() : point.giving();
+            FlowerCount count = phase.equals("receptive") ? point.receptive() : point.shedding();
             inside += truth >= count.low() && truth <= count.high() ? 1 : 0;
             foreseen += count.mean();
             there += truth;

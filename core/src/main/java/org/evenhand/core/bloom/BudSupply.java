@@ -33,9 +33,9 @@ public final class BudSupply {
     private final Map<Integer, List<StepMatrix>> steps = new ConcurrentHashMap<>();
     private final List<FlowerState> hourly = new ArrayList<>();
     /** Asked again and again by those who plan: the same hours for every tree of the crop. */
-    private final Map<Stretch, Double> still = new ConcurrentHashMap<>();
+    private final Map<TimeWindow, Double> still = new ConcurrentHashMap<>();
 
-    private record Stretch(Instant then, Instant later, boolean shedding) {}
+    private record TimeWindow(Instant then, Instant later, boolean shedding) {}
 
     private BudSupply(CropSheet sheet, double durations, BloomConditions conditions) {
         this.sheet = sheet;
@@ -154,26 +154,26 @@ public final class BudSupply {
      * flower of the steady supply in the receptive stages.
      */
     public double stillReceptive(Instant then, Instant later) {
-        return still(new Stretch(then, later, false));
+        return still(new TimeWindow(then, later, false));
     }
 
     /** The same of a flower that shed pollen. */
     public double stillShedding(Instant then, Instant later) {
-        return still(new Stretch(then, later, true));
+        return still(new TimeWindow(then, later, true));
     }
 
-    private double still(Stretch stretch) {
+    private double still(TimeWindow stretch) {
         if (still.size() > MOST_STRETCHES) {
             still.clear();
         }
-        return still.computeIfAbsent(stretch, this::reckon);
+        return still.computeIfAbsent(stretch, this::calculate);
     }
 
-    private double reckon(Stretch stretch) {
+    private double calculate(TimeWindow stretch) {
         boolean[] counts = new boolean[sheet.stages().size()];
         for (int s = 0; s < counts.length; s++) {
             Phase phase = sheet.stages().get(s).phase();
-            counts[s] = stretch.shedding ? phase.gives() : phase.takes();
+            counts[s] = stretch.shedding ? phase.sheds() : phase.receives();
         }
         double at = hoursTo(stretch.then);
         FlowerState usual = at(at);

@@ -119,7 +119,7 @@ public record Calibration(World world, int readings, double coverage, double bia
                 for (int s = 0; s < stages.length; s++) {
                     truth += model.receptive().get(s) ? stages[s] : 0;
                 }
-                FlowerCount count = points.get(t).get(i).taking();
+                FlowerCount count = points.get(t).get(i).receptive();
                 if (count.high() - count.low() < LEAST_WIDTH) {
                     continue;
                 }

@@ -22,7 +22,7 @@ public record FlowerCount(double mean, int low, int high) {
     /** Expected flowers from which the normal distribution stands in. */
     private static final double MANY = 60;
 
-    /** Logarithm of the chance of none below which it cannot be told from 0: many flowers, nearly all of them there. */
+    /** Logarithm of the chance of none below which it cannot be known from 0: many flowers, nearly all of them there. */
     private static final double LEAST_LOG = -600;
 
     /**

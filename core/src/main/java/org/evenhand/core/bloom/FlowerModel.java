@@ -33,8 +33,8 @@ public record FlowerModel(
         return new FlowerModel(
                 FlowerClock.of(sheet, developmentRateFactor),
                 conditions,
-                phases.stream().map(Phase::takes).toList(),
-                phases.stream().map(Phase::gives).toList());
+                phases.stream().map(Phase::receives).toList(),
+                phases.stream().map(Phase::sheds).toList());
     }
 
     /** The same flowers under another course of the weather. */

@@ -39,12 +39,12 @@ public record FlowerReading(Instant at, List<Integer> counts, double share) {
     }
 
     /** Flowers of the whole crown that were giving pollen when looked at, reckoned from the part counted. */
-    public int giving(CropSheet sheet) {
-        int giving = 0;
+    public int shedding(CropSheet sheet) {
+        int shedding = 0;
         for (int s = 0; s < counts.size(); s++) {
-            giving += sheet.stages().get(s).phase().gives() ? counts.get(s) : 0;
+            shedding += sheet.stages().get(s).phase().sheds() ? counts.get(s) : 0;
         }
-        return (int) Math.round(giving / share);
+        return (int) Math.round(shedding / share);
     }
 
     /**

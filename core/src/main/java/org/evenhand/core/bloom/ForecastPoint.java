@@ -6,7 +6,7 @@ import java.time.Instant;
  * What a tree's flowers do at one moment.
  *
  * @param at the moment
- * @param taking flowers that can take pollen
- * @param giving flowers that give pollen
+ * @param receptive flowers that can take pollen
+ * @param shedding flowers that give pollen
  */
-public record ForecastPoint(Instant at, FlowerCount taking, FlowerCount giving) {}
+public record ForecastPoint(Instant at, FlowerCount receptive, FlowerCount shedding) {}

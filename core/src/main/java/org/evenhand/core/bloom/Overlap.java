@@ -2,7 +2,7 @@ package org.evenhand.core.bloom;
 
 import java.time.temporal.ChronoUnit;
 import java.util.Optional;
-import org.evenhand.core.bloom.BloomCourse.Days;
+import org.evenhand.core.bloom.BloomProgress.Days;
 
 /**
  * Whether the pollen of one variety can reach the females of another fresh, and what to do where it cannot.
@@ -25,14 +25,14 @@ public record Overlap(Way way, Optional<Days> fresh, int keepDays) {
     }
 
     /** @param giver course of the pollen parent, {@code taker} that of the seed parent */
-    public static Overlap of(BloomCourse giver, BloomCourse taker) {
-        Optional<Days> gives = giver.gives();
-        Optional<Days> takes = taker.takes();
-        if (gives.isEmpty() || takes.isEmpty()) {
+    public static Overlap of(BloomProgress giver, BloomProgress taker) {
+        Optional<Days> sheds = giver.sheds();
+        Optional<Days> receives = taker.receives();
+        if (sheds.isEmpty() || receives.isEmpty()) {
             return new Overlap(Way.NEVER, Optional.empty(), 0);
         }
-        Days give = gives.get();
-        Days take = takes.get();
+        Days give = sheds.get();
+        Days take = receives.get();
         if (give.last().isBefore(take.first())) {
             return new Overlap(Way.KEEP, Optional.empty(), (int) ChronoUnit.DAYS.between(give.last(), take.first()));
         }

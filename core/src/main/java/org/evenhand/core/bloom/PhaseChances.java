@@ -35,22 +35,22 @@ final class PhaseChances {
         this.from = from;
         this.daysAhead = daysAhead;
         this.hours = hours.clone();
-        double[][] takes = new double[hours.length][model.compartments() + daysAhead];
+        double[][] receives = new double[hours.length][model.compartments() + daysAhead];
         double[][] sheds = new double[hours.length][model.compartments() + daysAhead];
         if (courses.isEmpty()) {
-            follow(model, takes, sheds);
+            follow(model, receives, sheds);
         }
         FlowerModel coarse = model.withLongestStepHours(COARSE_HOURS);
         for (BloomConditions course : courses) {
-            double[][] ownTakes = new double[hours.length][model.compartments() + daysAhead];
+            double[][] ownReceives = new double[hours.length][model.compartments() + daysAhead];
             double[][] ownSheds = new double[hours.length][model.compartments() + daysAhead];
-            follow(coarse.under(course), ownTakes, ownSheds);
-            add(ownTakes, 1.0 / courses.size(), takes);
+            follow(coarse.under(course), ownReceives, ownSheds);
+            add(ownReceives, 1.0 / courses.size(), receives);
             add(ownSheds, 1.0 / courses.size(), sheds);
-            receptiveByCourse.add(chances(ownTakes));
+            receptiveByCourse.add(chances(ownReceives));
             sheddingByCourse.add(chances(ownSheds));
         }
-        this.receptive = chances(takes);
+        this.receptive = chances(receives);
         this.shedding = chances(sheds);
     }
 
@@ -66,13 +66,13 @@ final class PhaseChances {
         }
     }
 
-    private void follow(FlowerModel under, double[][] takes, double[][] sheds) {
+    private void follow(FlowerModel under, double[][] receives, double[][] sheds) {
         FlowersToCome flowers = new FlowersToCome(under, from, daysAhead);
         double[] receptiveRow = under.indicator(under.receptive());
         double[] sheddingRow = under.indicator(under.shedding());
         for (int i = 0; i < hours.length; i++) {
             flowers.advanceTo(hours[i]);
-            takes[i] = flowers.weighed(receptiveRow);
+            receives[i] = flowers.weighed(receptiveRow);
             sheds[i] = flowers.weighed(sheddingRow);
         }
     }

@@ -13,7 +13,7 @@ import org.evenhand.core.crop.FlowerKey;
 /**
  * Which stage a flower is in, from what one can see.
  *
- * <p>Bayes: the share of each stage that is usual at this hour, times the likelihood of each answer given, made to add up to 1. An
+ * <p>Bayes: the share of each stage that is typical at this hour, times the likelihood of each answer given, made to add up to 1. An
  * answer may be a slip: {@link #SLIP} of all answers are taken to be any of the sign's answers. The question to ask next is the one
  * whose answer is expected to tell most, in bits (expected fall of Shannon's entropy).
  *

@@ -11,13 +11,16 @@ import org.evenhand.core.InvalidInputException;
  *
  * <p>Flowers of a phase are <em>there</em> while at least half a flower is expected ({@link #THERE}); that threshold is ours.
  *
- * @param takingNow flowers that can take pollen at the forecast's first point
- * @param givingNow flowers that give pollen then
- * @param taking the next stretch in which some can take pollen, if there is one
- * @param giving the next stretch in which some give it, if there is one
+ * @param receptiveNow flowers that can take pollen at the forecast's first point
+ * @param sheddingNow flowers that give pollen then
+ * @param receptive the next stretch in which some can take pollen, if there is one
+ * @param shedding the next stretch in which some give it, if there is one
  */
 public record TreeOutlook(
-        FlowerCount takingNow, FlowerCount givingNow, Optional<Stretch> taking, Optional<Stretch> giving) {
+        FlowerCount receptiveNow,
+        FlowerCount sheddingNow,
+        Optional<TimeWindow> receptive,
+        Optional<TimeWindow> shedding) {
     /** Expected flowers from which a phase counts as present. */
     public static final double THERE = 0.5;
 
@@ -30,7 +33,7 @@ public record TreeOutlook(
      * @param peakAt when most are expected
      * @param peak how many then
      */
-    public record Stretch(Instant from, Instant until, boolean endsInForecast, Instant peakAt, FlowerCount peak) {}
+    public record TimeWindow(Instant from, Instant until, boolean endsInForecast, Instant peakAt, FlowerCount peak) {}
 
     /** @param points a forecast, at least one point, in rising order */
     public static TreeOutlook of(List<ForecastPoint> points) {
@@ -39,13 +42,13 @@ public record TreeOutlook(
         }
         ForecastPoint now = points.get(0);
         return new TreeOutlook(
-                now.taking(),
-                now.giving(),
-                firstStretch(points, ForecastPoint::taking),
-                firstStretch(points, ForecastPoint::giving));
+                now.receptive(),
+                now.shedding(),
+                firstStretch(points, ForecastPoint::receptive),
+                firstStretch(points, ForecastPoint::shedding));
     }
 
-    private static Optional<Stretch> firstStretch(
+    private static Optional<TimeWindow> firstStretch(
             List<ForecastPoint> points, Function<ForecastPoint, FlowerCount> count) {
         int first = 0;
         while (first < points.size() && !there(count.apply(points.get(first)))) {
@@ -64,7 +67,7 @@ public record TreeOutlook(
             end++;
         }
         boolean ends = end < points.size();
-        return Optional.of(new Stretch(
+        return Optional.of(new TimeWindow(
                 points.get(first).at(),
                 points.get(ends ? end : end - 1).at(),
                 ends,

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import org.evenhand.core.Require;
-import org.evenhand.core.weather.AirSource;
 import org.evenhand.core.weather.HourlyTemperatures;
+import org.evenhand.core.weather.WeatherSource;
 
 /**
  * How far the weather to come may go from its forecast: an error that is there at once, and one that walks at random from the moment
@@ -52,8 +52,8 @@ public record WeatherDoubt(double sdAtOnceC, double sdAfter48hC) {
     }
 
     /** The doubt about the coming days, by what is known of them. */
-    public static WeatherDoubt of(AirSource coming) {
-        return coming == AirSource.USUAL ? new WeatherDoubt(TYPICAL_DAY_C, 0) : walking(FORECAST_AFTER_48H_C);
+    public static WeatherDoubt of(WeatherSource coming) {
+        return coming == WeatherSource.USUAL ? new WeatherDoubt(TYPICAL_DAY_C, 0) : walking(FORECAST_AFTER_48H_C);
     }
 
     /**

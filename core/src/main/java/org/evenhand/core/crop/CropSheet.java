@@ -47,16 +47,16 @@ public record CropSheet(
         Sourced capTemperatureC,
         List<StageSheet> stages,
         FlowerKey flowerKey,
-        PollenHabit pollen,
+        PollenTraits pollen,
         OwnVariety ownVariety,
-        MatingHabit mating,
-        HandHabit hand,
+        MatingTraits mating,
+        HandWorkTraits hand,
         List<WorkWindow> workHours,
-        SeasonHabit season,
+        SeasonTraits season,
         Optional<PollinationPeriod> pollinationPeriod,
-        Optional<LoadHabit> load,
-        Optional<CrossHabit> cross,
-        Optional<FruitHabit> fruit,
+        Optional<CropLoadTraits> load,
+        Optional<CrossTraits> cross,
+        Optional<FruitTraits> fruit,
         List<CheckDay> checks,
         List<School> schools,
         List<String> cautions,
@@ -86,21 +86,21 @@ public record CropSheet(
 
     /** Share of pollinated flowers that set and stay; empty where nobody says. */
     public Optional<Sourced> setShare() {
-        return load.map(LoadHabit::setShare).or(() -> fruit.flatMap(FruitHabit::setShare));
+        return load.map(CropLoadTraits::setShare).or(() -> fruit.flatMap(FruitTraits::setShare));
     }
 
     /** Whether fruit swells without pollination, so that only full seeds tell. */
     public boolean swellsUnpollinated() {
-        return fruit.map(FruitHabit::swellsUnpollinated).orElse(false);
+        return fruit.map(FruitTraits::swellsUnpollinated).orElse(false);
     }
 
     /** Whether a flower of some stage takes pollen; false for a male plant. */
-    public boolean takes() {
-        return stages.stream().anyMatch(s -> s.phase().takes());
+    public boolean receives() {
+        return stages.stream().anyMatch(s -> s.phase().receives());
     }
 
     /** Whether a flower of some stage gives pollen; false for a female plant. */
-    public boolean gives() {
-        return stages.stream().anyMatch(s -> s.phase().gives());
+    public boolean sheds() {
+        return stages.stream().anyMatch(s -> s.phase().sheds());
     }
 }

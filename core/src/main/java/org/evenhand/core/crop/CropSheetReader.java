@@ -145,7 +145,7 @@ public final class CropSheetReader {
                 season(node.child("season")),
                 node.optionalChild("pollinationPeriod").map(this::pollinationPeriod),
                 node.optionalChild("load").map(this::load),
-                node.optionalChild("cross").map(this::cross).filter(c -> anyTakes(stages)),
+                node.optionalChild("cross").map(this::cross).filter(c -> anyReceives(stages)),
                 node.optionalChild("fruit").map(this::fruit),
                 node.children("checks", 1).stream().map(this::check).toList(),
                 node.children("schools", 0).stream().map(this::school).toList(),
@@ -217,24 +217,24 @@ public final class CropSheetReader {
                         .toList());
     }
 
-    private PollenHabit pollen(SheetNode node, Optional<SuspensionHabit> suspension) {
-        Map<Storage, PollenHabit.KeepingHabit> keeping = new EnumMap<>(Storage.class);
+    private PollenTraits pollen(SheetNode node, Optional<SuspensionTraits> suspension) {
+        Map<Storage, PollenTraits.StorageTraits> keeping = new EnumMap<>(Storage.class);
         node.child("keeping").entries((key, entry) -> {
             Optional<Storage> storage = storage(key);
             if (storage.isEmpty()) {
                 entry.problem("", "is not a known storage; known are room, fridge, fridge-desiccant, freezer.");
             }
-            PollenHabit.KeepingHabit habit = new PollenHabit.KeepingHabit(
+            PollenTraits.StorageTraits traits = new PollenTraits.StorageTraits(
                     entry.sourced("halfLifeHours", 0.1, LONGEST_KEEPING_HOURS),
                     entry.sourced("temperatureC", -90, 40),
                     entry.optionalSourced("spoilsAfterHours", 1, LONGEST_KEEPING_HOURS));
-            storage.ifPresent(s -> keeping.put(s, habit));
-            return habit;
+            storage.ifPresent(s -> keeping.put(s, traits));
+            return traits;
         });
         if (keeping.isEmpty()) {
             node.problem("keeping", "must name at least one storage.");
         }
-        return new PollenHabit(
+        return new PollenTraits(
                 node.sourced("dosesPerFlower", 0.05, 500),
                 node.sourced("freshViability", 0.01, 1),
                 node.sourced("q10", 1, 10),
@@ -250,8 +250,8 @@ public final class CropSheetReader {
                 suspension);
     }
 
-    private SuspensionHabit suspension(SheetNode node) {
-        return new SuspensionHabit(
+    private SuspensionTraits suspension(SheetNode node) {
+        return new SuspensionTraits(
                 node.sourced("sugarPercent", 0, 60),
                 node.sourced("pollenMgPerMl", 0.001, 100),
                 node.sourced("doseMl", 0.001, 100),
@@ -261,21 +261,21 @@ public final class CropSheetReader {
                 node.optionalChild("sizeWindow").map(CropSheetReader::sizeWindow));
     }
 
-    private static SuspensionHabit.SizeWindow sizeWindow(SheetNode node) {
-        SuspensionHabit.SizeWindow window =
-                new SuspensionHabit.SizeWindow(node.sourced("rightFromMm", 1, 200), node.sourced("lateFromMm", 1, 200));
+    private static SuspensionTraits.SizeWindow sizeWindow(SheetNode node) {
+        SuspensionTraits.SizeWindow window = new SuspensionTraits.SizeWindow(
+                node.sourced("rightFromMm", 1, 200), node.sourced("lateFromMm", 1, 200));
         if (!(window.rightFromMm().value() < window.lateFromMm().value())) {
             node.problem("lateFromMm", "must be larger than rightFromMm.");
         }
         return window;
     }
 
-    private static MatingHabit mating(SheetNode node) {
-        return new MatingHabit(
-                node.choice("alleles", MatingHabit.Alleles.class, SheetNode::lower, MatingHabit.Alleles.NONE),
+    private static MatingTraits mating(SheetNode node) {
+        return new MatingTraits(
+                node.choice("alleles", MatingTraits.Alleles.class, SheetNode::lower, MatingTraits.Alleles.NONE),
                 node.wholeSourced("ploidy", 1, 12),
                 node.optionalChildren("kin").stream()
-                        .map(n -> new MatingHabit.Kin(
+                        .map(n -> new MatingTraits.Kin(
                                 n.textMatching("pollenOf", KEY, KEY_RULE), n.sourced("worth", 0, 1), n.text("why")))
                         .toList(),
                 node.texts("cleanBetween"));
@@ -295,8 +295,8 @@ public final class CropSheetReader {
         return rule;
     }
 
-    private HandHabit hand(SheetNode node) {
-        return new HandHabit(
+    private HandWorkTraits hand(SheetNode node) {
+        return new HandWorkTraits(
                 node.flag("selfFertile"),
                 node.optionalSourced("dryAirKpa", 0.1, 8),
                 node.text("visitors"),
@@ -320,8 +320,8 @@ public final class CropSheetReader {
         return told.isEmpty() ? List.of(WorkWindow.DAYLIGHT) : told;
     }
 
-    private SeasonHabit season(SheetNode node) {
-        return new SeasonHabit(
+    private SeasonTraits season(SheetNode node) {
+        return new SeasonTraits(
                 node.optionalSourced("afterLeafOutWeeks", 0, 40),
                 node.sourced("roundEveryDays", 0.5, 60),
                 node.text("rhythm"),
@@ -334,16 +334,16 @@ public final class CropSheetReader {
         return new PollinationPeriod(node.sourced("ovuleDays", 0.5, 60), node.sourced("stigmaDays", 0.5, 60));
     }
 
-    private LoadHabit load(SheetNode node) {
-        return new LoadHabit(
+    private CropLoadTraits load(SheetNode node) {
+        return new CropLoadTraits(
                 node.sourced("fruitsPerCm2", 0.001, 100),
                 node.sourced("youngUntilYears", 0, 15),
                 node.sourced("twigMm", 1, 60),
                 node.sourced("setShare", 0.001, 1));
     }
 
-    private FruitHabit fruit(SheetNode node) {
-        return new FruitHabit(
+    private FruitTraits fruit(SheetNode node) {
+        return new FruitTraits(
                 node.sourced("numberAtDays", 1, 1000),
                 node.sourced("ripeAtDays", 1, 1000),
                 node.optionalSourced("setShare", 0.001, 1),
@@ -351,8 +351,8 @@ public final class CropSheetReader {
                 node.optionalFlag("swellsUnpollinated"));
     }
 
-    private CrossHabit cross(SheetNode node) {
-        CrossHabit habit = new CrossHabit(
+    private CrossTraits cross(SheetNode node) {
+        CrossTraits traits = new CrossTraits(
                 node.textMatching("prepareAt", KEY, KEY_RULE),
                 node.wholeSourced("keep", 1, 20),
                 node.optionalSourced("cluster", 2, 60),
@@ -366,17 +366,17 @@ public final class CropSheetReader {
                 node.sourced("setShare", 0.001, 1),
                 node.sourced("seeds", 0.01, 10_000),
                 node.wholeSourced("ovules", 1, 10_000));
-        if (!(habit.ripeAfterHours().value() < habit.lastsHours().value())) {
+        if (!(traits.ripeAfterHours().value() < traits.lastsHours().value())) {
             node.problem("lastsHours", "must be more than ripeAfterHours.");
         }
-        if (habit.seeds().value() > habit.ovules().value()) {
+        if (traits.seeds().value() > traits.ovules().value()) {
             node.problem("seeds", "must not be more than ovules.");
         }
-        return habit;
+        return traits;
     }
 
-    private static boolean anyTakes(List<StageSheet> stages) {
-        return stages.stream().anyMatch(s -> s.phase().takes());
+    private static boolean anyReceives(List<StageSheet> stages) {
+        return stages.stream().anyMatch(s -> s.phase().receives());
     }
 
     private CheckDay check(SheetNode node) {

@@ -10,12 +10,12 @@ public enum Phase {
     SPENT;
 
     /** Whether a flower of this phase can take pollen. */
-    public boolean takes() {
+    public boolean receives() {
         return this == FEMALE || this == BOTH;
     }
 
     /** Whether a flower of this phase gives pollen. */
-    public boolean gives() {
+    public boolean sheds() {
         return this == MALE || this == BOTH;
     }
 }

@@ -54,10 +54,10 @@ final class SheetRules {
             if (!seen.add(stage.key())) {
                 notes.problem(at + ".key", "'" + stage.key() + "' stands there twice.");
             }
-            if (stage.phase().takes() != stage.receptivity().value() > 0) {
+            if (stage.phase().receives() != stage.receptivity().value() > 0) {
                 notes.problem(at + ".receptivity", "must be more than 0 in a female stage and 0 in any other.");
             }
-            if (stage.phase().gives() != stage.shedding().value() > 0) {
+            if (stage.phase().sheds() != stage.shedding().value() > 0) {
                 notes.problem(at + ".shedding", "must be more than 0 in a male stage and 0 in any other.");
             }
         }

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.evenhand.core.crop.LoadHabit;
+import org.evenhand.core.crop.CropLoadTraits;
 
 /**
  * What one tree can carry.
@@ -31,7 +31,7 @@ public record TreeCarries(int fruits, boolean young, String how) {
     }
 
     /** Empty where nothing was measured of a tree that is not young. */
-    public static Optional<TreeCarries> of(LoadHabit load, Measured tree, LocalDate today) {
+    public static Optional<TreeCarries> of(CropLoadTraits load, Measured tree, LocalDate today) {
         double young = load.youngUntilYears().value();
         if (tree.plantedOn()
                 .filter(p -> ChronoUnit.YEARS.between(p, today) < young)
@@ -56,7 +56,7 @@ public record TreeCarries(int fruits, boolean young, String how) {
         return Optional.of(new TreeCarries(most, false, String.join("; ", how)));
     }
 
-    private static int ofTrunk(LoadHabit load, double girthCm, List<String> how) {
+    private static int ofTrunk(CropLoadTraits load, double girthCm, List<String> how) {
         double area = CropLoad.areaOfGirth(girthCm);
         int fruits =
                 CropLoad.whole(CropLoad.exactTarget(area, load.fruitsPerCm2().value()));
@@ -70,7 +70,7 @@ public record TreeCarries(int fruits, boolean young, String how) {
         return fruits;
     }
 
-    private static int ofLimbs(LoadHabit load, List<Integer> limbsMm, List<String> how) {
+    private static int ofLimbs(CropLoadTraits load, List<Integer> limbsMm, List<String> how) {
         int fruits = CropLoad.limbFruits(limbsMm, load.twigMm().value()).stream()
                 .mapToInt(Integer::intValue)
                 .sum();

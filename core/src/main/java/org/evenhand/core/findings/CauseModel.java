@@ -59,7 +59,7 @@ public record CauseModel(List<Effect> effects, Map<Factor, String> usual, List<L
         FEW,
         ALL_TOOK,
         ALL_FAILED,
-        /** It goes with classes named before it, so that their effects cannot be told apart. */
+        /** It goes with classes named before it, so that their effects cannot be known apart. */
         GOES_WITH_OTHERS
     }
 

@@ -27,7 +27,7 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
     private static final double HOT_C = 32;
     /** At a stage of less of the best stage's receptivity a flower takes less well. Our convention. */
     private static final double AT_ITS_BEST = 0.9;
-    /** What falls so many days after the first look had taken and was shed; until then it may only have been seen late. Our convention. */
+    /** What falls so many days after the first check had taken and was shed; until then it may only have been seen late. Our convention. */
     private static final int SEEN_LATE_DAYS = 3;
 
     public FailureCauses {
@@ -83,7 +83,7 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
      * @param misshapen share of fruit one-sided or crooked, of those looked at
      * @param set fruit that hangs on the trees
      * @param carries what they can carry, where known
-     * @param lateLosses share of the losses that came after the first look
+     * @param lateLosses share of the losses that came after the first check
      * @param young whether the tree is younger than its crop should bear
      */
     public record Evidence(
@@ -123,10 +123,10 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
     }
 
     /**
-     * Share of losses that came after the first look; absent where there are none.
+     * Share of losses that came after the first check; absent where there are none.
      *
      * @param course losses by the days since the flowers were done
-     * @param firstLook days after which the crop is first looked at
+     * @param firstLook days after which the crop is first checked at
      */
     public static OptionalDouble lateLosses(List<Retention.At> course, int firstLook) {
         int all = course.stream().mapToInt(Retention.At::lost).sum();
@@ -290,7 +290,7 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
                         late && e.young() ? 3 : 2,
                         (late
                                         ? percent(e.lateLosses().getAsDouble())
-                                                + " of the losses came after the first look: they had taken and were shed. "
+                                                + " of the losses came after the first check: they had set and were shed. "
                                         : "")
                                 + (e.young() ? "The tree is young; young trees shed more." : ""));
             }
@@ -356,13 +356,13 @@ public record FailureCauses(List<Cause> causes, List<String> ruledOut, String te
                 case POLLEN_TOO_OLD, POLLEN_SPOILED, THE_JAR ->
                     "Germinate a pinch of the jar: an evening's work, and it costs a dose.";
                 case WRONG_STAGE ->
-                    "On one evening do six flowers at each stage, tagged, and look on the first look's day.";
+                    "On one evening do six flowers at each stage, tagged, and look on the first check's day.";
                 case HOT_OR_DRY, TOO_COLD, THE_EVENING ->
                     "Use the same jar on the same tree on a mild evening, six flowers, tagged.";
                 case PAIR_DOES_NOT_FIT ->
                     "Do six flowers of the same tree on the same evening with another father that is known to fit.";
                 case COVERED_IN_PART ->
-                    "On one evening cover six stigmas all round and six once in and out, drawn by lot.";
+                    "On one evening cover six stigmas all round and six once in and out, in random order.";
                 case OVERLOADED, NATURAL_SHEDDING ->
                     "Thin half of the limbs before the drop, and count both halves after it.";
                 case THE_TREE ->

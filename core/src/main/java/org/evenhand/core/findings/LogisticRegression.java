@@ -54,7 +54,7 @@ public record LogisticRegression(
      * Flowers that are alike.
      *
      * @param causes their values of each cause
-     * @param share how many of them took
+     * @param share how many of them set
      */
     public record Group(List<Double> causes, Proportion share) {
         public Group {
@@ -71,7 +71,7 @@ public record LogisticRegression(
      * Empty where the causes split successes from failures, fully or but for ties, so that no finite estimate exists.
      *
      * @param groups at least one, all with the same number of causes
-     * @throws InvalidInputException where causes depend on one another, so that their effects cannot be told apart
+     * @throws InvalidInputException where causes depend on one another, so that their effects cannot be known apart
      */
     public static Optional<LogisticRegression> of(List<Group> groups) {
         Require.within("groups", groups.size(), 1, 10_000_000);

@@ -34,7 +34,7 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
     }
 
     /** What is known of one flower. */
-    public enum Fate {
+    public enum FlowerOutcome {
         /** Not yet decided. */
         WAITING,
         TOOK,
@@ -51,7 +51,7 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
          * @param failed 1 if it is known to have failed
          * @param undecided 1 while neither is known
          */
-        public static Fate of(boolean looked, boolean lookWanted, int took, int failed, int undecided) {
+        public static FlowerOutcome of(boolean looked, boolean lookWanted, int took, int failed, int undecided) {
             if (!looked || (undecided > 0 && lookWanted)) {
                 return WAITING;
             }
@@ -60,7 +60,7 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
     }
 
     /** A flower in its place: which way it was treated, from 0, and what became of it. */
-    public record Place(int way, Fate fate) {}
+    public record Place(int way, FlowerOutcome fate) {}
 
     /**
      * One way.
@@ -83,7 +83,8 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
 
     /** How many are decided. */
     public static int decided(List<Place> places) {
-        return (int) places.stream().filter(p -> p.fate() != Fate.WAITING).count();
+        return (int)
+                places.stream().filter(p -> p.fate() != FlowerOutcome.WAITING).count();
     }
 
     /**
@@ -107,14 +108,14 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
     }
 
     private static Way way(int way, List<Place> places) {
-        int took = count(places, way, Fate.TOOK);
-        int trials = took + count(places, way, Fate.FAILED);
+        int took = count(places, way, FlowerOutcome.TOOK);
+        int trials = took + count(places, way, FlowerOutcome.FAILED);
         return new Way(
                 trials == 0 ? Optional.empty() : Optional.of(new Proportion(took, trials)),
-                count(places, way, Fate.LOST));
+                count(places, way, FlowerOutcome.LOST));
     }
 
-    private static int count(List<Place> places, int way, Fate fate) {
+    private static int count(List<Place> places, int way, FlowerOutcome fate) {
         return (int)
                 places.stream().filter(p -> p.way() == way && p.fate() == fate).count();
     }

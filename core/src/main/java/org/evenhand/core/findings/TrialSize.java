@@ -59,7 +59,7 @@ public record TrialSize(int flowers, double power, double falseAlarm) {
             throw new InvalidInputException(
                     "other",
                     "differs so little that about " + Math.round(formula)
-                            + " flowers of each way would be needed. Look for a larger difference.");
+                            + " flowers of each treatment would be needed. Look for a larger difference.");
         }
         int n = Math.max(4, (int) (formula * 0.8));
         while (n < 2 * MOST && !holds(n, one, other, confidence, power)) {

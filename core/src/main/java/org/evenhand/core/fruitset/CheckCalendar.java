@@ -35,7 +35,7 @@ public final class CheckCalendar {
     }
 
     /**
-     * Days until the first look, where the only mark goes with the petals before it; empty where the mark is still there.
+     * Days until the first check, where the only mark goes with the petals before it; empty where the mark is still there.
      *
      * @param lasts how long the mark lasts
      */
@@ -81,7 +81,7 @@ public final class CheckCalendar {
         return new Due(
                 (int) ChronoUnit.DAYS.between(pollinated, on),
                 "Look again",
-                "Some could not be told last time. Petals still on: do not pull. Green stalk and bulge, taken; browning or gone,"
+                "Some were not known last time. Petals still on: do not pull. Green stalk and bulge, set; browning or gone,"
                         + " failed.",
                 on);
     }

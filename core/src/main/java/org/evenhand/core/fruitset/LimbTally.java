@@ -51,7 +51,7 @@ public record LimbTally(Optional<Integer> before, int now, int takenOff, int flo
 
     /** The difference in a sentence. */
     public String say() {
-        String off = takenOff == 0 ? "" : " (" + takenOff + " taken off or picked since are reckoned in)";
+        String off = takenOff == 0 ? "" : " (" + takenOff + " thinned or picked since are counted in)";
         return switch (kind()) {
             case FIRST -> "First count of this limb.";
             case SAME -> "As many as before" + off + ": none came, none dropped.";

@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.Plural;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.MatingHabit;
+import org.evenhand.core.crop.MatingTraits;
 import org.evenhand.core.findings.LearnedFactor;
 
 /**
@@ -61,18 +61,18 @@ public final class CrossCompatibility {
     }
 
     public static CrossCompatibility of(MatingPartner seedParent, MatingPartner pollenParent) {
-        CropSheet takes = seedParent.sheet();
-        CropSheet gives = pollenParent.sheet();
-        if (!takes.takes()) {
-            return no(() -> takes.name() + " takes none.");
+        CropSheet receives = seedParent.sheet();
+        CropSheet sheds = pollenParent.sheet();
+        if (!receives.receives()) {
+            return no(() -> receives.name() + " takes none.");
         }
-        if (!gives.gives()) {
-            return no(() -> gives.name() + " gives no pollen.");
+        if (!sheds.sheds()) {
+            return no(() -> sheds.name() + " gives no pollen.");
         }
-        if (!takes.pollenGroup().equals(gives.pollenGroup())) {
-            return no(() -> gives.name() + " pollen is not known to serve " + takes.name() + ".");
+        if (!receives.pollenGroup().equals(sheds.pollenGroup())) {
+            return no(() -> sheds.name() + " pollen is not known to serve " + receives.name() + ".");
         }
-        boolean allelesDecide = takes.mating().alleles() == MatingHabit.Alleles.GAMETOPHYTIC;
+        boolean allelesDecide = receives.mating().alleles() == MatingTraits.Alleles.GAMETOPHYTIC;
         boolean allelesKnown = seedParent.alleles().all().isPresent()
                 && pollenParent.alleles().all().isPresent();
         boolean odd = pollenParent.ploidy() % 2 == 1;
@@ -94,8 +94,8 @@ public final class CrossCompatibility {
                     () -> "Their chromosome sets differ (" + seedParent.ploidy() + " and " + pollenParent.ploidy()
                             + "): fruits often fail.");
         }
-        if (!takes.crop().equals(gives.crop())) {
-            return ofOtherSpecies(takes, gives);
+        if (!receives.crop().equals(sheds.crop())) {
+            return ofOtherSpecies(receives, sheds);
         }
         if (allelesDecide) {
             return allelesKnown ? byAlleles(seedParent, pollenParent) : allelesUnknown(seedParent, pollenParent);
@@ -104,17 +104,17 @@ public final class CrossCompatibility {
     }
 
     /** Each direction is a question of its own. */
-    private static CrossCompatibility ofOtherSpecies(CropSheet takes, CropSheet gives) {
+    private static CrossCompatibility ofOtherSpecies(CropSheet receives, CropSheet sheds) {
         String hybrids = " Seeds of it give hybrids of the two.";
-        return takes.mating()
-                .kin(gives.crop())
+        return receives.mating()
+                .kin(sheds.crop())
                 .map(kin -> new CrossCompatibility(
                         verdict(kin.worth().value()), kin.worth().value(), () -> kin.why() + hybrids))
                 .orElse(new CrossCompatibility(
                         Verdict.UNKNOWN,
                         NEVER_TRIED,
-                        () -> "Nobody says whether " + gives.name() + " pollen serves " + takes.name()
-                                + ". Allowed, after its own kind; results will tell." + hybrids));
+                        () -> "Nobody says whether " + sheds.name() + " pollen serves " + receives.name()
+                                + ". Allowed, after its own kind; results will show." + hybrids));
     }
 
     private static Verdict verdict(double worth) {
@@ -209,7 +209,7 @@ public final class CrossCompatibility {
                 halfAtBest ? HALF_REJECTED : 1,
                 () -> "The S alleles of " + who + (possible.isEmpty() ? " are not known. " : " are not all known. ")
                         + (halfAtBest ? "An allele is shared: half the grains grow at best. " : "")
-                        + "Allowed; results will tell.");
+                        + "Allowed; results will show.");
     }
 
     private static Set<SelfIncompatibility.Verdict> possible(KnownAlleles style, KnownAlleles pollen) {
@@ -275,7 +275,7 @@ public final class CrossCompatibility {
                         () -> why()
                                 + String.format(
                                         Locale.ROOT,
-                                        " Here %d of %d of its flowers took, less than with others: counted at %.0f %%.",
+                                        " Here %d of %d of its flowers set, less than with others: counted at %.0f %%.",
                                         evidence.taken(),
                                         evidence.flowers(),
                                         100 * factor.atMostOne()));

@@ -46,7 +46,7 @@ public final class Kinship {
         if (order.size() > MOST) {
             throw new InvalidInputException(
                     "pedigree",
-                    "holds " + order.size() + " with all ancestors; kinship is reckoned for at most " + MOST + ".");
+                    "holds " + order.size() + " with all ancestors; kinship is worked out for at most " + MOST + ".");
         }
         return new Kinship(pedigree, order);
     }

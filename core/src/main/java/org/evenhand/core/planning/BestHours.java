@@ -20,21 +20,21 @@ public final class BestHours {
      * pollen before one without, then the earliest.
      *
      * @param moments of the forecast, in rising order
-     * @param taking expected flowers that can take pollen at each moment
-     * @param giving expected flowers that give it
+     * @param receptive expected flowers that can take pollen at each moment
+     * @param shedding expected flowers that give it
      * @return index of the moment; empty where hardly a flower takes pollen in the stretch
      */
     public static OptionalInt within(
-            FreeHours.Stretch stretch, List<Instant> moments, double[] taking, double[] giving) {
+            WorkingHours.TimeWindow stretch, List<Instant> moments, double[] receptive, double[] shedding) {
         List<Integer> inside = IntStream.range(0, moments.size())
                 .filter(i -> !moments.get(i).isBefore(stretch.from())
                         && moments.get(i).isBefore(stretch.until()))
                 .boxed()
                 .toList();
-        double most = inside.stream().mapToDouble(i -> taking[i]).max().orElse(0);
+        double most = inside.stream().mapToDouble(i -> receptive[i]).max().orElse(0);
         return inside.stream()
-                .filter(i -> most >= ENOUGH && taking[i] >= NEARLY * most)
-                .max(Comparator.comparingDouble((Integer i) -> Math.min(giving[i], 1))
+                .filter(i -> most >= ENOUGH && receptive[i] >= NEARLY * most)
+                .max(Comparator.comparingDouble((Integer i) -> Math.min(shedding[i], 1))
                         .thenComparing(Comparator.reverseOrder()))
                 .map(OptionalInt::of)
                 .orElse(OptionalInt.empty());

@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
-import org.evenhand.core.bloom.Openings;
+import org.evenhand.core.bloom.AnthesisForecast;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 
 /** Turns expected flowers into whole flowers to be done. */
@@ -23,22 +23,23 @@ public final class FlowersToDo {
      * fractions of many rounds are not lost.
      *
      * @param groups of one tree, in order of the rounds
-     * @param doneStillTaking flowers pollinated before that can still be expected to take pollen at the first round
+     * @param doneStillReceptive flowers pollinated before that can still be expected to take pollen at the first round
      * @param weight what a fruit of this tree is worth against others
      */
-    public static List<OpenFlowers> of(List<Openings.Group> groups, double doneStillTaking, double weight) {
+    public static List<OpenFlowers> of(List<AnthesisForecast.Group> groups, double doneStillReceptive, double weight) {
         double first = groups.stream()
                 .filter(g -> g.moment() == 0)
-                .mapToDouble(Openings.Group::flowers)
+                .mapToDouble(AnthesisForecast.Group::flowers)
                 .sum();
-        double share = first > 0 ? Math.max(0, first - doneStillTaking) / first : 0;
+        double share = first > 0 ? Math.max(0, first - doneStillReceptive) / first : 0;
         List<OpenFlowers> open = new ArrayList<>();
         double soFar = 0;
         int given = 0;
-        int moments = groups.stream().mapToInt(Openings.Group::moment).max().orElse(-1) + 1;
+        int moments =
+                groups.stream().mapToInt(AnthesisForecast.Group::moment).max().orElse(-1) + 1;
         for (int m = 0; m < moments; m++) {
             int moment = m;
-            List<Openings.Group> now =
+            List<AnthesisForecast.Group> now =
                     groups.stream().filter(g -> g.moment() == moment).toList();
             double[] wanted = now.stream()
                     .mapToDouble(g -> g.flowers() * (moment == 0 ? share : 1))

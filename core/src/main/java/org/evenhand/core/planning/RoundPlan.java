@@ -22,7 +22,7 @@ import org.evenhand.core.planning.RoundRequest.OpenFlowers;
  * <p>Each flower takes one dose. Maximises the sum over flowers of weight · receptivity · viability · worth of the cross · certainty of the round, within the
  * doses of each lot, the flowers of each group, the flowers wanted of each tree and the flowers that can be done in each round; a
  * pair that does not serve, or that somebody forbade, is never made. Among equally good plans the one that uses the lots that should
- * go first, then one with few pairs of jar and tree. Solved to a proven optimum by {@link BestUse}; values are rounded to a
+ * go first, then one with few pairs of jar and tree. Solved to a proven optimum by {@link AllocationProgram}; values are rounded to a
  * millionth of a flower.
  *
  * @param stops which jar to which tree in which round, in walking order
@@ -32,7 +32,7 @@ import org.evenhand.core.planning.RoundRequest.OpenFlowers;
  * @param bound no plan can be worth more than this
  */
 public record RoundPlan(
-        List<Stop> stops, List<Unserved> unserved, List<KeptBack> keptBack, double value, double bound) {
+        List<Stop> stops, List<Unserved> unserved, List<ReservedDoses> keptBack, double value, double bound) {
 
     public RoundPlan {
         stops = List.copyOf(stops);
@@ -126,7 +126,7 @@ public record RoundPlan(
     public record Unserved(TreeId tree, int flowers, Reason reason) {}
 
     /** Doses that are used in a later round only. */
-    public record KeptBack(LotId lot, int doses, int round, TreeId tree) {}
+    public record ReservedDoses(LotId lot, int doses, int round, TreeId tree) {}
 
     /** Why flowers are left. */
     public enum Reason {
@@ -189,7 +189,7 @@ public record RoundPlan(
         private final RoundRequest request;
         private final Cancellation cancellation;
         private final List<Use> uses = new ArrayList<>();
-        private final List<BestUse.Arc> arcs = new ArrayList<>();
+        private final List<AllocationProgram.Arc> arcs = new ArrayList<>();
         private final List<OpenFlowers> groups = new ArrayList<>();
         /** By group: the place of its tree among the mothers. */
         private final List<Integer> groupTree = new ArrayList<>();
@@ -206,9 +206,10 @@ public record RoundPlan(
         RoundPlan plan() {
             addUses();
             try {
-                BestUse.Solution solution = new BestUse(limits(), arcs, cancellation).solve(wanted());
+                AllocationProgram.Solution solution =
+                        new AllocationProgram(limits(), arcs, cancellation).solve(wanted());
                 return plan(solution);
-            } catch (BestUse.Impossible e) {
+            } catch (AllocationProgram.Impossible e) {
                 throw new InvalidInputException(
                         "choices",
                         "ask together for more than there are doses, open flowers or hours. Take one of them back.");
@@ -233,7 +234,7 @@ public record RoundPlan(
                     CrossCompatibility cross =
                             lot.doses() == 0 ? null : request.crosses().between(mother.id(), lot.id());
                     for (OpenFlowers open : mother.groups()) {
-                        if (cross != null && cross.serves() && open.flowers() > 0 && open.takes(lot.id())) {
+                        if (cross != null && cross.serves() && open.flowers() > 0 && open.receives(lot.id())) {
                             addRounds(mother, open, group, lot, l, cross);
                         }
                         group++;
@@ -254,11 +255,11 @@ public record RoundPlan(
                         round,
                         request.certainty().get(round),
                         cross);
-                long worth = Math.round(BestUse.SCALE * use.expectedPerFlower());
+                long worth = Math.round(AllocationProgram.SCALE * use.expectedPerFlower());
                 if (worth > 0 && !mother.ruledOut().contains(round) && !forbidden(use)) {
                     uses.add(use);
                     usesOfGroup.get(group).add(use);
-                    arcs.add(new BestUse.Arc(lotAt, group, round, worth));
+                    arcs.add(new AllocationProgram.Arc(lotAt, group, round, worth));
                 }
             }
         }
@@ -275,8 +276,8 @@ public record RoundPlan(
                             c.forbids() && c.means(use.mother().id(), use.lot().id(), use.round()));
         }
 
-        private BestUse.Limits limits() {
-            return new BestUse.Limits(
+        private AllocationProgram.Limits limits() {
+            return new AllocationProgram.Limits(
                     request.lots().stream().mapToInt(Lot::doses).toArray(),
                     request.lots().stream().mapToInt(Lot::useRank).toArray(),
                     groups.stream().mapToInt(OpenFlowers::flowers).toArray(),
@@ -285,7 +286,7 @@ public record RoundPlan(
                                     request.mothers().stream().mapToInt(Mother::wanted),
                                     request.mothers().stream().mapToInt(m -> RoundRequest.NO_LIMIT))
                             .toArray(),
-                    new BestUse.Hands(
+                    new AllocationProgram.Hands(
                             request.mostFlowers().stream().mapToInt(n -> n).toArray(),
                             groupTree.stream()
                                     .mapToInt(
@@ -294,7 +295,7 @@ public record RoundPlan(
                             request.lots().stream()
                                     .mapToInt(l -> l.collecting()
                                             .map(RoundRequest.Collecting::round)
-                                            .orElse(BestUse.IN_A_JAR))
+                                            .orElse(AllocationProgram.IN_A_JAR))
                                     .toArray(),
                             request.lots().stream()
                                     .mapToInt(l -> l.collecting()
@@ -311,7 +312,7 @@ public record RoundPlan(
         }
 
         private static int hands(double flowers) {
-            return (int) Math.round(BestUse.HANDS * flowers);
+            return (int) Math.round(AllocationProgram.HANDS * flowers);
         }
 
         /** Lots that share a brush have the same number. */
@@ -321,8 +322,8 @@ public record RoundPlan(
             return request.lots().stream().mapToInt(l -> known.get(l.brush())).toArray();
         }
 
-        private List<BestUse.Floor> wanted() {
-            List<BestUse.Floor> floors = new ArrayList<>();
+        private List<AllocationProgram.Floor> wanted() {
+            List<AllocationProgram.Floor> floors = new ArrayList<>();
             for (int i = 0; i < request.choices().size(); i++) {
                 Choice choice = request.choices().get(i);
                 if (!choice.forbids()) {
@@ -335,7 +336,7 @@ public record RoundPlan(
                             .boxed()
                             .toList();
                     requirePossible(i, choice, meant);
-                    floors.add(new BestUse.Floor(meant, choice.flowers()));
+                    floors.add(new AllocationProgram.Floor(meant, choice.flowers()));
                 }
             }
             return floors;
@@ -368,7 +369,7 @@ public record RoundPlan(
             }
         }
 
-        private RoundPlan plan(BestUse.Solution solution) {
+        private RoundPlan plan(AllocationProgram.Solution solution) {
             Map<List<Object>, List<Integer>> byStop = new LinkedHashMap<>();
             int[] flowers = solution.flowers();
             for (int u = 0; u < uses.size(); u++) {
@@ -396,7 +397,7 @@ public record RoundPlan(
                     unserved(stops),
                     keptBack(stops),
                     value,
-                    proven ? value : Math.max(value, solution.bound() / BestUse.SCALE));
+                    proven ? value : Math.max(value, solution.bound() / AllocationProgram.SCALE));
         }
 
         private Stop stop(List<Integer> of, int[] flowers, Map<LotId, Integer> drawn) {
@@ -441,13 +442,13 @@ public record RoundPlan(
             return new Grounds(here.size(), better, canWait, wanted);
         }
 
-        private List<KeptBack> keptBack(List<Stop> stops) {
+        private List<ReservedDoses> keptBack(List<Stop> stops) {
             return stops.stream()
                     .filter(s -> s.round() > 0)
                     .filter(s -> request.lots().stream()
                             .anyMatch(
                                     l -> l.id().equals(s.lot()) && l.viability().get(0) > 0))
-                    .map(s -> new KeptBack(s.lot(), s.flowers(), s.round(), s.tree()))
+                    .map(s -> new ReservedDoses(s.lot(), s.flowers(), s.round(), s.tree()))
                     .toList();
         }
 

@@ -206,7 +206,7 @@ public record RoundRequest(
             return new OpenFlowers(new FlowerGroupId.OfStage(stage), flowers, weight, receptivity, Optional.empty());
         }
 
-        boolean takes(LotId lot) {
+        boolean receives(LotId lot) {
             return only.isEmpty() || only.get().contains(lot);
         }
 

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
-import org.evenhand.core.planning.FreeHours.Stretch;
+import org.evenhand.core.planning.WorkingHours.TimeWindow;
 
 /**
  * When one could go: for each crop, from when there is pollen, the best hour of each free stretch within the hours in which the crop
@@ -26,7 +26,7 @@ public final class VisitTimes {
      * @param shedding flowers that shed pollen which may serve them, at each moment
      * @param onShelf whether there is pollen in a jar, or none is needed
      */
-    public record OfCrop(List<Stretch> windows, double[] receptive, double[] shedding, boolean onShelf) {
+    public record OfCrop(List<TimeWindow> windows, double[] receptive, double[] shedding, boolean onShelf) {
         /** A flower that sheds: half of one is none. */
         private static final double THERE = 0.5;
 
@@ -54,15 +54,15 @@ public final class VisitTimes {
      */
     public record Visit(Instant at, Instant until, int moment) {}
 
-    private record Best(Stretch window, int moment, Instant at, OfCrop crop) {}
+    private record Best(TimeWindow window, int moment, Instant at, OfCrop crop) {}
 
     /**
      * @param free stretches in which somebody can go, in order
      * @param moments of the forecast, in rising order
      */
-    public static List<Visit> of(List<Stretch> free, List<Instant> moments, List<OfCrop> crops) {
+    public static List<Visit> of(List<TimeWindow> free, List<Instant> moments, List<OfCrop> crops) {
         List<Visit> visits = new ArrayList<>();
-        for (Stretch stretch : free) {
+        for (TimeWindow stretch : free) {
             List<Best> best = best(stretch, moments, crops);
             List<Visit> ofStretch = together(best, moments);
             for (int i = 0; i < ofStretch.size(); i++) {
@@ -75,11 +75,11 @@ public final class VisitTimes {
     }
 
     /** Each crop's best hours; in the whole stretch where none of its windows meets it. */
-    private static List<Best> best(Stretch stretch, List<Instant> moments, List<OfCrop> crops) {
+    private static List<Best> best(TimeWindow stretch, List<Instant> moments, List<OfCrop> crops) {
         List<Best> best = new ArrayList<>();
         for (OfCrop crop : crops) {
             double[] served = crop.served();
-            for (Stretch window : within(stretch, crop.windows)) {
+            for (TimeWindow window : within(stretch, crop.windows)) {
                 OptionalInt found = BestHours.within(window, moments, served, crop.shedding);
                 found.ifPresent(m -> best.add(new Best(window, m, moments.get(m), crop)));
             }
@@ -88,10 +88,10 @@ public final class VisitTimes {
         return best;
     }
 
-    private static List<Stretch> within(Stretch stretch, List<Stretch> windows) {
-        List<Stretch> meeting = windows.stream()
+    private static List<TimeWindow> within(TimeWindow stretch, List<TimeWindow> windows) {
+        List<TimeWindow> meeting = windows.stream()
                 .filter(w -> w.from().isBefore(stretch.until()) && w.until().isAfter(stretch.from()))
-                .map(w -> new Stretch(later(w.from(), stretch.from()), earlier(w.until(), stretch.until())))
+                .map(w -> new TimeWindow(later(w.from(), stretch.from()), earlier(w.until(), stretch.until())))
                 .toList();
         // Who tells hours in which nobody works on the crop as a rule means it.
         return meeting.isEmpty() ? List.of(stretch) : meeting;

@@ -64,7 +64,7 @@ final class WhyUnserved {
                 && mother.flowers().stream()
                         .anyMatch(f -> f.flowers() > 0
                                 && f.weight() > 0
-                                && f.takes(lot.id())
+                                && f.receives(lot.id())
                                 && f.receptivity().get(round) > 0);
     }
 }

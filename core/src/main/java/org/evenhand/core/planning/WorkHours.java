@@ -9,7 +9,7 @@ import java.util.List;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.GateRule;
 import org.evenhand.core.crop.WorkWindow;
-import org.evenhand.core.planning.FreeHours.Stretch;
+import org.evenhand.core.planning.WorkingHours.TimeWindow;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.core.weather.SunEvent;
@@ -24,8 +24,8 @@ public final class WorkHours {
     private WorkHours() {}
 
     /** The windows of a crop that end after a moment and begin before another, in order of time. */
-    public static List<Stretch> of(CropSheet sheet, Site site, Instant from, Instant until) {
-        List<Stretch> windows = new ArrayList<>();
+    public static List<TimeWindow> of(CropSheet sheet, Site site, Instant from, Instant until) {
+        List<TimeWindow> windows = new ArrayList<>();
         LocalDate last = until.atZone(site.zone()).toLocalDate();
         // Yesterday's night may still last.
         for (LocalDate day = from.atZone(site.zone()).toLocalDate().minusDays(1);
@@ -36,11 +36,11 @@ public final class WorkHours {
                 Instant closes = at(window.closes(), site, day);
                 Instant end = closes.isAfter(opens) ? closes : at(window.closes(), site, day.plusDays(1));
                 if (end.isAfter(from) && opens.isBefore(until)) {
-                    windows.add(new Stretch(opens, end));
+                    windows.add(new TimeWindow(opens, end));
                 }
             }
         }
-        windows.sort(Comparator.comparing(Stretch::from));
+        windows.sort(Comparator.comparing(TimeWindow::from));
         return windows;
     }
 

@@ -1,7 +1,7 @@
 package org.evenhand.core.pollen;
 
 import org.evenhand.core.Require;
-import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.crop.SuspensionTraits;
 
 /** Whether a fig can take pollen, by its size and its eye. */
 public enum FigSize {
@@ -21,7 +21,7 @@ public enum FigSize {
      *
      * @param diameterMm diameter, mm, 1 to 200
      */
-    public static FigSize of(double diameterMm, Eye eye, SuspensionHabit.SizeWindow window) {
+    public static FigSize of(double diameterMm, Eye eye, SuspensionTraits.SizeWindow window) {
         Require.within("diameterMm", diameterMm, 1, 200);
         if (eye == Eye.COLOURED || diameterMm >= window.lateFromMm().value()) {
             return TOO_LATE;

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.crop.PollenHabit;
+import org.evenhand.core.crop.PollenTraits;
 import org.evenhand.core.crop.Storage;
 
 /**
@@ -70,7 +70,7 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
             Instant until = i + 1 < ordered.size() ? earlier(ordered.get(i + 1).from(), at) : at;
             double hours = hoursBetween(stay.from(), until);
             halvings += hours / halfLifeHours(sheet, stay);
-            spoiled |= habit(sheet, stay.storage())
+            spoiled |= traits(sheet, stay.storage())
                     .spoilsAfterHours()
                     .filter(limit -> hours > limit.value())
                     .isPresent();
@@ -82,15 +82,15 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
 
     /** Half-life of a stay, hours; without end where it does not age. */
     public static double halfLifeHours(CropSheet sheet, Stay stay) {
-        PollenHabit.KeepingHabit habit = habit(sheet, stay.storage());
-        double usual = habit.temperatureC().value();
+        PollenTraits.StorageTraits traits = traits(sheet, stay.storage());
+        double usual = traits.temperatureC().value();
         double warmerBy = stay.temperatureC().orElse(usual) - usual;
-        return atUsualTemperature(sheet.pollen(), habit, stay)
+        return atUsualTemperature(sheet.pollen(), traits, stay)
                 * Math.pow(sheet.pollen().q10().value(), -warmerBy / 10);
     }
 
-    private static double atUsualTemperature(PollenHabit pollen, PollenHabit.KeepingHabit habit, Stay stay) {
-        double dry = habit.halfLifeHours().value();
+    private static double atUsualTemperature(PollenTraits pollen, PollenTraits.StorageTraits traits, Stay stay) {
+        double dry = traits.halfLifeHours().value();
         if (stay.storage() != Storage.ROOM) {
             return dry;
         }
@@ -102,9 +102,9 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
         };
     }
 
-    static PollenHabit.KeepingHabit habit(CropSheet sheet, Storage storage) {
-        PollenHabit.KeepingHabit habit = sheet.pollen().keeping().get(storage);
-        if (habit == null) {
+    static PollenTraits.StorageTraits traits(CropSheet sheet, Storage storage) {
+        PollenTraits.StorageTraits traits = sheet.pollen().keeping().get(storage);
+        if (traits == null) {
             throw new InvalidInputException(
                     "storage",
                     "'" + storage.key() + "' is not on the crop sheet of " + sheet.name() + "; known are "
@@ -114,7 +114,7 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
                                     .toList()
                             + ".");
         }
-        return habit;
+        return traits;
     }
 
     private static Instant earlier(Instant a, Instant b) {

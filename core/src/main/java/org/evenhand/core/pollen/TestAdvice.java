@@ -25,8 +25,8 @@ public enum TestAdvice {
     }
 
     /** The advice at a moment; none for a lot that is young, tested or mouldy. */
-    public static Optional<TestAdvice> of(ViabilityCourse course, Instant at) {
-        ViabilityCourse.Estimate now = course.at(at);
+    public static Optional<TestAdvice> of(ViabilityCurve course, Instant at) {
+        ViabilityCurve.Estimate now = course.at(at);
         Instant known = course.testedAt().filter(t -> !t.isAfter(at)).orElse(now.fromAt());
         Duration since = Duration.between(known, at);
         if (now.spoiled() || since.compareTo(YOUNG) < 0) {

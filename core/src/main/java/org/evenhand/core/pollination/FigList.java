@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.crop.SuspensionTraits;
 import org.evenhand.core.pollen.FigSize;
 
 /**
@@ -47,7 +47,7 @@ public final class FigList {
             Optional<Instant> lateFrom) {}
 
     /** @param measures of one tree, in any order; names that differ in case only are one fig */
-    public static List<Row> of(List<Measure> measures, SuspensionHabit.SizeWindow window, Instant now) {
+    public static List<Row> of(List<Measure> measures, SuspensionTraits.SizeWindow window, Instant now) {
         Map<String, List<Measure>> byFig = measures.stream()
                 .sorted(Comparator.comparing(Measure::at))
                 .collect(Collectors.groupingBy(
@@ -68,7 +68,7 @@ public final class FigList {
         };
     }
 
-    private static Row row(List<Measure> of, SuspensionHabit.SizeWindow window, Instant now) {
+    private static Row row(List<Measure> of, SuspensionTraits.SizeWindow window, Instant now) {
         Measure latest = of.get(of.size() - 1);
         Optional<Double> growth = of.stream()
                 .filter(m -> !m.at().isAfter(latest.at().minus(APART)))

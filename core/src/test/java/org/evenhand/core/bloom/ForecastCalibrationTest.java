@@ -157,16 +157,16 @@ class ForecastCalibrationTest {
                 .tree(List.of(List.of(new FlowerReading(NOW, counts))), NOW)
                 .at(moments);
 
-        int taking = 0;
-        int giving = 0;
+        int receptive = 0;
+        int shedding = 0;
         for (int s = 0; s < counts.size(); s++) {
-            taking += sheet.stages().get(s).phase().takes() ? counts.get(s) : 0;
-            giving += sheet.stages().get(s).phase().gives() ? counts.get(s) : 0;
+            receptive += sheet.stages().get(s).phase().receives() ? counts.get(s) : 0;
+            shedding += sheet.stages().get(s).phase().sheds() ? counts.get(s) : 0;
         }
-        assertThat(points.get(0).taking().mean()).isCloseTo(taking, within(0.2 + 0.02 * taking));
-        assertThat(points.get(0).giving().mean()).isCloseTo(giving, within(0.2 + 0.02 * giving));
+        assertThat(points.get(0).receptive().mean()).isCloseTo(receptive, within(0.2 + 0.02 * receptive));
+        assertThat(points.get(0).shedding().mean()).isCloseTo(shedding, within(0.2 + 0.02 * shedding));
         for (ForecastPoint point : points) {
-            for (FlowerCount count : List.of(point.taking(), point.giving())) {
+            for (FlowerCount count : List.of(point.receptive(), point.shedding())) {
                 assertThat(count.mean()).isBetween(0.0, 1000.0);
                 assertThat((double) count.low()).isBetween(0.0, count.mean() + 1);
                 assertThat((double) count.high()).isGreaterThanOrEqualTo(count.mean() - 1);
@@ -213,9 +213,9 @@ class ForecastCalibrationTest {
             for (ForecastPoint point : foreseen.trees()
                     .get(0)
                     .at(List.of(NOW, NOW.plus(Duration.ofHours(30)), NOW.plus(Duration.ofDays(9))))) {
-                assertThat(point.taking().mean()).isBetween(0.0, 1e9);
-                assertThat(point.giving().high())
-                        .isGreaterThanOrEqualTo(point.giving().low());
+                assertThat(point.receptive().mean()).isBetween(0.0, 1e9);
+                assertThat(point.shedding().high())
+                        .isGreaterThanOrEqualTo(point.shedding().low());
             }
             assertThat(foreseen.rate().factor()).isBetween(0.3, 3.0);
         }

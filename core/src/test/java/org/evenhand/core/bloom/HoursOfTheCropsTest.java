@@ -28,31 +28,31 @@ class HoursOfTheCropsTest {
 
     @Test
     void dragon_fruit_is_open_at_night_only_and_gives_what_it_takes() {
-        assertThat(taking("dragon-fruit", 22)).isGreaterThan(10 * taking("dragon-fruit", 14));
-        assertThat(taking("dragon-fruit", 22)).isEqualTo(giving("dragon-fruit", 22));
-        assertThat(taking("dragon-fruit", 10))
+        assertThat(receptive("dragon-fruit", 22)).isGreaterThan(10 * receptive("dragon-fruit", 14));
+        assertThat(receptive("dragon-fruit", 22)).isEqualTo(shedding("dragon-fruit", 22));
+        assertThat(receptive("dragon-fruit", 10))
                 .as("closed by mid-morning")
-                .isLessThan(0.15 * taking("dragon-fruit", 22));
+                .isLessThan(0.15 * receptive("dragon-fruit", 22));
     }
 
     @Test
     void avocados_of_type_a_are_female_in_the_morning_and_male_in_the_afternoon_and_b_the_other_way_round() {
-        assertThat(taking("avocado-a", 9)).isGreaterThan(4 * taking("avocado-a", 16));
-        assertThat(giving("avocado-a", 15)).isGreaterThan(4 * giving("avocado-a", 9));
-        assertThat(taking("avocado-b", 15)).isGreaterThan(4 * taking("avocado-b", 9));
-        assertThat(giving("avocado-b", 9)).isGreaterThan(4 * giving("avocado-b", 16));
+        assertThat(receptive("avocado-a", 9)).isGreaterThan(4 * receptive("avocado-a", 16));
+        assertThat(shedding("avocado-a", 15)).isGreaterThan(4 * shedding("avocado-a", 9));
+        assertThat(receptive("avocado-b", 15)).isGreaterThan(4 * receptive("avocado-b", 9));
+        assertThat(shedding("avocado-b", 9)).isGreaterThan(4 * shedding("avocado-b", 16));
     }
 
     @Test
     void cherimoya_sheds_from_the_late_afternoon_on() {
-        assertThat(giving("cherimoya", 19)).isGreaterThan(1.8 * giving("cherimoya", 13));
+        assertThat(shedding("cherimoya", 19)).isGreaterThan(1.8 * shedding("cherimoya", 13));
     }
 
     @Test
     void sugar_apple_gives_before_sunrise_what_it_no_longer_gives_at_noon_and_atemoya_begins_earlier() {
-        assertThat(giving("sugar-apple", 5)).isGreaterThan(2 * giving("sugar-apple", 15));
-        double sugarApple = giving("sugar-apple", 17) / giving("sugar-apple", 23);
-        double atemoya = giving("atemoya", 17) / giving("atemoya", 23);
+        assertThat(shedding("sugar-apple", 5)).isGreaterThan(2 * shedding("sugar-apple", 15));
+        double sugarApple = shedding("sugar-apple", 17) / shedding("sugar-apple", 23);
+        double atemoya = shedding("atemoya", 17) / shedding("atemoya", 23);
         assertThat(atemoya).isGreaterThan(sugarApple);
     }
 
@@ -75,32 +75,32 @@ class HoursOfTheCropsTest {
         double most = 0;
         double least = 0;
         for (int hour = 0; hour < 24; hour++) {
-            most = Math.max(most, sheet.takes() ? flowers(sheet, hour, true) : flowers(sheet, hour, false));
+            most = Math.max(most, sheet.receives() ? flowers(sheet, hour, true) : flowers(sheet, hour, false));
             least += totals[totals.length - 1];
         }
         assertThat(most).as("flowers at their best hour").isGreaterThan(0.5);
         assertThat(least).as("flowers past it").isPositive();
         for (int hour = 0; hour < 24; hour += 6) {
-            assertThat(sheet.gives() || flowers(sheet, hour, false) == 0).isTrue();
-            assertThat(sheet.takes() || flowers(sheet, hour, true) == 0).isTrue();
+            assertThat(sheet.sheds() || flowers(sheet, hour, false) == 0).isTrue();
+            assertThat(sheet.receives() || flowers(sheet, hour, true) == 0).isTrue();
         }
     }
 
-    private static double taking(String crop, int hour) {
+    private static double receptive(String crop, int hour) {
         return flowers(sheet(crop), hour, true);
     }
 
-    private static double giving(String crop, int hour) {
+    private static double shedding(String crop, int hour) {
         return flowers(sheet(crop), hour, false);
     }
 
-    private static double flowers(CropSheet sheet, int hour, boolean taking) {
+    private static double flowers(CropSheet sheet, int hour, boolean receptive) {
         BudSupply supply = supply(sheet);
         double[] totals = supply.at(supply.hoursTo(at(hour))).stageTotals();
         double sum = 0;
         for (int s = 0; s < sheet.stages().size(); s++) {
             Phase phase = sheet.stages().get(s).phase();
-            sum += (taking ? phase.takes() : phase.gives()) ? totals[s] : 0;
+            sum += (receptive ? phase.receives() : phase.sheds()) ? totals[s] : 0;
         }
         return sum;
     }

@@ -52,11 +52,16 @@ class SharedVarietyTest {
     }
 
     private static FlowerCount tomorrow(Map<Integer, List<List<FlowerReading>>> trees, int tree) {
-        return foreseen(trees).trees().get(tree).at(List.of(TOMORROW)).get(0).taking();
+        return foreseen(trees).trees().get(tree).at(List.of(TOMORROW)).get(0).receptive();
     }
 
     private static double takingTomorrow(CropForecasts.Foreseen<Integer> foreseen, int tree) {
-        return foreseen.trees().get(tree).at(List.of(TOMORROW)).get(0).taking().mean();
+        return foreseen.trees()
+                .get(tree)
+                .at(List.of(TOMORROW))
+                .get(0)
+                .receptive()
+                .mean();
     }
 
     private static CropForecasts.Foreseen<Integer> foreseen(Map<Integer, List<List<FlowerReading>>> trees) {
@@ -145,7 +150,7 @@ class SharedVarietyTest {
                 .get(0)
                 .at(List.of(TOMORROW))
                 .get(0)
-                .taking();
+                .receptive();
 
         // The clock's steps are cut at the other's readings too, which is all that differs.
         assertThat(beside.mean()).isCloseTo(tomorrow(own, 0).mean(), within(1e-5 * beside.mean()));

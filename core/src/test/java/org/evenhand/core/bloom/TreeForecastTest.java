@@ -52,9 +52,11 @@ class TreeForecastTest {
 
         ForecastPoint now = forecast.at(hours(0)).get(0);
 
-        assertThat(now.taking().mean()).isCloseTo(16, within(0.1));
-        assertThat(now.taking()).extracting(FlowerCount::low, FlowerCount::high).containsExactly(16, 16);
-        assertThat(now.giving().mean()).isCloseTo(4, within(0.1));
+        assertThat(now.receptive().mean()).isCloseTo(16, within(0.1));
+        assertThat(now.receptive())
+                .extracting(FlowerCount::low, FlowerCount::high)
+                .containsExactly(16, 16);
+        assertThat(now.shedding().mean()).isCloseTo(4, within(0.1));
     }
 
     @Test
@@ -62,11 +64,11 @@ class TreeForecastTest {
         TreeForecast forecast = forecast(0, 0, 20, 0, 0, 0);
         TreeOutlook outlook = TreeOutlook.of(forecast.at(hours(48)));
 
-        TreeOutlook.Stretch giving = outlook.giving().orElseThrow();
-        LocalTime from = giving.from().atZone(COAST.zone()).toLocalTime();
+        TreeOutlook.TimeWindow shedding = outlook.shedding().orElseThrow();
+        LocalTime from = shedding.from().atZone(COAST.zone()).toLocalTime();
         assertThat(from).isBetween(LocalTime.of(15, 30), LocalTime.of(18, 30));
-        assertThat(giving.peak().mean()).isBetween(5.0, 20.0);
-        assertThat(giving.endsInForecast()).isTrue();
+        assertThat(shedding.peak().mean()).isBetween(5.0, 20.0);
+        assertThat(shedding.endsInForecast()).isTrue();
     }
 
     @Test
@@ -75,8 +77,8 @@ class TreeForecastTest {
 
         ForecastPoint midnight = points.get(18);
         ForecastPoint noon = points.get(42);
-        assertThat(midnight.taking().mean()).isLessThan(0.01);
-        assertThat(noon.taking().mean()).isGreaterThan(1);
+        assertThat(midnight.receptive().mean()).isLessThan(0.01);
+        assertThat(noon.receptive().mean()).isGreaterThan(1);
     }
 
     @Test
@@ -107,8 +109,8 @@ class TreeForecastTest {
         List<ForecastPoint> apart = limbs.at(hours(48));
         List<ForecastPoint> together = whole.at(hours(48));
         for (int i = 0; i < apart.size(); i += 8) {
-            double expected = together.get(i).taking().mean();
-            assertThat(apart.get(i).taking().mean()).isCloseTo(expected, within(0.5 + 0.3 * expected));
+            double expected = together.get(i).receptive().mean();
+            assertThat(apart.get(i).receptive().mean()).isCloseTo(expected, within(0.5 + 0.3 * expected));
         }
     }
 
@@ -117,8 +119,8 @@ class TreeForecastTest {
         TreeForecast quarter = of(List.of(List.of(new FlowerReading(AFTERNOON, List.of(24, 4, 3, 0, 1, 6), 0.25))));
         TreeForecast whole = of(List.of(List.of(reading(AFTERNOON, 96, 16, 12, 0, 4, 24))));
 
-        FlowerCount part = quarter.at(hours(0)).get(0).taking();
-        assertThat(part.mean()).isCloseTo(whole.at(hours(0)).get(0).taking().mean(), within(5.0));
+        FlowerCount part = quarter.at(hours(0)).get(0).receptive();
+        assertThat(part.mean()).isCloseTo(whole.at(hours(0)).get(0).receptive().mean(), within(5.0));
         assertThat(part.high() - part.low()).isGreaterThan(12);
     }
 
@@ -146,7 +148,7 @@ class TreeForecastTest {
                 .get(0)
                 .at(List.of(AFTERNOON.plus(Duration.ofHours(44))))
                 .get(0)
-                .giving();
+                .shedding();
         return count.high() - count.low();
     }
 
@@ -162,15 +164,16 @@ class TreeForecastTest {
         TreeForecast forecast = new CropForecasts(
                         CHERIMOYA,
                         night,
-                        new ForecastDoubt(0.05, WeatherDoubt.of(org.evenhand.core.weather.AirSource.USUAL), AFTERNOON),
+                        new ForecastDoubt(
+                                0.05, WeatherDoubt.of(org.evenhand.core.weather.WeatherSource.USUAL), AFTERNOON),
                         Duration.ofDays(5))
                 .tree(List.of(List.of(reading(AFTERNOON, 0, 9, 0, 0, 4, 0))), AFTERNOON);
 
         assertThat(forecast.stagesAt(AFTERNOON)).containsExactly(new double[] {0, 9, 0, 0, 4, 0}, within(0.05));
-        assertThat(forecast.at(hours(24)).get(48).taking().mean())
+        assertThat(forecast.at(hours(24)).get(48).receptive().mean())
                 .as("none leaves half open, as its gate does not open either")
                 .isCloseTo(9, within(0.2));
-        assertThat(forecast.at(hours(24)).get(48).giving().mean()).isLessThan(1);
+        assertThat(forecast.at(hours(24)).get(48).shedding().mean()).isLessThan(1);
     }
 
     @Test

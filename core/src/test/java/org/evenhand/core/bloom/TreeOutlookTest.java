@@ -16,38 +16,38 @@ class TreeOutlookTest {
     void it_tells_from_when_until_when_and_when_most() {
         TreeOutlook outlook = TreeOutlook.of(points(0, 0.2, 0.6, 3, 7, 4, 0.4, 0));
 
-        TreeOutlook.Stretch giving = outlook.giving().orElseThrow();
-        assertThat(giving.from()).isEqualTo(hour(2));
-        assertThat(giving.until()).isEqualTo(hour(6));
-        assertThat(giving.peakAt()).isEqualTo(hour(4));
-        assertThat(giving.peak().mean()).isEqualTo(7);
-        assertThat(giving.endsInForecast()).isTrue();
-        assertThat(outlook.givingNow().mean()).isZero();
+        TreeOutlook.TimeWindow shedding = outlook.shedding().orElseThrow();
+        assertThat(shedding.from()).isEqualTo(hour(2));
+        assertThat(shedding.until()).isEqualTo(hour(6));
+        assertThat(shedding.peakAt()).isEqualTo(hour(4));
+        assertThat(shedding.peak().mean()).isEqualTo(7);
+        assertThat(shedding.endsInForecast()).isTrue();
+        assertThat(outlook.sheddingNow().mean()).isZero();
     }
 
     @Test
     void what_is_there_already_begins_now_and_what_lasts_has_no_end() {
         TreeOutlook outlook = TreeOutlook.of(points(5, 5, 6));
 
-        TreeOutlook.Stretch giving = outlook.giving().orElseThrow();
-        assertThat(giving.from()).isEqualTo(START);
-        assertThat(giving.until()).isEqualTo(hour(2));
-        assertThat(giving.endsInForecast()).isFalse();
+        TreeOutlook.TimeWindow shedding = outlook.shedding().orElseThrow();
+        assertThat(shedding.from()).isEqualTo(START);
+        assertThat(shedding.until()).isEqualTo(hour(2));
+        assertThat(shedding.endsInForecast()).isFalse();
     }
 
     @Test
     void of_two_evenings_the_first_is_told() {
         TreeOutlook outlook = TreeOutlook.of(points(0, 2, 0, 0, 9, 0));
 
-        assertThat(outlook.giving().orElseThrow().until()).isEqualTo(hour(2));
+        assertThat(outlook.shedding().orElseThrow().until()).isEqualTo(hour(2));
     }
 
     @Test
     void where_nothing_comes_there_is_nothing_and_an_empty_forecast_is_refused() {
         TreeOutlook outlook = TreeOutlook.of(points(0, 0.49, 0.1));
 
-        assertThat(outlook.giving()).isEmpty();
-        assertThat(outlook.taking()).isEmpty();
+        assertThat(outlook.shedding()).isEmpty();
+        assertThat(outlook.receptive()).isEmpty();
         assertThatThrownBy(() -> TreeOutlook.of(List.of())).hasMessageContaining("points");
     }
 
@@ -55,10 +55,10 @@ class TreeOutlookTest {
         return START.plus(Duration.ofHours(hours));
     }
 
-    private static List<ForecastPoint> points(double... giving) {
+    private static List<ForecastPoint> points(double... shedding) {
         List<ForecastPoint> points = new ArrayList<>();
-        for (int i = 0; i < giving.length; i++) {
-            points.add(new ForecastPoint(hour(i), new FlowerCount(0, 0, 0), new FlowerCount(giving[i], 0, 9)));
+        for (int i = 0; i < shedding.length; i++) {
+            points.add(new ForecastPoint(hour(i), new FlowerCount(0, 0, 0), new FlowerCount(shedding[i], 0, 9)));
         }
         return points;
     }

@@ -12,9 +12,9 @@ import java.util.List;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.weather.AirSource;
 import org.evenhand.core.weather.HourlyTemperatures;
 import org.evenhand.core.weather.Site;
+import org.evenhand.core.weather.WeatherSource;
 import org.junit.jupiter.api.Test;
 
 class WeatherDoubtTest {
@@ -74,7 +74,7 @@ class WeatherDoubtTest {
     /** A typical day that stands in for a forecast is off at once, and by the same for as long as it stands in. */
     @Test
     void a_typical_day_is_in_doubt_from_the_first_hours_on() {
-        WeatherDoubt usual = WeatherDoubt.of(AirSource.USUAL);
+        WeatherDoubt usual = WeatherDoubt.of(WeatherSource.USUAL);
         double soon = varianceAt(usual, 4);
         assertThat(soon).isGreaterThan(varianceAt(WeatherDoubt.walking(2.5), 4)).isGreaterThan(4);
         assertThat(varianceAt(usual, 90)).isCloseTo(soon, within(1e-9));

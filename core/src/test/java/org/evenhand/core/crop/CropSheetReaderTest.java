@@ -106,7 +106,7 @@ class CropSheetReaderTest {
 
     @Test
     void strands_serve_on_their_day_and_dried_pollen_from_then_on() {
-        PollenHabit date =
+        PollenTraits date =
                 CropSheets.shipped().find("date-palm-male").orElseThrow().pollen();
         assertThat(date.servesAfter(0)).isTrue();
         assertThat(date.servesAfter(12)).isTrue();

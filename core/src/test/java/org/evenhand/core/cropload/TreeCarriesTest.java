@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import org.evenhand.core.crop.CropLoadTraits;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.crop.LoadHabit;
 import org.evenhand.core.cropload.SetBelief.Seen;
 import org.evenhand.core.cropload.TreeCarries.Measured;
 import org.junit.jupiter.api.Test;
@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 class TreeCarriesTest {
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 24);
     /** 0.35 fruits a cm², young for three years, a twig of 10 mm for one fruit, half of the flowers set. */
-    private static final LoadHabit CHERIMOYA =
+    private static final CropLoadTraits CHERIMOYA =
             CropSheets.shipped().find("cherimoya").flatMap(s -> s.load()).orElseThrow();
 
     private static Optional<TreeCarries> carries(LocalDate planted, Double girthCm, Integer... limbsMm) {

@@ -9,15 +9,15 @@ import java.util.Collections;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.findings.TrialJudged.Fate;
+import org.evenhand.core.findings.TrialJudged.FlowerOutcome;
 import org.evenhand.core.findings.TrialJudged.Place;
 import org.junit.jupiter.api.Test;
 
 class TrialJudgedTest {
     private static List<Place> places(int way, int took, int failed, int lost) {
-        List<Place> places = new ArrayList<>(Collections.nCopies(took, new Place(way, Fate.TOOK)));
-        places.addAll(Collections.nCopies(failed, new Place(way, Fate.FAILED)));
-        places.addAll(Collections.nCopies(lost, new Place(way, Fate.LOST)));
+        List<Place> places = new ArrayList<>(Collections.nCopies(took, new Place(way, FlowerOutcome.TOOK)));
+        places.addAll(Collections.nCopies(failed, new Place(way, FlowerOutcome.FAILED)));
+        places.addAll(Collections.nCopies(lost, new Place(way, FlowerOutcome.LOST)));
         return places;
     }
 
@@ -44,7 +44,7 @@ class TrialJudgedTest {
             all.addAll(places(1, random.nextInt(9), 1 + random.nextInt(9), random.nextInt(3)));
             assertThat(TrialJudged.of(2, all)).isPresent();
             int waits = random.nextInt(all.size());
-            all.set(waits, new Place(all.get(waits).way(), Fate.WAITING));
+            all.set(waits, new Place(all.get(waits).way(), FlowerOutcome.WAITING));
             assertThat(TrialJudged.of(2, all)).as("run " + run).isEmpty();
             assertThat(TrialJudged.decided(all)).isEqualTo(all.size() - 1);
         }
@@ -63,13 +63,15 @@ class TrialJudgedTest {
 
     @Test
     void a_fate_is_waited_for_while_a_look_can_still_tell() {
-        assertThat(Fate.of(false, true, 0, 0, 1)).isEqualTo(Fate.WAITING);
-        assertThat(Fate.of(true, true, 0, 0, 1)).as("petals still on").isEqualTo(Fate.WAITING);
-        assertThat(Fate.of(true, false, 0, 0, 1)).as("its mark is gone").isEqualTo(Fate.LOST);
-        assertThat(Fate.of(true, true, 1, 0, 0))
+        assertThat(FlowerOutcome.of(false, true, 0, 0, 1)).isEqualTo(FlowerOutcome.WAITING);
+        assertThat(FlowerOutcome.of(true, true, 0, 0, 1)).as("petals still on").isEqualTo(FlowerOutcome.WAITING);
+        assertThat(FlowerOutcome.of(true, false, 0, 0, 1))
+                .as("its mark is gone")
+                .isEqualTo(FlowerOutcome.LOST);
+        assertThat(FlowerOutcome.of(true, true, 1, 0, 0))
                 .as("a fruitlet may still fall, but it took")
-                .isEqualTo(Fate.TOOK);
-        assertThat(Fate.of(true, false, 0, 1, 0)).isEqualTo(Fate.FAILED);
+                .isEqualTo(FlowerOutcome.TOOK);
+        assertThat(FlowerOutcome.of(true, false, 0, 1, 0)).isEqualTo(FlowerOutcome.FAILED);
     }
 
     /** Fisher's exact p of 56 of 70 against 48 of 80 is below 0.05, of 2 of 2 against 0 of 2 it is 1 in 3: C(4,2) = 6, twice one of them. */

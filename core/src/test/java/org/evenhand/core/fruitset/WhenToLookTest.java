@@ -20,7 +20,7 @@ class WhenToLookTest {
     private static final LocalDate DONE = LocalDate.of(2026, 3, 1);
 
     static Stream<CropSheet> crops() {
-        return CropSheets.shipped().all().stream().filter(CropSheet::takes);
+        return CropSheets.shipped().all().stream().filter(CropSheet::receives);
     }
 
     @ParameterizedTest
@@ -39,7 +39,7 @@ class WhenToLookTest {
         assertThat(looks).hasSameSizeAs(sheet.checks());
     }
 
-    /** As long as somebody finds flowers that cannot be told they come back, and never sooner than five days but for a planned look. */
+    /** As long as somebody finds flowers that cannot be known they come back, and never sooner than five days but for a planned look. */
     @ParameterizedTest
     @MethodSource("crops")
     void what_is_not_known_comes_back_until_it_is(CropSheet sheet) {

@@ -19,7 +19,7 @@ class BestHoursTest {
 
     @Test
     void within_a_free_stretch_the_earliest_of_nearly_the_best_that_has_pollen_too() {
-        FreeHours.Stretch stretch = new FreeHours.Stretch(FOUR, FOUR.plus(Duration.ofHours(2)));
+        WorkingHours.TimeWindow stretch = new WorkingHours.TimeWindow(FOUR, FOUR.plus(Duration.ofHours(2)));
         List<Instant> moments = halfHours(6);
         double[] none = new double[6];
 

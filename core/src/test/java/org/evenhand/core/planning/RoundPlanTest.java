@@ -5,9 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Duration;
-import java.util.concurrent.CancellationException;
-import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -19,6 +16,9 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
@@ -181,7 +181,7 @@ class RoundPlanTest {
                 .containsExactly(
                         org.assertj.core.groups.Tuple.tuple(0, id(10), 1),
                         org.assertj.core.groups.Tuple.tuple(1, id(11), 4));
-        assertThat(plan.keptBack()).containsExactly(new RoundPlan.KeptBack(jar.id(), 4, 1, tree(11)));
+        assertThat(plan.keptBack()).containsExactly(new RoundPlan.ReservedDoses(jar.id(), 4, 1, tree(11)));
         assertThat(plan.value()).isCloseTo(0.4 * 0.8 + 4 * 0.6, within(1e-9));
         assertThat(plan.stops().get(0).grounds().canWait()).isFalse();
     }
@@ -436,8 +436,9 @@ class RoundPlanTest {
         RoundRequest request = largeRequest(random);
         double worthGoing = 4 * random.nextDouble();
 
-        RoundPlan plan =
-                new WorkablePlan(tree -> 0.4, worthGoing, Set.of(), new Cancellation()).of(request).plan();
+        RoundPlan plan = new WorkablePlan(tree -> 0.4, worthGoing, Set.of(), new Cancellation())
+                .of(request)
+                .plan();
 
         keepsTheLimits(request, plan);
         for (int r = 0; r < request.rounds(); r++) {
@@ -454,7 +455,9 @@ class RoundPlanTest {
                     .as("round %d: %s of %s", r, fruits, worthGoing)
                     .isTrue();
         }
-        assertThat(new WorkablePlan(tree -> 0.4, 0, Set.of(), new Cancellation()).of(request).request())
+        assertThat(new WorkablePlan(tree -> 0.4, 0, Set.of(), new Cancellation())
+                        .of(request)
+                        .request())
                 .isSameAs(request);
         assertThat(new WorkablePlan(tree -> 0.4, 1e6, Set.of(0), new Cancellation())
                         .of(request)

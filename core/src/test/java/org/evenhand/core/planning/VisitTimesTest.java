@@ -11,7 +11,7 @@ import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.planning.FreeHours.Stretch;
+import org.evenhand.core.planning.WorkingHours.TimeWindow;
 import org.evenhand.core.weather.Site;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -44,14 +44,15 @@ class VisitTimesTest {
     @Test
     void every_crop_has_hours_and_a_night_crop_has_them_by_night() {
         for (CropSheet sheet : CropSheets.shipped().all()) {
-            List<Stretch> hours = WorkHours.of(sheet, COAST, NOON, at(96));
+            List<TimeWindow> hours = WorkHours.of(sheet, COAST, NOON, at(96));
             assertThat(hours).as(sheet.key()).isNotEmpty();
             assertThat(hours).allSatisfy(h -> assertThat(h.until()).isAfter(h.from()));
         }
-        Stretch first = WorkHours.of(sheet("dragon-fruit"), COAST, NOON, at(96)).get(0);
+        TimeWindow first =
+                WorkHours.of(sheet("dragon-fruit"), COAST, NOON, at(96)).get(0);
         assertThat(first.from())
                 .isBetween(Instant.parse("2026-11-28T09:05:00Z"), Instant.parse("2026-11-28T09:25:00Z"));
-        Stretch apple = WorkHours.of(sheet("apple"), COAST, NOON, at(96)).get(0);
+        TimeWindow apple = WorkHours.of(sheet("apple"), COAST, NOON, at(96)).get(0);
         assertThat(apple.until())
                 .isBetween(Instant.parse("2026-11-28T08:36:00Z"), Instant.parse("2026-11-28T08:56:00Z"));
     }
@@ -62,7 +63,7 @@ class VisitTimesTest {
         Site north = new Site(78.2, 15.6, ZoneId.of("Arctic/Longyearbyen"));
         for (String day : List.of("2026-06-21T00:00:00Z", "2026-12-21T00:00:00Z")) {
             Instant from = Instant.parse(day);
-            List<Stretch> hours = WorkHours.of(sheet("apple"), north, from, from.plus(Duration.ofDays(1)));
+            List<TimeWindow> hours = WorkHours.of(sheet("apple"), north, from, from.plus(Duration.ofDays(1)));
             assertThat(hours).isNotEmpty();
             assertThat(hours.get(0).hours()).isEqualTo(11);
         }
@@ -72,7 +73,7 @@ class VisitTimesTest {
     @Test
     void a_day_crop_and_a_night_crop_have_visits_of_their_own_in_one_free_stretch() {
         List<VisitTimes.Visit> visits = VisitTimes.of(
-                List.of(new Stretch(NOON, at(48))),
+                List.of(new TimeWindow(NOON, at(48))),
                 MOMENTS,
                 List.of(crop("apple", i -> 10), crop("dragon-fruit", i -> i >= 16 && i < 36 ? 6 : 0)));
         assertThat(visits.get(0).at()).isEqualTo(NOON);
@@ -87,10 +88,10 @@ class VisitTimesTest {
     void crops_whose_best_hours_lie_close_share_a_visit_and_told_hours_outside_all_windows_are_kept() {
         List<VisitTimes.OfCrop> two =
                 List.of(crop("apple", i -> i < 5 ? 10 - i : 1), crop("pear", i -> i == 2 ? 20 : 3));
-        List<VisitTimes.Visit> visits = VisitTimes.of(List.of(new Stretch(NOON, at(10))), MOMENTS, two);
+        List<VisitTimes.Visit> visits = VisitTimes.of(List.of(new TimeWindow(NOON, at(10))), MOMENTS, two);
         assertThat(visits).singleElement().satisfies(v -> assertThat(v.at()).isEqualTo(at(2)));
 
-        Stretch night = new Stretch(at(20), at(24));
+        TimeWindow night = new TimeWindow(at(20), at(24));
         assertThat(VisitTimes.of(List.of(night), MOMENTS, List.of(crop("apple", i -> 4))))
                 .as("who tells such hours means them")
                 .singleElement()
@@ -109,7 +110,8 @@ class VisitTimesTest {
                 IntStream.rangeClosed(0, 96).mapToDouble(i -> 20 - i * 0.1).toArray(),
                 shedding,
                 false);
-        List<VisitTimes.Visit> visits = VisitTimes.of(List.of(new Stretch(NOON, at(48))), MOMENTS, List.of(cherimoya));
+        List<VisitTimes.Visit> visits =
+                VisitTimes.of(List.of(new TimeWindow(NOON, at(48))), MOMENTS, List.of(cherimoya));
         assertThat(visits.get(0).at()).isEqualTo(at(11));
         assertThat(visits).as("next morning, with what was collected").hasSizeGreaterThan(1);
     }
@@ -124,7 +126,7 @@ class VisitTimesTest {
                 .map(c -> crop(c, i -> random.nextInt(4) == 0 ? 0 : random.nextDouble() * 20))
                 .toList();
         int split = 1 + random.nextInt(60);
-        List<Stretch> free = List.of(new Stretch(at(0), at(split)), new Stretch(at(split + 3), at(96)));
+        List<TimeWindow> free = List.of(new TimeWindow(at(0), at(split)), new TimeWindow(at(split + 3), at(96)));
         List<VisitTimes.Visit> visits = VisitTimes.of(free, MOMENTS, of);
         for (int v = 0; v < visits.size(); v++) {
             VisitTimes.Visit visit = visits.get(v);

@@ -7,9 +7,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.SplittableRandom;
 import org.evenhand.core.crop.Basis;
+import org.evenhand.core.crop.CropLoadTraits;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.crop.LoadHabit;
 import org.evenhand.core.crop.Storage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -27,8 +27,8 @@ class PollenToComeTest {
                 .find(random.nextBoolean() ? "cherimoya" : "apple")
                 .orElseThrow();
         Storage[] storages = sheet.pollen().keeping().keySet().toArray(Storage[]::new);
-        ViabilityCourse course = ViabilityCourse.collected(
-                sheet, PollenKeeping.driedAndStored(sheet, START, storages[random.nextInt(storages.length)]));
+        ViabilityCurve course = ViabilityCurve.collected(
+                sheet, StorageHistory.driedAndStored(sheet, START, storages[random.nextInt(storages.length)]));
         if (random.nextBoolean()) {
             int grains = 20 + random.nextInt(80);
             course = course.tested(
@@ -46,7 +46,7 @@ class PollenToComeTest {
     void pollen_is_put_away_once_it_should_be_dry_and_not_before() {
         CropSheet apple = CropSheets.shipped().find("apple").orElseThrow();
 
-        PollenKeeping keeping = PollenKeeping.driedAndStored(apple, START, Storage.FREEZER);
+        StorageHistory keeping = StorageHistory.driedAndStored(apple, START, Storage.FREEZER);
 
         Instant dry = START.plus(Duration.ofHours(36));
         assertThat(keeping.storageAt(dry.minusSeconds(60))).isEqualTo(Storage.ROOM);
@@ -62,7 +62,7 @@ class PollenToComeTest {
         long told = CropSheets.shipped().all().stream()
                 .filter(s -> s.load().isPresent())
                 .peek(s -> {
-                    LoadHabit load = s.load().orElseThrow();
+                    CropLoadTraits load = s.load().orElseThrow();
                     assertThat(load.fruitsPerCm2().value()).as(s.key()).isBetween(0.1, 12.0);
                     assertThat(load.setShare().value()).as(s.key()).isBetween(0.01, 0.9);
                     assertThat(load.twigMm().value()).as(s.key()).isBetween(2.0, 20.0);

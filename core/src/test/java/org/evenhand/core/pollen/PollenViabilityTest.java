@@ -56,8 +56,8 @@ class PollenViabilityTest {
     @Test
     void apple_pollen_dried_and_kept_cold_serves_a_year() {
         CropSheet apple = CropSheets.shipped().find("apple").orElseThrow();
-        PollenKeeping keeping = PollenKeeping.driedAndStored(apple, EVENING, Storage.FRIDGE_DESICCANT);
-        ViabilityCourse course = ViabilityCourse.collected(apple, keeping);
+        StorageHistory keeping = StorageHistory.driedAndStored(apple, EVENING, Storage.FRIDGE_DESICCANT);
+        ViabilityCurve course = ViabilityCurve.collected(apple, keeping);
 
         assertThat(course.at(EVENING.plus(Duration.ofHours(36))).share()).isGreaterThan(0.8);
         assertThat(course.goodUntil(EVENING.plus(Duration.ofDays(30))).orElseThrow())

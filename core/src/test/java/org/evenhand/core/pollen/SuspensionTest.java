@@ -7,7 +7,7 @@ import java.math.BigDecimal;
 import java.util.Optional;
 import java.util.Random;
 import org.evenhand.core.crop.CropSheets;
-import org.evenhand.core.crop.SuspensionHabit;
+import org.evenhand.core.crop.SuspensionTraits;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -97,15 +97,15 @@ class SuspensionTest {
         "10, COLOURED, TOO_LATE",
     })
     void a_fig_takes_pollen_between_two_sizes_and_only_with_a_green_eye(double mm, FigSize.Eye eye, FigSize expected) {
-        SuspensionHabit habit = CropSheets.shipped()
+        SuspensionTraits traits = CropSheets.shipped()
                 .find("fig-edible")
                 .orElseThrow()
                 .pollen()
                 .suspension()
                 .orElseThrow();
 
-        assertThat(FigSize.of(mm, eye, habit.sizeWindow().orElseThrow())).isEqualTo(expected);
-        assertThatThrownBy(() -> FigSize.of(Double.NaN, eye, habit.sizeWindow().orElseThrow()))
+        assertThat(FigSize.of(mm, eye, traits.sizeWindow().orElseThrow())).isEqualTo(expected);
+        assertThatThrownBy(() -> FigSize.of(Double.NaN, eye, traits.sizeWindow().orElseThrow()))
                 .hasMessageContaining("NaN");
     }
 }

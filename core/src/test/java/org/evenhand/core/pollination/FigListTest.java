@@ -9,7 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.evenhand.core.crop.Sourced;
-import org.evenhand.core.crop.SuspensionHabit.SizeWindow;
+import org.evenhand.core.crop.SuspensionTraits.SizeWindow;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.pollination.FigList.Measure;
 import org.evenhand.core.pollination.FigList.Row;

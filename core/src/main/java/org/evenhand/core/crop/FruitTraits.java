@@ -1,0 +1,19 @@
+package org.evenhand.core.crop;
+
+import java.util.Optional;
+
+/**
+ * How fruit grows, in days from the pollination at ordinary temperatures.
+ *
+ * @param numberAtDays day from which it has about three quarters of its size, so that a number can be written on it
+ * @param ripeAtDays day from which it may be ripe
+ * @param setShare share of pollinated flowers that set and stay, for crops without a {@link CropLoadTraits} that says so
+ * @param naturalDrop share of set fruitlets that the tree sheds by itself; empty where nobody says
+ * @param swellsUnpollinated whether fruit swells without pollination, so that only full seeds tell whether it set
+ */
+public record FruitTraits(
+        Sourced numberAtDays,
+        Sourced ripeAtDays,
+        Optional<Sourced> setShare,
+        Optional<Sourced> naturalDrop,
+        boolean swellsUnpollinated) {}

@@ -1,0 +1,42 @@
+package org.evenhand.orchard;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.evenhand.core.FieldProblem;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.core.weather.TypicalYear;
+import org.evenhand.kit.Given;
+
+/** Lowest and highest temperature of an ordinary day of a month, °C. */
+public record TypicalMonth(Double minimumC, Double maximumC) {
+    static TypicalMonth of(DailyTemperatures day) {
+        return new TypicalMonth(day.minimumC(), day.maximumC());
+    }
+
+    /** None, or twelve of them; each problem names its month. */
+    static List<DailyTemperatures> days(List<TypicalMonth> given) {
+        if (given == null || given.isEmpty()) {
+            return List.of();
+        }
+        List<DailyTemperatures> days = new ArrayList<>();
+        List<FieldProblem> problems = new ArrayList<>();
+        for (int m = 0; m < given.size(); m++) {
+            String at = "usualMonths[" + m + "].";
+            try {
+                days.add(new DailyTemperatures(
+                        Given.required("minimumC", given.get(m).minimumC()),
+                        Given.required("maximumC", given.get(m).maximumC())));
+            } catch (InvalidInputException e) {
+                e.problems().forEach(p -> problems.add(new FieldProblem(at + p.field(), p.message())));
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw new InvalidInputException(problems);
+        }
+        if (days.size() != 12) {
+            throw new InvalidInputException("usualMonths", "are " + days.size() + "; give all 12, or none.");
+        }
+        return new TypicalYear(days).months();
+    }
+}
