@@ -273,7 +273,7 @@ class FruitTest {
         assertThat(complete.path("complete").asBoolean()).isTrue();
         assertThat(complete.path("result").path("sentence").asString())
                 .as("3 of 3 against 0 of 3 is p = 0.1 by Fisher's test, and few")
-                .startsWith("by hand 100 %, left to nature 0 %: no difference can be told")
+                .startsWith("by hand 100 %, left to nature 0 %: no difference is shown")
                 .contains("p 0.10")
                 .contains("Few flowers");
 

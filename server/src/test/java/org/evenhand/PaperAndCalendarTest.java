@@ -97,7 +97,7 @@ class PaperAndCalendarTest {
         List<VEvent> events = calendar.getComponents("VEVENT");
         List<String> summaries =
                 events.stream().map(e -> e.getSummary().getValue()).toList();
-        assertThat(summaries).anyMatch(s -> s.startsWith("Visit: ")).contains("Check fruit: 1 look");
+        assertThat(summaries).anyMatch(s -> s.startsWith("Visit: ")).contains("Check fruit: 1 check");
         assertThat(events).allSatisfy(e -> {
             assertThat(e.getUid()).isPresent();
             assertThat(e.getDateTimeStamp()).isNotNull();
@@ -105,7 +105,7 @@ class PaperAndCalendarTest {
         assertThat(events.stream().map(e -> e.getUid().orElseThrow().getValue()).distinct())
                 .hasSameSizeAs(events);
         VEvent look = events.stream()
-                .filter(e -> e.getSummary().getValue().startsWith("Look"))
+                .filter(e -> e.getSummary().getValue().startsWith("Check fruit"))
                 .findFirst()
                 .orElseThrow();
         assertThat(look.getDateTimeStart().getDate().toString()).isEqualTo("2026-12-01");

@@ -87,7 +87,7 @@ class PlanTest {
 
         hours(settings());
         api.read(vine, now, Map.of("fall", 9)).expect(200);
-        assertThat(plan(2).path("obstacles").toString()).contains("No flower can take pollen");
+        assertThat(plan(2).path("obstacles").toString()).contains("No flower can be pollinated");
     }
 
     @Test
@@ -106,7 +106,7 @@ class PlanTest {
                     .isBetween(16, 18);
             assertThat(round.path("flowers").asInt())
                     .isLessThanOrEqualTo(round.path("mostFlowers").asInt());
-            assertThat(round.path("why").asString()).contains("can take pollen then");
+            assertThat(round.path("why").asString()).contains("can be pollinated then");
             fruits += round.path("expectedFruits").asDouble();
             int toCollect = list(round.path("collect")).stream()
                     .mapToInt(c -> c.path("doses").asInt())

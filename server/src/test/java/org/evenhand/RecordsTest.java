@@ -146,7 +146,7 @@ class RecordsTest {
         Api.Answer asked = api.put("/api/lots/" + id, body).expect(409);
         assertThat(asked.body().path("confirm").asString()).isEqualTo("no-male-flowers");
         assertThat(asked.body().path("detail").asString())
-                .contains("Lantern 1 had no flower giving pollen")
+                .contains("Lantern 1 had no flower shedding pollen")
                 .endsWith("?");
         body.put("confirmed", List.of("no-male-flowers"));
         api.put("/api/lots/" + id, body).expect(200);

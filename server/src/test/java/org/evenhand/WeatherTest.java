@@ -46,7 +46,7 @@ class WeatherTest {
         JsonNode refused = file(id, csv, false).expect(400).body();
 
         assertThat(refused.path("errors").get(0).path("message").asString())
-                .contains("has 8 bad and 2 good rows; nothing was taken");
+                .contains("has 8 bad and 2 good rows; nothing was imported");
         assertThat(refused.path("errors").findValuesAsString("field"))
                 .contains("csv.line 3", "csv.line 4", "csv.line 5", "csv.line 6", "csv.line 7", "csv.line 8");
         assertThat(refused.toString())

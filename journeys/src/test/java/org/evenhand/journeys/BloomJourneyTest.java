@@ -53,7 +53,7 @@ class BloomJourneyTest extends DemoJourney {
         assertThat(browser.shows("Lantern 1")).isFalse();
         browser.click(By.xpath("//select[@aria-label='Order']/option[.='pollen soonest']"));
         assertThat(browser.see(By.cssSelector("[data-variety='Night Ferry']")).getText())
-                .contains("Gather pollen 2")
+                .contains("Collect pollen 2")
                 .contains("pollinate 2");
         browser.assertKeptToItself();
     }

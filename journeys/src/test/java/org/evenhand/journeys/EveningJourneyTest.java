@@ -92,15 +92,14 @@ class EveningJourneyTest extends DemoJourney {
         browser.click(By.cssSelector("[data-save]"));
 
         browser.seeText("Pale Ridge 3: 30 flowers written down.");
-        browser.waitFor(
-                () -> row("Pale Ridge 3").contains("16 to take, 4 giving") ? true : null, "for the new reading");
+        browser.waitFor(() -> row("Pale Ridge 3").contains("16 female, 4 male") ? true : null, "for the new reading");
     }
 
     @Test
     @Order(3)
     void foresee_in_words_and_ask_why() {
         browser.waitFor(
-                () -> browser.heading().matches("About \\d+ flowers can take pollen now and \\d+ give it\\..*")
+                () -> browser.heading().matches("About \\d+ flowers can be pollinated now and \\d+ shed pollen\\..*")
                         ? true
                         : null,
                 "for the sentence");
@@ -122,7 +121,7 @@ class EveningJourneyTest extends DemoJourney {
         browser.see(By.cssSelector("input[aria-label='flowers of Pale Ridge 2']"));
         browser.type("flowers of Pale Ridge 2", "2");
         browser.press("Put on the shelf");
-        browser.seeText("Pale Ridge 2 had no flower giving pollen when it was read");
+        browser.seeText("Pale Ridge 2 had no flower shedding pollen when it was read");
         browser.press("No, go back");
         browser.waitUntilGone(By.xpath("//*[text()='One question']"));
         assertThat(browser.valueOf("flowers of Pale Ridge 2"))
@@ -238,7 +237,7 @@ class EveningJourneyTest extends DemoJourney {
         browser.goTo("Findings");
         // 10 of 15 before, 5 of 6 now. Wilson's 95 % interval of 15 of 21, by hand: 50.0 to 86.2.
         browser.waitFor(
-                () -> browser.heading().startsWith("15 of 21 flowers took, 71 %") ? true : null, "for the result");
+                () -> browser.heading().startsWith("15 of 21 flowers set, 71 %") ? true : null, "for the result");
         assertThat(browser.heading()).contains("between 50 % and 86 %");
         browser.seeText("Flowers left to nature are tagged; none of them, or none by hand, is decided yet.");
         browser.see(By.cssSelector("[data-card=retention] svg"));

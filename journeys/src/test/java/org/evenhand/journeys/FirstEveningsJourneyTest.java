@@ -104,7 +104,7 @@ class FirstEveningsJourneyTest extends DemoJourney {
         assertThat(visitLines().get(0))
                 .contains("3 male flowers of Kettle Bend")
                 .contains("Slow River 1 4");
-        browser.seeText("can take pollen at the visit of");
+        browser.seeText("can be pollinated at the visit of");
 
         browser.phone().open("/");
         browser.press("Start walking");

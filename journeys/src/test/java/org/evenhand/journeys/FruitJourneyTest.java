@@ -21,21 +21,21 @@ class FruitJourneyTest extends DemoJourney {
     @Order(1)
     void looks_are_walked_tree_after_tree_without_a_signal_too() {
         browser.phone().open("/fruit-set/walk");
-        browser.seeText("Look 1 of 3");
+        browser.seeText("Check 1 of 3");
         assertThat(browser.accessibilityViolations()).as("walk of looks").isEmpty();
         assertThat(browser.widthBeyondTheScreen()).isZero();
         browser.picture("looks-walk-phone");
         browser.press("failed: one more");
         browser.press("set: all that are left");
         browser.press("Done");
-        browser.seeText("Look 2 of 3");
+        browser.seeText("Check 2 of 3");
         browser.network(false);
         browser.press("set: all that are left");
         browser.press("Done");
-        browser.seeText("Look 3 of 3");
+        browser.seeText("Check 3 of 3");
         browser.see(KEPT);
         browser.reload();
-        browser.seeText("Look 1 of 1");
+        browser.seeText("Check 1 of 1");
         browser.network(true);
         browser.waitUntilGone(KEPT);
         assertThat(browser.await("""

@@ -217,7 +217,7 @@ class Calendars {
     private VEvent look(Caller reader, LocalDate day, List<CheckDays.Day> looks, String origin) {
         String what =
                 looks.stream().map(l -> l.tree() + ": " + l.look()).distinct().collect(Collectors.joining("\n"));
-        VEvent event = new VEvent(day, "Check fruit: " + Plural.of(looks.size(), "look"));
+        VEvent event = new VEvent(day, "Check fruit: " + Plural.of(looks.size(), "check"));
         return complete(event, "look-" + day, reader, what, origin + "/fruit-set");
     }
 
