@@ -215,7 +215,7 @@ function HoursForm({ before }: { before: Settings }) {
         <Stack gap={8} mt={4}>
           <Radio value="EVERY_DAY" label="every day with enough to do" />
           <Radio value="EVERY_OTHER_DAY" label="every other day" />
-          <Radio value="AS_SHEET" label="so many days apart as each crop’s sheet says" />
+          <Radio value="AS_SHEET" label="as many days apart as each crop’s sheet says" />
           <Radio value="WEEKDAYS" label="on some days of the week" />
         </Stack>
       </Radio.Group>

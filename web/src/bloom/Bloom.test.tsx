@@ -75,7 +75,7 @@ describe('the bloom board', () => {
     expect(text.getByText(/about 2 dome loose, dust were to be expected/)).toBeInTheDocument();
     expect(text.getByText(/takes 10 % longer than the sheet .*, from 9 readings/)).toBeInTheDocument();
     expect(text.getByText(/weather that is only foreseen/)).toBeInTheDocument();
-    expect(text.getByText(/the usual day/)).toBeInTheDocument();
+    expect(text.getByText(/the typical day/)).toBeInTheDocument();
   });
 
   it('names the rate that was set for a variety, and who says so', async () => {

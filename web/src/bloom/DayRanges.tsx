@@ -32,7 +32,7 @@ export function DayRanges({ days, today, units }: { days: Day[]; today: string; 
     BRIDGED: 'measured',
     DAILY: 'days of a file',
     FORECAST: 'typed forecast',
-    USUAL: 'usual day',
+    USUAL: 'typical day',
   };
   return (
     <div ref={ref}>

@@ -102,7 +102,7 @@ function BlockForm({ need }: { need: Need }) {
           />
         ))}
         <Button variant="outline" loading={form.busy} onClick={() => form.submit()}>
-          Reckon
+          Calculate
         </Button>
         {form.general && <span className="warn">{form.general}</span>}
       </div>

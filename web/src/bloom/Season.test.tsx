@@ -143,7 +143,7 @@ describe('is my hand needed', () => {
     expect(screen.getByText(/has an air of its own/)).toBeVisible();
     await userEvent.clear(screen.getByLabelText('Ordinary high, °C'));
     await userEvent.type(screen.getByLabelText('Ordinary high, °C'), '30');
-    await userEvent.click(screen.getByText('Reckon'));
+    await userEvent.click(screen.getByText('Calculate'));
     await waitFor(() =>
       expect(sent[0]!.body).toEqual({
         block: 'North',

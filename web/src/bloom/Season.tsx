@@ -210,9 +210,9 @@ function Shown({ season }: { season: SeasonData }) {
         </div>
         {visiting && (
           <p className="small soft">
-            How long a second visit helps is reckoned with the mean temperature of each day from full bloom on
-            (about {temperature(visiting.visits!.meanC, orchard.units)} for {visiting.name}), after Williams
-            and Wilson 1970; the lives of ovule and stigma stand on the crop sheet.
+            How long a second visit helps is worked out from the mean temperature of each day from full bloom
+            on (about {temperature(visiting.visits!.meanC, orchard.units)} for {visiting.name}), after
+            Williams and Wilson 1970; the lives of ovule and stigma stand on the crop sheet.
           </p>
         )}
       </section>

@@ -110,6 +110,6 @@ describe('weather', () => {
 
   it('says which air a forecast used', () => {
     const words = airWords(overview.stretches as Parameters<typeof airWords>[0], NOW, ZONE);
-    expect(words).toBe('Air: the typed forecast until Thu 26 Nov 00:00; then the usual day.');
+    expect(words).toBe('Weather: the typed forecast until Thu 26 Nov 00:00; then the typical day.');
   });
 });

@@ -8,13 +8,13 @@ export const AIR: Record<Stretch['source'], string> = {
   BRIDGED: 'a short gap bridged',
   DAILY: 'from days of a file',
   FORECAST: 'the typed forecast',
-  USUAL: 'the usual day',
+  USUAL: 'the typical day',
 };
 
-/** "Air: the typed forecast until Sat 28 Nov 00:00, then the usual day." */
+/** "Air: the typed forecast until Sat 28 Nov 00:00, then the typical day." */
 export function airWords(stretches: Stretch[], now: Date, zone: string): string {
   const parts = stretches.map((s, i) =>
     i < stretches.length - 1 ? `${AIR[s.source]} until ${said(new Date(s.until), now, zone)}` : AIR[s.source],
   );
-  return `Air: ${parts.join('; then ')}.`;
+  return `Weather: ${parts.join('; then ')}.`;
 }

@@ -29,7 +29,7 @@ describe('charts', () => {
     expect(screen.getByRole('img', { name: 'Lowest and highest temperature of 3 days' })).toBeVisible();
     expect(screen.getByText('Tue 24 Nov: 54 °F to 72 °F, typed forecast')).toBeInTheDocument();
     expect(screen.getByText('today')).toBeVisible();
-    for (const words of ['measured', 'typed forecast', 'usual day'])
+    for (const words of ['measured', 'typed forecast', 'typical day'])
       expect(screen.getByText(words)).toBeVisible();
   });
 

@@ -101,7 +101,9 @@ describe('a crop sheet', () => {
   });
 
   it('lists every sheet with its flowers in order', async () => {
-    serve({ 'GET /api/crops': [full, { ...full, key: 'fig-capri', name: 'Fig, caprifig', receives: false }] });
+    serve({
+      'GET /api/crops': [full, { ...full, key: 'fig-capri', name: 'Fig, caprifig', receives: false }],
+    });
     show(<CropSheets />);
     expect(await screen.findByText('male only')).toBeVisible();
     expect(document.querySelectorAll('svg.glyph')).toHaveLength(6);

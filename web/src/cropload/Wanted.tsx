@@ -91,7 +91,7 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
       ),
     ['fruits', 'girthCm', 'limbsMm'],
     (saved) => {
-      doneWithUndo(`${whose}: what is wanted is written down.`, () =>
+      doneWithUndo(`${whose}: fruit wanted saved.`, () =>
         own
           ? answer(
               api.PUT('/api/targets/{id}', {
@@ -238,7 +238,7 @@ function Row({ budget }: { budget: Budget }) {
 
 function sentence(all: Budget[]): string {
   const told = all.filter((b) => b.more !== undefined && b.more > 0);
-  if (told.length === 0) return 'What is wanted: nothing is limited yet, every flower counts';
+  if (told.length === 0) return 'No limit to the fruit yet: every flower counts';
   const more = told.reduce((n, b) => n + b.more!, 0);
   return `${plural(more, 'more flower')} on ${plural(told.length, 'tree')} for the fruits you want`;
 }

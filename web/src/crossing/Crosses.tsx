@@ -274,7 +274,7 @@ function Made({ all }: { all: Schemas['Crossings'] }) {
         <section className="card">
           <header>
             <h2>Wanted</h2>
-            <Link to="/mates/wishes">Change what is wanted</Link>
+            <Link to="/mates/wishes">Change wanted crosses</Link>
           </header>
           {all.wanted.map((w) => (
             <WantedRow key={w.wishId} wanted={w} />

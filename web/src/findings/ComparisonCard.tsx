@@ -115,7 +115,7 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
       )}
       {of.expected && (
         <p className="small soft">
-          Expected {percent(of.expected.one)} against {percent(of.expected.other)}; so many flowers see that
+          Expected {percent(of.expected.one)} against {percent(of.expected.other)}; that many flowers see it
           with a chance of {percent(of.expected.power)}.
         </p>
       )}
@@ -127,9 +127,7 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
           Cancel it
         </Button>
         {remove.general && <span className="warn small">{remove.general}</span>}
-        <span className="small soft">
-          Drawn by lot with seed {of.seed}; its looks come up under Fruit set.
-        </span>
+        <span className="small soft">Random order, seed {of.seed}; its looks come up under Fruit set.</span>
       </div>
     </section>
   );

@@ -177,7 +177,7 @@ function CausesCard({ of }: { of: OfSeason }) {
             {c.effects.length > 0 && (
               <p className="small soft">
                 Odds ratios by logistic regression over {plural(c.flowers, 'flower')}. Records alone cannot
-                tell a cause from what goes with it; a trial drawn by lot can.
+                tell a cause from what goes with it; a trial in random order can.
               </p>
             )}
           </>

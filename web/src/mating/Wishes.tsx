@@ -27,7 +27,7 @@ function planWords(wish: Wish): string | undefined {
     return `No storage carries pollen over ${plural(b.days, 'day')}: too little would be alive. Look for pollen from elsewhere.`;
   const year = (day: string) => (b.nextSeason || b.way === 'LAST_YEARS' ? ` ${day.slice(0, 4)}` : '');
   return (
-    `Collect ${wish.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}${year(b.collectUntil!)}: ${plural(best.gather!, 'flower')}. ` +
+    `Collect ${wish.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}${year(b.collectUntil!)}: ${plural(best.flowersToCollect!, 'flower')}. ` +
     `Dry, then ${STORAGE[best.storage]}. Set aside ${plural(best.doses!, 'dose')} for ${plural(wish.flowers, 'flower')} ` +
     `of ${wish.mother} from ${calendarDay(b.useFrom!)} to ${calendarDay(b.useUntil!)}${year(b.useUntil!)}.`
   );
@@ -57,7 +57,7 @@ function Choices({ bridge }: { bridge: Schemas['SeasonBridge'] }) {
                 {percent(c.last)} <span className="small soft">{percentRange(c.lastLow, c.lastHigh)}</span>
               </td>
               <td className="num">{c.doses ?? 'no use'}</td>
-              <td className="num">{c.gather ?? '–'}</td>
+              <td className="num">{c.flowersToCollect ?? '–'}</td>
             </tr>
           ))}
         </tbody>

@@ -94,7 +94,7 @@ function BreedingFields({
         {sheet?.figSizes && (
           <>
             <NumberInput
-              label="Takes pollen from, mm"
+              label="Can be pollinated from, mm"
               min={1}
               value={value.figRightFromMm ?? ''}
               onChange={(v) => set('figRightFromMm', v === '' ? '' : Number(v))}

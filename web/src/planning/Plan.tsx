@@ -441,7 +441,7 @@ export function Plan() {
                     )}
                     Minutes count three for cleaning before each father, as an assumption. Fruits: what each
                     flower is worth, times the share that sets here (see{' '}
-                    <Link to="/round/wanted">What is wanted</Link>).
+                    <Link to="/round/wanted">Fruit wanted</Link>).
                   </p>
                 )}
               </div>

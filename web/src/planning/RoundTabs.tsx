@@ -3,7 +3,7 @@ import { Tabs } from '../kit/Tabs';
 const PAGES = [
   ['/round', 'Next visit'],
   ['/round/plan', 'Coming days'],
-  ['/round/wanted', 'What is wanted'],
+  ['/round/wanted', 'Fruit wanted'],
   ['/round/crosses', 'Crosses'],
   ['/round/hours', 'Hours and habits'],
 ] as const;

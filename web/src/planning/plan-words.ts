@@ -24,7 +24,7 @@ export const REASONS: Record<string, string> = {
 export const NOT_WANTED: Record<string, string> = {
   TARGET_REACHED: 'it has what it is wanted to bear',
   LEFT_ALONE: 'it is to bear nothing',
-  CANNOT_CARRY: 'it can carry no fruit yet; ask for fruit under What is wanted',
+  CANNOT_CARRY: 'it can carry no fruit yet; ask for fruit under Fruit wanted',
   EARLY_FLUSH: 'too soon after leaf-out',
 };
 

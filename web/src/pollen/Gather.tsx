@@ -45,7 +45,7 @@ export function Gather({ variety, balloons, asked }: { variety: string; balloons
         {(p) => (
           <>
             <p style={{ margin: '10px 0' }}>
-              Gather{' '}
+              Collect{' '}
               <Why
                 label="flowers to collect"
                 because={

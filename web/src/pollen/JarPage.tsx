@@ -27,7 +27,7 @@ const SOURCES: Record<Schemas['LotHour']['source'], string> = {
   BRIDGED: 'measured',
   DAILY: 'from the day’s lowest and highest',
   FORECAST: 'as forecast',
-  USUAL: 'the usual day here',
+  USUAL: 'the typical day here',
 };
 
 function Hour({ hour }: { hour: Schemas['LotHour'] }) {

@@ -25,7 +25,7 @@ export function LotWhy({ lot }: { lot: Schemas['LotView'] }) {
         <p>
           Eight times in ten it lies within {percentRange(v.low, v.high)}:{' '}
           {v.tested
-            ? 'a test counts so many grains and no more, and how fast it fades is doubtful.'
+            ? 'a test counts only some of the grains, and how fast it fades is doubtful.'
             : 'how well it germinated when fresh and how fast it fades are both doubtful.'}
         </p>
       )}

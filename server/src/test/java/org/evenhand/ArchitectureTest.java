@@ -9,9 +9,19 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import jakarta.persistence.Entity;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.modulith.core.ApplicationModules;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
 
 class ArchitectureTest {
     private static final JavaClasses SERVER = new ClassFileImporter()
@@ -73,5 +83,27 @@ class ArchitectureTest {
                 .dependOnClassesThat()
                 .areAnnotatedWith(Entity.class)
                 .check(SERVER);
+    }
+
+    /** The words of docs/GLOSSARY.md that are gone; a name is taken apart where a capital begins. */
+    @Test
+    void names_of_types_and_methods_are_words_of_the_glossary() throws IOException {
+        Set<String> gone = new HashSet<>();
+        JsonMapper.builder()
+                .build()
+                .readTree(Files.readString(Path.of("../docs/words-not-used.json")))
+                .path("names")
+                .forEach(w -> gone.add(w.asString()));
+        assertThat(gone).hasSizeGreaterThan(10);
+
+        List<String> wrong = SERVER.stream()
+                .flatMap(c -> Stream.concat(
+                        Stream.of(c.getSimpleName()), c.getMethods().stream().map(m -> m.getName())))
+                .distinct()
+                .filter(name -> Arrays.stream(name.split("(?<=[a-z0-9])(?=[A-Z])|[_$]|lambda"))
+                        .anyMatch(w -> gone.contains(w.toLowerCase(Locale.ROOT))))
+                .toList();
+
+        assertThat(wrong).isEmpty();
     }
 }

@@ -212,7 +212,7 @@ class MatesTest {
         assertThat(best.path("storage").asString()).isEqualTo("FREEZER");
         double last = best.path("last").asDouble();
         assertThat(best.path("doses").asInt()).isEqualTo((int) Math.ceil(40 * 0.5 / last - 1e-9));
-        assertThat(best.path("gather").asInt() * 4)
+        assertThat(best.path("flowersToCollect").asInt() * 4)
                 .isGreaterThanOrEqualTo(best.path("doses").asInt());
         assertThat(bridge.path("choices").get(3).path("useful").asBoolean()).isFalse();
 

@@ -127,15 +127,15 @@ class VarietyNumbersTest {
 
     @Test
     void doses_of_its_flowers_say_how_many_to_gather() {
-        int usual = gather().path("expected").asInt();
-        double each = gather().path("dosesPerFlower").asDouble();
+        int usual = flowersToCollect().path("expected").asInt();
+        double each = flowersToCollect().path("dosesPerFlower").asDouble();
         set(0, Map.of("dosesPerFlower", each / 4)).expect(200);
 
-        assertThat(gather().path("dosesPerFlower").asDouble()).isCloseTo(each / 4, within(1e-9));
-        assertThat(gather().path("expected").asInt()).isBetween(4 * usual - 4, 4 * usual);
+        assertThat(flowersToCollect().path("dosesPerFlower").asDouble()).isCloseTo(each / 4, within(1e-9));
+        assertThat(flowersToCollect().path("expected").asInt()).isBetween(4 * usual - 4, 4 * usual);
     }
 
-    private JsonNode gather() {
+    private JsonNode flowersToCollect() {
         return api.get("/api/gathering?variety=" + lantern + "&doses=40")
                 .expect(200)
                 .body();

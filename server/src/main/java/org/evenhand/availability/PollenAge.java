@@ -11,7 +11,7 @@ public enum PollenAge {
     SAME_HOUR;
 
     /** Whether those of this school use at a moment what was gathered at another. */
-    public boolean allows(Instant gathered, Instant at) {
-        return this == STORED || !gathered.isBefore(at.minus(Duration.ofHours(1)));
+    public boolean allows(Instant collectedAt, Instant at) {
+        return this == STORED || !collectedAt.isBefore(at.minus(Duration.ofHours(1)));
     }
 }

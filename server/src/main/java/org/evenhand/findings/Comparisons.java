@@ -42,7 +42,7 @@ public class Comparisons {
     private static final int MOST_TREES = 100;
 
     private final ComparisonRepository comparisons;
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final Pollinations pollinations;
     private final CropCatalogue crops;
     private final Orchards orchards;
@@ -50,13 +50,13 @@ public class Comparisons {
 
     Comparisons(
             ComparisonRepository comparisons,
-            FlowerOutcomes fates,
+            FlowerOutcomes outcomes,
             Pollinations pollinations,
             CropCatalogue crops,
             Orchards orchards,
             IdempotentWriter once) {
         this.comparisons = comparisons;
-        this.fates = fates;
+        this.outcomes = outcomes;
         this.pollinations = pollinations;
         this.crops = crops;
         this.orchards = orchards;
@@ -65,7 +65,7 @@ public class Comparisons {
 
     /** Those that are not voided, the latest first. */
     List<ComparisonView> all(Caller caller) {
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         return views(
                 caller, comparisons.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(caller.orchardId()));
     }
@@ -77,7 +77,7 @@ public class Comparisons {
     private List<ComparisonView> views(Caller caller, List<Comparison> of) {
         List<Pollinations.Done> done = pollinations.ofComparisons(
                 caller, of.stream().map(Comparison::id).toList());
-        Map<UUID, FlowerOutcomes.Known> known = fates.known(
+        Map<UUID, FlowerOutcomes.Known> known = outcomes.known(
                 caller, done.stream().map(Pollinations.Done::pollinationId).toList());
         Map<UUID, Map<Integer, UUID>> byPlace = done.stream()
                 .collect(Collectors.groupingBy(
@@ -107,12 +107,12 @@ public class Comparisons {
                     tree.name(),
                     c.slots().get(slot).way(),
                     pollination,
-                    pollination == null ? null : fate(known.get(pollination))));
+                    pollination == null ? null : outcome(known.get(pollination))));
         }
-        List<TrialJudged.Place> fates = places.stream()
+        List<TrialJudged.Place> outcomes = places.stream()
                 .map(p -> new TrialJudged.Place(p.way(), p.outcome() == null ? FlowerOutcome.WAITING : p.outcome()))
                 .toList();
-        Optional<TrialJudged> judged = TrialJudged.of(c.ways().size(), fates);
+        Optional<TrialJudged> judged = TrialJudged.of(c.ways().size(), outcomes);
         return new ComparisonView(
                 c.id(),
                 c.label(),
@@ -123,7 +123,7 @@ public class Comparisons {
                 c.expected(),
                 c.note(),
                 done.size(),
-                TrialJudged.decided(fates),
+                TrialJudged.decided(outcomes),
                 judged.isPresent(),
                 judged.map(j -> result(c, j, lesson(caller, c, j, trees))).orElse(null),
                 places,
@@ -131,7 +131,7 @@ public class Comparisons {
     }
 
     /** @param known absent where nothing is known yet */
-    private static FlowerOutcome fate(FlowerOutcomes.Known known) {
+    private static FlowerOutcome outcome(FlowerOutcomes.Known known) {
         return known == null
                 ? FlowerOutcome.WAITING
                 : FlowerOutcome.of(
@@ -236,7 +236,7 @@ public class Comparisons {
     /** Puts what a complete trial says into the orchard's own sheet, beside the orchard's other numbers. */
     ComparisonView apply(Caller caller, UUID id, UUID changeId) {
         Comparison c = require(caller, id);
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         ComparisonView view = views(caller, List.of(c)).get(0);
         if (view.result() == null || view.result().lesson() == null) {
             throw new InvalidInputException(
@@ -300,7 +300,7 @@ public class Comparisons {
                 () -> comparisons.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> found,
                 () -> insert(caller, id, request));
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         return views(caller, List.of(written)).get(0);
     }
 

@@ -66,7 +66,7 @@ class Failures {
             Map.entry(FailureCauses.Kind.THE_TREE, "Something with the tree"),
             Map.entry(FailureCauses.Kind.NOT_LOOKED_ENOUGH, "Not looked often enough"));
 
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final OutcomeBook book;
     private final Findings findings;
     private final FactorNames names;
@@ -78,7 +78,7 @@ class Failures {
     private final Orchards orchards;
 
     Failures(
-            FlowerOutcomes fates,
+            FlowerOutcomes outcomes,
             OutcomeBook book,
             Findings findings,
             FactorNames names,
@@ -88,7 +88,7 @@ class Failures {
             Weather weather,
             TreeLoads loads,
             Orchards orchards) {
-        this.fates = fates;
+        this.outcomes = outcomes;
         this.book = book;
         this.findings = findings;
         this.names = names;
@@ -102,7 +102,7 @@ class Failures {
 
     /** Trees, jars and days with the lowest shares. */
     FailureView.Worst worst(Caller caller, Integer season, String crop) {
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         List<FindingsView.SeasonView> seasons = findings.seasons(caller);
         Optional<FindingsView.SeasonView> shown = Findings.shown(seasons, season, crop);
         return new FailureView.Worst(
@@ -113,7 +113,7 @@ class Failures {
         FactorNames.OfCrop named = names.of(caller, s.crop());
         Map<Factor, OutcomeBook.Kind> kinds =
                 FACTORS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
-        return fates.everyLevel(caller, s.season(), s.crop()).stream()
+        return outcomes.everyLevel(caller, s.season(), s.crop()).stream()
                 .filter(l ->
                         kinds.containsKey(l.factor()) && !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
                 .map(l -> new FailureView.Line(
@@ -129,7 +129,7 @@ class Failures {
     }
 
     FailureView of(Caller caller, Integer season, String crop, OutcomeBook.Kind kind, String key) {
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         FindingsView.SeasonView shown = findings.required(caller, season, crop);
         OutcomeBook.Asked asked = asked(shown, kind, key);
         List<OutcomeBook.Row> rows = book.rows(caller, asked);
@@ -177,7 +177,7 @@ class Failures {
     private FailureCauses.Evidence evidence(
             Caller caller, FindingsView.SeasonView shown, OutcomeBook.Asked asked, List<OutcomeBook.Row> rows) {
         CropSheet sheet = crops.of(caller, shown.crop());
-        List<FlowerOutcomes.Level> levels = fates.everyLevel(caller, shown.season(), shown.crop());
+        List<FlowerOutcomes.Level> levels = outcomes.everyLevel(caller, shown.season(), shown.crop());
         FlowerOutcomes.Level here = level(levels, FACTORS.get(asked.kind()), asked.key());
         FlowerOutcomes.Level all = level(levels, Factor.TREATMENT, Treatment.HAND.name());
         NavigableSet<Instant> moments = new TreeSet<>(

@@ -65,13 +65,13 @@ class Findings {
 
     private final Cache<ModelKey, Optional<CauseModel>> models =
             Caffeine.newBuilder().maximumSize(200).build();
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final FactorNames factorNames;
     private final CropCatalogue crops;
     private final FruitFindings fruit;
 
-    Findings(FlowerOutcomes fates, FactorNames factorNames, CropCatalogue crops, FruitFindings fruit) {
-        this.fates = fates;
+    Findings(FlowerOutcomes outcomes, FactorNames factorNames, CropCatalogue crops, FruitFindings fruit) {
+        this.outcomes = outcomes;
         this.factorNames = factorNames;
         this.crops = crops;
         this.fruit = fruit;
@@ -79,7 +79,7 @@ class Findings {
 
     /** @param season year of bloom; where none is asked the latest of which enough flowers are decided, or else the latest */
     FindingsView of(Caller caller, Integer season, String crop) {
-        int waiting = fates.refresh(caller);
+        int waiting = outcomes.refresh(caller);
         List<SeasonView> seasons = seasons(caller);
         Optional<SeasonView> shown = shown(seasons, season, crop);
         return shown.map(s -> new Look(caller, s).view(seasons, waiting))
@@ -89,7 +89,7 @@ class Findings {
     }
 
     List<SeasonView> seasons(Caller caller) {
-        return fates.seasons(caller).stream()
+        return outcomes.seasons(caller).stream()
                 .map(s -> new SeasonView(
                         s.season(), s.crop(), crops.of(caller, s.crop()).name(), s.flowers(), s.decided()))
                 .toList();
@@ -134,12 +134,13 @@ class Findings {
             this.caller = caller;
             this.season = season;
             this.names = factorNames.of(caller, season.crop());
-            this.levels = fates.levels(caller, season.season(), season.crop()).stream()
+            this.levels = outcomes.levels(caller, season.season(), season.crop()).stream()
                     .collect(Collectors.groupingBy(FlowerOutcomes.Level::factor));
         }
 
         FindingsView view(List<SeasonView> seasons, int waiting) {
-            Map<Evidence, FlowerOutcomes.Level> byEvidence = fates.byEvidence(caller, season.season(), season.crop());
+            Map<Evidence, FlowerOutcomes.Level> byEvidence =
+                    outcomes.byEvidence(caller, season.season(), season.crop());
             Optional<FlowerOutcomes.Level> byHand = Optional.ofNullable(byEvidence.get(Evidence.ORDINARY));
             int comparisons = TOLD.stream()
                     .mapToInt(f -> Math.max(0, (int) comparable(f).count() - 1))
@@ -289,10 +290,10 @@ class Findings {
 
     /** The curves of a factor's classes with most flowers. */
     FindingsView.RetentionView retention(Caller caller, Integer season, String crop, Factor factor) {
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         SeasonView shown = required(caller, season, crop);
         FactorNames.OfCrop names = factorNames.of(caller, shown.crop());
-        Map<String, List<Retention.At>> courses = fates.courses(caller, shown.season(), shown.crop(), factor);
+        Map<String, List<Retention.At>> courses = outcomes.courses(caller, shown.season(), shown.crop(), factor);
         List<String> most = courses.entrySet().stream()
                 .filter(e -> !e.getKey().isEmpty() || courses.size() == 1)
                 .sorted(Comparator.comparingInt((Map.Entry<String, List<Retention.At>> e) -> -followed(e.getValue()))
@@ -349,10 +350,11 @@ class Findings {
 
     /** Several causes at once. */
     FindingsView.CausesView causes(Caller caller, Integer season, String crop) {
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         SeasonView shown = required(caller, season, crop);
         FactorNames.OfCrop names = factorNames.of(caller, shown.crop());
-        Optional<CauseModel> model = CauseModel.of(Factor.CAUSES, fates.patterns(caller, shown.season(), shown.crop()));
+        Optional<CauseModel> model =
+                CauseModel.of(Factor.CAUSES, outcomes.patterns(caller, shown.season(), shown.crop()));
         Function<CauseModel, List<FindingsView.EffectView>> effects = m -> m.effects().stream()
                 .map(e -> new FindingsView.EffectView(
                         e.factor(),

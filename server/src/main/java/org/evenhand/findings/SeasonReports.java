@@ -30,14 +30,15 @@ class SeasonReports {
 
     private final Findings findings;
     private final FruitFindings fruit;
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final FactorNames names;
     private final Orchards orchards;
 
-    SeasonReports(Findings findings, FruitFindings fruit, FlowerOutcomes fates, FactorNames names, Orchards orchards) {
+    SeasonReports(
+            Findings findings, FruitFindings fruit, FlowerOutcomes outcomes, FactorNames names, Orchards orchards) {
         this.findings = findings;
         this.fruit = fruit;
-        this.fates = fates;
+        this.outcomes = outcomes;
         this.names = names;
         this.orchards = orchards;
     }
@@ -59,7 +60,7 @@ class SeasonReports {
                     "");
         }
         Map<Factor, List<FlowerOutcomes.Level>> levels =
-                fates.levels(caller, found.shown().season(), found.shown().crop()).stream()
+                outcomes.levels(caller, found.shown().season(), found.shown().crop()).stream()
                         .collect(Collectors.groupingBy(FlowerOutcomes.Level::factor));
         FactorNames.OfCrop named = names.of(caller, found.shown().crop());
         List<SeasonReportView.Year> years = years(caller, found);
@@ -94,7 +95,7 @@ class SeasonReports {
 
     /** All of them, those that are shown apart too. */
     private int byHand(Caller caller, FindingsView found) {
-        return fates.byEvidence(caller, found.shown().season(), found.shown().crop()).values().stream()
+        return outcomes.byEvidence(caller, found.shown().season(), found.shown().crop()).values().stream()
                 .mapToInt(FlowerOutcomes.Level::flowers)
                 .sum();
     }
@@ -163,7 +164,7 @@ class SeasonReports {
 
     private List<SeasonReportView.Year> years(Caller caller, FindingsView found) {
         Map<Integer, FlowerOutcomes.Level> byHand =
-                fates.byHand(caller, found.shown().crop());
+                outcomes.byHand(caller, found.shown().crop());
         return found.seasons().stream()
                 .filter(s -> s.crop().equals(found.shown().crop()))
                 .map(s -> year(

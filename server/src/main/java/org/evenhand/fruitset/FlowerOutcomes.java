@@ -70,7 +70,7 @@ public class FlowerOutcomes {
     private final Weather weather;
     private final PollenShelf shelf;
     private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
-        Thread thread = new Thread(work, "fates");
+        Thread thread = new Thread(work, "outcomes");
         thread.setDaemon(true);
         return thread;
     });
@@ -136,10 +136,10 @@ public class FlowerOutcomes {
             rows.lock(caller.orchardId());
             List<UUID> ids = rows.takeDue(caller.orchardId(), most);
             // Read after they are taken, so that a jar filled meanwhile is known to the flowers done with it.
-            OutcomeAnalysis reckoning = reckoning(caller);
+            OutcomeAnalysis analysis = analysis(caller);
             Map<UUID, List<OutcomeRows.LookRow>> looks = rows.looks(caller.orchardId(), ids);
             List<OutcomeRows.OutcomeRow> now = new ArrayList<>();
-            rows.facts(ids).forEach(f -> now.add(reckoning.of(f, looks.getOrDefault(f.id(), List.of()))));
+            rows.facts(ids).forEach(f -> now.add(analysis.of(f, looks.getOrDefault(f.id(), List.of()))));
             OutcomeSums sums = new OutcomeSums();
             rows.takeOut(ids).forEach(f -> sums.add(f, -1));
             now.forEach(f -> sums.add(f, 1));
@@ -158,7 +158,7 @@ public class FlowerOutcomes {
         return changes.getOrDefault(caller.orchardId(), 0L);
     }
 
-    private OutcomeAnalysis reckoning(Caller caller) {
+    private OutcomeAnalysis analysis(Caller caller) {
         OrchardDetails orchard = orchards.details(caller);
         ZoneId zone = orchard.site().zone();
         Places places = weather.places(caller);
@@ -180,7 +180,7 @@ public class FlowerOutcomes {
     }
 
     @EventListener
-    void reckonAnewWhereTheAirChanged(WeatherChanged event) {
+    void recalculateWhereTheWeatherChanged(WeatherChanged event) {
         jdbc.update(
                 "insert into fate_due select orchard_id, id from pollination where orchard_id = ? and done_at between ? and ?"
                         + " on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id",

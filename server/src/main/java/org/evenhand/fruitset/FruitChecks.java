@@ -46,7 +46,7 @@ public class FruitChecks {
     private static final int SEASON_DAYS = 270;
 
     private final FruitCheckRepository checks;
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final Pollinations pollinations;
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -54,13 +54,13 @@ public class FruitChecks {
 
     FruitChecks(
             FruitCheckRepository checks,
-            FlowerOutcomes fates,
+            FlowerOutcomes outcomes,
             Pollinations pollinations,
             Orchards orchards,
             CropCatalogue crops,
             IdempotentWriter once) {
         this.checks = checks;
-        this.fates = fates;
+        this.outcomes = outcomes;
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.crops = crops;
@@ -69,16 +69,16 @@ public class FruitChecks {
 
     /** Looks due and to come, and those of this season that want no look any more. */
     FruitSetView all(Caller caller) {
-        int waiting = fates.refresh(caller);
+        int waiting = outcomes.refresh(caller);
         LocalDate today = orchards.today(caller);
-        List<UUID> due = fates.due(caller, today, MOST_ROWS);
-        List<UUID> coming = fates.due(caller, today.plusDays(FORESEEN_DAYS), due.size() + MOST_ROWS);
-        List<UUID> looked = fates.looked(caller, today.minusDays(SEASON_DAYS), MOST_LOOKED);
+        List<UUID> due = outcomes.due(caller, today, MOST_ROWS);
+        List<UUID> coming = outcomes.due(caller, today.plusDays(FORESEEN_DAYS), due.size() + MOST_ROWS);
+        List<UUID> looked = outcomes.looked(caller, today.minusDays(SEASON_DAYS), MOST_LOOKED);
         List<UUID> ids = Stream.of(coming, looked).flatMap(List::stream).toList();
         Map<UUID, FruitSetView.Row> rows = rows(caller, ids, today);
         return new FruitSetView(
                 today,
-                fates.countDue(caller, today),
+                outcomes.countDue(caller, today),
                 waiting,
                 Stream.of(
                                 inWalkingOrder(there(due, rows)),

@@ -44,7 +44,7 @@ public class Fruits {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
     private final FruitRepository fruits;
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final Pollinations pollinations;
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -52,13 +52,13 @@ public class Fruits {
 
     Fruits(
             FruitRepository fruits,
-            FlowerOutcomes fates,
+            FlowerOutcomes outcomes,
             Pollinations pollinations,
             Orchards orchards,
             CropCatalogue crops,
             IdempotentWriter once) {
         this.fruits = fruits;
-        this.fates = fates;
+        this.outcomes = outcomes;
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.crops = crops;
@@ -67,7 +67,7 @@ public class Fruits {
 
     /** The fruits of this season. */
     FruitsView all(Caller caller) {
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         int year = year(caller, orchards.now(caller));
         List<Fruit> found = fruits.findByOrchardIdAndYearAndVoidedAtIsNull(caller.orchardId(), year);
         Map<UUID, TreeView> trees =
@@ -126,7 +126,7 @@ public class Fruits {
 
     /** Flowers of the season that hold fruit. */
     private List<FruitsView.Source> sources(Caller caller, int season, List<Fruit> found, ZoneId zone) {
-        Map<UUID, Integer> holding = fates.holding(caller, season, MOST_SOURCES);
+        Map<UUID, Integer> holding = outcomes.holding(caller, season, MOST_SOURCES);
         Map<UUID, int[]> known = new HashMap<>();
         for (Fruit f : found) {
             if (f.pollinationId() != null) {

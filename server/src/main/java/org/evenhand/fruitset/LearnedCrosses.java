@@ -8,15 +8,15 @@ import org.springframework.stereotype.Component;
 /** What the fruit says of each cross. */
 @Component
 class LearnedCrosses implements CrossResults {
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
 
-    LearnedCrosses(FlowerOutcomes fates) {
-        this.fates = fates;
+    LearnedCrosses(FlowerOutcomes outcomes) {
+        this.outcomes = outcomes;
     }
 
     @Override
     public List<Result> of(Caller caller) {
-        fates.refresh(caller);
-        return fates.crosses(caller);
+        outcomes.refresh(caller);
+        return outcomes.crosses(caller);
     }
 }

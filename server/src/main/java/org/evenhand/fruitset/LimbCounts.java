@@ -38,19 +38,19 @@ public class LimbCounts {
     private static final Duration SEASON = Duration.ofDays(270);
 
     private final LimbCountRepository counts;
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final IdempotentWriter once;
 
     LimbCounts(
             LimbCountRepository counts,
-            FlowerOutcomes fates,
+            FlowerOutcomes outcomes,
             Orchards orchards,
             CropCatalogue crops,
             IdempotentWriter once) {
         this.counts = counts;
-        this.fates = fates;
+        this.outcomes = outcomes;
         this.orchards = orchards;
         this.crops = crops;
         this.once = once;
@@ -72,9 +72,9 @@ public class LimbCounts {
         of.forEach(c -> byLimb.computeIfAbsent(
                         new Limb(c.treeId(), c.limb().toLowerCase(Locale.ROOT)), l -> new ArrayList<>())
                 .add(c));
-        fates.refresh(caller);
+        outcomes.refresh(caller);
         ZoneId zone = orchards.details(caller).site().zone();
-        Map<UUID, NavigableMap<LocalDate, Integer>> done = fates.flowersByDay(
+        Map<UUID, NavigableMap<LocalDate, Integer>> done = outcomes.flowersByDay(
                 caller,
                 byLimb.keySet().stream().map(Limb::tree).distinct().toList(),
                 since.atZone(zone).toLocalDate());

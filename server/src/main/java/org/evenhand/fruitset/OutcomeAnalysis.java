@@ -62,7 +62,7 @@ final class OutcomeAnalysis {
                         .map(t -> new FlowerOutcome.Look(
                                 Math.max(0, ChronoUnit.DAYS.between(doneOn, t.on())), t.outcome()))
                         .toList());
-        FlowerOutcome fate =
+        FlowerOutcome outcome =
                 sheet.swellsUnpollinated() ? looked.judgedBySeeds(facts.fullFruits(), facts.emptyFruits()) : looked;
         String father = facts.lotId() == null ? "" : pollen.onlyFather(facts.lotId());
         return new OutcomeRows.OutcomeRow(
@@ -76,16 +76,16 @@ final class OutcomeAnalysis {
                 facts.treatment(),
                 evidence(facts),
                 doneOn,
-                fate.flowers(),
-                fate.took(),
-                fate.failed(),
-                fate.dropped(),
+                outcome.flowers(),
+                outcome.took(),
+                outcome.failed(),
+                outcome.dropped(),
                 looked.took(),
                 CheckCalendar.next(sheet, doneOn, taken)
                         .map(CheckCalendar.Due::due)
                         .orElse(null),
                 levels(facts, doneOn, father),
-                fate.course());
+                outcome.course());
     }
 
     private Evidence evidence(OutcomeRows.Facts facts) {

@@ -42,7 +42,7 @@ class OutcomeRows {
     OutcomeRows(DataSource main) {
         HikariConfig config = new HikariConfig();
         ((HikariDataSource) main).copyStateTo(config);
-        config.setPoolName("fates");
+        config.setPoolName("outcomes");
         config.setMaximumPoolSize(CONNECTIONS);
         config.setMinimumIdle(1);
         this.pool = new HikariDataSource(config);
@@ -251,7 +251,7 @@ class OutcomeRows {
         c.add("text", OutcomeRow::levels);
         c.add("text", r -> Course.say(r.course()));
         c.insert(
-                "fate",
+                "outcome",
                 "pollination_id, orchard_id, season, crop, tree_id, variety_id, father_id, treatment, evidence, done_on, flowers, took,"
                         + " failed, dropped, holding, next_look, levels, course",
                 "");

@@ -57,36 +57,40 @@ final class OutcomeSums {
     }
 
     /** @param sign 1 for one that is put in, -1 for one that is taken out */
-    void add(OutcomeRows.OutcomeRow fate, int sign) {
-        String[] levels = fate.levels().split(BETWEEN, -1);
-        boolean byHand = fate.treatment().equals(Treatment.HAND.name());
+    void add(OutcomeRows.OutcomeRow outcome, int sign) {
+        String[] levels = outcome.levels().split(BETWEEN, -1);
+        boolean byHand = outcome.treatment().equals(Treatment.HAND.name());
         for (int f = 0; f < FACTORS.size(); f++) {
             Factor factor = FACTORS.get(f);
             if (byHand || factor == Factor.TREATMENT || factor == Factor.TREE_AND_TREATMENT) {
                 Cell cell = new Cell(
-                        fate.season(),
-                        fate.crop(),
+                        outcome.season(),
+                        outcome.crop(),
                         factor.name(),
                         levels[f],
-                        fate.evidence().name(),
+                        outcome.evidence().name(),
                         0);
                 plus(
                         set,
                         cell,
-                        sign * fate.took(),
-                        sign * fate.failed(),
-                        sign * fate.dropped(),
-                        sign * fate.undecided());
-                if (!WITHOUT_CURVE.contains(factor) && fate.evidence().comparedBy(factor)) {
-                    addLosses(cell, fate.course(), sign);
+                        sign * outcome.took(),
+                        sign * outcome.failed(),
+                        sign * outcome.dropped(),
+                        sign * outcome.undecided());
+                if (!WITHOUT_CURVE.contains(factor) && outcome.evidence().comparedBy(factor)) {
+                    addLosses(cell, outcome.course(), sign);
                 }
             }
         }
-        int held = fate.took() + fate.dropped();
-        if (byHand && fate.evidence() != Evidence.PAIR_DOES_NOT_FIT && held + fate.failed() > 0) {
+        int held = outcome.took() + outcome.dropped();
+        if (byHand && outcome.evidence() != Evidence.PAIR_DOES_NOT_FIT && held + outcome.failed() > 0) {
             String classes =
                     Factor.CAUSES.stream().map(f -> levels[f.ordinal()]).collect(Collectors.joining(BETWEEN));
-            plus(cause, new Cell(fate.season(), fate.crop(), "", classes, "", 0), sign * held, sign * fate.failed());
+            plus(
+                    cause,
+                    new Cell(outcome.season(), outcome.crop(), "", classes, "", 0),
+                    sign * held,
+                    sign * outcome.failed());
         }
     }
 

@@ -9,23 +9,23 @@ import org.springframework.stereotype.Component;
 /** What the fruit says of each tree this season. */
 @Component
 class SetOfTrees implements TreeResults {
-    private final FlowerOutcomes fates;
+    private final FlowerOutcomes outcomes;
     private final Orchards orchards;
 
-    SetOfTrees(FlowerOutcomes fates, Orchards orchards) {
-        this.fates = fates;
+    SetOfTrees(FlowerOutcomes outcomes, Orchards orchards) {
+        this.outcomes = outcomes;
         this.orchards = orchards;
     }
 
     @Override
     public List<Result> of(Caller caller) {
-        fates.refresh(caller);
-        return fates.trees(caller, orchards.details(caller).site().bloomYear(orchards.today(caller)));
+        outcomes.refresh(caller);
+        return outcomes.trees(caller, orchards.details(caller).site().bloomYear(orchards.today(caller)));
     }
 
     @Override
     public List<Technique> techniques(Caller caller) {
-        fates.refresh(caller);
-        return fates.techniques(caller);
+        outcomes.refresh(caller);
+        return outcomes.techniques(caller);
     }
 }

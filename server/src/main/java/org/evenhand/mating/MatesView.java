@@ -160,7 +160,7 @@ record MatesView(List<Group> groups) {
             double lastHigh,
             boolean useful,
             @Schema(description = OPTIONAL) Integer doses,
-            @Schema(description = OPTIONAL) Integer gather) {}
+            @Schema(description = OPTIONAL) Integer flowersToCollect) {}
 
     /**
      * A jar of the father, and what should be left of it on the mother's first day, or now where that is not known.

@@ -221,7 +221,7 @@ public class Wishes {
                 k.last().high(),
                 k.useful(),
                 k.doses().orElse(null),
-                k.gather().map(FlowersToCollect::sure).orElse(null));
+                k.flowersToCollect().map(FlowersToCollect::sure).orElse(null));
     }
 
     /** Writes a wish down, or changes flowers and note of one that is there. */

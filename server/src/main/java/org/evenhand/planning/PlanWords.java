@@ -138,14 +138,14 @@ final class PlanWords {
                     : 0;
             if (doses > 0) {
                 VarietyView v = source.variety();
-                FlowersToCollect gather = FlowersToCollect.of(source.dosesPerFlower(), doses);
+                FlowersToCollect flowersToCollect = FlowersToCollect.of(source.dosesPerFlower(), doses);
                 collect.add(new PlanView.Collect(
                         v.id(),
                         v.name(),
                         v.crop(),
                         doses,
-                        gather.expected(),
-                        gather.dosesPerFlower(),
+                        flowersToCollect.expected(),
+                        flowersToCollect.dosesPerFlower(),
                         doses - takenIn(round, source.id()),
                         from(v.id(), slot.at())));
             }

@@ -150,19 +150,19 @@ class PollenOptions {
             List<VisitWindow> slots,
             int round,
             int doses) {
-        Instant gathered = slots.get(round).at();
+        Instant collectedAt = slots.get(round).at();
         Storage storage = sheet.pollen().keeping().containsKey(Storage.FRIDGE_DESICCANT)
                 ? Storage.FRIDGE_DESICCANT
                 : Storage.ROOM;
         ViabilityCurve course =
-                ViabilityCurve.collected(sheet, StorageHistory.driedAndStored(sheet, gathered, storage));
+                ViabilityCurve.collected(sheet, StorageHistory.driedAndStored(sheet, collectedAt, storage));
         PollenAge age = ground.settings().pollenAge();
         List<Double> viability = IntStream.range(0, slots.size())
                 .mapToObj(r -> r < round
                                 || !sheet.pollen()
                                         .servesAfter(
-                                                hours(gathered, slots.get(r).at()))
-                                || !age.allows(gathered, slots.get(r).at())
+                                                hours(collectedAt, slots.get(r).at()))
+                                || !age.allows(collectedAt, slots.get(r).at())
                         ? 0.0
                         : course.shareAt(slots.get(r).at()))
                 .toList();

@@ -85,7 +85,7 @@ class CollectingAdvice {
     public View of(Caller caller, UUID varietyId, int doses) {
         VarietyView variety = orchards.variety(caller, varietyId);
         CropSheet sheet = crops.of(caller, variety.crop());
-        FlowersToCollect gather = FlowersToCollect.of(variety.dosesPerFlower(sheet), doses);
+        FlowersToCollect flowersToCollect = FlowersToCollect.of(variety.dosesPerFlower(sheet), doses);
         Instant now = orchards.now(caller);
         List<Source> trees = forecasts.all(caller, now).stream()
                 .filter(t -> t.tree().varietyId().equals(varietyId))
@@ -95,10 +95,10 @@ class CollectingAdvice {
                 .toList();
         return new View(
                 doses,
-                gather.dosesPerFlower(),
+                flowersToCollect.dosesPerFlower(),
                 variety.smallFlowers(),
-                gather.expected(),
-                gather.sure(),
+                flowersToCollect.expected(),
+                flowersToCollect.sure(),
                 sheet.pollen().collect(),
                 sheet.pollen().whenThere().orElse(null),
                 trees);

@@ -19,22 +19,22 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @RestController
 @RequestMapping("/api")
 class MakingController {
-    private final CollectingAdvice gathering;
+    private final CollectingAdvice collectingAdvice;
     private final Recipes recipes;
     private final Labels labels;
     private final LabelPrinter printer;
 
-    MakingController(CollectingAdvice gathering, Recipes recipes, Labels labels, LabelPrinter printer) {
-        this.gathering = gathering;
+    MakingController(CollectingAdvice collectingAdvice, Recipes recipes, Labels labels, LabelPrinter printer) {
+        this.collectingAdvice = collectingAdvice;
         this.recipes = recipes;
         this.labels = labels;
         this.printer = printer;
     }
 
     @GetMapping("/gathering")
-    CollectingAdvice.View gathering(
+    CollectingAdvice.View collectingAdvice(
             @AuthenticationPrincipal Caller caller, @RequestParam UUID variety, @RequestParam int doses) {
-        return gathering.of(caller, variety, doses);
+        return collectingAdvice.of(caller, variety, doses);
     }
 
     @GetMapping("/recipes/medium")

@@ -110,8 +110,8 @@ public final class BudSupply {
             double end = (index + 1) * COARSE_HOURS;
             boolean whole = at <= index * COARSE_HOURS + 1e-9 && end <= toHour + 1e-9;
             double next = whole ? end : Math.min(end, toHour);
-            List<StepMatrix> stretch = whole ? wholeStep(index) : coarse.steps(conditions, at, next);
-            stretch.forEach(batch::apply);
+            List<StepMatrix> window = whole ? wholeStep(index) : coarse.steps(conditions, at, next);
+            window.forEach(batch::apply);
             at = next;
         }
     }
@@ -162,27 +162,27 @@ public final class BudSupply {
         return still(new TimeWindow(then, later, true));
     }
 
-    private double still(TimeWindow stretch) {
+    private double still(TimeWindow window) {
         if (still.size() > MOST_STRETCHES) {
             still.clear();
         }
-        return still.computeIfAbsent(stretch, this::calculate);
+        return still.computeIfAbsent(window, this::calculate);
     }
 
-    private double calculate(TimeWindow stretch) {
+    private double calculate(TimeWindow window) {
         boolean[] counts = new boolean[sheet.stages().size()];
         for (int s = 0; s < counts.length; s++) {
             Phase phase = sheet.stages().get(s).phase();
-            counts[s] = stretch.shedding ? phase.sheds() : phase.receives();
+            counts[s] = window.shedding ? phase.sheds() : phase.receives();
         }
-        double at = hoursTo(stretch.then);
+        double at = hoursTo(window.then);
         FlowerState usual = at(at);
         double[] there = only(counts, usual.stageTotals());
         double sum = Arrays.stream(there).sum();
         if (!(sum > 0)) {
             return 0;
         }
-        FlowerState after = clock.advance(usual.correctedBy(there), conditions, at, hoursTo(stretch.later));
+        FlowerState after = clock.advance(usual.correctedBy(there), conditions, at, hoursTo(window.later));
         return Arrays.stream(only(counts, after.stageTotals())).sum() / sum;
     }
 

@@ -44,11 +44,11 @@ public record TreeOutlook(
         return new TreeOutlook(
                 now.receptive(),
                 now.shedding(),
-                firstStretch(points, ForecastPoint::receptive),
-                firstStretch(points, ForecastPoint::shedding));
+                firstWindow(points, ForecastPoint::receptive),
+                firstWindow(points, ForecastPoint::shedding));
     }
 
-    private static Optional<TimeWindow> firstStretch(
+    private static Optional<TimeWindow> firstWindow(
             List<ForecastPoint> points, Function<ForecastPoint, FlowerCount> count) {
         int first = 0;
         while (first < points.size() && !there(count.apply(points.get(first)))) {

@@ -60,7 +60,7 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
     }
 
     /** A flower in its place: which way it was treated, from 0, and what became of it. */
-    public record Place(int way, FlowerOutcome fate) {}
+    public record Place(int way, FlowerOutcome outcome) {}
 
     /**
      * One way.
@@ -83,8 +83,9 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
 
     /** How many are decided. */
     public static int decided(List<Place> places) {
-        return (int)
-                places.stream().filter(p -> p.fate() != FlowerOutcome.WAITING).count();
+        return (int) places.stream()
+                .filter(p -> p.outcome() != FlowerOutcome.WAITING)
+                .count();
     }
 
     /**
@@ -115,9 +116,10 @@ public record TrialJudged(List<Way> ways, List<TwoShares.Estimate> differences, 
                 count(places, way, FlowerOutcome.LOST));
     }
 
-    private static int count(List<Place> places, int way, FlowerOutcome fate) {
-        return (int)
-                places.stream().filter(p -> p.way() == way && p.fate() == fate).count();
+    private static int count(List<Place> places, int way, FlowerOutcome outcome) {
+        return (int) places.stream()
+                .filter(p -> p.way() == way && p.outcome() == outcome)
+                .count();
     }
 
     /** Each further way beside the first. */

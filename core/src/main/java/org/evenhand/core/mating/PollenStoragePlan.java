@@ -57,7 +57,7 @@ public record PollenStoragePlan(
      * @param last expected on her last day
      * @param useful whether it is still worth using on her first day
      * @param doses doses to set aside; empty when it would be useless by her last day
-     * @param gather flowers to collect for them
+     * @param flowersToCollect flowers to collect for them
      */
     public record Keeping(
             Storage storage,
@@ -65,7 +65,7 @@ public record PollenStoragePlan(
             ViabilityCurve.Estimate last,
             boolean useful,
             Optional<Integer> doses,
-            Optional<FlowersToCollect> gather) {}
+            Optional<FlowersToCollect> flowersToCollect) {}
 
     /**
      * @param father the pollen parent's crop sheet
@@ -134,9 +134,9 @@ public record PollenStoragePlan(
             BloomProgress.Days use,
             int flowers,
             ZoneId zone) {
-        Instant gathered = noon(collect, zone);
+        Instant collectedAt = noon(collect, zone);
         ViabilityCurve course =
-                ViabilityCurve.collected(sheet, StorageHistory.driedAndStored(sheet, gathered, storage));
+                ViabilityCurve.collected(sheet, StorageHistory.driedAndStored(sheet, collectedAt, storage));
         ViabilityCurve.Estimate first = course.at(noon(use.first(), zone));
         ViabilityCurve.Estimate last = course.at(noon(use.last(), zone));
         double useful = course.fresh() * ViabilityCurve.USEFUL_SHARE_OF_FRESH;

@@ -25,10 +25,10 @@ public final class BestHours {
      * @return index of the moment; empty where hardly a flower takes pollen in the stretch
      */
     public static OptionalInt within(
-            WorkingHours.TimeWindow stretch, List<Instant> moments, double[] receptive, double[] shedding) {
+            WorkingHours.TimeWindow window, List<Instant> moments, double[] receptive, double[] shedding) {
         List<Integer> inside = IntStream.range(0, moments.size())
-                .filter(i -> !moments.get(i).isBefore(stretch.from())
-                        && moments.get(i).isBefore(stretch.until()))
+                .filter(i -> !moments.get(i).isBefore(window.from())
+                        && moments.get(i).isBefore(window.until()))
                 .boxed()
                 .toList();
         double most = inside.stream().mapToDouble(i -> receptive[i]).max().orElse(0);

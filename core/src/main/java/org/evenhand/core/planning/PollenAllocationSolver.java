@@ -38,14 +38,14 @@ public final class PollenAllocationSolver {
     private final PlanningProblem problem;
     private final CpModel model = new CpModel();
     private final List<Arc> arcs = new ArrayList<>();
-    private final List<Taking> takings = new ArrayList<>();
+    private final List<Collected> takings = new ArrayList<>();
     private final BoolVar[] made;
 
     /** A use that is worth something: flowers of a group at a visit, with pollen of a source. */
     private record Arc(int group, int visit, SolvedPlan.Source source, String father, double worth, IntVar flowers) {}
 
     /** Male flowers of a batch that may be collected at a visit. */
-    private record Taking(int supply, int batch, int visit, IntVar flowers) {}
+    private record Collected(int supply, int batch, int visit, IntVar flowers) {}
 
     private PollenAllocationSolver(PlanningProblem problem) {
         this.problem = problem;
@@ -72,7 +72,7 @@ public final class PollenAllocationSolver {
             for (int b = 0; b < supply.batches().size(); b++) {
                 PollenSupply.Batch batch = supply.batches().get(b);
                 for (int v = batch.from(); v <= batch.until(); v++) {
-                    takings.add(new Taking(s, b, v, model.newIntVar(0, batch.flowers(), "")));
+                    takings.add(new Collected(s, b, v, model.newIntVar(0, batch.flowers(), "")));
                 }
             }
         }
@@ -164,9 +164,9 @@ public final class PollenAllocationSolver {
                     sum(bySource.getOrDefault(new SolvedPlan.Source.Jar(j), List.of())),
                     problem.jars().get(j).doses());
         }
-        Map<SolvedPlan.Source.Collected, List<Taking>> collected = new HashMap<>();
-        Map<List<Integer>, List<Taking>> byBatch = new HashMap<>();
-        for (Taking t : takings) {
+        Map<SolvedPlan.Source.Collected, List<Collected>> collected = new HashMap<>();
+        Map<List<Integer>, List<Collected>> byBatch = new HashMap<>();
+        for (Collected t : takings) {
             collected
                     .computeIfAbsent(new SolvedPlan.Source.Collected(t.supply, t.visit), k -> new ArrayList<>())
                     .add(t);
@@ -174,7 +174,7 @@ public final class PollenAllocationSolver {
                     .add(t);
         }
         byBatch.forEach((batch, of) -> model.addLessOrEqual(
-                LinearExpr.sum(of.stream().map(Taking::flowers).toArray(IntVar[]::new)),
+                LinearExpr.sum(of.stream().map(Collected::flowers).toArray(IntVar[]::new)),
                 problem.toCollect()
                         .get(batch.get(0))
                         .batches()
@@ -202,7 +202,8 @@ public final class PollenAllocationSolver {
         for (int v = 0; v < made.length; v++) {
             int visit = v;
             List<Arc> here = arcs.stream().filter(a -> a.visit == visit).toList();
-            List<Taking> taken = takings.stream().filter(t -> t.visit == visit).toList();
+            List<Collected> taken =
+                    takings.stream().filter(t -> t.visit == visit).toList();
             BigDecimal lasts = problem.visits().get(v).minutes();
             int scale = IntStream.of(
                             pace.perFlower().scale(),
@@ -223,7 +224,7 @@ public final class PollenAllocationSolver {
             }
             used.addTerm(made[v], -whole(lasts, scale));
             model.addLessOrEqual(used, 0);
-            for (Taking t : taken) {
+            for (Collected t : taken) {
                 model.addLessOrEqual(
                         t.flowers,
                         LinearExpr.term(
@@ -263,7 +264,7 @@ public final class PollenAllocationSolver {
             }
         }
         List<SolvedPlan.Collection> collections = new ArrayList<>();
-        for (Taking t : takings) {
+        for (Collected t : takings) {
             int flowers = (int) solver.value(t.flowers);
             if (flowers > 0) {
                 collections.add(new SolvedPlan.Collection(t.supply, t.batch, t.visit, flowers));

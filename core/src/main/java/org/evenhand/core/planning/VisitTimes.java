@@ -62,24 +62,24 @@ public final class VisitTimes {
      */
     public static List<Visit> of(List<TimeWindow> free, List<Instant> moments, List<OfCrop> crops) {
         List<Visit> visits = new ArrayList<>();
-        for (TimeWindow stretch : free) {
-            List<Best> best = best(stretch, moments, crops);
-            List<Visit> ofStretch = together(best, moments);
-            for (int i = 0; i < ofStretch.size(); i++) {
-                Visit visit = ofStretch.get(i);
-                Instant next = i + 1 < ofStretch.size() ? ofStretch.get(i + 1).at() : visit.until();
+        for (TimeWindow window : free) {
+            List<Best> best = best(window, moments, crops);
+            List<Visit> ofWindow = together(best, moments);
+            for (int i = 0; i < ofWindow.size(); i++) {
+                Visit visit = ofWindow.get(i);
+                Instant next = i + 1 < ofWindow.size() ? ofWindow.get(i + 1).at() : visit.until();
                 visits.add(new Visit(visit.at(), earlier(visit.until(), next), visit.moment()));
             }
         }
         return visits;
     }
 
-    /** Each crop's best hours; in the whole stretch where none of its windows meets it. */
-    private static List<Best> best(TimeWindow stretch, List<Instant> moments, List<OfCrop> crops) {
+    /** Each crop's best hours; in the whole free window where none of its windows meets it. */
+    private static List<Best> best(TimeWindow free, List<Instant> moments, List<OfCrop> crops) {
         List<Best> best = new ArrayList<>();
         for (OfCrop crop : crops) {
             double[] served = crop.served();
-            for (TimeWindow window : within(stretch, crop.windows)) {
+            for (TimeWindow window : within(free, crop.windows)) {
                 OptionalInt found = BestHours.within(window, moments, served, crop.shedding);
                 found.ifPresent(m -> best.add(new Best(window, m, moments.get(m), crop)));
             }
@@ -88,13 +88,13 @@ public final class VisitTimes {
         return best;
     }
 
-    private static List<TimeWindow> within(TimeWindow stretch, List<TimeWindow> windows) {
+    private static List<TimeWindow> within(TimeWindow window, List<TimeWindow> windows) {
         List<TimeWindow> meeting = windows.stream()
-                .filter(w -> w.from().isBefore(stretch.until()) && w.until().isAfter(stretch.from()))
-                .map(w -> new TimeWindow(later(w.from(), stretch.from()), earlier(w.until(), stretch.until())))
+                .filter(w -> w.from().isBefore(window.until()) && w.until().isAfter(window.from()))
+                .map(w -> new TimeWindow(later(w.from(), window.from()), earlier(w.until(), window.until())))
                 .toList();
         // Who tells hours in which nobody works on the crop as a rule means it.
-        return meeting.isEmpty() ? List.of(stretch) : meeting;
+        return meeting.isEmpty() ? List.of(window) : meeting;
     }
 
     private static Instant later(Instant a, Instant b) {

@@ -82,12 +82,12 @@ public final class StorageHistory {
     }
 
     /** Open in the shade until it should be dry, then put away. */
-    public static StorageHistory driedAndStored(CropSheet sheet, Instant gathered, Storage storage) {
-        StorageHistory open = of(sheet, List.of(StorageStep.of(gathered, StorageStep.Kind.TRAY)));
+    public static StorageHistory driedAndStored(CropSheet sheet, Instant collectedAt, Storage storage) {
+        StorageHistory open = of(sheet, List.of(StorageStep.of(collectedAt, StorageStep.Kind.TRAY)));
         if (storage == Storage.ROOM) {
             return open;
         }
-        Instant dry = open.dryBy(gathered).orElse(gathered);
+        Instant dry = open.dryBy(collectedAt).orElse(collectedAt);
         return open.then(StorageStep.of(dry, StorageStep.Kind.SEEN_DRY)).then(StorageStep.stored(dry, storage));
     }
 

@@ -23,18 +23,18 @@ class FlowerOutcomeTest {
 
     @Test
     void a_flower_is_lost_on_the_day_it_was_found_gone_and_a_thinned_fruit_had_taken() {
-        FlowerOutcome fate =
+        FlowerOutcome outcome =
                 FlowerOutcome.of(10, List.of(look(7, 5, 2, 3, 0), look(12, 6, 4, 0, 0), look(40, 3, 5, 0, 2)));
 
-        assertThat(fate.course())
+        assertThat(outcome.course())
                 .containsExactly(
                         new Retention.At(7, 2, 0),
                         new Retention.At(12, 2, 0),
                         new Retention.At(40, 1, 2),
                         new Retention.At(40, 0, 3));
-        assertThat(fate.took()).isEqualTo(5);
-        assertThat(fate.failed()).isEqualTo(5);
-        assertThat(fate.undecided()).isZero();
+        assertThat(outcome.took()).isEqualTo(5);
+        assertThat(outcome.failed()).isEqualTo(5);
+        assertThat(outcome.undecided()).isZero();
     }
 
     @Test
@@ -69,19 +69,22 @@ class FlowerOutcomeTest {
             looks.add(new FlowerOutcome.Look(
                     day, new CheckOutcome(flowers, taken, failed, dropped, unknown, thinned, lost)));
         }
-        FlowerOutcome fate = FlowerOutcome.of(flowers, looks);
+        FlowerOutcome outcome = FlowerOutcome.of(flowers, looks);
         double end = day;
 
-        assertThat(fate.course().stream().mapToInt(a -> a.lost() + a.censored()).sum())
+        assertThat(outcome.course().stream()
+                        .mapToInt(a -> a.lost() + a.censored())
+                        .sum())
                 .isEqualTo(flowers);
-        assertThat(fate.course().stream().mapToInt(Retention.At::lost).sum()).isEqualTo(fate.failed() + fate.dropped());
-        assertThat(fate.course()).allSatisfy(a -> assertThat(a.time()).isLessThanOrEqualTo(end));
-        assertThat(fate.took()).isNotNegative();
-        assertThat(fate.failed()).isNotNegative();
-        assertThat(fate.undecided()).isNotNegative();
+        assertThat(outcome.course().stream().mapToInt(Retention.At::lost).sum())
+                .isEqualTo(outcome.failed() + outcome.dropped());
+        assertThat(outcome.course()).allSatisfy(a -> assertThat(a.time()).isLessThanOrEqualTo(end));
+        assertThat(outcome.took()).isNotNegative();
+        assertThat(outcome.failed()).isNotNegative();
+        assertThat(outcome.undecided()).isNotNegative();
         if (!looks.isEmpty()) {
             CheckOutcome last = looks.get(looks.size() - 1).outcome();
-            assertThat(fate.failed() + fate.dropped())
+            assertThat(outcome.failed() + outcome.dropped())
                     .as("what was seen alive is not gone")
                     .isLessThanOrEqualTo(flowers - last.taken() - last.unknown() - last.thinned());
         }
@@ -90,14 +93,14 @@ class FlowerOutcomeTest {
     /** Ten set, then the tree sheds seven: they set, they do not hold, and they are no failures. */
     @Test
     void what_fell_after_it_had_set_is_an_outcome_of_its_own() {
-        FlowerOutcome fate = FlowerOutcome.of(
+        FlowerOutcome outcome = FlowerOutcome.of(
                 12,
                 List.of(
                         new FlowerOutcome.Look(14, new CheckOutcome(12, 10, 2, 0, 0, 0, 0)),
                         new FlowerOutcome.Look(60, new CheckOutcome(12, 3, 2, 7, 0, 0, 0))));
-        assertThat(List.of(fate.took(), fate.failed(), fate.dropped(), fate.undecided()))
+        assertThat(List.of(outcome.took(), outcome.failed(), outcome.dropped(), outcome.undecided()))
                 .containsExactly(3, 2, 7, 0);
-        assertThat(fate.course())
+        assertThat(outcome.course())
                 .containsExactly(new Retention.At(14, 2, 0), new Retention.At(60, 7, 0), new Retention.At(60, 0, 3));
         assertThat(new CheckOutcome(12, 3, 2, 7, 0, 0, 0)
                         .setRate()

@@ -63,7 +63,7 @@ class PollenStoragePlanTest {
         PollenStoragePlan.Keeping best = bridge.choices().get(0);
         assertThat(best.last().share()).isCloseTo(last, within(5e-3));
         assertThat(best.doses()).contains((int) Math.ceil(30 * 0.5 / best.last().share()));
-        assertThat(best.gather().orElseThrow().expected())
+        assertThat(best.flowersToCollect().orElseThrow().expected())
                 .isEqualTo((int) Math.ceil(best.doses().orElseThrow() / 4.0));
     }
 
@@ -77,7 +77,7 @@ class PollenStoragePlanTest {
                 .orElseThrow();
         assertThat(room.useful()).isFalse();
         assertThat(room.doses()).isEmpty();
-        assertThat(room.gather()).isEmpty();
+        assertThat(room.flowersToCollect()).isEmpty();
     }
 
     @Test

@@ -19,17 +19,17 @@ class BestHoursTest {
 
     @Test
     void within_a_free_stretch_the_earliest_of_nearly_the_best_that_has_pollen_too() {
-        WorkingHours.TimeWindow stretch = new WorkingHours.TimeWindow(FOUR, FOUR.plus(Duration.ofHours(2)));
+        WorkingHours.TimeWindow window = new WorkingHours.TimeWindow(FOUR, FOUR.plus(Duration.ofHours(2)));
         List<Instant> moments = halfHours(6);
         double[] none = new double[6];
 
-        assertThat(BestHours.within(stretch, moments, new double[] {9.6, 10, 9.7, 9, 99, 99}, none))
+        assertThat(BestHours.within(window, moments, new double[] {9.6, 10, 9.7, 9, 99, 99}, none))
                 .as("9.6 is nearly 10; what comes after the stretch does not count")
                 .hasValue(0);
         assertThat(BestHours.within(
-                        stretch, moments, new double[] {9.6, 10, 9.7, 9, 99, 99}, new double[] {0, 0.2, 2, 9, 9, 9}))
+                        window, moments, new double[] {9.6, 10, 9.7, 9, 99, 99}, new double[] {0, 0.2, 2, 9, 9, 9}))
                 .hasValue(2);
-        assertThat(BestHours.within(stretch, moments, new double[] {0.4, 0.4, 0.4, 0.4, 9, 9}, none))
+        assertThat(BestHours.within(window, moments, new double[] {0.4, 0.4, 0.4, 0.4, 9, 9}, none))
                 .isEmpty();
     }
 }
