@@ -56,7 +56,7 @@ class FlowerOutcomesTest {
         assertThat(before.values()).allSatisfy(rows -> assertThat(rows).isNotEmpty());
 
         JdbcTemplate db = server.database();
-        for (String table : List.of("outcome", "set_cell", "loss_cell", "cause_cell")) {
+        for (String table : List.of("fate", "set_cell", "loss_cell", "cause_cell")) {
             db.update("delete from " + table + " where orchard_id = ?", orchard());
         }
         db.update("insert into fate_due select orchard_id, id from pollination where orchard_id = ?", orchard());

@@ -251,7 +251,7 @@ class OutcomeRows {
         c.add("text", OutcomeRow::levels);
         c.add("text", r -> Course.say(r.course()));
         c.insert(
-                "outcome",
+                "fate",
                 "pollination_id, orchard_id, season, crop, tree_id, variety_id, father_id, treatment, evidence, done_on, flowers, took,"
                         + " failed, dropped, holding, next_look, levels, course",
                 "");
