@@ -3,9 +3,9 @@ import { Tabs } from '../kit/Tabs';
 const PAGES = [
   ['/bloom', 'Board'],
   ['/bloom/season', 'Season ahead'],
-  ['/bloom/key', 'What is this?'],
+  ['/bloom/key', 'Identify a flower'],
   ['/bloom/weather', 'Weather'],
-  ['/bloom/need', 'Is my hand needed?'],
+  ['/bloom/need', 'Is hand pollination needed?'],
 ] as const;
 
 /** The pages of the room. */

@@ -222,7 +222,7 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
           {share !== '1' && `, ${SHARES.find((x) => x.value === share)!.label} counted`} ·{' '}
           {said(takenAt, now, zone)}
         </button>
-        <Link to={`/bloom/key?tree=${tree.id}`}>What is this?</Link>
+        <Link to={`/bloom/key?tree=${tree.id}`}>Identify a flower</Link>
       </div>
       {(more || timeError) && (
         <div className={classes.hint}>

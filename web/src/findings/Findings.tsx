@@ -322,11 +322,11 @@ function Head({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
               <Why because={<RateWhy rate={all} />} label="set rate in all">
                 {all.taken} of {plural(all.decided, 'flower')} set
               </Why>
-              , {percent(all.share)}; {all.decided < 60 && 'with so few '}the true share may lie anywhere
-              between {percent(all.lower)} and {percent(all.upper)}.
+              , {percent(all.share)}, likely {percent(all.lower)} to {percent(all.upper)}
+              {all.decided < 60 && '; few flowers so far'}.
             </>
           ) : (
-            'No flower’s fate is known yet; the first checks will tell.'
+            'No flower is decided yet; the first checks will show.'
           )}
         </h1>
         {shown && (

@@ -88,7 +88,7 @@ export function Bring() {
   return (
     <>
       <FruitTabs />
-      <h1>Bring records in from a file</h1>
+      <h1>Import records from a file</h1>
       <form
         className="card form"
         onSubmit={(e) => {

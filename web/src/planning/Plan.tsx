@@ -342,10 +342,10 @@ function Rest({ plan }: { plan: Plan }) {
       )}
       {plan.left.length > 0 && (
         <section className="card">
-          <h2>Not served</h2>
+          <h2>Not planned</h2>
           {plan.left.map((l) => (
             <p key={l.treeId + l.tree} className="small">
-              {leftWords(l)} <span className="soft">What would serve: {l.wouldServe}</span>
+              {leftWords(l)} <span className="soft">What would help: {l.wouldServe}</span>
             </p>
           ))}
         </section>

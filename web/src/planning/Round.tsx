@@ -232,10 +232,10 @@ export function Round() {
             )}
             {r.left.length > 0 && (
               <section className="note">
-                <b>Not served</b>
+                <b>Not planned</b>
                 {r.left.map((l) => (
                   <p key={l.treeId + l.tree}>
-                    {leftWords(l)} <span className="soft">What would serve: {l.wouldServe}</span>
+                    {leftWords(l)} <span className="soft">What would help: {l.wouldServe}</span>
                   </p>
                 ))}
               </section>

@@ -20,7 +20,7 @@ class BloomJourneyTest extends DemoJourney {
         browser.click(By.cssSelector("[data-tree='Lantern 3'] a"));
         browser.phone();
         browser.click(By.cssSelector("[data-stage='closed']"));
-        browser.press("What is this?");
+        browser.press("Identify a flower");
         browser.seeText("tells most now");
         browser.click(By.xpath("//*[@data-sign='petals']//button[.='spread wide']"));
         browser.click(By.xpath("//*[@data-sign='dome']//button[.='tight, pale']"));

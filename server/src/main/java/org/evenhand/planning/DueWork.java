@@ -39,7 +39,8 @@ class DueWork {
                 .flatMap(r -> r.stops().stream())
                 .toList();
         List<PlanView.Due> due = new ArrayList<>(ofJars(ground, stops));
-        due.addAll(ofCrosses(ground, stops));
+        due.addAll(ofCrosses(
+                ground, solved.words().roundsUntil(ground.now().plus(Duration.ofDays(VisitWindows.DAYS)))));
         due.addAll(ofFruit(ground));
         LocalDate tomorrow = ground.now().atZone(ground.zone()).toLocalDate().plusDays(1);
         ground.settings().away().stream()
@@ -82,13 +83,13 @@ class DueWork {
         };
     }
 
-    /** Steps that no visit of the day comes to, as covers that come off a month later. */
-    private List<PlanView.Due> ofCrosses(PlanningContext ground, List<RoundView.StopView> stops) {
+    /** Steps that no visit comes to in their time, as covers that come off a month later. */
+    private List<PlanView.Due> ofCrosses(PlanningContext ground, List<PlanView.Round> visits) {
         Instant end = ground.now().plus(A_DAY);
         return crossings.all(ground.caller()).crossings().stream()
                 .filter(c -> c.begun() && !c.over() && !c.due().isEmpty())
                 .filter(c -> !c.due().get(0).from().isAfter(end))
-                .filter(c -> stops.stream().noneMatch(s -> isOf(s, c)))
+                .filter(c -> !planned(visits, c, end))
                 .map(c -> {
                     CrossingView.Due step = c.due().get(0);
                     return new PlanView.Due(
@@ -101,6 +102,16 @@ class DueWork {
                             null);
                 })
                 .toList();
+    }
+
+    /** Pollen may wait for a later visit as long as it helps; other steps are of the day. */
+    private static boolean planned(List<PlanView.Round> visits, CrossingView cross, Instant end) {
+        CrossingView.Due step = cross.due().get(0);
+        Instant until = step.step().givesPollen() && step.until() != null ? step.until() : end;
+        return visits.stream()
+                .filter(v -> v.at().isBefore(until))
+                .flatMap(v -> v.stops().stream())
+                .anyMatch(s -> isOf(s, cross));
     }
 
     private static boolean isOf(RoundView.StopView stop, CrossingView cross) {
