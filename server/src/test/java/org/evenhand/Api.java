@@ -3,6 +3,8 @@ package org.evenhand;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
@@ -11,12 +13,16 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.Base64;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.atomic.AtomicLong;
+import javax.imageio.ImageIO;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -29,7 +35,7 @@ public final class Api {
     private final HttpClient http =
             HttpClient.newBuilder().cookieHandler(cookies).build();
 
-    Api(String address) {
+    public Api(String address) {
         this.address = address;
     }
 
@@ -97,24 +103,24 @@ public final class Api {
     }
 
     /** Sends a change without the CSRF token. */
-    Answer putWithoutToken(String path, Object body) {
+    public Answer putWithoutToken(String path, Object body) {
         return send(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
                 .PUT(json(body))
                 .build());
     }
 
-    Answer putText(String path, String body) {
+    public Answer putText(String path, String body) {
         return send(request(path).PUT(HttpRequest.BodyPublishers.ofString(body)).build());
     }
 
     /** Sends a CSV file. */
-    Answer postCsv(String path, String csv) {
+    public Answer postCsv(String path, String csv) {
         return send(csv(path, HttpRequest.BodyPublishers.ofString(csv)));
     }
 
     /** Begins to send a CSV file of so many bytes, and hangs up after a part of it. */
-    void hangUp(String path, String part, int bytes) {
+    public void hangUp(String path, String part, int bytes) {
         HttpRequest.BodyPublisher broken =
                 HttpRequest.BodyPublishers.fromPublisher(HttpRequest.BodyPublishers.ofString(part), bytes);
         assertThatThrownBy(() -> send(csv(path, broken))).isInstanceOf(UncheckedIOException.class);
@@ -128,7 +134,7 @@ public final class Api {
                 .build();
     }
 
-    String cookie(String name) {
+    public String cookie(String name) {
         return cookies.getCookieStore().getCookies().stream()
                 .filter(c -> c.getName().equals(name))
                 .map(HttpCookie::getValue)
@@ -246,5 +252,46 @@ public final class Api {
 
     public static Map<String, Object> voiding(long version) {
         return Map.of("version", version, "reason", "a slip of the finger");
+    }
+
+    /** Hours and habits as they are sent, with changes. */
+    @SafeVarargs
+    public static Map<String, Object> settings(Map<String, Object>... changes) {
+        Map<String, Object> all = new HashMap<>(Map.of(
+                "pollenAge",
+                "STORED",
+                "strokes",
+                "AS_SHEET",
+                "flowersPerHour",
+                40,
+                "everyDay",
+                List.of(Map.of("from", "16:00", "until", "19:00")),
+                "singleDays",
+                List.of(),
+                "away",
+                List.of()));
+        for (Map<String, Object> change : changes) {
+            all.putAll(change);
+        }
+        return all;
+    }
+
+    /** A picture of that size in base64, with a place written into it as cameras do. */
+    public static String picture(int width, int height) {
+        try {
+            BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+            ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+            ImageIO.write(image, "jpg", jpeg);
+            byte[] plain = jpeg.toByteArray();
+            byte[] words = "Exif\0\0GPS 35.3 S 173.9 E".getBytes(StandardCharsets.US_ASCII);
+            ByteArrayOutputStream placed = new ByteArrayOutputStream();
+            placed.write(plain, 0, 2);
+            placed.write(new byte[] {(byte) 0xff, (byte) 0xe1, 0, (byte) (words.length + 2)});
+            placed.write(words);
+            placed.write(plain, 2, plain.length - 2);
+            return Base64.getEncoder().encodeToString(placed.toByteArray());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

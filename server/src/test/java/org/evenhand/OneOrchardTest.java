@@ -184,8 +184,8 @@ class OneOrchardTest {
 
     private void tryRounds(Map<String, Api.Answer> tried, String ownTree, String ownLot) {
         String id = Api.newId();
-        theirs.put("/api/round-settings/" + id, PlanTest.settings()).expect(200);
-        tried.put("PUT /api/round-settings/{id}", ours.put("/api/round-settings/" + id, PlanTest.settings()));
+        theirs.put("/api/round-settings/" + id, Api.settings()).expect(200);
+        tried.put("PUT /api/round-settings/{id}", ours.put("/api/round-settings/" + id, Api.settings()));
         String target = Api.newId();
         Map<String, Object> wanted = Map.of("treeId", tree, "fruits", 5, "confidence", 90, "priority", 1);
         theirs.put("/api/targets/" + target, wanted).expect(200);
@@ -222,7 +222,7 @@ class OneOrchardTest {
         tried.put("GET /api/walks/{id}", ours.get("/api/walks/" + walk));
         tried.put("GET /api/walks/{id}/paper", ours.get("/api/walks/" + walk + "/paper"));
         String photo = Api.newId();
-        Map<String, Object> picture = Map.of("stop", 0, "at", now.toString(), "data", WalkTest.picture(40, 30));
+        Map<String, Object> picture = Map.of("stop", 0, "at", now.toString(), "data", Api.picture(40, 30));
         theirs.put("/api/walks/" + walk + "/photos/" + photo, picture).expect(200);
         tried.put("PUT /api/walks/{walk}/photos/{id}", ours.put("/api/walks/" + walk + "/photos/" + photo, picture));
         tried.put("GET /api/walks/{walk}/photos/{id}", ours.get("/api/walks/" + walk + "/photos/" + photo));

@@ -52,7 +52,7 @@ public final class TestServer {
         return running;
     }
 
-    static String hostAndPort() {
+    public static String hostAndPort() {
         String given = System.getenv("EVEN_HAND_TEST_DB");
         if (given == null) {
             throw new IllegalStateException("These tests need PostgreSQL: run them with ./even-hand test");
@@ -60,11 +60,11 @@ public final class TestServer {
         return given;
     }
 
-    static String password() {
+    public static String password() {
         return System.getenv("EVEN_HAND_TEST_DB_PASSWORD");
     }
 
-    static void createDatabase(String name) {
+    public static void createDatabase(String name) {
         try (Connection c = DriverManager.getConnection(
                         "jdbc:postgresql://" + hostAndPort() + "/postgres", "even_hand", password());
                 Statement s = c.createStatement()) {
