@@ -255,7 +255,7 @@ function HoursForm({ before }: { before: Settings }) {
       >
         <Stack gap={8} mt={4}>
           <Radio value="STORED" label="kept pollen too, counted with what should be alive of it" />
-          <Radio value="SAME_HOUR" label="only what was gathered within the hour" />
+          <Radio value="SAME_HOUR" label="only what was collected within the hour" />
         </Stack>
       </Radio.Group>
       <Radio.Group

@@ -112,7 +112,7 @@ describe('mates', () => {
             useUntil: '2026-10-03',
             days: 14,
             choices: [
-              { ...keeping, storage: 'FREEZER', last: 0.6, useful: true, doses: 57, gather: 18 },
+              { ...keeping, storage: 'FREEZER', last: 0.6, useful: true, doses: 57, flowersToCollect: 18 },
               { ...keeping, storage: 'ROOM', last: 0.01, useful: false },
             ],
           },

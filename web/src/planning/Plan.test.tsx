@@ -301,7 +301,7 @@ describe('hours and habits', () => {
       'PUT /api/round-settings/*': { ...before, version: 3 },
     });
     show(<Hours />);
-    await userEvent.click(await screen.findByLabelText('only what was gathered within the hour'));
+    await userEvent.click(await screen.findByLabelText('only what was collected within the hour'));
     await userEvent.click(screen.getByText('Save'));
     await waitFor(() =>
       expect(sent[0]?.body).toMatchObject({ pollenAge: 'SAME_HOUR', flowersPerHour: 60, version: 2 }),

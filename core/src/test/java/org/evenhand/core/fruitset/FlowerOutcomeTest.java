@@ -150,7 +150,7 @@ class FlowerOutcomeTest {
         assertThat(new LimbTally(Optional.of(12), 12, 0, 30).kind()).isEqualTo(LimbTally.Kind.SAME);
         assertThat(new LimbTally(Optional.of(12), 10, 2, 0).say())
                 .contains("none dropped")
-                .contains("2 taken off");
+                .contains("2 thinned");
         assertThat(new LimbTally(Optional.of(12), 9, 0, 30).say())
                 .contains("3 fewer")
                 .contains("dropped");
