@@ -24,7 +24,7 @@ class PlanJourneyTest extends DemoJourney {
         browser.open("/round/plan");
         browser.waitFor(() -> browser.heading().contains("fruits to be expected") ? true : null, "for the plan");
         String before = browser.heading();
-        assertThat(browser.shows("no other use of this pollen")).isTrue();
+        assertThat(browser.shows("no other plan for this pollen")).isTrue();
         browser.click(By.cssSelector("details[data-round] summary"));
         browser.click(By.cssSelector("details[open] button[aria-label^='Change ']"));
         browser.click(By.xpath("//*[@role='menuitem'][starts-with(normalize-space(.), 'Never ')]"));
