@@ -49,8 +49,8 @@ class FirstDayJourneyTest {
         browser.type("Name of the orchard", "North Wall");
         browser.type("Latitude", "36.7");
         browser.type("Longitude", "-3.5");
-        browser.type("Usual lowest", "15");
-        browser.type("Usual highest", "26");
+        browser.type("Typical lowest", "15");
+        browser.type("Typical highest", "26");
         browser.press("Begin");
         browser.seeText("Password has 5 characters; please take at least 10");
         assertThat(browser.valueOf("Latitude")).as("nothing typed is lost").isEqualTo("36.7");
