@@ -168,7 +168,11 @@ final class Browser implements AutoCloseable {
 
     /** Gives a file to the page's file chooser. */
     void give(Path file) {
-        driver.findElement(By.cssSelector("input[type=file]"))
+        waitFor(
+                        () -> driver.findElements(By.cssSelector("input[type=file]")).stream()
+                                .findFirst()
+                                .orElse(null),
+                        "for a file chooser")
                 .sendKeys(file.toAbsolutePath().toString());
     }
 

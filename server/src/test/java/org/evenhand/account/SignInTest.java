@@ -3,6 +3,7 @@ package org.evenhand.account;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evenhand.Api;
@@ -112,6 +113,13 @@ class SignInTest {
                 .contains("default-src 'self'");
         assertThat(page.raw().headers().firstValue("Set-Cookie")).isEmpty();
         assertThat(page.raw().body()).contains("<div id=\"root\">");
+        for (String address : List.of("/fruit-set/walk", "/findings/why", "/round/figs/a-tree", "/no/such/page")) {
+            assertThat(stranger.get(address).expect(200).raw().body())
+                    .as("%s opened from a link, before anything of the page is on the device", address)
+                    .contains("<div id=\"root\">");
+        }
+        stranger.get("/assets/none").expect(404);
+        stranger.get("/none.js").expect(404);
     }
 
     private static Map<String, Object> place() {
