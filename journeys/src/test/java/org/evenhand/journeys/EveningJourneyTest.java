@@ -106,7 +106,7 @@ class EveningJourneyTest extends DemoJourney {
         assertThat(row("Lantern 2")).containsPattern("pollen (from )?1[67]:\\d0 ");
         WebElement ribbon = browser.see(By.cssSelector("[data-tree='Pale Ridge 3'] [role=slider]"));
         ribbon.sendKeys(Keys.ARROW_RIGHT);
-        assertThat(ribbon.getAttribute("aria-valuetext")).matches("16:40: .*take, .*give");
+        assertThat(ribbon.getAttribute("aria-valuetext")).matches("16:40: .*female, .*male");
 
         browser.click(By.cssSelector("[data-tree='Pale Ridge 3'] button"));
         browser.seeText("6 closed, 9 tips parted, 7 half open, 3 wide, dome tight, 4 dome loose, dust, 1 brown");
@@ -179,6 +179,16 @@ class EveningJourneyTest extends DemoJourney {
         browser.seeText("Collect Pale Ridge");
         browser.picture("walk-collect-phone");
         browser.collectOnTheWalk(2, 7);
+        assertThat((Boolean) browser.await("""
+                const walk = location.pathname.split('/').pop();
+                for (let i = 0; i < 100; i++) {
+                  if (!(await (await fetch('/api/walks/' + walk)).json()).stale) return true;
+                  await new Promise(later => setTimeout(later, 100));
+                }
+                return false;"""))
+                .as("planned anew with what the jars hold")
+                .isTrue();
+        browser.reload();
         browser.seeText("cross 26-2, Pale Ridge × Lantern");
         browser.press("All 2");
         browser.press("Done · 2 flowers");
