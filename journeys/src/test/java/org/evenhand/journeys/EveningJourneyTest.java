@@ -248,7 +248,7 @@ class EveningJourneyTest extends DemoJourney {
         // 10 of 15 before, 5 of 6 now. Wilson's 95 % interval of 15 of 21, by hand: 50.0 to 86.2.
         browser.waitFor(
                 () -> browser.heading().startsWith("15 of 21 flowers set, 71 %") ? true : null, "for the result");
-        assertThat(browser.heading()).contains("between 50 % and 86 %");
+        assertThat(browser.heading()).contains("likely 50 % to 86 %");
         browser.seeText("Flowers left to nature are tagged; none of them, or none by hand, is decided yet.");
         browser.see(By.cssSelector("[data-card=retention] svg"));
         browser.assertKeptToItself();
