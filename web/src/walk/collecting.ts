@@ -41,7 +41,7 @@ export const jarLabel = (collecting: Collecting, lots: Schemas['LotView'][]): st
   [lots.find((l) => l.id === collecting.lotId)?.code, collecting.pollen.variety].filter(Boolean).join(' · ');
 
 /**
- * How many flowers of a stop the doses of a jar that was filled on this walk are best given to, as the phone reckons it: where they
+ * How many flowers of a stop the doses of a jar that was filled on this walk are best given to, as the phone works it out: where they
  * do not suffice, first to stops whose flowers are worth most by the plan.
  */
 export function allotted(

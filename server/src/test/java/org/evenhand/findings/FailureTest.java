@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.apache.pdfbox.Loader;
@@ -98,19 +97,7 @@ class FailureTest {
                 .expect(200);
         assertThat(whyOfWish()).contains("the crop sheet, and 3 of 40 here");
 
-        Map<String, Object> off = new HashMap<>(Map.of(
-                "pollenAge",
-                "STORED",
-                "strokes",
-                "AS_SHEET",
-                "flowersPerHour",
-                60,
-                "everyDay",
-                List.of(),
-                "singleDays",
-                List.of(),
-                "away",
-                List.of()));
+        Map<String, Object> off = Api.settings(Map.of("flowersPerHour", 60, "everyDay", List.of()));
         off.put("useLearned", false);
         assertThat(share()).isCloseTo(46 / 104.0, within(1e-9));
         api.put("/api/round-settings/" + Api.newId(), off).expect(200);

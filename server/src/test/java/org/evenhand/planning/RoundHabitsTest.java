@@ -40,19 +40,7 @@ class RoundHabitsTest {
 
     private void settings(Map<String, Object> change) {
         JsonNode there = api.get("/api/round-settings").body();
-        Map<String, Object> all = new HashMap<>(Map.of(
-                "pollenAge",
-                "STORED",
-                "strokes",
-                "AS_SHEET",
-                "flowersPerHour",
-                60,
-                "everyDay",
-                List.of(),
-                "singleDays",
-                List.of(),
-                "away",
-                List.of()));
+        Map<String, Object> all = Api.settings(Map.of("flowersPerHour", 60, "everyDay", List.of()));
         all.putAll(change);
         String id = there.has("id") ? there.path("id").asString() : Api.newId();
         if (there.has("version")) {
