@@ -39,9 +39,27 @@ final class ManyRounds {
     private static final CropSheet CHERIMOYA =
             CropSheets.shipped().find("cherimoya").orElseThrow();
 
+    private final int trees;
+    private final int lots;
+    private final int rounds;
     private final SplittableRandom random = new SplittableRandom(2026);
     private final Map<UUID, Integer> varietyOf = new HashMap<>();
     private final CrossCompatibility[][] crosses = new CrossCompatibility[VARIETIES][VARIETIES];
+
+    ManyRounds(int trees, int lots, int rounds) {
+        this.trees = trees;
+        this.lots = lots;
+        this.rounds = rounds;
+    }
+
+    static ManyRounds week() {
+        return new ManyRounds(TREES, LOTS, ROUNDS);
+    }
+
+    /** What a grower of 16 trees has on one evening: eight lots, this visit and the next morning's. */
+    static ManyRounds evening() {
+        return new ManyRounds(16, 8, 2);
+    }
 
     RoundRequest request() {
         for (int m = 0; m < VARIETIES; m++) {
@@ -50,20 +68,20 @@ final class ManyRounds {
             }
         }
         List<Mother> mothers = new ArrayList<>();
-        for (int t = 0; t < TREES; t++) {
+        for (int t = 0; t < trees; t++) {
             mothers.add(mother(t));
         }
         List<Lot> lots = new ArrayList<>();
-        for (int l = 0; l < LOTS; l++) {
+        for (int l = 0; l < this.lots; l++) {
             lots.add(lot(l));
         }
         return new RoundRequest(
-                java.util.Collections.nCopies(ROUNDS, MOST_FLOWERS),
+                java.util.Collections.nCopies(rounds, MOST_FLOWERS),
                 mothers,
                 lots,
                 (tree, lot) -> crosses[varietyOf.get(tree.value())][varietyOf.get(lot.value())],
                 List.of(),
-                java.util.Collections.nCopies(ROUNDS, 1.0),
+                java.util.Collections.nCopies(rounds, 1.0),
                 CLEANING);
     }
 
@@ -75,10 +93,10 @@ final class ManyRounds {
         UUID id = new UUID(1, t);
         varietyOf.put(id, t % VARIETIES);
         List<OpenFlowers> groups = new ArrayList<>();
-        for (int opens = 0; opens < ROUNDS; opens++) {
+        for (int opens = 0; opens < rounds; opens++) {
             double fades = 0.3 + 0.5 * random.nextDouble();
             List<Double> receptivity = new ArrayList<>();
-            for (int r = 0; r < ROUNDS; r++) {
+            for (int r = 0; r < rounds; r++) {
                 receptivity.add(r < opens ? 0 : Math.pow(fades, r - opens) * (0.8 + 0.2 * random.nextDouble()));
             }
             groups.add(OpenFlowers.ofAny("half-open", random.nextInt(opens == 0 ? 12 : 5), 1, receptivity));
@@ -89,11 +107,11 @@ final class ManyRounds {
     private Lot lot(int l) {
         UUID id = new UUID(2, l);
         varietyOf.put(id, random.nextInt(VARIETIES));
-        int first = l % 3 == 0 ? random.nextInt(ROUNDS) : 0;
+        int first = l % 3 == 0 ? random.nextInt(rounds) : 0;
         double fresh = 0.4 + 0.5 * random.nextDouble();
         double kept = 0.6 + 0.35 * random.nextDouble();
         List<Double> viability = new ArrayList<>();
-        for (int r = 0; r < ROUNDS; r++) {
+        for (int r = 0; r < rounds; r++) {
             viability.add(r < first ? 0 : fresh * Math.pow(kept, r - first));
         }
         return new Lot(

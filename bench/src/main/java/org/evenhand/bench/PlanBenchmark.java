@@ -14,7 +14,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** Planning 200 trees × 60 lots × 6 rounds, anew and after a stop was pinned; and greedily. */
+/** Planning 200 trees × 60 lots × 12 visits, anew and after a stop was pinned, and greedily; and one evening of 16 trees. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.SingleShotTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -24,10 +24,12 @@ import org.openjdk.jmh.annotations.Warmup;
 public class PlanBenchmark {
     private RoundRequest request;
     private RoundRequest pinned;
+    private RoundRequest evening;
 
     @Setup
     public void prepare() {
-        request = new ManyRounds().request();
+        request = ManyRounds.week().request();
+        evening = ManyRounds.evening().request();
         RoundPlan plan = RoundPlan.of(request);
         pinned = ManyRounds.wanting(request, plan.stops().get(plan.stops().size() / 2));
     }
@@ -40,6 +42,11 @@ public class PlanBenchmark {
     @Benchmark
     public double planAfterAPin() {
         return RoundPlan.of(pinned).value();
+    }
+
+    @Benchmark
+    public double evening() {
+        return RoundPlan.of(evening).value();
     }
 
     @Benchmark

@@ -56,6 +56,9 @@ final class AllocationProgram {
     private static final double NEARLY = 0.005;
 
     private static final double PREFERENCE_TIME = 0.6;
+
+    /** More finds nothing better among so many, found by trial on invented orchards. */
+    private static final double PREFERENCE_TIME_OF_MANY = 0.02;
     /** Room for sixteen million uses; worths may then reach half a million flowers each. */
     private static final int INDEX_BITS = 24;
 
@@ -98,6 +101,10 @@ final class AllocationProgram {
         long of(Arc arc, int round) {
             return (arc.round() == round ? ofGroup[arc.group()] : 0)
                     + (collected[arc.lot()] == round ? ofCollecting[arc.lot()] : 0);
+        }
+
+        int leastOfGroup() {
+            return Arrays.stream(ofGroup).min().orElse(1);
         }
 
         long mostIn(int round) {
@@ -169,7 +176,7 @@ final class AllocationProgram {
         }
         int[] candidates = relaxation.notRuledOut(relaxation.value - value);
         if (candidates.length > MANY_USES) {
-            candidates = relaxation.columnsAnd(best);
+            candidates = relaxation.asGoodAnd(best);
         }
         return new Solution(new Preference(candidates, floors).among(best, value), value, Math.max(value, bound));
     }
@@ -205,11 +212,11 @@ final class AllocationProgram {
         private final MPConstraint[] groups;
         private final MPConstraint[] trees;
         private final MPConstraint[] rounds;
-        /** A father is used in a round: his cleaning counts, by {@link Hands#father}. */
-        private final Map<Integer, MPConstraint> fathers = new TreeMap<>();
+        /** A lot is used in a round: the cleaning of its father counts, by {@link #lotIn}. */
+        private final MPConstraint[] cleaned;
 
         private final List<MPConstraint> floors = new ArrayList<>();
-        private final List<List<Integer>> floorsOf = new ArrayList<>();
+        private final Map<Integer, List<Integer>> floorsOf = new HashMap<>();
 
         /**
          * @param whole whether a father is used or not, and never by half
@@ -221,22 +228,35 @@ final class AllocationProgram {
             groups = rows(Arrays.stream(limits.groupFlowers()).asDoubleStream());
             trees = rows(Arrays.stream(limits.treeWanted()).asDoubleStream());
             rounds = rows(IntStream.range(0, limits.work().most().length).mapToDouble(r -> mostIn(r, settled)));
-            (settled == null ? mostOfFather() : Map.<Integer, Long>of()).forEach((father, most) -> {
-                MPVariable used = whole ? solver.makeIntVar(0, 1, "") : solver.makeNumVar(0, 1, "");
-                MPConstraint row = solver.makeConstraint(Double.NEGATIVE_INFINITY, 0);
-                row.setCoefficient(used, -most);
-                rounds[father / limits.work().brush().length].setCoefficient(
-                        used, (double) limits.work().cleaning() / HANDS);
-                fathers.put(father, row);
-            });
-            solver.objective().setMaximization();
-            for (int a = 0; a < arcs.size(); a++) {
-                floorsOf.add(new ArrayList<>());
+            cleaned = new MPConstraint[limits.work().most().length * limits.lotDoses().length];
+            if (settled == null) {
+                countCleaning(whole);
             }
+            solver.objective().setMaximization();
             // A use may stand in several floors: all rows must be there before the first variable enters them.
             for (Floor floor : wanted) {
-                floor.arcs().forEach(a -> floorsOf.get(a).add(floors.size()));
+                floor.arcs()
+                        .forEach(a -> floorsOf.computeIfAbsent(a, k -> new ArrayList<>())
+                                .add(floors.size()));
                 floors.add(solver.makeConstraint(floor.flowers(), Double.POSITIVE_INFINITY));
+            }
+        }
+
+        /** One row for each lot of a father: a sum over all his lots would let the relaxation clean by small fractions. */
+        private void countCleaning(boolean whole) {
+            Hands work = limits.work();
+            Map<Integer, MPVariable> used = new HashMap<>();
+            for (Arc arc : arcs) {
+                if (cleaned[lotIn(arc)] == null && work.counts(arc.round())) {
+                    MPVariable father = used.computeIfAbsent(work.father(arc), f -> {
+                        MPVariable y = whole ? solver.makeIntVar(0, 1, "") : solver.makeNumVar(0, 1, "");
+                        rounds[arc.round()].setCoefficient(y, (double) work.cleaning() / HANDS);
+                        return y;
+                    });
+                    MPConstraint row = solver.makeConstraint(Double.NEGATIVE_INFINITY, 0);
+                    row.setCoefficient(father, -mostOf(arc));
+                    cleaned[lotIn(arc)] = row;
+                }
             }
         }
 
@@ -262,15 +282,15 @@ final class AllocationProgram {
             groups[arc.group()].setCoefficient(x, 1);
             trees[limits.groupTree()[arc.group()]].setCoefficient(x, 1);
             rounds[arc.round()].setCoefficient(x, hands(arc, arc.round()));
-            MPConstraint father = fathers.get(limits.work().father(arc));
-            if (father != null) {
-                father.setCoefficient(x, 1);
+            MPConstraint of = cleaned[lotIn(arc)];
+            if (of != null) {
+                of.setCoefficient(x, 1);
             }
             int collected = limits.work().collected()[arc.lot()];
             if (collected >= 0 && collected != arc.round()) {
                 rounds[collected].setCoefficient(x, hands(arc, collected));
             }
-            floorsOf.get(a).forEach(f -> floors.get(f).setCoefficient(x, 1));
+            floorsOf.getOrDefault(a, List.of()).forEach(f -> floors.get(f).setCoefficient(x, 1));
             return x;
         }
 
@@ -293,13 +313,13 @@ final class AllocationProgram {
                         - groupPrice[arc.group()]
                         - treePrice[limits.groupTree()[arc.group()]]
                         - roundPrice[arc.round()] * hands(arc, arc.round());
-                MPConstraint father = fathers.get(limits.work().father(arc));
-                reduced[a] -= father == null ? 0 : father.dualValue();
+                MPConstraint of = cleaned[lotIn(arc)];
+                reduced[a] -= of == null ? 0 : of.dualValue();
                 int collected = limits.work().collected()[arc.lot()];
                 if (collected >= 0 && collected != arc.round()) {
                     reduced[a] -= roundPrice[collected] * hands(arc, collected);
                 }
-                for (int f : floorsOf.get(a)) {
+                for (int f : floorsOf.getOrDefault(a, List.of())) {
                     reduced[a] -= floorPrice[f];
                 }
             }
@@ -427,10 +447,10 @@ final class AllocationProgram {
                     .toArray();
         }
 
-        /** Those and the uses of a plan. */
-        int[] columnsAnd(int[] plan) {
+        /** The uses of a plan and those that the prices find as good. */
+        int[] asGoodAnd(int[] plan) {
             return IntStream.range(0, arcs.size())
-                    .filter(a -> variables[a] != null || plan[a] > 0)
+                    .filter(a -> variables[a] != null && reduced[a] >= -TOLERANCE || plan[a] > 0)
                     .toArray();
         }
 
@@ -455,26 +475,20 @@ final class AllocationProgram {
         }
     }
 
-    /** Flowers that may get pollen of a father in a round at most, for each that counts; by {@link Hands#father}. */
-    private Map<Integer, Long> mostOfFather() {
+    /** One number for a round and a lot. */
+    private int lotIn(Arc arc) {
+        return arc.round() * limits.lotDoses().length + arc.lot();
+    }
+
+    /** Flowers that may get pollen of a lot in a round at most. */
+    private long mostOf(Arc arc) {
         Hands work = limits.work();
-        Map<Integer, Long> doses = new TreeMap<>();
-        Map<Integer, Long> least = new HashMap<>();
-        Set<List<Integer>> counted = new HashSet<>();
-        for (Arc arc : arcs) {
-            if (work.counts(arc.round())) {
-                int father = work.father(arc);
-                least.merge(father, Math.max(1, work.of(arc, arc.round())), Math::min);
-                if (counted.add(List.of(father, arc.lot()))) {
-                    doses.merge(father, (long) limits.lotDoses()[arc.lot()], Long::sum);
-                }
-            }
-        }
-        doses.replaceAll((father, sum) -> {
-            long hands = work.mostIn(father / work.brush().length) - work.cleaning();
-            return Math.max(0, Math.min(sum, hands / least.get(father)));
-        });
-        return doses;
+        int least = work.leastOfGroup();
+        return Math.max(
+                0,
+                Math.min(
+                        limits.lotDoses()[arc.lot()],
+                        (work.mostIn(arc.round()) - work.cleaning()) / Math.max(1, least)));
     }
 
     /** Whether whole uses leave time for the cleaning between their fathers. */
@@ -598,13 +612,14 @@ final class AllocationProgram {
                 if (collected >= 0 && collected != arc.round()) {
                     work[collected].addTerm(variables[a], hands.of(arc, collected));
                 }
-                ofFather.computeIfAbsent(hands.father(arc), f -> new ArrayList<>())
-                        .add(variables[a]);
+                if (hands.counts(arc.round())) {
+                    ofFather.computeIfAbsent(hands.father(arc), f -> new ArrayList<>())
+                            .add(variables[a]);
+                }
             }
-            mostOfFather().forEach((father, most) -> {
+            ofFather.forEach((father, uses) -> {
                 BoolVar used = model.newBoolVar("");
-                IntVar[] uses = ofFather.getOrDefault(father, List.of()).toArray(IntVar[]::new);
-                model.addLessOrEqual(LinearExpr.sum(uses), LinearExpr.term(used, most));
+                uses.forEach(x -> model.addEquality(x, 0).onlyEnforceIf(used.not()));
                 work[father / hands.brush().length].addTerm(used, hands.cleaning());
             });
             for (int r = 0; r < work.length; r++) {
@@ -642,7 +657,10 @@ final class AllocationProgram {
             }
             model.minimize(sum.build());
             CpSolver solver = new CpSolver();
-            solver.getParameters().setNumWorkers(1).setRandomSeed(SEED).setMaxDeterministicTime(PREFERENCE_TIME);
+            solver.getParameters()
+                    .setNumWorkers(1)
+                    .setRandomSeed(SEED)
+                    .setMaxDeterministicTime(arcs.size() > MANY_USES ? PREFERENCE_TIME_OF_MANY : PREFERENCE_TIME);
             CpSolverStatus status = cancellation.solve(solver::stopSearch, () -> solver.solve(model));
             return status == CpSolverStatus.OPTIMAL || status == CpSolverStatus.FEASIBLE ? flowers(solver) : known;
         }

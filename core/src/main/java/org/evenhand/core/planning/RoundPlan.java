@@ -196,11 +196,13 @@ public record RoundPlan(
         /** By group: the place of its tree's first group. */
         private final List<Integer> firstOfTree = new ArrayList<>();
 
+        private final List<Choice> forbidding;
         private final List<List<Use>> usesOfGroup = new ArrayList<>();
 
         Making(RoundRequest request, Cancellation cancellation) {
             this.cancellation = cancellation;
             this.request = request;
+            this.forbidding = request.choices().stream().filter(Choice::forbids).toList();
         }
 
         RoundPlan plan() {
@@ -271,9 +273,8 @@ public record RoundPlan(
         }
 
         private boolean forbidden(Use use) {
-            return request.choices().stream()
-                    .anyMatch(c ->
-                            c.forbids() && c.means(use.mother().id(), use.lot().id(), use.round()));
+            return forbidding.stream()
+                    .anyMatch(c -> c.means(use.mother().id(), use.lot().id(), use.round()));
         }
 
         private AllocationProgram.Limits limits() {
@@ -386,6 +387,7 @@ public record RoundPlan(
             }
             Map<LotId, Integer> drawn = new LinkedHashMap<>();
             IntStream.range(0, uses.size())
+                    .filter(u -> flowers[u] > 0)
                     .forEach(u -> drawn.merge(uses.get(u).lot().id(), flowers[u], Integer::sum));
             List<Stop> stops =
                     byStop.values().stream().map(of -> stop(of, flowers, drawn)).toList();
