@@ -96,7 +96,8 @@ public final class TestServer {
         return newOrchard(null);
     }
 
-    private Api newOrchard(Instant moment) {
+    /** The same at another moment of its clock. */
+    public Api newOrchard(Instant moment) {
         UUID orchard = UUID.randomUUID();
         bean(Orchards.class)
                 .create(

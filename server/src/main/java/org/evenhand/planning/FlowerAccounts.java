@@ -55,7 +55,7 @@ final class FlowerAccounts {
 
     private PlanView.OfTree tree(FlowerAccount of, Foreseen tree) {
         Optional<PlanView.Left> why =
-                of.why().map(reason -> words.left(new RoundPlan.Unserved(of.tree(), of.lost(), reason)));
+                of.lost().map(lost -> words.left(new RoundPlan.Unserved(of.tree(), lost.flowers(), lost.reason())));
         return new PlanView.OfTree(
                 tree.tree().id(),
                 tree.tree().name(),
@@ -68,7 +68,7 @@ final class FlowerAccounts {
                 of.notWanted(),
                 of.notWanted() == 0 ? null : notWanted(tree),
                 made.ground().begins(tree).filter(this::waits).orElse(null),
-                of.lost(),
+                of.lost().map(FlowerAccount.Lost::flowers).orElse(0),
                 why.map(PlanView.Left::reason).orElse(null),
                 why.map(PlanView.Left::wouldServe).orElse(null));
     }

@@ -177,8 +177,8 @@ final class PlanWords {
     /** Flowers that could be done in a round and that no round serves. */
     List<PlanView.Left> lostIn(int round) {
         return with(FlowerAccount.of(made.request(), made.plan(), round).stream()
-                .filter(a -> a.lost() > 0)
-                .map(a -> new RoundPlan.Unserved(a.tree(), a.lost(), a.why().orElseThrow())));
+                .flatMap(a -> a.lost().stream()
+                        .map(lost -> new RoundPlan.Unserved(a.tree(), lost.flowers(), lost.reason()))));
     }
 
     /** Of the flowers that open until a round those that no round serves. */
@@ -197,12 +197,12 @@ final class PlanWords {
                 .filter(a -> !a.later().isEmpty())
                 .map(a -> {
                     TreeView tree = byTree.get(a.tree().value()).tree();
-                    FlowerAccount.Later next = a.later().get(0);
+                    FlowerAccount.Planned next = a.later().get(0);
                     return new RoundView.Waiting(
                             tree.id(),
                             tree.name(),
                             a.later().stream()
-                                    .mapToInt(FlowerAccount.Later::flowers)
+                                    .mapToInt(FlowerAccount.Planned::flowers)
                                     .sum(),
                             made.slots().get(next.round()).at(),
                             pollen(next.lot()));

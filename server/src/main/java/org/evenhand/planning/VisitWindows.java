@@ -3,6 +3,7 @@ package org.evenhand.planning;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -23,6 +24,7 @@ import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Plural;
 import org.evenhand.core.bloom.AnthesisForecast;
 import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.planning.ClockChange;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.VisitTimes;
@@ -299,6 +301,8 @@ final class VisitWindows {
             obstacles.add("Nobody goes in these days: they are skipped, not among the days you go on, or too cold.");
         }
         tellWaiting();
+        tellClocks();
+        tellSunless();
         ground.budgets().values().stream()
                 .filter(b -> b.target() != null && b.target().fruits() != null && b.carries() != null)
                 .filter(b -> b.target().fruits() > b.carries())
@@ -321,5 +325,34 @@ final class VisitWindows {
                 .distinct()
                 .forEach(w -> obstacles.add(w.crop() + ": flowers that open before " + w.begins()
                         + " are left alone, so soon after leaf-out. Hours and habits can say otherwise."));
+    }
+
+    /** A visit during which the clocks change is longer or shorter than it looks. */
+    private void tellClocks() {
+        for (VisitWindow visit : slots) {
+            ClockChange.within(ground.zone(), visit.at(), visit.free().until())
+                    .ifPresent(change -> obstacles.add(String.format(
+                            Locale.ROOT,
+                            "The clocks are put %s %d minutes on %s, during the visit that begins at %s: it is planned by the"
+                                    + " hours that pass, %.1f of them.",
+                            change.back() ? "back" : "forward",
+                            change.by().abs().toMinutes(),
+                            change.at().atZone(ground.zone()).toLocalDate(),
+                            visit.at().atZone(ground.zone()).toLocalTime().truncatedTo(ChronoUnit.MINUTES),
+                            visit.free().hours())));
+        }
+    }
+
+    /** Where the sun does not set, nobody can go by it. */
+    private void tellSunless() {
+        Instant last = moments.get(moments.size() - 1);
+        ground.trees().stream()
+                .map(Foreseen::sheet)
+                .distinct()
+                .forEach(sheet -> WorkHours.byClockFrom(sheet, ground.site(), ground.now(), last)
+                        .ifPresent(day -> obstacles.add(sheet.name()
+                                + " is worked by sunrise and sunset, and from " + day
+                                + " the sun does neither here. Its hours are by the clock instead, 06:00 and 18:00 for the two;"
+                                + " say your own under hours and habits.")));
     }
 }

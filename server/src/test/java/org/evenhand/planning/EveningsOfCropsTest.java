@@ -156,4 +156,53 @@ class EveningsOfCropsTest {
                 .contains("does the flowers first that will be past")
                 .contains("flowers open and are past while you are away");
     }
+
+    @Test
+    void a_night_in_which_the_clocks_are_put_forward_says_so() {
+        Instant evening = Instant.parse("2026-09-26T05:00:00Z");
+        Api there = TestServer.get().newOrchard(evening);
+        String one = there.tree(there.variety("dragon-fruit", "Night Ferry"), "Night Ferry 1");
+        String other = there.tree(there.variety("dragon-fruit", "Salt Lane"), "Salt Lane 1");
+        there.read(one, evening, Map.of("bud", 10, "tonight", 5)).expect(200);
+        there.read(other, evening, Map.of("bud", 10, "tonight", 3)).expect(200);
+
+        assertThat(obstacles(there)).doesNotContain("clocks");
+        there.put("/api/plan-overrides/" + Api.newId(), Map.of("kind", "VISIT_AT", "visitAt", "2026-09-26T13:30:00Z"))
+                .expect(200);
+        assertThat(obstacles(there))
+                .contains("clocks are put forward 60 minutes on 2026-09-27, during the visit that begins at 01:30");
+    }
+
+    private static String obstacles(Api of) {
+        return of.get("/api/plan?days=10").expect(200).body().path("obstacles").toString();
+    }
+
+    @Test
+    void where_the_sun_does_not_rise_the_hours_are_by_the_clock_and_that_is_said() {
+        api.put(
+                        "/api/orchard",
+                        Map.of(
+                                "name",
+                                "Glass House",
+                                "latitude",
+                                78.2,
+                                "longitude",
+                                15.6,
+                                "zone",
+                                "Europe/Oslo",
+                                "usualMinimumC",
+                                18,
+                                "usualMaximumC",
+                                24,
+                                "units",
+                                "METRIC",
+                                "version",
+                                0))
+                .expect(200);
+        String one = api.tree(api.variety("Lantern"), "Lantern 1");
+        api.read(one, now, Map.of("closed", 30, "shedding", 9, "half-open", 4)).expect(200);
+
+        assertThat(obstacles(api))
+                .contains("worked by sunrise and sunset, and from 2026-11-24 the sun does neither here");
+    }
 }

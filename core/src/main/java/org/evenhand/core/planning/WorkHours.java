@@ -6,6 +6,8 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.GateRule;
 import org.evenhand.core.crop.WorkWindow;
@@ -42,6 +44,28 @@ public final class WorkHours {
         }
         windows.sort(Comparator.comparing(TimeWindow::from));
         return windows;
+    }
+
+    /**
+     * The first day, of those between two moments, on which the sun neither rises nor sets where a crop's hours go by it; its hours are
+     * then by the clock, 06:00 for sunrise and 18:00 for sunset.
+     */
+    public static Optional<LocalDate> byClockFrom(CropSheet sheet, Site site, Instant from, Instant until) {
+        LocalDate first = from.atZone(site.zone()).toLocalDate();
+        LocalDate last = until.atZone(site.zone()).toLocalDate();
+        return first.datesUntil(last.plusDays(1))
+                .filter(day -> sheet.workHours().stream()
+                        .flatMap(w -> Stream.of(w.opens(), w.closes()))
+                        .anyMatch(edge -> sunless(edge, site, day)))
+                .findFirst();
+    }
+
+    private static boolean sunless(GateRule.Edge edge, Site site, LocalDate day) {
+        return switch (edge.anchor()) {
+            case CLOCK -> false;
+            case SUNRISE -> SunDay.of(site, day).sunrise().moment().isEmpty();
+            case SUNSET -> SunDay.of(site, day).sunset().moment().isEmpty();
+        };
     }
 
     private static Instant at(GateRule.Edge edge, Site site, LocalDate day) {

@@ -70,7 +70,11 @@ class RepeatVisitsTest {
         FlowerAccount account = FlowerAccount.of(request, plan, 0).get(0);
         assertThat(account.flowers()).isEqualTo(4);
         assertThat(account.inRound()).isEqualTo(first);
-        assertThat(account.lost() + account.notWanted()).isEqualTo(4 - first);
+        assertThat(account.outcomes().stream()
+                        .filter(FlowerAccount.NotPlanned.class::isInstance)
+                        .mapToInt(FlowerAccount.Outcome::flowers)
+                        .sum())
+                .isEqualTo(4 - first);
     }
 
     private static RoundRequest request(int doses, int hands, int wanted) {

@@ -66,7 +66,27 @@ class VisitTimesTest {
             List<TimeWindow> hours = WorkHours.of(sheet("apple"), north, from, from.plus(Duration.ofDays(1)));
             assertThat(hours).isNotEmpty();
             assertThat(hours.get(0).hours()).isEqualTo(11);
+            assertThat(WorkHours.byClockFrom(sheet("apple"), north, from, from.plus(Duration.ofDays(1))))
+                    .hasValueSatisfying(d -> assertThat(d).hasToString(day.substring(0, 10)));
         }
+        assertThat(WorkHours.byClockFrom(sheet("apple"), COAST, NOON, at(96))).isEmpty();
+    }
+
+    /** By the rules that hold there: back by an hour at 03:00 on the first Sunday of April, forward at 02:00 on that of October. */
+    @Test
+    void clocks_change_when_their_place_says() {
+        ZoneId zone = COAST.zone();
+        assertThat(ClockChange.within(
+                        zone, Instant.parse("2026-04-04T10:00:00Z"), Instant.parse("2026-04-04T16:01:00Z")))
+                .hasValue(new ClockChange(Instant.parse("2026-04-04T16:00:00Z"), Duration.ofHours(-1)));
+        assertThat(ClockChange.within(
+                        zone, Instant.parse("2026-04-04T10:00:00Z"), Instant.parse("2026-04-04T16:00:00Z")))
+                .isEmpty();
+        assertThat(ClockChange.within(
+                        zone, Instant.parse("2026-10-03T15:00:00Z"), Instant.parse("2026-10-03T17:00:00Z")))
+                .hasValueSatisfying(c -> assertThat(c.back()).isFalse());
+        assertThat(ClockChange.within(ZoneId.of("Asia/Bangkok"), NOON, NOON.plus(Duration.ofDays(3650))))
+                .isEmpty();
     }
 
     /** Nobody told hours: one free stretch of two days. Apples by day, dragon fruit by night, and nothing at midnight for its own sake. */
