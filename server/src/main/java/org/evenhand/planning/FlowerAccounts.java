@@ -59,7 +59,7 @@ final class FlowerAccounts {
         return new PlanView.OfTree(
                 tree.tree().id(),
                 tree.tree().name(),
-                tree.forecast().at(List.of(at)).get(0).receptive().mean(),
+                made.forecasts().at(tree, round).receptive().mean(),
                 PlanMothers.done(tree, at, made.ground()),
                 of.flowers(),
                 of.inRound(),

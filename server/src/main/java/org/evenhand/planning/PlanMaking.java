@@ -172,7 +172,8 @@ class PlanMaking {
                 chosen,
                 c -> round(c, slots, ground.zone()),
                 cancellation);
-        return new PreparedPlan(ground, slots, sources, ofCrosses, again, plan.request(), chosen, plan);
+        return new PreparedPlan(
+                ground, slots, new VisitForecasts(slots), sources, ofCrosses, again, plan.request(), chosen, plan);
     }
 
     private static Map<TreeId, Double> shares(PlanningContext ground) {

@@ -127,7 +127,6 @@ final class PlanWords {
 
     /** Pollen to collect first in a round. */
     List<PlanView.Collect> collect(int round) {
-        VisitWindow slot = made.slots().get(round);
         List<PlanView.Collect> collect = new ArrayList<>();
         for (PollenOption source : made.sources()) {
             int doses = source.toCollect() && source.round() == round
@@ -147,7 +146,7 @@ final class PlanWords {
                         flowersToCollect.expected(),
                         flowersToCollect.dosesPerFlower(),
                         doses - takenIn(round, source.id()),
-                        from(v.id(), slot.at())));
+                        from(v.id(), round)));
             }
         }
         return collect;
@@ -160,7 +159,8 @@ final class PlanWords {
                 .sum();
     }
 
-    private List<PlanView.FromTree> from(UUID variety, Instant at) {
+    private List<PlanView.FromTree> from(UUID variety, int round) {
+        Instant at = made.slots().get(round).at();
         CollectedFlowers collected = ground.collected();
         return ground.trees().stream()
                 .filter(t -> t.tree().varietyId().equals(variety))
@@ -168,7 +168,7 @@ final class PlanWords {
                         t.tree().id(),
                         t.tree().name(),
                         place(t.tree()),
-                        t.forecast().at(List.of(at)).get(0).shedding().mean() - collected.stillShedding(t, at)))
+                        made.forecasts().at(t, round).shedding().mean() - collected.stillShedding(t, at)))
                 .filter(f -> f.flowers() >= VisitWindows.THERE)
                 .sorted(Comparator.comparingDouble(f -> -f.flowers()))
                 .toList();

@@ -17,6 +17,7 @@ import org.evenhand.core.planning.RoundRequest;
 record PreparedPlan(
         PlanningContext ground,
         List<VisitWindow> slots,
+        VisitForecasts forecasts,
         List<PollenOption> sources,
         PlanCrosses crosses,
         PlanSecondVisits again,

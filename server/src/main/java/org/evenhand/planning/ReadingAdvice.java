@@ -93,7 +93,7 @@ final class ReadingAdvice {
     }
 
     private ForecastPoint forecast(Foreseen tree) {
-        return tree.forecast().at(List.of(at)).get(0);
+        return made.forecasts().at(tree, round);
     }
 
     private PlanView.ReadNext advice(Foreseen tree, boolean sheds, int decides, double perFlower) {
