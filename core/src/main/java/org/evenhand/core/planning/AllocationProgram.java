@@ -65,6 +65,11 @@ final class AllocationProgram {
 
     private static final double NEARLY = 0.005;
 
+    private static final double NEARLY_WITH_CLEANING = 0.01;
+
+    /** Where fathers must be cleaned for, more uses than these take too long for a proof: the relaxation's bound stands. */
+    private static final int MOST_TO_PROVE = 10_000;
+
     private static final double PREFERENCE_TIME = 0.6;
 
     /** More finds nothing better among so many, found by trial on invented orchards. */
@@ -174,7 +179,7 @@ final class AllocationProgram {
         int[] best = wholeAmong(relaxation, floors);
         long value = worth(best);
         long bound = (long) Math.floor(relaxation.value + TOLERANCE);
-        if (!manyToClean() && bound - value > allowedGap(bound)) {
+        if (provable() && bound - value > allowedGap(bound)) {
             // By the relaxation's own value: half a millionth less would rule out uses of the best plan.
             int[] all = relaxation.notRuledOut(relaxation.value - value);
             Whole whole = best(all, floors, best, null);
@@ -189,14 +194,25 @@ final class AllocationProgram {
         return new Solution(new Preference(candidates, floors).among(best, value), value, Math.max(value, bound));
     }
 
-    /** What a plan of many uses may be short of the bound, so that nobody waits for the last of it. */
+    /** What a plan may be short of the bound, so that nobody waits for the last of it. */
     private double allowedGap(long bound) {
-        return arcs.size() > MANY_USES ? NEARLY * bound : 0;
+        return allowedShare() * bound;
     }
 
-    /** Whether there are too many uses to prove which fathers are worth their cleaning; the relaxation's bound then stands. */
+    private double allowedShare() {
+        if (manyToClean()) {
+            return NEARLY_WITH_CLEANING;
+        }
+        return arcs.size() > MANY_USES ? NEARLY : 0;
+    }
+
+    /** Whether there are too many uses to find the very best of fathers to clean for. */
     private boolean manyToClean() {
         return limits.work().cleaning() > 0 && arcs.size() > MANY_WITH_CLEANING;
+    }
+
+    private boolean provable() {
+        return limits.work().cleaning() == 0 || arcs.size() <= MOST_TO_PROVE;
     }
 
     private int[] wholeAmong(Relaxation relaxation, List<Floor> floors) throws Impossible {
@@ -560,8 +576,7 @@ final class AllocationProgram {
                     Arrays.stream(columns).mapToDouble(a -> known[a]).toArray());
         }
         MPSolverParameters parameters = new MPSolverParameters();
-        parameters.setDoubleParam(
-                MPSolverParameters.DoubleParam.RELATIVE_MIP_GAP, manyToClean() || arcs.size() > MANY_USES ? NEARLY : 0);
+        parameters.setDoubleParam(MPSolverParameters.DoubleParam.RELATIVE_MIP_GAP, allowedShare());
         MPSolver.ResultStatus status = cancellation.solve(mip::interruptSolve, () -> mip.solve(parameters));
         if (status == MPSolver.ResultStatus.INFEASIBLE) {
             throw new Impossible();
