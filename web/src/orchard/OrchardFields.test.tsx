@@ -1,8 +1,7 @@
-import { MantineProvider } from '@mantine/core';
-import { render, screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { serve, show } from '../test/screen';
 import { Months } from './Months';
 import { draftOf, emptyOrchard, OrchardFields, orchardBody } from './OrchardFields';
@@ -25,10 +24,12 @@ const orchard = {
 function Form({ start }: { start: ReturnType<typeof emptyOrchard> }) {
   const [value, setValue] = useState(start);
   return (
-    <MantineProvider env="test">
+    <>
       <OrchardFields value={value} onChange={setValue} errorFor={() => undefined} />
-      <output>{JSON.stringify(orchardBody(value))}</output>
-    </MantineProvider>
+      <output role="none" data-testid="orchard">
+        {JSON.stringify(orchardBody(value))}
+      </output>
+    </>
   );
 }
 
@@ -62,6 +63,8 @@ describe('ordinary days month by month', () => {
 });
 
 describe('an orchard’s fields', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
   it('shows imperial units and sends metric ones', () => {
     const draft = draftOf(orchard);
     expect([draft.usualMinimum, draft.usualMaximum]).toEqual([57.2, 75.2]);
@@ -76,10 +79,55 @@ describe('an orchard’s fields', () => {
   });
 
   it('turns typed temperatures when the units are changed', async () => {
-    render(<Form start={{ ...emptyOrchard(), usualMinimum: 14, usualMaximum: 24 }} />);
+    show(<Form start={{ ...emptyOrchard(), usualMinimum: 14, usualMaximum: 24 }} />);
     await userEvent.click(screen.getByText('Imperial, °F'));
     expect(screen.getByLabelText('Typical highest, °F')).toHaveValue('75.2');
     await userEvent.click(screen.getByText('Metric, °C'));
     expect(screen.getByLabelText('Typical highest, °C')).toHaveValue('24');
+  });
+
+  const year = Array.from({ length: 12 }, (_, m) => ({ minimumC: m, maximumC: m + 10 }));
+  const body = () => JSON.parse(screen.getByTestId('orchard').textContent) as ReturnType<typeof orchardBody>;
+
+  it('guesses the weather from the latitude, and leaves what is typed over it alone', async () => {
+    serve({ 'GET /api/typical-year': year });
+    show(<Form start={emptyOrchard()} />);
+    await userEvent.type(screen.getByLabelText('Latitude'), '36.7');
+    await userEvent.tab();
+    expect(await screen.findByText(/A guess from the latitude/)).toBeVisible();
+    expect(body().usualMonths).toEqual(year);
+    expect(body().usualMinimumC).toBe(new Date().getMonth());
+
+    const lowest = screen.getByLabelText('Typical lowest of a day in bloom, °C');
+    await userEvent.clear(lowest);
+    await userEvent.type(lowest, '15');
+    expect(body().usualMonths).toEqual([]);
+    expect(body().usualMinimumC).toBe(15);
+    expect(screen.queryByText(/A guess from the latitude/)).toBeNull();
+    await userEvent.type(screen.getByLabelText('Latitude'), '1');
+    await userEvent.tab();
+    expect(body().usualMinimumC).toBe(15);
+  });
+
+  it('takes the place from the device, and says why where it is not given', async () => {
+    vi.stubGlobal('isSecureContext', true);
+    serve({ 'GET /api/typical-year': year });
+    let refuse = true;
+    vi.stubGlobal('navigator', {
+      ...navigator,
+      geolocation: {
+        getCurrentPosition: (found: PositionCallback, failed: PositionErrorCallback) =>
+          refuse
+            ? failed({ code: 1, PERMISSION_DENIED: 1 } as GeolocationPositionError)
+            : found({ coords: { latitude: -35.30004, longitude: 173.91239 } } as GeolocationPosition),
+      },
+    });
+    show(<Form start={emptyOrchard()} />);
+    await userEvent.click(screen.getByText('Use this device’s place'));
+    expect(await screen.findByText(/does not give its place/)).toBeVisible();
+    refuse = false;
+    await userEvent.click(screen.getByText('Use this device’s place'));
+    await waitFor(() => expect(body()).toMatchObject({ latitude: -35.3, longitude: 173.9124 }));
+    expect(await screen.findByText(/A guess from the latitude/)).toBeVisible();
   });
 });

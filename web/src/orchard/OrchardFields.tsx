@@ -1,6 +1,9 @@
-import { NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
+import { Button, NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
+import { useEffect, useRef } from 'react';
 import type { Schemas } from '../kit/api';
 import { toCelsius, toFahrenheit, type Units } from '../kit/numbers';
+import { useSubmit } from '../kit/use-submit';
+import { canAskDevice, devicePlace, useGuessedWeather } from './first-place';
 
 /** An orchard while it is typed: numbers may still be empty. Temperatures in the units chosen. */
 export interface OrchardDraft {
@@ -90,9 +93,23 @@ interface Props {
   errorFor: (field: string, label: string) => string | undefined;
 }
 
-export function OrchardFields({ value, onChange, errorFor }: Props) {
+export function OrchardFields({ value, onChange: changed, errorFor }: Props) {
   const degree = value.units === 'METRIC' ? '°C' : '°F';
+  // Place and weather come later than asked for: what was typed meanwhile stays.
+  const latest = useRef(value);
+  useEffect(() => {
+    latest.current = value;
+  });
+  const onChange = (d: OrchardDraft) => {
+    latest.current = d;
+    changed(d);
+  };
   const set = (part: Partial<OrchardDraft>) => onChange({ ...value, ...part });
+  const weather = useGuessedWeather(() => latest.current, onChange);
+  const device = useSubmit(devicePlace, [], (place) => {
+    onChange({ ...latest.current, ...place });
+    void weather.guess(place.latitude);
+  });
   return (
     <div className="form">
       <TextInput
@@ -108,6 +125,7 @@ export function OrchardFields({ value, onChange, errorFor }: Props) {
           decimalScale={5}
           value={value.latitude}
           onChange={(latitude) => set({ latitude })}
+          onBlur={() => void weather.guess(value.latitude)}
           error={errorFor('latitude', 'Latitude')}
         />
         <NumberInput
@@ -119,6 +137,14 @@ export function OrchardFields({ value, onChange, errorFor }: Props) {
           error={errorFor('longitude', 'Longitude')}
         />
       </div>
+      {canAskDevice() && (
+        <div className="line">
+          <Button size="sm" variant="outline" loading={device.busy} onClick={() => device.submit(undefined)}>
+            Use this device’s place
+          </Button>
+          {device.general && <span className="warn small">{device.general}</span>}
+        </div>
+      )}
       <Select
         label="Time zone"
         searchable
@@ -143,16 +169,22 @@ export function OrchardFields({ value, onChange, errorFor }: Props) {
         <NumberInput
           label={`Typical lowest of a day in bloom, ${degree}`}
           value={value.usualMinimum}
-          onChange={(usualMinimum) => set({ usualMinimum })}
+          onChange={(usualMinimum) => weather.typedOver({ ...value, usualMinimum })}
           error={errorFor('usualMinimumC', 'Usual lowest')}
         />
         <NumberInput
           label={`Typical highest, ${degree}`}
           value={value.usualMaximum}
-          onChange={(usualMaximum) => set({ usualMaximum })}
+          onChange={(usualMaximum) => weather.typedOver({ ...value, usualMaximum })}
           error={errorFor('usualMaximumC', 'Usual highest')}
         />
       </div>
+      {weather.guessed && (
+        <p className="note" role="status">
+          A guess from the latitude, for low ground, and different in every month. Type over it if you know
+          better; recorded weather goes before it.
+        </p>
+      )}
       <p className="small soft">
         Flowers run faster in warmth. Until weather is recorded, every day counts as such a typical day.
       </p>

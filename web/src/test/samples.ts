@@ -63,6 +63,7 @@ export function bloomOf(trees: Schemas['BloomRow'][]): Schemas['Bloom'] {
     until: '2026-11-24T03:10:00Z',
     stepMinutes: 30,
     receptiveNow: sum((t) => t.receptive),
+    everRead: trees.some((t) => t.reading),
     sheddingNow: sum((t) => t.shedding),
     trees,
     varieties: [],

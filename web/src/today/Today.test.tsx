@@ -254,15 +254,6 @@ describe('today', () => {
     expect(screen.getByText(/You leave tomorrow, until Sat 5 Dec/)).toBeVisible();
   });
 
-  it('shows a new orchard the way in', async () => {
-    serve(answers({ 'GET /api/bloom': bloomOf([]) }));
-    show(<Today />);
-    expect((await screen.findByText('Add varieties and trees')).closest('a')).toHaveAttribute(
-      'href',
-      '/orchard',
-    );
-  });
-
   it('says when it cannot be reached and tries again when asked', async () => {
     let there = false;
     serve(answers({ 'GET /api/bloom': () => (there ? bloomOf([giver, taker]) : SILENCE) }));

@@ -1,11 +1,12 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { percent } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
 import { PLAN_DAYS, queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
+import { Loaded, Waiting } from '../kit/States';
 import { plural } from '../kit/time';
 import { ShelfStrip } from '../pollen/ShelfStrip';
 import { Anew } from '../planning/Anew';
@@ -17,6 +18,9 @@ import { Headline, InAll } from './Headline';
 import { ReadNext } from './ReadNext';
 import { RunSheet } from './RunSheet';
 import classes from './RunSheet.module.css';
+
+/** Seen on a first day only. */
+const FirstDay = lazy(async () => ({ default: (await import('./FirstDay')).FirstDay }));
 
 /** Wishes that nothing can be done for, and what would help. */
 function CrossesNotPossible({ plan }: { plan: Schemas['Plan'] }) {
@@ -121,22 +125,14 @@ export function Today() {
   return (
     <Loaded of={bloom}>
       {(b) =>
-        b.trees.length === 0 ? (
-          <Empty
-            title="A new orchard"
-            action={
-              <Button component={Link} to="/orchard">
-                Add varieties and trees
-              </Button>
-            }
-          >
-            First the varieties and trees. Then read a tree’s flowers, and this page tells what to do in the
-            evening.
-          </Empty>
-        ) : (
+        b.everRead ? (
           <Loaded of={plan} waiting="Planning the coming days">
             {(p) => <Sheet bloom={b} plan={p} />}
           </Loaded>
+        ) : (
+          <Suspense fallback={<Waiting />}>
+            <FirstDay />
+          </Suspense>
         )
       }
     </Loaded>

@@ -85,6 +85,21 @@ class RoomsTest {
     }
 
     @Test
+    void before_there_is_an_orchard_its_typical_year_is_guessed_from_the_latitude() {
+        Api stranger = new Api(TestServer.get().address());
+        JsonNode north =
+                stranger.get("/api/typical-year?latitude=50").expect(200).body();
+        JsonNode south =
+                stranger.get("/api/typical-year?latitude=-50").expect(200).body();
+        assertThat(north.size()).isEqualTo(12);
+        assertThat(north.get(6)).isEqualTo(south.get(0));
+        assertThat(north.get(6).path("maximumC").asDouble())
+                .isGreaterThan(north.get(0).path("maximumC").asDouble() + 15);
+        assertThat(stranger.get("/api/typical-year?latitude=91").expect(400).errorAt("latitude"))
+                .contains("-90 to 90");
+    }
+
+    @Test
     void a_far_northern_orchard_in_polar_night_is_still_forecast() {
         Map<String, Object> north = place("Glass House", 78.2, 15.6, "Europe/Oslo");
         api.put("/api/orchard", north).expect(200);
@@ -103,6 +118,12 @@ class RoomsTest {
 
     @Test
     void a_tree_that_was_not_read_lately_has_no_ribbon() {
+        assertThat(api.get("/api/bloom?hours=6")
+                        .expect(200)
+                        .body()
+                        .path("everRead")
+                        .asBoolean())
+                .isFalse();
         api.read(giver, now.minus(Duration.ofDays(15)), Map.of("parted", 9)).expect(200);
 
         JsonNode bloom = api.get("/api/bloom?hours=6").expect(200).body();
@@ -111,6 +132,7 @@ class RoomsTest {
         assertThat(bloom.path("trees").get(0).path("receptive").path("mean").isEmpty())
                 .isTrue();
         assertThat(bloom.path("trees").get(0).has("reading")).isFalse();
+        assertThat(bloom.path("everRead").asBoolean()).isTrue();
         assertThat(bloom.path("receptiveNow").asDouble()).isZero();
         assertThat(api.get("/api/bloom?hours=0").expect(400).errorAt("hours")).contains("allowed is 1 to 240");
     }

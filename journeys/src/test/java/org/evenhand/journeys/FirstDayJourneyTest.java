@@ -17,11 +17,14 @@ class FirstDayJourneyTest {
             browser.seeText("Welcome to Even Hand");
             assertThat(browser.path()).isEqualTo("/set-up");
             fillIn(browser);
-            browser.seeText("A new orchard");
-            browser.press("Add varieties and trees");
+            browser.seeText("Three steps to tonight’s plan");
+            assertThat(browser.accessibilityViolations()).isEmpty();
+            plant(browser, "Slate", "2");
+            browser.seeText("Slate: 2 trees");
+            browser.goTo("Orchard");
             addVarietyAndTree(browser);
 
-            browser.goTo("Bloom");
+            browser.goTo("Today");
             browser.press("Read North Wall 1");
             browser.see(By.cssSelector("[data-stage=parted]"));
             browser.see(By.tagName("body")).sendKeys("222" + "33");
@@ -49,8 +52,7 @@ class FirstDayJourneyTest {
         browser.type("Name of the orchard", "North Wall");
         browser.type("Latitude", "36.7");
         browser.type("Longitude", "-3.5");
-        browser.type("Typical lowest", "15");
-        browser.type("Typical highest", "26");
+        browser.seeText("A guess from the latitude");
         browser.press("Begin");
         browser.seeText("Password has 5 characters; please take at least 10");
         assertThat(browser.valueOf("Latitude")).as("nothing typed is lost").isEqualTo("36.7");
@@ -58,13 +60,17 @@ class FirstDayJourneyTest {
         browser.press("Begin");
     }
 
-    private static void addVarietyAndTree(Browser browser) {
-        browser.press("Add a variety");
-        browser.type("Name", "Slate");
-        browser.press("Save");
-        browser.seeText("Crop is empty; please give it.");
+    private static void plant(Browser browser, String variety, String trees) {
         browser.type("Crop", "Cheri");
         browser.click(By.xpath("//*[@role='option'][normalize-space(.)='Cherimoya']"));
+        browser.type("Variety", variety);
+        browser.type("Trees of it", trees);
+        browser.press("Add them");
+    }
+
+    private static void addVarietyAndTree(Browser browser) {
+        browser.press("Add a variety");
+        browser.type("Name", "North");
         browser.press("Save");
         browser.waitUntilGone(By.xpath("//*[@role='dialog']"));
         browser.press("Add a tree");
@@ -73,6 +79,6 @@ class FirstDayJourneyTest {
         browser.type("Name", "North Wall 1");
         browser.click(By.xpath("//*[@role='dialog']//button[normalize-space(.)='Save']"));
         browser.waitUntilGone(By.xpath("//*[@role='dialog']"));
-        browser.seeText("North Wall: 1 tree of 1 variety");
+        browser.seeText("North Wall: 3 trees of 2 varieties");
     }
 }

@@ -43,7 +43,7 @@ class SecuritySettings {
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/station/hours"))
                 .securityContext(c -> c.securityContextRepository(contexts))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/api/setup", "/api/session", "/api/station/hours", "/api/feeds/*")
+                                "/api/setup", "/api/typical-year", "/api/session", "/api/station/hours", "/api/feeds/*")
                         .permitAll()
                         .anyRequest()
                         .authenticated())

@@ -20,6 +20,7 @@ import org.evenhand.weather.Weather;
  * The bloom board.
  *
  * @param stepMinutes minutes between the points of every ribbon, the first at {@code from}
+ * @param everRead whether flowers of any tree were ever read here
  * @param varieties for each variety when pollen and females meet, and when they miss each other
  * @param weather what the air was reckoned with, stretch by stretch
  */
@@ -30,6 +31,7 @@ record BloomView(
         int stepMinutes,
         double receptiveNow,
         double sheddingNow,
+        boolean everRead,
         List<Row> trees,
         List<VarietyOverlap> varieties,
         List<WeatherPeriod> weather) {

@@ -34,8 +34,10 @@ class Boards {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final Weather weather;
+    private final ReadingRepository readings;
 
-    Boards(Forecasts forecasts, Orchards orchards, CropCatalogue crops, Weather weather) {
+    Boards(Forecasts forecasts, Orchards orchards, CropCatalogue crops, Weather weather, ReadingRepository readings) {
+        this.readings = readings;
         this.forecasts = forecasts;
         this.orchards = orchards;
         this.crops = crops;
@@ -57,6 +59,8 @@ class Boards {
                 step,
                 total(board, p -> p.receptive().mean()),
                 total(board, p -> p.shedding().mean()),
+                rows.stream().anyMatch(r -> r.reading() != null)
+                        || readings.existsByOrchardIdAndVoidedAtIsNull(caller.orchardId()),
                 rows,
                 meetings(
                         board,

@@ -33,4 +33,6 @@ interface ReadingRepository extends JpaRepository<Reading, UUID> {
     }
 
     List<Reading> findTop20ByOrchardIdAndTreeIdAndVoidedAtIsNullOrderByTakenAtDesc(UUID orchardId, UUID treeId);
+
+    boolean existsByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }

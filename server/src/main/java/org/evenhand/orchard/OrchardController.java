@@ -1,9 +1,12 @@
 package org.evenhand.orchard;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.weather.DailyTemperatures;
+import org.evenhand.core.weather.Site;
+import org.evenhand.core.weather.TypicalYear;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
@@ -47,6 +50,14 @@ class OrchardController {
     List<TypicalMonth> typicalYear(
             @AuthenticationPrincipal Caller caller, @RequestParam double minimumC, @RequestParam double maximumC) {
         return orchards.typicalYear(caller, new DailyTemperatures(minimumC, maximumC));
+    }
+
+    /** A first guess from the latitude alone, degrees, south negative; asked before there is an orchard. */
+    @GetMapping("/typical-year")
+    List<TypicalMonth> typicalYear(@RequestParam double latitude) {
+        return TypicalYear.guess(new Site(latitude, 0, ZoneOffset.UTC)).months().stream()
+                .map(TypicalMonth::of)
+                .toList();
     }
 
     @PutMapping("/demo-clock")

@@ -18,6 +18,12 @@ public record TypicalYear(List<DailyTemperatures> months) {
     /** The warmest month comes about a month after the longest day. */
     private static final int WARMEST_IN_THE_NORTH = 7;
 
+    /** Yearly mean at the equator, °C; from memory, as a round number for low ground. */
+    private static final double MEAN_AT_EQUATOR = 27;
+
+    /** Half of a day's range, °C; from memory, less by the sea and more inland. */
+    private static final double HALF_OF_A_DAY = 5;
+
     public TypicalYear {
         months = List.copyOf(months);
         if (months.size() != 1 && months.size() != 12) {
@@ -29,6 +35,19 @@ public record TypicalYear(List<DailyTemperatures> months) {
     /** Every day of the year alike. */
     public static TypicalYear always(DailyTemperatures day) {
         return new TypicalYear(List.of(day));
+    }
+
+    /**
+     * A first guess where nothing is known but how far from the equator a place lies: the yearly mean falls with the square of the
+     * latitude's cosine. Low ground is meant: height cools by about 6 °C a kilometre, and coasts can be several degrees off. A rough
+     * shape of ours, for a start until weather is recorded.
+     */
+    public static TypicalYear guess(Site site) {
+        double cos = Math.cos(Math.toRadians(site.latitude()));
+        double mean = MEAN_AT_EQUATOR * cos * cos;
+        // Spring and autumn lie at the yearly mean: three months from the warmest.
+        Month middling = Month.of(WARMEST_IN_THE_NORTH).plus(3);
+        return guess(site, middling, new DailyTemperatures(round(mean - HALF_OF_A_DAY), round(mean + HALF_OF_A_DAY)));
     }
 
     /**

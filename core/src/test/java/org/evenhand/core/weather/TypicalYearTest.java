@@ -60,4 +60,27 @@ class TypicalYearTest {
                         .months())
                 .containsOnly(spring);
     }
+
+    /** Means of January and July of low-lying cities, °C, rounded, from memory of published climate normals. */
+    @ParameterizedTest
+    @CsvSource({
+        "Malaga, 36.7, 12, 25",
+        "Auckland, -36.8, 20, 11",
+        "Bangkok, 13.7, 27, 29",
+        "Bordeaux, 44.8, 7, 21",
+        "Berlin, 52.5, 1, 19",
+        "Darwin, -12.5, 28, 25",
+        "Portland, 45.5, 5, 21",
+    })
+    void a_guess_from_the_latitude_alone_is_rough_but_no_nonsense(
+            String city, double latitude, double january, double july) {
+        TypicalYear guess = TypicalYear.guess(new Site(latitude, 0, ZoneId.of("UTC")));
+        assertThat(mean(guess, Month.JANUARY)).as(city).isCloseTo(january, within(5.0));
+        assertThat(mean(guess, Month.JULY)).as(city).isCloseTo(july, within(5.0));
+    }
+
+    private static double mean(TypicalYear year, Month month) {
+        DailyTemperatures day = year.months().get(month.getValue() - 1);
+        return (day.minimumC() + day.maximumC()) / 2;
+    }
 }
