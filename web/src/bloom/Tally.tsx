@@ -2,7 +2,7 @@ import { Autocomplete, Button, SegmentedControl } from '@mantine/core';
 import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { answer, api, type Schemas } from '../kit/api';
 import { FieldHead } from '../kit/FieldHead';
 import { Glyph } from '../kit/Glyph';
@@ -156,6 +156,7 @@ interface ReadingProps {
 function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
   const { zone, now, session } = useHere();
   const navigate = useNavigate();
+  const { from = '/bloom' } = (useLocation().state ?? {}) as { from?: string };
   const [id] = useState(newId);
   const [tally, setTally] = useState(() => leftOpen(tree.id));
   const [limb, setLimb] = useState('');
@@ -177,7 +178,7 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
   };
   const goOn = (where: 'next' | 'board') => {
     leaveOpen(tree.id, emptyTally);
-    void navigate(where === 'next' && next ? `/bloom/read/${next.id}` : '/bloom');
+    void navigate(where === 'next' && next ? `/bloom/read/${next.id}` : from, { state: { from } });
   };
   const form = useSubmit<'next' | 'board', Schemas['ReadingView']>(
     () => answer(api.PUT('/api/readings/{id}', { params: { path: { id } }, body })),

@@ -125,7 +125,7 @@ export function OrchardFields({ value, onChange: changed, errorFor }: Props) {
           decimalScale={5}
           value={value.latitude}
           onChange={(latitude) => set({ latitude })}
-          onBlur={() => void weather.guess(value.latitude)}
+          onBlur={() => void weather.guess(latest.current.latitude)}
           error={errorFor('latitude', 'Latitude')}
         />
         <NumberInput

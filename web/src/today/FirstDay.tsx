@@ -150,6 +150,7 @@ export function FirstDay() {
                       key={t.id}
                       component={Link}
                       to={`/bloom/read/${t.id}`}
+                      state={{ from: '/' }}
                       variant="outline"
                       size="sm"
                     >

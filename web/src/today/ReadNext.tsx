@@ -13,8 +13,10 @@ export function ReadNext({ trees }: { trees: Schemas['ReadNext'][] }) {
       <b>Read these before you go:</b>
       {trees.map((t) => (
         <div key={t.treeId}>
-          <Link to={`/bloom/read/${t.treeId}`}>{t.tree}</Link>: last read{' '}
-          {said(new Date(t.readAt), now, zone)}; {t.low} to {t.high} of its flowers{' '}
+          <Link to={`/bloom/read/${t.treeId}`} state={{ from: '/' }}>
+            {t.tree}
+          </Link>
+          : last read {said(new Date(t.readAt), now, zone)}; {t.low} to {t.high} of its flowers{' '}
           {t.sheds ? 'shed' : 'take pollen'} at {clock(new Date(t.visit), zone)}, and{' '}
           {plural(t.decides, 'flower')} of the plan {t.decides === 1 ? 'rests' : 'rest'} on it.{' '}
           <Why

@@ -59,7 +59,7 @@ function Buttons({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan
   const read = plan.readNext[0]?.treeId ?? bloom.trees[0]!.treeId;
   return (
     <div className="do noprint">
-      <Button component={Link} to={`/bloom/read/${read}`} variant="outline">
+      <Button component={Link} to={`/bloom/read/${read}`} state={{ from: '/' }} variant="outline">
         Read flowers
       </Button>
       {next && (

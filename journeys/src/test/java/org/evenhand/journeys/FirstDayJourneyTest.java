@@ -30,7 +30,7 @@ class FirstDayJourneyTest {
             browser.see(By.tagName("body")).sendKeys("222" + "33");
             browser.see(By.tagName("body")).sendKeys(Keys.ENTER);
             browser.waitFor(
-                    () -> browser.heading().startsWith("About 5 flowers can be pollinated now") ? true : null,
+                    () -> browser.heading().startsWith("About 5 flowers can be pollinated") ? true : null,
                     "for the forecast");
             assertThat(browser.accessibilityViolations()).isEmpty();
 
