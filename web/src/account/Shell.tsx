@@ -4,6 +4,7 @@ import { IconBasket, IconDots, IconFlower, IconRoute, IconSun } from '@tabler/ic
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import { Link, NavigationType, NavLink, Outlet, useLocation, useNavigationType } from 'react-router';
+import { HelpButton } from '../help/HelpButton';
 import { KeptLine } from '../kit/KeptLine';
 import { LightBar } from '../kit/LightBar';
 import { usePageName } from '../kit/page-title';
@@ -52,6 +53,7 @@ function Links({ due, close }: { due: number; close?: () => void }) {
       {WORK.map(link)}
       <hr />
       {PLACE.map(link)}
+      <HelpButton />
     </>
   );
 }

@@ -212,7 +212,7 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
   const timeError = form.errorFor('takenAt', 'Time');
   return (
     <div className={classes.page}>
-      <FieldHead back="/bloom" backLabel="Back to bloom, without saving" title={tree.name}>
+      <FieldHead back={from} backLabel="Back, without saving" title={tree.name}>
         <button type="button" onClick={toggleNight} aria-pressed={night}>
           {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
         </button>

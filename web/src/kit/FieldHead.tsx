@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { HelpButton } from '../help/HelpButton';
 import classes from './FieldHead.module.css';
 
 /** The head of a screen used under the trees: the way back, where one is, and one button. */
@@ -21,6 +22,7 @@ export function FieldHead({
       </Link>
       <b>{title}</b>
       {children}
+      <HelpButton short />
     </header>
   );
 }

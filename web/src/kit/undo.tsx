@@ -10,6 +10,9 @@ function notify(message: ReactNode, color: string, autoClose = 5000): string {
 /** Says what was done. */
 export const sayDone = (message: string): void => void notify(message, 'leaf');
 
+/** A slip is often seen only at the next tree. */
+const TO_UNDO = 20_000;
+
 /** Says what was done, and offers to undo it for a while. */
 export function doneWithUndo(message: string, undo: () => Promise<unknown>): void {
   const takeBack = () => {
@@ -30,6 +33,6 @@ export function doneWithUndo(message: string, undo: () => Promise<unknown>): voi
       </Button>
     </div>,
     'leaf',
-    9000,
+    TO_UNDO,
   );
 }
