@@ -1,10 +1,10 @@
 import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { useHere } from '../kit/orchard-context';
 import { queries } from '../kit/queries';
+import { useAddress } from '../kit/use-address';
 import { Empty, Loaded } from '../kit/States';
 import { BloomTabs } from './BloomTabs';
 import { Board } from './Board';
@@ -98,10 +98,14 @@ function Filters({
   );
 }
 
+const NO_CHOICE = { crop: '', variety: '', block: '' };
+
 function Shown({ bloom, hours }: { bloom: BloomData; hours: string }) {
   const { data: crops } = useQuery(queries.crops());
-  const [order, setOrder] = useState<Order>('now');
-  const [choice, setChoice] = useState<Choice>({ crop: '', variety: '', block: '' });
+  const [{ order, ...choice }, choose] = useAddress(
+    { order: 'now', ...NO_CHOICE },
+    { order: ORDERS.map((o) => o.value) },
+  );
   const rows = ordered(
     bloom.trees.filter(
       (t) =>
@@ -109,7 +113,7 @@ function Shown({ bloom, hours }: { bloom: BloomData; hours: string }) {
         (!choice.variety || t.varietyId === choice.variety) &&
         (!choice.block || t.block === choice.block),
     ),
-    order,
+    order as Order,
   );
   const varieties = new Set(rows.map((r) => r.varietyId));
   const range = RANGES.find((r) => r.value === hours)!.long;
@@ -119,15 +123,15 @@ function Shown({ bloom, hours }: { bloom: BloomData; hours: string }) {
         bloom={bloom}
         crops={crops ?? []}
         choice={choice}
-        choose={setChoice}
-        order={order}
-        setOrder={setOrder}
+        choose={choose}
+        order={order as Order}
+        setOrder={(o) => choose({ order: o })}
       />
       {rows.length === 0 ? (
         <Empty
           title="No tree fits these filters"
           action={
-            <Button variant="outline" onClick={() => setChoice({ crop: '', variety: '', block: '' })}>
+            <Button variant="outline" onClick={() => choose(NO_CHOICE)}>
               Show all trees
             </Button>
           }
@@ -147,7 +151,7 @@ function Shown({ bloom, hours }: { bloom: BloomData; hours: string }) {
 
 export function Bloom() {
   const { zone, now } = useHere();
-  const [hours, setHours] = useState('72');
+  const [{ hours }, choose] = useAddress({ hours: '72' }, { hours: RANGES.map((r) => r.value) });
   const bloom = useQuery({ ...queries.bloom(Number(hours)), placeholderData: (before) => before });
   return (
     <>
@@ -173,7 +177,7 @@ export function Bloom() {
                 <div className="do noprint">
                   <SegmentedControl
                     value={hours}
-                    onChange={setHours}
+                    onChange={(h) => choose({ hours: h })}
                     data={RANGES.map(({ value, label }) => ({ value, label }))}
                     aria-label="How far ahead"
                   />

@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../kit/api';
 import { flowers, percent } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
+import { useAddress } from '../kit/use-address';
 import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { plural, said } from '../kit/time';
@@ -29,7 +30,7 @@ function Matrix({
   chosen: Chosen | undefined;
   choose: (c: Chosen) => void;
 }) {
-  const [wanted, setWanted] = useState('');
+  const [{ show: wanted }, setAddress] = useAddress({ show: '' });
   const large = group.mothers.length > MOST_SHOWN || group.fathers.length > MOST_SHOWN;
   const mothers = shown(group.mothers, wanted);
   const fathers = shown(group.fathers, wanted);
@@ -45,7 +46,7 @@ function Matrix({
             aria-label="Varieties to show"
             placeholder="names, or parts of them, with commas"
             value={wanted}
-            onChange={(e) => setWanted(e.currentTarget.value)}
+            onChange={(e) => setAddress({ show: e.currentTarget.value })}
             w={320}
           />
           <span className="small soft">
@@ -149,7 +150,7 @@ function Servers({ tree }: { tree: string }) {
 /** "Who can serve this tree this week?" */
 function ForTree() {
   const trees = useQuery(queries.trees());
-  const [tree, setTree] = useState<string | null>(null);
+  const [{ tree }, choose] = useAddress({ tree: '' });
   return (
     <section className="card">
       <header>
@@ -159,8 +160,8 @@ function ForTree() {
         aria-label="Tree"
         placeholder="choose a tree"
         data={(trees.data ?? []).map((t) => ({ value: t.id, label: `${t.name} (${t.varietyName})` }))}
-        value={tree}
-        onChange={setTree}
+        value={tree || null}
+        onChange={(t) => choose({ tree: t ?? '' })}
         searchable
         mb={12}
       />

@@ -11,6 +11,7 @@ import { queries } from '../kit/queries';
 import { Empty, Loaded } from '../kit/States';
 import { calendarDay, clock, dayAfter, plural, said, shortDay, span, wallTime } from '../kit/time';
 import { doneWithUndo } from '../kit/undo';
+import { useAddress } from '../kit/use-address';
 import { useSubmit } from '../kit/use-submit';
 import { Why } from '../kit/Why';
 import { crossWords, givesPollen } from '../crossing/cross-words';
@@ -368,7 +369,7 @@ function Rest({ plan }: { plan: Plan }) {
 
 /** The rounds of the coming days. */
 export function Plan() {
-  const [days, setDays] = useState('7');
+  const [{ days }, choose] = useAddress({ days: '7' }, { days: ['4', '7', '10'] });
   const [asked, setAsked] = useState<Asked>();
   const plan = useQuery({ ...queries.plan(Number(days)), placeholderData: (before) => before });
   return (
@@ -384,7 +385,7 @@ export function Plan() {
                 <SegmentedControl
                   aria-label="Days"
                   value={days}
-                  onChange={setDays}
+                  onChange={(d) => choose({ days: d })}
                   data={[
                     { value: '4', label: '4 days' },
                     { value: '7', label: '7' },
