@@ -52,7 +52,7 @@ class PaperAndCalendarTest {
         assertThat(said)
                 .contains("Visit of 24 November 2026", "Tern Flat", "Pale Ridge 1", "12 half open", "LA-01")
                 .contains("Take care")
-                .contains("Evening work on ladders");
+                .contains("Ladders need level ground");
     }
 
     @Test
