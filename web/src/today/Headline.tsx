@@ -1,3 +1,4 @@
+import { useIsFetching } from '@tanstack/react-query';
 import type { Schemas } from '../kit/api';
 import { aboutFruits } from '../kit/numbers';
 import { useHere } from '../kit/orchard-context';
@@ -50,9 +51,12 @@ function Flowers({ words, verb }: { words: TodayWords; verb: string }) {
 export function Headline({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan'] }) {
   const { now, zone } = useHere();
   const words = todayWords(plan, now, zone);
+  const planning = useIsFetching({ queryKey: ['plan'] }) > 0;
   if (!bloom.trees.some((t) => t.reading)) {
     return <h1>Read a tree’s flowers, and see here what to do.</h1>;
   }
+  // A plan made before the flowers were read knows of none: nothing is said until the new one is there.
+  if (!words && planning) return <h1>Planning the coming days</h1>;
   if (!words) {
     return (
       <h1>
