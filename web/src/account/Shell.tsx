@@ -1,10 +1,10 @@
 import { Drawer, VisuallyHidden } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import { IconBasket, IconDots, IconFlower, IconRoute, IconSun } from '@tabler/icons-react';
+import { IconBasket, IconDots, IconFlower, IconHelp, IconRoute, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import { Link, NavigationType, NavLink, Outlet, useLocation, useNavigationType } from 'react-router';
-import { HelpButton } from '../help/HelpButton';
+import { useHelp } from '../help/use-help';
 import { KeptLine } from '../kit/KeptLine';
 import { LightBar } from '../kit/LightBar';
 import { usePageName } from '../kit/page-title';
@@ -37,7 +37,7 @@ function useDueChecks(): number {
   return data?.due ?? 0;
 }
 
-function Links({ due, close }: { due: number; close?: () => void }) {
+function Links({ due, help, close }: { due: number; help: () => void; close?: () => void }) {
   const link = ([to, name]: readonly [string, string]) => (
     <NavLink key={to} to={to} end={to === '/'} className="to" onClick={close}>
       {name}
@@ -53,7 +53,16 @@ function Links({ due, close }: { due: number; close?: () => void }) {
       {WORK.map(link)}
       <hr />
       {PLACE.map(link)}
-      <HelpButton />
+      <button
+        type="button"
+        className="to"
+        onClick={() => {
+          close?.();
+          help();
+        }}
+      >
+        <IconHelp size={18} /> Help <kbd>?</kbd>
+      </button>
     </>
   );
 }
@@ -97,6 +106,7 @@ export function Shell() {
   const { pathname } = useLocation();
   const { data: plan } = useQuery({ ...queries.plan(PLAN_DAYS), enabled: EVENING.has(pathname) });
   const [more, { open, close }] = useDisclosure();
+  const help = useHelp();
   const main = useTurnedPage();
   const name = usePageName();
   return (
@@ -109,9 +119,10 @@ export function Shell() {
         <Link to="/" className="brand">
           <Mark /> Even Hand
         </Link>
-        <Links due={due} />
+        <Links due={due} help={help.open} />
         <Who />
       </nav>
+      {help.panel}
       <div className="main">
         <LightBar visits={EVENING.has(pathname) ? plan?.rounds : undefined} />
         <main className="body" id="page" tabIndex={-1} ref={main}>
@@ -144,7 +155,7 @@ export function Shell() {
       </nav>
       <Drawer opened={more} onClose={close} position="bottom" title="All pages" size="auto" padding={0}>
         <div className="nav" style={{ height: 'auto', position: 'static', display: 'flex' }}>
-          <Links due={due} close={close} />
+          <Links due={due} help={help.open} close={close} />
           <Who />
         </div>
       </Drawer>

@@ -3,10 +3,12 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { DESK, FIELD } from '../pages';
 import { show } from '../test/screen';
-import { HelpButton } from './HelpButton';
 import { helpAt } from './HelpPanel';
 import { HELP } from './pages';
+import { useHelp } from './use-help';
 import { WORDS } from './words';
+
+const Screen = () => useHelp().panel;
 
 describe('help', () => {
   it('is there for every page, and for no other', () => {
@@ -22,7 +24,7 @@ describe('help', () => {
   });
 
   it('opens by the question mark, names the words of the page and finds others', async () => {
-    show(<HelpButton />);
+    show(<Screen />);
     await userEvent.keyboard('{Shift>}?{/Shift}');
     const panel = await screen.findByRole('dialog', { name: 'About this page' });
     expect(within(panel).getByText(HELP['/']!.purpose)).toBeVisible();

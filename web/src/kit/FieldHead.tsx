@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { HelpButton } from '../help/HelpButton';
+import { IconHelp } from '@tabler/icons-react';
+import { useHelp } from '../help/use-help';
 import classes from './FieldHead.module.css';
 
 /** The head of a screen used under the trees: the way back, where one is, and one button. */
@@ -15,6 +16,7 @@ export function FieldHead({
   title: string;
   children: ReactNode;
 }) {
+  const help = useHelp();
   return (
     <header className={classes.head}>
       <Link to={back} className={classes.back} aria-label={backLabel}>
@@ -22,7 +24,10 @@ export function FieldHead({
       </Link>
       <b>{title}</b>
       {children}
-      <HelpButton short />
+      <button type="button" aria-label="Help" onClick={help.open}>
+        <IconHelp size={24} />
+      </button>
+      {help.panel}
     </header>
   );
 }

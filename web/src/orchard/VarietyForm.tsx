@@ -5,6 +5,7 @@ import { answer, api, type Schemas } from '../kit/api';
 import { newId } from '../kit/ids';
 import { queries } from '../kit/queries';
 import { useSubmit } from '../kit/use-submit';
+import { CropSelect } from './CropSelect';
 
 type Variety = Schemas['VarietyView'];
 type Breeding = Schemas['Breeding'];
@@ -268,16 +269,10 @@ export function VarietyForm({
           onChange={(e) => setName(e.currentTarget.value)}
           error={form.errorFor('name', 'Name')}
         />
-        <Select
-          label="Crop"
-          data={crops.map((c) => ({ value: c.key, label: c.name }))}
+        <CropSelect
           value={crop}
           onChange={setChosen}
-          allowDeselect={false}
           disabled={editing !== undefined}
-          searchable
-          placeholder="choose a crop"
-          nothingFoundMessage="no sheet for that yet"
           error={form.errorFor('crop', 'Crop')}
         />
         <details open={editing !== undefined}>

@@ -73,9 +73,12 @@ describe('the first day', () => {
     expect(sent[1]!.body).toMatchObject({ name: 'Slate 1', row: 5, position: 1 });
   });
 
-  it('is what Today shows until a flower was read', async () => {
+  it.each([
+    ['until a flower was read', false],
+    ['where all trees that were read are gone', true],
+  ])('is what Today shows %s', async (_, everRead) => {
     serve({
-      'GET /api/bloom': bloomOf([]),
+      'GET /api/bloom': { ...bloomOf([]), everRead },
       'GET /api/plan': {},
       'GET /api/trees': [],
       'GET /api/crops': CROPS,

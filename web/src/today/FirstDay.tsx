@@ -1,4 +1,4 @@
-import { Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -7,6 +7,7 @@ import { queries } from '../kit/queries';
 import { Loaded } from '../kit/States';
 import { plural } from '../kit/time';
 import { useSubmit } from '../kit/use-submit';
+import { CropSelect } from '../orchard/CropSelect';
 import classes from './FirstDay.module.css';
 import { numbered, plant, type Numbered, type Planting } from './many-trees';
 
@@ -29,7 +30,6 @@ function Step({ title, done, children }: { title: string; done: boolean; childre
 
 /** A variety with several trees, in one go. */
 function PlantForm({ trees }: { trees: Schemas['TreeView'][] }) {
-  const crops = useQuery(queries.crops());
   const [draft, setDraft] = useState<{ crop: string | null; name: string; trees: number | string }>({
     crop: null,
     name: '',
@@ -61,15 +61,9 @@ function PlantForm({ trees }: { trees: Schemas['TreeView'][] }) {
       }}
     >
       <div className={classes.fields}>
-        <Select
-          label="Crop"
-          searchable
-          placeholder="choose a crop"
-          nothingFoundMessage="no sheet for that yet"
-          data={(crops.data ?? []).map((c) => ({ value: c.key, label: c.name }))}
+        <CropSelect
           value={draft.crop}
           onChange={(crop) => set({ crop })}
-          allowDeselect={false}
           error={form.errorFor('crop', 'Crop')}
         />
         <TextInput

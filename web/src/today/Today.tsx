@@ -125,7 +125,8 @@ export function Today() {
   return (
     <Loaded of={bloom}>
       {(b) =>
-        b.everRead ? (
+        // Trees that were read and removed leave nothing to plan for.
+        b.everRead && b.trees.length > 0 ? (
           <Loaded of={plan} waiting="Planning the coming days">
             {(p) => <Sheet bloom={b} plan={p} />}
           </Loaded>

@@ -294,4 +294,25 @@ public final class Api {
             throw new UncheckedIOException(e);
         }
     }
+
+    /** An orchard's place as it is sent; it is warm and metric. */
+    public static Map<String, Object> place(String name, double latitude, double longitude, String zone) {
+        return new HashMap<>(Map.of(
+                "name",
+                name,
+                "latitude",
+                latitude,
+                "longitude",
+                longitude,
+                "zone",
+                zone,
+                "usualMinimumC",
+                18,
+                "usualMaximumC",
+                24,
+                "units",
+                "METRIC",
+                "version",
+                0));
+    }
 }

@@ -43,31 +43,11 @@ class RoomsTest {
                 .contains("cannot be read");
     }
 
-    private static Map<String, Object> place(String name, double latitude, double longitude, String zone) {
-        return new HashMap<>(Map.of(
-                "name",
-                name,
-                "latitude",
-                latitude,
-                "longitude",
-                longitude,
-                "zone",
-                zone,
-                "usualMinimumC",
-                18,
-                "usualMaximumC",
-                24,
-                "units",
-                "METRIC",
-                "version",
-                0));
-    }
-
     @Test
     void a_time_zone_that_the_longitude_contradicts_is_asked_about_until_one_of_them_is_put_right() {
         assertThat(api.get("/api/orchard").expect(200).body().has("zoneDoubt")).isFalse();
         // The longitude was typed as if counted from elsewhere.
-        Map<String, Object> place = place("Tern Flat", -35.3, -90.0, "Pacific/Auckland");
+        Map<String, Object> place = Api.place("Tern Flat", -35.3, -90.0, "Pacific/Auckland");
 
         assertThat(api.put("/api/orchard", place)
                         .expect(200)
@@ -101,7 +81,7 @@ class RoomsTest {
 
     @Test
     void a_far_northern_orchard_in_polar_night_is_still_forecast() {
-        Map<String, Object> north = place("Glass House", 78.2, 15.6, "Europe/Oslo");
+        Map<String, Object> north = Api.place("Glass House", 78.2, 15.6, "Europe/Oslo");
         api.put("/api/orchard", north).expect(200);
         api.read(taker, now, Map.of("parted", 9, "shedding", 4)).expect(200);
 

@@ -168,7 +168,7 @@ final class PlanWords {
                         t.tree().id(),
                         t.tree().name(),
                         place(t.tree()),
-                        made.forecasts().at(t, round).shedding().mean() - collected.stillShedding(t, at)))
+                        made.forecasts().atEvery(t).get(round).shedding().mean() - collected.stillShedding(t, at)))
                 .filter(f -> f.flowers() >= VisitWindows.THERE)
                 .sorted(Comparator.comparingDouble(f -> -f.flowers()))
                 .toList();

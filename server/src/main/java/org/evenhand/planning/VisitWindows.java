@@ -352,7 +352,9 @@ final class VisitWindows {
                 .forEach(sheet -> WorkHours.byClockFrom(sheet, ground.site(), ground.now(), last)
                         .ifPresent(day -> obstacles.add(sheet.name()
                                 + " is worked by sunrise and sunset, and from " + day
-                                + " the sun does neither here. Its hours are by the clock instead, 06:00 and 18:00 for the two;"
+                                + " the sun does neither here. Its hours are by the clock instead, "
+                                + WorkHours.POLAR_SUNRISE
+                                + " and " + WorkHours.POLAR_SUNSET + " for the two;"
                                 + " say your own under hours and habits.")));
     }
 }

@@ -179,25 +179,7 @@ class EveningsOfCropsTest {
 
     @Test
     void where_the_sun_does_not_rise_the_hours_are_by_the_clock_and_that_is_said() {
-        api.put(
-                        "/api/orchard",
-                        Map.of(
-                                "name",
-                                "Glass House",
-                                "latitude",
-                                78.2,
-                                "longitude",
-                                15.6,
-                                "zone",
-                                "Europe/Oslo",
-                                "usualMinimumC",
-                                18,
-                                "usualMaximumC",
-                                24,
-                                "units",
-                                "METRIC",
-                                "version",
-                                0))
+        api.put("/api/orchard", Api.place("Glass House", 78.2, 15.6, "Europe/Oslo"))
                 .expect(200);
         String one = api.tree(api.variety("Lantern"), "Lantern 1");
         api.read(one, now, Map.of("closed", 30, "shedding", 9, "half-open", 4)).expect(200);

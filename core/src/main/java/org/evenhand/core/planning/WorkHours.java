@@ -3,6 +3,7 @@ package org.evenhand.core.planning;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -19,9 +20,9 @@ import org.evenhand.core.weather.SunEvent;
 /** The hours in which a crop is worked at a place, as its sheet says. */
 public final class WorkHours {
     /** Stand-ins where the sun neither rises nor sets, local hours: the work then only follows the clock. Our convention. */
-    private static final double POLAR_SUNRISE = 6;
+    public static final LocalTime POLAR_SUNRISE = LocalTime.of(6, 0);
 
-    private static final double POLAR_SUNSET = 18;
+    public static final LocalTime POLAR_SUNSET = LocalTime.of(18, 0);
 
     private WorkHours() {}
 
@@ -48,7 +49,7 @@ public final class WorkHours {
 
     /**
      * The first day, of those between two moments, on which the sun neither rises nor sets where a crop's hours go by it; its hours are
-     * then by the clock, 06:00 for sunrise and 18:00 for sunset.
+     * then by the clock, {@link #POLAR_SUNRISE} and {@link #POLAR_SUNSET}.
      */
     public static Optional<LocalDate> byClockFrom(CropSheet sheet, Site site, Instant from, Instant until) {
         LocalDate first = from.atZone(site.zone()).toLocalDate();
@@ -61,28 +62,29 @@ public final class WorkHours {
     }
 
     private static boolean sunless(GateRule.Edge edge, Site site, LocalDate day) {
+        return event(edge, site, day).filter(e -> e.moment().isEmpty()).isPresent();
+    }
+
+    /** What the sun does that an edge goes by; empty where it goes by the clock. */
+    private static Optional<SunEvent> event(GateRule.Edge edge, Site site, LocalDate day) {
         return switch (edge.anchor()) {
-            case CLOCK -> false;
-            case SUNRISE -> SunDay.of(site, day).sunrise().moment().isEmpty();
-            case SUNSET -> SunDay.of(site, day).sunset().moment().isEmpty();
+            case CLOCK -> Optional.empty();
+            case SUNRISE -> Optional.of(SunDay.of(site, day).sunrise());
+            case SUNSET -> Optional.of(SunDay.of(site, day).sunset());
         };
     }
 
     private static Instant at(GateRule.Edge edge, Site site, LocalDate day) {
         double hours = edge.hours().value();
-        return switch (edge.anchor()) {
-            case CLOCK -> clock(site, day, hours);
-            case SUNRISE -> sun(SunDay.of(site, day).sunrise(), site, day, POLAR_SUNRISE, hours);
-            case SUNSET -> sun(SunDay.of(site, day).sunset(), site, day, POLAR_SUNSET, hours);
-        };
-    }
-
-    private static Instant sun(SunEvent event, Site site, LocalDate day, double polar, double hours) {
-        return event.moment().orElse(clock(site, day, polar)).plus(minutes(hours));
-    }
-
-    private static Instant clock(Site site, LocalDate day, double hours) {
-        return day.atStartOfDay().plus(minutes(hours)).atZone(site.zone()).toInstant();
+        LocalTime standIn = edge.anchor() == GateRule.Anchor.SUNRISE ? POLAR_SUNRISE : POLAR_SUNSET;
+        return event(edge, site, day)
+                .map(e -> e.moment()
+                        .orElseGet(() -> day.atTime(standIn).atZone(site.zone()).toInstant())
+                        .plus(minutes(hours)))
+                .orElseGet(() -> day.atStartOfDay()
+                        .plus(minutes(hours))
+                        .atZone(site.zone())
+                        .toInstant());
     }
 
     private static Duration minutes(double hours) {
