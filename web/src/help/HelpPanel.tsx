@@ -55,6 +55,7 @@ export function HelpPanel({ close }: { close: () => void }) {
       title="About this page"
       closeButtonProps={{ 'aria-label': 'Close' }}
       overlayProps={{ backgroundOpacity: 0.25 }}
+      classNames={{ content: classes.panel!, header: classes.panel!, close: classes.panel! }}
     >
       {help && (
         <>
