@@ -1,10 +1,12 @@
 import react from '@vitejs/plugin-react';
 import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vitest/config';
+import { icuMessages } from './icu-messages.ts';
 
 export default defineConfig({
   plugins: [
     react(),
+    icuMessages(),
     VitePWA({
       // A new version waits until the application is opened anew: never in the middle of a walk.
       registerType: 'prompt',
@@ -27,6 +29,10 @@ export default defineConfig({
       },
     }),
   ],
+  // Messages come parsed.
+  resolve: {
+    alias: { '@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js' },
+  },
   build: { sourcemap: false, assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8080' } },
   // Machines are shared: what takes one second here may take ten.

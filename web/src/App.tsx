@@ -1,18 +1,26 @@
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { Shell } from './account/Shell';
-import { SignIn, SignInAgain } from './account/SignIn';
-import { Empty, Loaded, Waiting } from './kit/States';
-import { HereContext } from './kit/orchard-context';
-import { ProblemError } from './kit/problem';
-import { queries } from './kit/queries';
-import { useNow } from './kit/use-now';
+import { SignInAgain } from './account/SignInAgain';
+import { Empty, Loaded, Waiting } from './ui/States';
+import { HereContext } from './ui/orchard-context';
+import { ProblemError } from './api/problem';
+import { queries } from './api/queries';
+import { useNow } from './ui/use-now';
+import { locale, nearest, speak, useLocale } from './text/locale';
+import { t } from './text/text';
 import { DESK, FIELD, Opened } from './pages';
 
+const SignIn = lazy(async () => ({ default: (await import('./account/SignIn')).SignIn }));
 const SetUp = lazy(async () => ({ default: (await import('./account/SetUp')).SetUp }));
 
+/** Drawn anew when another language is chosen. */
 export function App() {
+  return <InLanguage key={useLocale()} />;
+}
+
+function InLanguage() {
   const setup = useQuery(queries.setup());
   return (
     <Loaded of={setup}>
@@ -41,9 +49,18 @@ function SignedIn({ known }: { known: boolean }) {
   const session = useQuery({ ...queries.session(), enabled: known });
   const now = useNow(session.data?.orchard);
   const refused = session.error instanceof ProblemError && session.error.signedOut;
+  const chosen = session.data?.locale;
+  useEffect(() => {
+    if (chosen && chosen !== locale()) void speak(nearest(chosen));
+  }, [chosen]);
   // Once somebody was signed in the page stays; SignInAgain comes over it.
   const signedOut = !session.data && (!known || refused);
-  if (signedOut) return <SignIn />;
+  if (signedOut)
+    return (
+      <Suspense fallback={<Waiting />}>
+        <SignIn />
+      </Suspense>
+    );
   return (
     <Loaded of={session}>
       {(data) => (
@@ -59,10 +76,7 @@ function SignedIn({ known }: { known: boolean }) {
               ))}
               <Route path="/sign-in" element={<Navigate to="/" replace />} />
               <Route path="/set-up" element={<Navigate to="/" replace />} />
-              <Route
-                path="*"
-                element={<Empty title="There is no such page">Use the menu to go where you meant to.</Empty>}
-              />
+              <Route path="*" element={<Empty title={t('page.none')}>{t('page.use-menu')}</Empty>} />
             </Route>
           </Routes>
         </HereContext>

@@ -1,20 +1,25 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/fraunces';
-import './kit/mantine-styles';
-import './kit/look.css';
+import './ui/mantine-styles';
+import './ui/look.css';
 
 import { MantineProvider } from '@mantine/core';
-import { Notifications } from '@mantine/notifications';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { registerSW } from 'virtual:pwa-register';
 import { App } from './App';
-import { client } from './kit/client';
-import { keepAnswers, restoreAnswers } from './kit/kept-answers';
-import { outboxRead, sendWhenPossible } from './kit/outbox';
-import { theme } from './kit/theme';
+import { client } from './api/client';
+import { keepAnswers, restoreAnswers } from './offline/kept-answers';
+import { outboxRead, sendWhenPossible } from './offline/outbox';
+import { queries } from './api/queries';
+import { theme } from './ui/theme';
+import { calendarDay, dayAndClock } from './format/time';
+import { speakAsBefore } from './text/locale';
+import { writeMoments } from './text/text';
+
+const Notices = lazy(async () => ({ default: (await import('./ui/notices')).Notices }));
 
 /** Without storage the application works as long as there is a connection. */
 const ready = restoreAnswers(client).then(
@@ -26,11 +31,19 @@ const ready = restoreAnswers(client).then(
   () => undefined,
 );
 
-void Promise.all([ready, outboxRead]).then(() =>
+writeMoments({
+  at: (iso) =>
+    dayAndClock(new Date(iso), client.getQueryData(queries.session().queryKey)?.orchard.zone ?? 'UTC'),
+  day: calendarDay,
+});
+
+void Promise.all([ready, outboxRead, speakAsBefore()]).then(() =>
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
       <MantineProvider theme={theme} forceColorScheme="light">
-        <Notifications position="bottom-right" />
+        <Suspense fallback={null}>
+          <Notices />
+        </Suspense>
         <QueryClientProvider client={client}>
           <BrowserRouter>
             <App />

@@ -1,16 +1,17 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { useLocation } from 'react-router';
 import { Tally } from './bloom/Tally';
-import { PageBoundary } from './kit/PageBoundary';
-import { usePageTitle } from './kit/page-title';
-import { Waiting } from './kit/States';
+import { PageBoundary } from './ui/PageBoundary';
+import { usePageTitle } from './ui/page-title';
+import { Waiting } from './ui/States';
+import { has, t } from './text/text';
 import { Today } from './today/Today';
 import { Walk } from './walk/Walk';
 
 /** A page of the application. */
 export interface Page {
   path: string;
-  /** Its name in the browser's tab; absent where the page names itself, by its tree or jar. */
+  /** Its name in the browser's tab, or the message with it; absent where the page names itself, by its tree or jar. */
   title?: string;
   show: ComponentType;
 }
@@ -20,23 +21,23 @@ const page = <K extends string>(load: () => Promise<Record<K, ComponentType>>, n
 
 /** Screens used under the trees: they have the whole window to themselves. What is needed there at once comes with the application. */
 export const FIELD: Page[] = [
-  { path: '/round/walk/:walk', title: 'Walk', show: Walk },
+  { path: '/round/walk/:walk', title: 'page.walk', show: Walk },
   {
     path: '/fruit-set/walk',
-    title: 'Check fruit',
+    title: 'page.check-fruit',
     show: page(() => import('./fruitset/CheckWalk'), 'CheckWalk'),
   },
   { path: '/bloom/read/:tree', show: Tally },
   {
     path: '/bloom/key',
-    title: 'Identify a flower',
+    title: 'page.key',
     show: page(() => import('./bloom/StageKey'), 'StageKey'),
   },
 ];
 
 /** Pages with the menu beside them. */
 export const DESK: Page[] = [
-  { path: '/', title: 'Today', show: Today },
+  { path: '/', title: 'page.today', show: Today },
   { path: '/bloom', title: 'Bloom', show: page(() => import('./bloom/Bloom'), 'Bloom') },
   { path: '/bloom/season', title: 'Season', show: page(() => import('./bloom/Season'), 'Season') },
   { path: '/bloom/weather', title: 'Weather', show: page(() => import('./bloom/Weather'), 'Weather') },
@@ -48,7 +49,7 @@ export const DESK: Page[] = [
   { path: '/pollen', title: 'Pollen shelf', show: page(() => import('./pollen/Shelf'), 'Shelf') },
   {
     path: '/pollen/collect',
-    title: 'Collect pollen',
+    title: 'page.collect',
     show: page(() => import('./pollen/Collect'), 'Collect'),
   },
   { path: '/pollen/jar/:lot', show: page(() => import('./pollen/JarPage'), 'JarPage') },
@@ -56,14 +57,18 @@ export const DESK: Page[] = [
   { path: '/pollen/labels', title: 'Labels', show: page(() => import('./pollen/Labels'), 'Labels') },
   { path: '/l/:code', title: 'Jar', show: page(() => import('./pollen/Scan'), 'ByCode') },
   { path: '/mates', title: 'Mates', show: page(() => import('./mating/Mates'), 'Mates') },
-  { path: '/mates/wishes', title: 'Wanted crosses', show: page(() => import('./mating/Wishes'), 'Wishes') },
-  { path: '/round', title: 'Next visit', show: page(() => import('./planning/Round'), 'Round') },
+  {
+    path: '/mates/wanted',
+    title: 'Wanted crosses',
+    show: page(() => import('./mating/CrossRequests'), 'CrossRequests'),
+  },
+  { path: '/round', title: 'tab.next-visit', show: page(() => import('./planning/Round'), 'Round') },
   {
     path: '/round/paper/:walk',
     title: 'A visit on paper',
     show: page(() => import('./planning/Paper'), 'Paper'),
   },
-  { path: '/round/plan', title: 'Coming days', show: page(() => import('./planning/Plan'), 'Plan') },
+  { path: '/round/plan', title: 'sheet.coming', show: page(() => import('./planning/Plan'), 'Plan') },
   { path: '/round/wanted', title: 'Fruit wanted', show: page(() => import('./cropload/Wanted'), 'Wanted') },
   { path: '/round/crosses', title: 'Crosses', show: page(() => import('./crossing/Crosses'), 'Crosses') },
   {
@@ -76,7 +81,7 @@ export const DESK: Page[] = [
     title: 'Hours and habits',
     show: page(() => import('./availability/Hours'), 'Hours'),
   },
-  { path: '/kept', title: 'Waiting to be sent', show: page(() => import('./account/Kept'), 'Kept') },
+  { path: '/kept', title: 'page.kept', show: page(() => import('./account/Kept'), 'Kept') },
   { path: '/fruit-set', title: 'Fruit set', show: page(() => import('./fruitset/FruitSet'), 'FruitSet') },
   { path: '/fruit-set/limbs', title: 'Limbs', show: page(() => import('./fruitset/Limbs'), 'Limbs') },
   { path: '/fruit-set/fruit', title: 'Fruit', show: page(() => import('./fruitset/Fruit'), 'Fruit') },
@@ -98,6 +103,11 @@ export const DESK: Page[] = [
     show: page(() => import('./findings/SeasonReport'), 'SeasonReport'),
   },
   { path: '/orchard', title: 'Orchard', show: page(() => import('./orchard/Orchard'), 'Orchard') },
+  {
+    path: '/orchard/map',
+    title: 'page.map',
+    show: page(() => import('./map/OrchardMap'), 'OrchardMap'),
+  },
   { path: '/crops', title: 'Crop sheets', show: page(() => import('./crop/CropSheets'), 'CropSheets') },
   { path: '/crops/:crop', title: 'Crop sheet', show: page(() => import('./crop/CropSheet'), 'CropSheet') },
 ];
@@ -105,7 +115,7 @@ export const DESK: Page[] = [
 /** A page with its name, which fails and waits by itself. */
 export function Opened({ page: { title, show: Show } }: { page: Page }) {
   const { pathname } = useLocation();
-  usePageTitle(title);
+  usePageTitle(title && has(title) ? t(title) : title);
   return (
     <PageBoundary key={pathname}>
       <Suspense fallback={<Waiting />}>

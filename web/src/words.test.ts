@@ -43,5 +43,7 @@ describe('words on screen', () => {
         .map(([line, text]) => `${f}:${line} ${text}`),
     );
     expect(wrong).toEqual([]);
+    const messages = JSON.parse(readFileSync('../messages/en.json', 'utf8')) as Record<string, string>;
+    expect(Object.entries(messages).filter(([, text]) => GONE.test(text))).toEqual([]);
   });
 });

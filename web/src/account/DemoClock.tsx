@@ -1,8 +1,9 @@
 import { Menu } from '@mantine/core';
-import { useHere } from '../kit/orchard-context';
-import { answer, api } from '../kit/api';
-import { dayAndClock, fromWallTime, wallTime } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import { useHere } from '../ui/orchard-context';
+import { answer, api } from '../api/api';
+import { dayAndClock, fromWallTime, wallTime } from '../format/time';
+import { useSubmit } from '../form/use-submit';
+import { t } from '../text/text';
 
 const HOUR_MS = 3_600_000;
 
@@ -22,20 +23,20 @@ export function DemoClock() {
   return (
     <Menu position="right-end" width={210}>
       <Menu.Target>
-        <button type="button" title="Move the demo's clock">
-          demo clock {dayAndClock(now, zone)}
+        <button type="button" title={t('demo.move')}>
+          {t('demo.clock', { at: dayAndClock(now, zone) })}
         </button>
       </Menu.Target>
       <Menu.Dropdown>
-        <Menu.Label>The demo’s time stands still until you move it</Menu.Label>
-        <Menu.Item onClick={later(0.5)}>half an hour later</Menu.Item>
-        <Menu.Item onClick={later(2)}>two hours later</Menu.Item>
-        <Menu.Item onClick={nextMorning}>tomorrow at 06:30</Menu.Item>
-        <Menu.Item onClick={later(24)}>a day later</Menu.Item>
-        <Menu.Item onClick={later(24 * 7)}>a week later</Menu.Item>
+        <Menu.Label>{t('demo.stands-still')}</Menu.Label>
+        <Menu.Item onClick={later(0.5)}>{t('demo.half-hour')}</Menu.Item>
+        <Menu.Item onClick={later(2)}>{t('demo.two-hours')}</Menu.Item>
+        <Menu.Item onClick={nextMorning}>{t('demo.morning')}</Menu.Item>
+        <Menu.Item onClick={later(24)}>{t('demo.day')}</Menu.Item>
+        <Menu.Item onClick={later(24 * 7)}>{t('demo.week')}</Menu.Item>
         <Menu.Divider />
-        <Menu.Item onClick={later(-1)}>an hour back</Menu.Item>
-        <Menu.Item onClick={later(-24)}>a day back</Menu.Item>
+        <Menu.Item onClick={later(-1)}>{t('demo.hour-back')}</Menu.Item>
+        <Menu.Item onClick={later(-24)}>{t('demo.day-back')}</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,10 +1,11 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { useHere } from '../kit/orchard-context';
-import { send, sendAgain, throwAway, useOutbox } from '../kit/outbox';
-import { Empty } from '../kit/States';
-import type { Outgoing } from '../kit/store';
-import { dayAndClock, plural } from '../kit/time';
+import { useHere } from '../ui/orchard-context';
+import { send, sendAgain, throwAway, useOutbox } from '../offline/outbox';
+import { Empty } from '../ui/States';
+import type { Outgoing } from '../offline/store';
+import { dayAndClock } from '../format/time';
+import { t } from '../text/text';
 
 function Waiting({ write }: { write: Outgoing }) {
   const { zone, session } = useHere();
@@ -14,32 +15,32 @@ function Waiting({ write }: { write: Outgoing }) {
     <section className="card stack">
       <div>
         <b>{write.label}</b>
-        <div className="small soft">written {dayAndClock(new Date(write.at), zone)}</div>
+        <div className="small soft">{t('kept.written', { at: dayAndClock(new Date(write.at), zone) })}</div>
       </div>
       {write.refused !== undefined && (
         <p className="note bad" role="alert">
-          The server refused it: {write.refused}
+          {t('kept.refused', { why: write.refused })}
         </p>
       )}
-      {others && <p className="small">Somebody else wrote it here; it is sent when they sign in.</p>}
+      {others && <p className="small">{t('kept.others')}</p>}
       <div className="line">
         {write.refused !== undefined && (
           <Button variant="outline" onClick={() => void sendAgain(write)}>
-            {write.question ? 'Yes, send it all the same' : 'Try again'}
+            {write.question ? t('kept.send-all-the-same') : t('do.try-again')}
           </Button>
         )}
         {sure ? (
           <>
             <Button color="red.9" onClick={() => void throwAway(write)}>
-              Yes, throw it away
+              {t('kept.throw-yes')}
             </Button>
             <Button variant="subtle" onClick={() => setSure(false)}>
-              Keep it
+              {t('kept.keep')}
             </Button>
           </>
         ) : (
           <Button variant="subtle" onClick={() => setSure(true)}>
-            Throw away
+            {t('kept.throw')}
           </Button>
         )}
       </div>
@@ -56,23 +57,21 @@ export function Kept() {
       <div className="say">
         <h1>
           {waiting.length === 0
-            ? 'Everything is sent'
+            ? t('kept.all-sent')
             : refused > 0
-              ? `${plural(refused, 'record')} refused, ${waiting.length - refused} waiting`
-              : `${plural(waiting.length, 'record')} kept on this device`}
+              ? t('kept.some-refused', { refused, waiting: waiting.length - refused })
+              : t('outbox.waiting', { n: waiting.length })}
         </h1>
         {waiting.length > 0 && (
           <div className="do">
             <Button variant="outline" onClick={() => void send()}>
-              Send now
+              {t('kept.send-now')}
             </Button>
           </div>
         )}
       </div>
       {waiting.length === 0 ? (
-        <Empty title="Nothing waits here">
-          What is written without a connection is kept here and sent later, in order, each once.
-        </Empty>
+        <Empty title={t('kept.nothing')}>{t('kept.what')}</Empty>
       ) : (
         waiting.map((w) => <Waiting key={w.seq} write={w} />)
       )}

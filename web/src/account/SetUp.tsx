@@ -1,7 +1,7 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api } from '../kit/api';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api } from '../api/api';
+import { useSubmit } from '../form/use-submit';
 import { emptyOrchard, OrchardFields, orchardBody } from '../orchard/OrchardFields';
 import { Mark } from './Mark';
 

@@ -1,32 +1,35 @@
-import { Drawer, VisuallyHidden } from '@mantine/core';
+import { VisuallyHidden } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { IconBasket, IconDots, IconFlower, IconHelp, IconRoute, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import { Link, NavigationType, NavLink, Outlet, useLocation, useNavigationType } from 'react-router';
 import { useHelp } from '../help/use-help';
-import { KeptLine } from '../kit/KeptLine';
-import { LightBar } from '../kit/LightBar';
-import { usePageName } from '../kit/page-title';
-import { PLAN_DAYS, queries } from '../kit/queries';
+import { KeptLine } from '../offline/KeptLine';
+import { LightBar } from '../charts/LightBar';
+import { usePageName } from '../ui/page-title';
+import { PLAN_DAYS, queries } from '../api/queries';
+import { Language } from './Language';
 import { Mark } from './Mark';
 import { SignOut } from './SignOut';
-import { useHere } from '../kit/orchard-context';
+import { useHere } from '../ui/orchard-context';
+import { t, type MessageKey } from '../text/text';
 
+const MorePages = lazy(async () => ({ default: (await import('./MorePages')).MorePages }));
 const DemoClock = lazy(async () => ({ default: (await import('./DemoClock')).DemoClock }));
 
 const WORK = [
-  ['/', 'Today'],
-  ['/bloom', 'Bloom'],
-  ['/pollen', 'Pollen shelf'],
-  ['/mates', 'Mates'],
-  ['/round', 'Visits'],
-  ['/fruit-set', 'Fruit set'],
-  ['/findings', 'Findings'],
+  ['/', 'page.today'],
+  ['/bloom', 'page.bloom'],
+  ['/pollen', 'page.pollen'],
+  ['/mates', 'page.mates'],
+  ['/round', 'page.visits'],
+  ['/fruit-set', 'page.fruit-set'],
+  ['/findings', 'page.findings'],
 ] as const;
 const PLACE = [
-  ['/orchard', 'Orchard'],
-  ['/crops', 'Crop sheets'],
+  ['/orchard', 'page.orchard'],
+  ['/crops', 'page.crops'],
 ] as const;
 
 /** Pages on which the visits of the plan are worth marking on the light bar. */
@@ -38,11 +41,11 @@ function useDueChecks(): number {
 }
 
 function Links({ due, help, close }: { due: number; help: () => void; close?: () => void }) {
-  const link = ([to, name]: readonly [string, string]) => (
+  const link = ([to, name]: readonly [string, MessageKey]) => (
     <NavLink key={to} to={to} end={to === '/'} className="to" onClick={close}>
-      {name}
+      {t(name)}
       {to === '/fruit-set' && due > 0 && (
-        <span className="count" title={`${due} checks are due`}>
+        <span className="count" title={t('page.checks-due', { n: due })}>
           {due}
         </span>
       )}
@@ -61,7 +64,7 @@ function Links({ due, help, close }: { due: number; help: () => void; close?: ()
           help();
         }}
       >
-        <IconHelp size={18} /> Help <kbd>?</kbd>
+        <IconHelp size={18} /> {t('do.help')} <kbd>?</kbd>
       </button>
     </>
   );
@@ -79,6 +82,7 @@ function Who() {
           <DemoClock />
         </Suspense>
       )}
+      <Language />
       <SignOut />
     </div>
   );
@@ -112,10 +116,10 @@ export function Shell() {
   return (
     <div className="app">
       <a href="#page" className="skip">
-        Skip to the page
+        {t('page.skip')}
       </a>
       <VisuallyHidden role="status">{name}</VisuallyHidden>
-      <nav className="nav" aria-label="Pages">
+      <nav className="nav" aria-label={t('page.pages')}>
         <Link to="/" className="brand">
           <Mark /> Even Hand
         </Link>
@@ -130,35 +134,37 @@ export function Shell() {
           <Outlet />
         </main>
       </div>
-      <nav className="tabs" aria-label="Pages, short">
+      <nav className="tabs" aria-label={t('page.pages-short')}>
         <NavLink to="/" end>
           <IconSun size={22} />
-          Today
+          {t('page.today')}
         </NavLink>
         <NavLink to="/bloom">
           <IconFlower size={22} />
-          Bloom
+          {t('page.bloom')}
         </NavLink>
         <NavLink to="/round">
           <IconRoute size={22} />
-          Visits
+          {t('page.visits')}
         </NavLink>
         <NavLink to="/fruit-set">
           <IconBasket size={22} />
-          Fruit set
+          {t('page.fruit-set')}
           {due > 0 && <span className="count">{due}</span>}
         </NavLink>
         <button type="button" onClick={open}>
           <IconDots size={22} />
-          More
+          {t('page.more')}
         </button>
       </nav>
-      <Drawer opened={more} onClose={close} position="bottom" title="All pages" size="auto" padding={0}>
-        <div className="nav" style={{ height: 'auto', position: 'static', display: 'flex' }}>
-          <Links due={due} help={help.open} close={close} />
-          <Who />
-        </div>
-      </Drawer>
+      {more && (
+        <Suspense fallback={null}>
+          <MorePages close={close}>
+            <Links due={due} help={help.open} close={close} />
+            <Who />
+          </MorePages>
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -4,8 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { refusal, serve, show } from '../test/screen';
 import { TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { queries } from '../kit/queries';
-import { SignIn, SignInAgain } from './SignIn';
+import { queries } from '../api/queries';
+import { SignIn } from './SignIn';
+import { SignInAgain } from './SignInAgain';
 
 describe('signing in', () => {
   it('keeps what was typed and says what is wrong beside the password', async () => {

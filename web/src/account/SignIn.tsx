@@ -1,12 +1,12 @@
-import { Button, Modal, PasswordInput, TextInput } from '@mantine/core';
-import { useEffect, useState } from 'react';
-import { answer, api } from '../kit/api';
-import { SIGNED_OUT } from '../kit/client';
-import { useSubmit } from '../kit/use-submit';
+import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { answer, api } from '../api/api';
+import { useSubmit } from '../form/use-submit';
 import { Mark } from './Mark';
+import { t } from '../text/text';
 
 /** Asks who is there; the page behind it, if there is one, stays as it is. */
-function SignInForm({ done }: { done: () => void }) {
+export function SignInForm({ done }: { done: () => void }) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const form = useSubmit(
@@ -25,28 +25,26 @@ function SignInForm({ done }: { done: () => void }) {
       <h1 className="line">
         <Mark size={34} /> Even Hand
       </h1>
-      <p className="soft">
-        Which flowers can be pollinated now, whose pollen, from which jar, and when to come again.
-      </p>
+      <p className="soft">{t('sign-in.what')}</p>
       <TextInput
-        label="E-mail address"
+        label={t('sign-in.email')}
         data-autofocus
         type="email"
         autoComplete="username"
         value={email}
         onChange={(e) => setEmail(e.currentTarget.value)}
-        error={form.errorFor('email', 'E-mail address')}
+        error={form.errorFor('email', t('sign-in.email'))}
       />
       <PasswordInput
-        label="Password"
+        label={t('sign-in.password')}
         autoComplete="current-password"
         value={password}
         onChange={(e) => setPassword(e.currentTarget.value)}
-        error={form.errorFor('password', 'Password')}
+        error={form.errorFor('password', t('sign-in.password'))}
       />
       {form.general && <p className="note bad">{form.general}</p>}
       <Button type="submit" size="lg" loading={form.busy}>
-        Sign in
+        {t('sign-in.go')}
       </Button>
     </form>
   );
@@ -57,25 +55,5 @@ export function SignIn() {
     <main className="gate">
       <SignInForm done={() => undefined} />
     </main>
-  );
-}
-
-/** Comes over the page when the session has ended, so that nothing typed on it is lost. */
-export function SignInAgain() {
-  const [ended, setEnded] = useState(false);
-  useEffect(() => {
-    const end = () => setEnded(true);
-    window.addEventListener(SIGNED_OUT, end);
-    return () => window.removeEventListener(SIGNED_OUT, end);
-  }, []);
-  return (
-    <Modal
-      opened={ended}
-      onClose={() => setEnded(false)}
-      title="Your session has ended; sign in and go on."
-      centered
-    >
-      <SignInForm done={() => setEnded(false)} />
-    </Modal>
   );
 }

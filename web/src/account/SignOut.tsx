@@ -1,5 +1,6 @@
-import { answer, api } from '../kit/api';
-import { forgetAnswers } from '../kit/kept-answers';
+import { answer, api } from '../api/api';
+import { t } from '../text/text';
+import { forgetAnswers } from '../offline/kept-answers';
 
 /** Ends the session and starts the page afresh, so that nothing of it stays in memory. */
 export function SignOut() {
@@ -11,7 +12,7 @@ export function SignOut() {
   return (
     <div>
       <button type="button" onClick={() => void signOut()}>
-        Sign out
+        {t('session.sign-out')}
       </button>
     </div>
   );

@@ -1,23 +1,14 @@
-import {
-  ActionIcon,
-  Button,
-  Checkbox,
-  Chip,
-  Group,
-  NumberInput,
-  Radio,
-  Stack,
-  TextInput,
-} from '@mantine/core';
+import { ActionIcon, Button, Checkbox, Chip, Group, NumberInput, Radio, Stack } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+import { DateField, HourField } from '../form/TimeField';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { CalendarCard } from '../planning/CalendarCard';
 import { RoundTabs } from '../planning/RoundTabs';
 
@@ -41,18 +32,16 @@ function HourFields({ label, hours, set }: { label: string; hours: Hour[]; set: 
     <div className="stack">
       {hours.map((h, i) => (
         <div key={i} className="line" style={{ flexWrap: 'nowrap' }}>
-          <TextInput
-            type="time"
+          <HourField
             aria-label={`${label} ${i + 1}: from`}
             value={hm(h.from)}
-            onChange={(e) => set(hours.map((x, j) => (j === i ? { ...x, from: e.currentTarget.value } : x)))}
+            onChange={(from) => set(hours.map((x, j) => (j === i ? { ...x, from } : x)))}
           />
           to
-          <TextInput
-            type="time"
+          <HourField
             aria-label={`${label} ${i + 1}: until`}
             value={hm(h.until)}
-            onChange={(e) => set(hours.map((x, j) => (j === i ? { ...x, until: e.currentTarget.value } : x)))}
+            onChange={(until) => set(hours.map((x, j) => (j === i ? { ...x, until } : x)))}
           />
           <ActionIcon
             size={36}
@@ -151,13 +140,10 @@ function HoursForm({ before }: { before: Settings }) {
         <b>Days with other hours</b>
         {days.map((d, i) => (
           <div key={i} className="line" style={{ alignItems: 'flex-start', margin: '8px 0' }}>
-            <TextInput
-              type="date"
+            <DateField
               aria-label={`Day ${i + 1}`}
               value={d.day}
-              onChange={(e) =>
-                setDays(days.map((x, j) => (j === i ? { ...x, day: e.currentTarget.value } : x)))
-              }
+              onChange={(day) => setDays(days.map((x, j) => (j === i ? { ...x, day } : x)))}
             />
             <HourFields
               label={`Day ${i + 1} hours`}
@@ -179,22 +165,16 @@ function HoursForm({ before }: { before: Settings }) {
         <b>Away</b>
         {away.map((a, i) => (
           <div key={i} className="line" style={{ margin: '8px 0' }}>
-            <TextInput
-              type="date"
+            <DateField
               aria-label={`Away ${i + 1}: first day`}
               value={a.first}
-              onChange={(e) =>
-                setAway(away.map((x, j) => (j === i ? { ...x, first: e.currentTarget.value } : x)))
-              }
+              onChange={(first) => setAway(away.map((x, j) => (j === i ? { ...x, first } : x)))}
             />
             to
-            <TextInput
-              type="date"
+            <DateField
               aria-label={`Away ${i + 1}: last day`}
               value={a.last}
-              onChange={(e) =>
-                setAway(away.map((x, j) => (j === i ? { ...x, last: e.currentTarget.value } : x)))
-              }
+              onChange={(last) => setAway(away.map((x, j) => (j === i ? { ...x, last } : x)))}
             />
             <Button variant="subtle" onClick={() => setAway(away.filter((_, j) => j !== i))}>
               Remove

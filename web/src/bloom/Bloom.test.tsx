@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { bloomOf, bloomRow, stretch } from '../test/samples';
 import { serve, sheet, show } from '../test/screen';
 import { Bloom } from './Bloom';

@@ -1,11 +1,11 @@
 import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { useAddress } from '../kit/use-address';
-import { Empty, Loaded } from '../kit/States';
+import type { Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { useAddress } from '../ui/use-address';
+import { Empty, Loaded } from '../ui/States';
 import { BloomTabs } from './BloomTabs';
 import { Board } from './Board';
 import classes from './Bloom.module.css';

@@ -1,8 +1,9 @@
-import { Button, Modal, NativeSelect, TextInput } from '@mantine/core';
+import { Button, Modal, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { DateField } from '../form/TimeField';
+import { useSubmit } from '../form/use-submit';
 
 type Variety = Schemas['SeasonVariety'];
 type Days = Pick<Schemas['BloomDateView'], 'leafOut' | 'firstBloom' | 'fullBloom' | 'lastBloom'>;
@@ -58,16 +59,12 @@ export function BloomDateForm({
           onChange={(e) => setYear(Number(e.currentTarget.value))}
         />
         {FIELDS.map(([field, label]) => (
-          <TextInput
+          <DateField
             key={field}
-            type="date"
             label={label}
             value={days[field] ?? ''}
             error={form.errorFor(field, label)}
-            onChange={(e) => {
-              const value = e.currentTarget.value;
-              setTyped((t) => ({ ...t, [year]: { ...days, [field]: value || undefined } }));
-            }}
+            onChange={(day) => setTyped((t) => ({ ...t, [year]: { ...days, [field]: day || undefined } }))}
           />
         ))}
         {form.general && <p className="warn">{form.general}</p>}

@@ -1,9 +1,10 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
-import type { Schemas } from '../kit/api';
-import { PhasePatterns } from '../kit/PhasePatterns';
-import { calendarDay } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { PhasePatterns } from '../charts/PhasePatterns';
+import { calendarDay } from '../format/time';
 import classes from './Season.module.css';
+import { locale } from '../text/locale';
 
 type Variety = Schemas['SeasonVariety'];
 const DAY = 86_400_000;
@@ -51,7 +52,7 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
             <svg width={width} height={18} fontFamily="var(--sans)" fontSize={13} aria-hidden="true">
               {months.map((m) => (
                 <text key={m} x={x(m) + 3} y={13} fill="var(--soft)">
-                  {new Intl.DateTimeFormat('en-GB', {
+                  {new Intl.DateTimeFormat(locale(), {
                     month: all < 620 ? 'narrow' : 'long',
                     timeZone: 'UTC',
                   }).format(m)}

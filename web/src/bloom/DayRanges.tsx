@@ -1,8 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
-import type { Schemas } from '../kit/api';
-import { temperature, type Units } from '../kit/numbers';
-import { calendarDay } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { temperature, type Units } from '../format/numbers';
+import { calendarDay } from '../format/time';
 
 type Day = Schemas['WeatherDay'];
 

@@ -1,6 +1,6 @@
 import { IconAlertTriangle } from '@tabler/icons-react';
-import type { Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
+import type { Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
 import classes from './Bloom.module.css';
 import { hoursWords, missWords } from './bloom-words';
 

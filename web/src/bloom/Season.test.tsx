@@ -86,7 +86,7 @@ describe('the season ahead', () => {
     await userEvent.click(screen.getByText('Save'));
     expect(await screen.findByText(/Full bloom is 2026-09-01, before the day of first bloom/)).toBeVisible();
     expect(sent[0]!.body).toMatchObject({ version: 3, firstBloom: '2026-09-20', fullBloom: '2026-09-01' });
-    expect(full).toHaveValue('2026-09-01');
+    expect(full).toHaveValue('1 Sep 2026');
   });
 
   it('tells no chill where less than half of the hours is known', async () => {

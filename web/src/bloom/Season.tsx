@@ -2,13 +2,13 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { percent, temperature } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { calendarDay, plural } from '../kit/time';
-import { Why } from '../kit/Why';
+import type { Schemas } from '../api/api';
+import { decimal, percent, temperature } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { calendarDay, plural } from '../format/time';
+import { Why } from '../ui/Why';
 import { BloomDateForm } from './BloomDateForm';
 import { BloomTabs } from './BloomTabs';
 import { CourseChart } from './CourseChart';
@@ -21,18 +21,14 @@ type Variety = Schemas['SeasonVariety'];
 
 function Sums({ rest }: { rest: SeasonData['rest'] }) {
   const figures: [string, string, string][] = [
-    [rest.chillPortions.toFixed(1), 'chill portions', 'dynamic model, Fishman and others 1987'],
+    [decimal(rest.chillPortions, 1), 'chill portions', 'dynamic model, Fishman and others 1987'],
     [String(rest.chillingHours), 'chilling hours', '0 to 7.2 °C, Weinberger 1950'],
     [
-      rest.utahUnits.toFixed(1),
+      decimal(rest.utahUnits, 1),
       'Utah units',
-      `Richardson and others 1974; since the lowest total ${rest.utahSinceLowest.toFixed(1)}`,
+      `Richardson and others 1974; since the lowest total ${decimal(rest.utahSinceLowest, 1)}`,
     ],
-    [
-      Math.round(rest.growingDegreeHours).toLocaleString('en'),
-      'growing degree hours',
-      'Anderson and others 1986',
-    ],
+    [decimal(rest.growingDegreeHours, 0), 'growing degree hours', 'Anderson and others 1986'],
   ];
   return (
     <>

@@ -3,18 +3,19 @@ import { IconAlertTriangle, IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { FieldHead } from '../kit/FieldHead';
-import { Glyph } from '../kit/Glyph';
-import { useNightMode } from '../kit/night';
-import { percent } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { clock } from '../kit/time';
-import { Why } from '../kit/Why';
+import type { Schemas } from '../api/api';
+import { FieldHead } from '../ui/FieldHead';
+import { Glyph } from '../ui/Glyph';
+import { useNightMode } from '../ui/night';
+import { percent } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+import { clock } from '../format/time';
+import { Why } from '../ui/Why';
 import classes from './StageKey.module.css';
 import { leaveOpen, leftOpen, tapped } from './tally-state';
+import { phrase, t } from '../text/text';
 
 type Sheet = Schemas['CropSheetView'];
 type KeyAnswer = Schemas['StageKeyAnswer'];
@@ -30,7 +31,7 @@ function Sign({ sign, given, best, give }: SignProps) {
   return (
     <fieldset className={`${classes.sign} ${best ? classes.best : ''}`} data-sign={sign.key}>
       <legend>
-        {sign.question} {best && <span className={classes.tells}>tells most now</span>}
+        {sign.question} {best && <span className={classes.tells}>{t('key.tells-most')}</span>}
       </legend>
       <div className={classes.answers}>
         {sign.answers.map((a) => (
@@ -49,10 +50,10 @@ function Sign({ sign, given, best, give }: SignProps) {
 }
 
 function likelyWords(chance: number): string {
-  if (chance >= 0.95) return 'nearly sure';
-  if (chance >= 0.8) return 'very likely';
-  if (chance >= 0.5) return 'likely';
-  return 'most likely so far';
+  if (chance >= 0.95) return t('key.nearly-sure');
+  if (chance >= 0.8) return t('key.very-likely');
+  if (chance >= 0.5) return t('key.likely');
+  return t('key.so-far');
 }
 
 function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; given: number }) {
@@ -66,26 +67,26 @@ function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; gi
       <div className={classes.top}>
         <Glyph glyph={top.of.glyph} size={76} />
         <div>
-          <span className="small soft">{given === 0 ? 'typical at this hour' : likelyWords(top.chance)}</span>
+          <span className="small soft">{given === 0 ? t('key.typical') : likelyWords(top.chance)}</span>
           <b className={classes.name}>{top.of.name}</b>
           <span>
             {top.of.receives && top.of.sheds
-              ? 'female and male at once'
+              ? t('phase.both')
               : top.of.receives
-                ? 'female (can be pollinated)'
+                ? t('phase.female')
                 : top.of.sheds
-                  ? 'male (shedding pollen)'
+                  ? t('phase.male')
                   : top.of.phase === 'BETWEEN'
-                    ? 'between the two just now'
+                    ? t('phase.between')
                     : top.of.phase === 'BUD'
-                      ? 'not open yet'
-                      : 'over'}
+                      ? t('phase.bud')
+                      : t('phase.over')}
           </span>
         </div>
       </div>
       {answer.beware.map((b) => (
         <p key={b} className={classes.beware}>
-          <IconAlertTriangle size={20} aria-hidden style={{ flexShrink: 0 }} /> {b}
+          <IconAlertTriangle size={20} aria-hidden style={{ flexShrink: 0 }} /> {phrase(b)}
         </p>
       ))}
       <ul className={classes.bars}>
@@ -107,17 +108,16 @@ function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; gi
           because={
             <>
               <p>
-                Begun from how many flowers of a tree are usually in each stage at {clock(now, zone)} here:{' '}
-                {ranked.map((c) => `${c.of.name.toLowerCase()} ${percent(c.usual)}`).join(', ')}.
+                {t('key.why-begun', {
+                  clock: clock(now, zone),
+                  list: ranked.map((c) => `${c.of.name.toLowerCase()} ${percent(c.usual)}`).join(', '),
+                })}
               </p>
-              <p>
-                Then each answer weighs the stages by how often the crop sheet says they show it. Three
-                answers in a hundred are taken to be slips.
-              </p>
+              <p>{t('key.why-then')}</p>
             </>
           }
         >
-          How is this worked out?
+          {t('key.how')}
         </Why>
       </p>
     </section>
@@ -156,10 +156,10 @@ function Asking({ sheet, tree }: { sheet: Sheet; tree: string | undefined }) {
         <Loaded of={key}>{(answer) => <Verdict sheet={sheet} answer={answer} given={given} />}</Loaded>
         <div className="stack" style={{ gap: 10 }}>
           <p className="soft">
-            Answer only what you can see. Tap an answer again to take it back.{' '}
+            {t('key.answer')}{' '}
             {given > 0 && (
               <button type="button" className="why" onClick={() => setAnswers({})}>
-                Start over
+                {t('key.start-over')}
               </button>
             )}
           </p>
@@ -173,7 +173,7 @@ function Asking({ sheet, tree }: { sheet: Sheet; tree: string | undefined }) {
             />
           ))}
           <Switch
-            label="Count in what is typical at this hour"
+            label={t('key.count-in')}
             checked={!anyHour}
             onChange={(e) => setAnyHour(!e.currentTarget.checked)}
           />
@@ -182,10 +182,10 @@ function Asking({ sheet, tree }: { sheet: Sheet; tree: string | undefined }) {
       {tree && top && (
         <footer className={classes.bar}>
           <Button size="lg" variant="outline" onClick={() => void navigate(`/bloom/read/${tree}`)}>
-            Back
+            {t('do.back')}
           </Button>
           <Button size="lg" ml="auto" disabled={given === 0} onClick={() => count(top.stage)}>
-            Count “{topName}”
+            {t('key.count', { stage: topName })}
           </Button>
         </footer>
       )}
@@ -204,11 +204,11 @@ export function StageKey() {
     <div className={classes.page}>
       <FieldHead
         back={tree ? `/bloom/read/${tree}` : '/bloom'}
-        backLabel={tree ? 'Back to the tally' : 'Back to bloom'}
-        title="What am I looking at?"
+        backLabel={tree ? t('key.to-tally') : t('tally.to-bloom')}
+        title={t('page.key')}
       >
         <button type="button" onClick={toggleNight} aria-pressed={night}>
-          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
+          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? t('do.day') : t('do.night')}
         </button>
       </FieldHead>
       <div className={classes.body}>
@@ -222,7 +222,7 @@ export function StageKey() {
                   <>
                     {!tree && (
                       <NativeSelect
-                        aria-label="Crop"
+                        aria-label={t('first.crop')}
                         value={sheet.key}
                         data={sheets.map((s) => ({ value: s.key, label: s.name }))}
                         onChange={(e) => setSearch({ crop: e.currentTarget.value })}

@@ -1,7 +1,7 @@
 import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import { send } from '../kit/outbox';
+import { send } from '../offline/outbox';
 import { refusal, serve, sheet, show, SILENCE, tree, type Server } from '../test/screen';
 import { Tally } from './Tally';
 

@@ -1,33 +1,37 @@
-import { Autocomplete, Button, SegmentedControl } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { FieldHead } from '../kit/FieldHead';
-import { Glyph } from '../kit/Glyph';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useNightMode } from '../kit/night';
-import { useHere } from '../kit/orchard-context';
-import { usePageTitle } from '../kit/page-title';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural, said } from '../kit/time';
-import { TimeField } from '../kit/TimeField';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { FieldHead } from '../ui/FieldHead';
+import { Glyph } from '../ui/Glyph';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useNightMode } from '../ui/night';
+import { useHere } from '../ui/orchard-context';
+import { usePageTitle } from '../ui/page-title';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { said } from '../format/time';
+import { TimeField } from '../form/TimeField';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import classes from './Tally.module.css';
 import {
   emptyTally,
   leaveOpen,
   leftOpen,
+  SHARES,
   startedFrom,
   tapped,
   total,
   undone,
   type Tally as TallyState,
 } from './tally-state';
+import { t } from '../text/text';
+
+const TallyScope = lazy(async () => ({ default: (await import('./TallyScope')).TallyScope }));
 
 type Sheet = Schemas['CropSheetView'];
 
@@ -47,12 +51,12 @@ function StageCard({ stage, number, count, before, tap }: CardProps) {
         type="button"
         className={`${classes.stage} ${tone}`}
         onClick={() => tap(1)}
-        aria-label={`${stage.name}: ${count}. One more (key ${number})`}
+        aria-label={t('tally.tap', { stage: stage.name, count, number })}
         data-stage={stage.key}
       >
         <Glyph glyph={stage.glyph} size={66} />
         <span className={classes.count}>{count}</span>
-        <span className={classes.before}>{before !== undefined && `last ${before}`}</span>
+        <span className={classes.before}>{before !== undefined && t('tally.last', { n: before })}</span>
         <b>{stage.name}</b>
         <small>{stage.signs}</small>
         <kbd>{number}</kbd>
@@ -62,7 +66,7 @@ function StageCard({ stage, number, count, before, tap }: CardProps) {
           type="button"
           className={classes.less}
           onClick={() => tap(-1)}
-          aria-label={`${stage.name}: one less`}
+          aria-label={t('do.one-less-of', { label: stage.name })}
         >
           −
         </button>
@@ -95,55 +99,6 @@ function useKeys(sheet: Sheet, change: (f: (t: TallyState) => TallyState) => voi
 
 function nextTree(trees: Schemas['TreeView'][], id: string) {
   return trees[trees.findIndex((t) => t.id === id) + 1];
-}
-
-const SHARES = [
-  { value: '1', label: 'all of it' },
-  { value: '0.5', label: 'half' },
-  { value: '0.25', label: 'a quarter' },
-  { value: '0.1', label: 'a tenth' },
-];
-
-/** What is counted: the whole tree or a limb, all of it or a part. */
-function Scope({
-  limb,
-  setLimb,
-  limbs,
-  share,
-  setShare,
-}: {
-  limb: string;
-  setLimb: (limb: string) => void;
-  limbs: string[];
-  share: string;
-  setShare: (share: string) => void;
-}) {
-  return (
-    <div className={classes.scope}>
-      <Autocomplete
-        label="Limb"
-        description="leave empty for the whole tree"
-        placeholder="whole tree"
-        value={limb}
-        onChange={setLimb}
-        data={limbs}
-        maxLength={40}
-      />
-      <div>
-        <span className={classes.label}>Counted</span>
-        <SegmentedControl
-          fullWidth
-          value={share}
-          onChange={setShare}
-          data={SHARES}
-          aria-label="How much of the crown is counted"
-        />
-        <span className="small soft">
-          {share === '1' ? 'every flower is tapped' : 'the rest is scaled up, with more doubt'}
-        </span>
-      </div>
-    </div>
-  );
 }
 
 interface ReadingProps {
@@ -199,48 +154,51 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
         method: 'PUT',
         path: `/api/readings/${id}`,
         body,
-        label: `${tree.name}: reading of ${plural(total(tally), 'flower')}`,
+        label: t('tally.reading-of', { tree: tree.name, n: total(tally) }),
         account: session.accountId,
       }),
       kept: () => {
-        sayKept(`${tree.name}: ${plural(total(tally), 'flower')} read.`);
+        sayKept(t('tally.read', { tree: tree.name, n: total(tally) }));
         goOn('board');
       },
     },
   );
   useKeys(sheet, setTally, () => form.submit('board'));
-  const timeError = form.errorFor('takenAt', 'Time');
+  const timeError = form.errorFor('takenAt', t('field.time'));
   return (
     <div className={classes.page}>
-      <FieldHead back={from} backLabel="Back, without saving" title={tree.name}>
+      <FieldHead back={from} backLabel={t('tally.back')} title={tree.name}>
         <button type="button" onClick={toggleNight} aria-pressed={night}>
-          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
+          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? t('do.day') : t('do.night')}
         </button>
       </FieldHead>
       <div className={classes.line}>
         <button type="button" onClick={() => setMore((o) => !o)} aria-expanded={more}>
-          {sheet.name.toLowerCase()} · {limb.trim() || 'whole tree'}
-          {share !== '1' && `, ${SHARES.find((x) => x.value === share)!.label} counted`} ·{' '}
-          {said(takenAt, now, zone)}
+          {sheet.name.toLowerCase()} · {limb.trim() || t('tally.whole-tree')}
+          {share !== '1' &&
+            t('tally.share-counted', { share: t(SHARES.find((x) => x.value === share)!.name) })}{' '}
+          · {said(takenAt, now, zone)}
         </button>
-        <Link to={`/bloom/key?tree=${tree.id}`}>Identify a flower</Link>
+        <Link to={`/bloom/key?tree=${tree.id}`}>{t('page.key')}</Link>
       </div>
       {(more || timeError) && (
         <div className={classes.hint}>
-          <Scope limb={limb} setLimb={setLimb} limbs={limbs} share={share} setShare={setShare} />
-          <TimeField label="When you looked" value={takenAt} onChange={setOwnTime} error={timeError} />
+          <Suspense fallback={null}>
+            <TallyScope limb={limb} setLimb={setLimb} limbs={limbs} share={share} setShare={setShare} />
+          </Suspense>
+          <TimeField label={t('tally.when')} value={takenAt} onChange={setOwnTime} error={timeError} />
         </div>
       )}
       <p className={classes.hint}>
-        Tap what you see, once for each flower, those already done too.{' '}
-        {before ? `Grey: ${said(new Date(before.takenAt), now, zone)}.` : 'First reading of it.'}{' '}
+        {t('tally.tap-what')}{' '}
+        {before ? t('tally.grey', { at: said(new Date(before.takenAt), now, zone) }) : t('tally.first')}{' '}
         {before && tally.taps.length === 0 && (
           <button
             type="button"
             className={classes.same}
             onClick={() => setTally((t) => startedFrom(t, before.counts))}
           >
-            Same as last time, plus…
+            {t('tally.same')}
           </button>
         )}
       </p>
@@ -264,32 +222,35 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
       <footer className={classes.bar}>
         <Button
           size="lg"
+          px="sm"
           variant="outline"
           disabled={tally.taps.length === 0}
           onClick={() => setTally(undone)}
         >
-          Undo
+          {t('tally.undo')}
         </Button>
         {next && (
           <Button
             size="lg"
+            px="sm"
             variant="outline"
             ml="auto"
-            px={14}
+
             loading={form.busy}
             onClick={() => form.submit('next')}
           >
-            Save, next
+            {t('tally.save-next')}
           </Button>
         )}
         <Button
           size="lg"
+          px="sm"
           ml={next ? 0 : 'auto'}
           loading={form.busy}
           onClick={() => form.submit('board')}
           data-save
         >
-          Save · {total(tally)}
+          {t('tally.save', { n: total(tally) })}
         </Button>
       </footer>
     </div>
@@ -298,10 +259,10 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
 
 /** What was saved; a reading that does not fit the one before it is kept, and says so. */
 function savedWords(tree: Schemas['TreeView'], sheet: Sheet, saved: Schemas['ReadingView']): string {
-  const done = `${tree.name}: ${plural(saved.flowers, 'flower')} written down.`;
+  const done = t('tally.saved', { tree: tree.name, n: saved.flowers });
   if (!saved.surpriseStage) return done;
   const name = sheet.stages.find((s) => s.key === saved.surpriseStage)?.name.toLowerCase();
-  return `${done} That is not what the last reading let expect: about ${Math.round(saved.surpriseExpected ?? 0)} ${name}. Yours counts.`;
+  return `${done} ${t('tally.surprise', { n: Math.round(saved.surpriseExpected ?? 0), stage: name })}`;
 }
 
 /** Reads one tree: a tap for each flower. */
@@ -316,7 +277,7 @@ export function Tally() {
       {(all) => {
         const tree = all.find((t) => t.id === id);
         if (!tree)
-          return <Empty title="There is no such tree" action={<Link to="/bloom">Back to bloom</Link>} />;
+          return <Empty title={t('tally.no-tree')} action={<Link to="/bloom">{t('tally.to-bloom')}</Link>} />;
         return (
           <Loaded of={crops}>
             {(sheets) => (

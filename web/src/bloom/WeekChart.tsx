@@ -1,6 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
-import type { Schemas } from '../kit/api';
-import { calendarDay } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { calendarDay } from '../format/time';
+import { decimal } from '../format/numbers';
 
 const HEIGHT = 120;
 const SIDE = 50;
@@ -24,7 +25,7 @@ export function WeekChart({ weeks }: { weeks: Schemas['WinterWeek'][] }) {
           width={width}
           height={HEIGHT}
           role="img"
-          aria-label={`Chill portions rise to ${chill.toFixed(1)}, growing degree hours to ${Math.round(heat)} by ${calendarDay(weeks.at(-1)!.until)}`}
+          aria-label={`Chill portions rise to ${decimal(chill, 1)}, growing degree hours to ${Math.round(heat)} by ${calendarDay(weeks.at(-1)!.until)}`}
           fontFamily="var(--sans)"
           fontSize={13}
         >
@@ -38,10 +39,10 @@ export function WeekChart({ weeks }: { weeks: Schemas['WinterWeek'][] }) {
             strokeDasharray="7 4"
           />
           <text x={SIDE - 6} y={y(1) + 4} textAnchor="end" fill="#25324a">
-            {chill.toFixed(0)}
+            {decimal(chill, 0)}
           </text>
           <text x={width - SIDE + 6} y={y(1) + 4} fill="#b5482a">
-            {Math.round(heat).toLocaleString('en')}
+            {decimal(heat, 0)}
           </text>
           {weeks.map(
             (w, i) =>

@@ -1,5 +1,5 @@
-import type { Schemas } from '../kit/api';
-import { said } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { said } from '../format/time';
 
 type Stretch = Schemas['AirStretch'];
 

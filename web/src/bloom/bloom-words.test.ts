@@ -27,7 +27,7 @@ describe('the bloom board in words', () => {
   it('names the night on which a shut flower opens', () => {
     const row = bloomRow({});
     row.receptive.mean = [0, 0, 0.2, 3.4, 5.8, 5.7, 0.1, 0, 0.9];
-    expect(rowWords(row, SPAN, NOW, ZONE).now).toBe('6 to take from 17:10');
+    expect(rowWords(row, SPAN, NOW, ZONE).now).toBe('6 female from 17:10');
     row.receptive.mean = [0, 0.1, 0];
     expect(rowWords(row, SPAN, NOW, ZONE).now).toBe('nothing in these days');
   });

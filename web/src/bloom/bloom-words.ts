@@ -1,16 +1,19 @@
-import type { Schemas } from '../kit/api';
-import { flowers } from '../kit/numbers';
-import { calendarDay, plural, said } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { flowers } from '../format/numbers';
+import { calendarDay, plural, said } from '../format/time';
+import { t } from '../text/text';
 
 type Row = Schemas['BloomRow'];
 type Span = Pick<Schemas['Bloom'], 'from' | 'stepMinutes'>;
 
 /** The two short lines at the end of a tree's ribbon: what there is now, and what comes next. */
 export function rowWords(row: Row, bloom: Span, now: Date, zone: string): { now: string; next: string } {
-  if (!row.reading) return { now: 'not read yet', next: 'read it to foresee it' };
+  if (!row.reading) return { now: t('bloom.not-read'), next: t('bloom.read-it') };
   const take = flowers(row.receptive.mean[0] ?? 0);
   const give = flowers(row.shedding.mean[0] ?? 0);
-  const now_ = [take > 0 && `${take} female`, give > 0 && `${give} male`].filter(Boolean).join(', ');
+  const now_ = [take > 0 && t('bloom.female', { n: take }), give > 0 && t('bloom.male', { n: give })]
+    .filter(Boolean)
+    .join(', ');
   return { now: now_ || laterWords(row, bloom, now, zone), next: pollenWords(row, now, zone) };
 }
 
@@ -18,23 +21,25 @@ export function rowWords(row: Row, bloom: Span, now: Date, zone: string): { now:
 function laterWords(row: Row, bloom: Span, now: Date, zone: string): string {
   const { mean } = row.receptive;
   const first = mean.findIndex((n) => flowers(n) > 0);
-  if (first < 0) return 'nothing in these days';
+  if (first < 0) return t('bloom.nothing');
   const end = mean.findIndex((n, i) => i > first && flowers(n) === 0);
   const most = Math.max(...mean.slice(first, end < 0 ? undefined : end));
   const from = new Date(Date.parse(bloom.from) + first * bloom.stepMinutes * 60_000);
-  return `${flowers(most)} to take from ${said(from, now, zone)}`;
+  return t('bloom.female-from', { n: flowers(most), at: said(from, now, zone) });
 }
 
 /** When pollen will fall, and until when. */
 export function pollenWords(row: Row, now: Date, zone: string): string {
   const shedding = row.nextShedding;
-  if (!shedding) return 'no pollen in these days';
+  if (!shedding) return t('bloom.no-pollen');
   const from = new Date(shedding.from);
   const begun = from <= now;
   if (!shedding.endsInForecast)
-    return begun ? 'pollen in all these days' : `pollen from ${said(from, now, zone)} on`;
-  const until = `to ${said(new Date(shedding.until), now, zone)}`;
-  return begun ? `pollen ${until}` : `pollen ${said(from, now, zone)} ${until}`;
+    return begun ? t('bloom.pollen-always') : t('bloom.pollen-on', { from: said(from, now, zone) });
+  const until = said(new Date(shedding.until), now, zone);
+  return begun
+    ? t('bloom.pollen-until', { until })
+    : t('bloom.pollen-from-until', { from: said(from, now, zone), until });
 }
 
 /** "About 63 flowers can take pollen now, 7 give it." and so on, for the whole orchard. */

@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { CourseChart } from './CourseChart';
 import { DayRanges } from './DayRanges';
 import { WeekChart } from './WeekChart';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { outlookWords, seasonSentence, servesWords, visitWords } from './season-words';
 
 const outlook = (expected: string, earliest: string, latest: string): Schemas['BloomOutlook'] => ({

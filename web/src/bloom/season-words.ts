@@ -1,5 +1,6 @@
-import type { Schemas } from '../kit/api';
-import { calendarDay, plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { calendarDay, plural } from '../format/time';
+import { decimal } from '../format/numbers';
 
 type Season = Schemas['Season'];
 
@@ -25,7 +26,7 @@ export function outlookWords(o: Schemas['BloomOutlook']): string {
     o.way === 'CALENDAR'
       ? 'The mean day of the past years'
       : 'Chill first, then heat, until the mean sum of the past years is reached';
-  return `${way}, from ${plural(o.years, 'year')}. Foreseeing each of those years from the others was off by ${o.errorDays.toFixed(1)} days.`;
+  return `${way}, from ${plural(o.years, 'year')}. Foreseeing each of those years from the others was off by ${decimal(o.errorDays, 1)} days.`;
 }
 
 /** Whether and when the pollen gets there. */

@@ -48,3 +48,11 @@ export function leaveOpen(tree: string, tally: Tally): void {
   if (tally.taps.length > 0) sessionStorage.setItem(key(tree), JSON.stringify(tally));
   else sessionStorage.removeItem(key(tree));
 }
+
+/** How much of the crown may be counted, with its words. */
+export const SHARES = [
+  { value: '1', name: 'tally.share-all' },
+  { value: '0.5', name: 'tally.share-half' },
+  { value: '0.25', name: 'tally.share-quarter' },
+  { value: '0.1', name: 'tally.share-tenth' },
+] as const;

@@ -1,15 +1,15 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { Glyph } from '../kit/Glyph';
-import { newId } from '../kit/ids';
-import { basisWord, percent, temperature } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { span } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { Glyph } from '../ui/Glyph';
+import { newId } from '../api/ids';
+import { basisWord, percent, temperature } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { span } from '../format/time';
+import { useSubmit } from '../form/use-submit';
 import classes from './Crop.module.css';
 import { OwnNumbers, wanted } from './OwnNumbers';
 

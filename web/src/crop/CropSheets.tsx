@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { Glyph } from '../kit/Glyph';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
+import type { Schemas } from '../api/api';
+import { Glyph } from '../ui/Glyph';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
 import classes from './Crop.module.css';
 
 type Sheet = Schemas['CropSheetView'];

@@ -1,13 +1,13 @@
 import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { basisWord } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { dayAndClock, plural } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { basisWord } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { dayAndClock, plural } from '../format/time';
+import { useSubmit } from '../form/use-submit';
 import classes from './Crop.module.css';
 import { numberName } from './number-names';
 

@@ -1,17 +1,17 @@
 import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { MeasureInput } from '../kit/MeasureInput';
-import { percent, percentRange } from '../kit/numbers';
-import { PRIORITIES, priorityChoices } from '../kit/priorities';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
-import { Why } from '../kit/Why';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { MeasureInput } from '../form/MeasureInput';
+import { percent, percentRange } from '../format/numbers';
+import { PRIORITIES, priorityChoices } from '../ui/priorities';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { plural } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
+import { Why } from '../ui/Why';
 import { RoundTabs } from '../planning/RoundTabs';
 import classes from './Wanted.module.css';
 

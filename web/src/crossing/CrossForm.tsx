@@ -2,12 +2,12 @@ import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { queries } from '../kit/queries';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { queries } from '../api/queries';
+import { plural } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 
 type Wanted = Schemas['WantedCross'];
 type Visits = Schemas['Crossing']['visits'];
@@ -18,7 +18,7 @@ export const VISITS: Record<Visits, string> = {
   WHEN_RIPE: 'days later, when the stigma is ripe',
 };
 
-/** Begins a cross on a tree of the wished mother. */
+/** Begins a cross on a tree of the requested mother. */
 export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void }) {
   const { data: trees = [] } = useQuery(queries.trees());
   const mothers = trees.filter((t) => t.varietyId === wanted.motherId);
@@ -39,7 +39,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
           body: {
             treeId: treeId ?? '',
             fatherId: wanted.fatherId,
-            wishId: wanted.wishId,
+            crossRequestId: wanted.crossRequestId,
             planned: Number(planned),
             bag,
             visits,

@@ -2,15 +2,15 @@ import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { TimeField } from '../kit/TimeField';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
-import { givesPollen, STEP, STEP_DONE } from './cross-words';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { TimeField } from '../form/TimeField';
+import { plural } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
+import { givesPollen, stepDone, stepName } from './cross-words';
 import { voidPollination } from '../pollination/DoneList';
 import { voidStep } from '../walk/StepCard';
 
@@ -79,7 +79,7 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
     ['flowers', 'lotId', 'doneAt'],
     (written) =>
       doneWithUndo(
-        `${crossing.label}: ${rows.map((r) => `${plural(Number(r.flowers), 'flower')} ${STEP_DONE[r.step]}`).join(', ')}.`,
+        `${crossing.label}: ${rows.map((r) => `${plural(Number(r.flowers), 'flower')} ${stepDone(r.step)}`).join(', ')}.`,
         async () => {
           for (const w of [...written].reverse()) await takeBack(crossing.id, w);
         },
@@ -109,7 +109,7 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
         <div key={r.id} className="line" style={{ alignItems: 'flex-end' }}>
           <NumberInput
             label={givesPollen(r.step) ? 'Flowers given pollen' : 'Flowers there after it'}
-            {...(together && { description: STEP[r.step] })}
+            {...(together && { description: stepName(r.step) })}
             min={0}
             w={190}
             value={r.flowers}
@@ -135,7 +135,7 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
       ))}
       <div className="line">
         <Button type="submit" loading={form.busy} disabled={rows.some((r) => r.flowers === '')}>
-          {together ? `Write down ${rows.length} steps` : `${STEP[rows[0]!.step]}: done`}
+          {together ? `Write down ${rows.length} steps` : `${stepName(rows[0]!.step)}: done`}
         </Button>
         {said.length > 1 && (
           <Button variant="outline" onClick={() => setTogether(!together)}>

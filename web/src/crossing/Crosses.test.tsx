@@ -1,14 +1,14 @@
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import type { Schemas } from '../kit/api';
-import { lot } from '../test/samples';
-import { refusal, serve, show, tree } from '../test/screen';
+import type { Schemas } from '../api/api';
+import { lot, sheetSays } from '../test/samples';
+import { refusal, serve, show, tree, typeMoment } from '../test/screen';
 import { Crosses } from './Crosses';
 
 const NOW = '2026-11-24T02:40:00Z';
 const wanted: Schemas['WantedCross'] = {
-  wishId: 'w',
+  crossRequestId: 'w',
   motherId: 'ridge',
   mother: 'Pale Ridge',
   fatherId: 'lantern',
@@ -37,7 +37,7 @@ const crossing = (
   position: 2,
   fatherId: 'lantern',
   father: 'Lantern',
-  wishId: 'w',
+  crossRequestId: 'w',
   bag: true,
   visits: 'TWICE',
   emasculate: true,
@@ -56,7 +56,7 @@ const crossing = (
 const due = (step: Schemas['CrossingDue']['step'], from: string, until?: string) => ({
   step,
   from,
-  say: `how to ${step}`,
+  say: [sheetSays(`how to ${step}`)],
   ...(until && { until }),
 });
 const bagged = {
@@ -152,8 +152,7 @@ describe('crosses', () => {
       'POST /api/crossings/*/steps/*/void': {},
     });
     await userEvent.click(await screen.findByText('All 2 steps due'));
-    const times = screen.getAllByLabelText('Done at');
-    fireEvent.change(times[0]!, { target: { value: '2026-11-23T18:30' } });
+    await typeMoment('Done at', '23/11/2026 18:30');
     await userEvent.click(screen.getByText('Write down 2 steps'));
     await waitFor(() => expect(sent).toHaveLength(2));
     expect(sent.map((s) => [s.body.kind, s.body.doneAt])).toEqual([
@@ -176,7 +175,7 @@ describe('crosses', () => {
     );
   });
 
-  it('begins a cross on a tree of the wished mother only', async () => {
+  it('begins a cross on a tree of the requested mother only', async () => {
     const sent = open([], { 'PUT /api/crossings/*': crossing('26-4', []) });
     expect(await screen.findByText(/for 60 seeds 0 of 6 flowers given pollen, 3 made ready/)).toBeVisible();
     await userEvent.click(screen.getByText('Begin one'));
@@ -188,7 +187,7 @@ describe('crosses', () => {
       expect(sent[0]!.body).toEqual({
         treeId: 'r2',
         fatherId: 'lantern',
-        wishId: 'w',
+        crossRequestId: 'w',
         planned: 3,
         bag: false,
         visits: 'TWICE',

@@ -2,19 +2,20 @@ import { Button, Checkbox } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../kit/LabelParts';
-import { useHere } from '../kit/orchard-context';
-import { PRIORITIES } from '../kit/priorities';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural, said } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../ui/LabelParts';
+import { useHere } from '../ui/orchard-context';
+import { PRIORITIES } from '../ui/priorities';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { plural, said } from '../format/time';
+import { useSubmit } from '../form/use-submit';
 import { CrossForm, VISITS } from './CrossForm';
-import { STEP, STEP_DONE, wantedWords } from './cross-words';
+import { stepDone, stepName, stepWord, wantedWords } from './cross-words';
 import { CrossSteps, takeBack } from './CrossStep';
 import classes from './Crosses.module.css';
 import { RoundTabs } from '../planning/RoundTabs';
+import { tellAll } from '../text/text';
 
 type Crossing = Schemas['Crossing'];
 
@@ -35,9 +36,9 @@ function NextStep({ crossing }: { crossing: Crossing }) {
   return (
     <div className={classes.next}>
       <p>
-        <b>{STEP[next.step]}</b>, {when}
+        <b>{stepName(next.step)}</b>, {when}
         {next.until && `, until ${said(new Date(next.until), now, zone)}`}.{' '}
-        <span className="soft">{next.say}</span>
+        <span className="soft">{tellAll(next.say)}</span>
       </p>
       {late && (
         <p className="warn">The stigma should be past by now. What was not done stays without pollen.</p>
@@ -51,8 +52,7 @@ function NextStep({ crossing }: { crossing: Crossing }) {
       )}
       {later.length > 0 && (
         <p className="small soft">
-          Then:{' '}
-          {later.map((d) => `${STEP[d.step].toLowerCase()} ${said(new Date(d.from), now, zone)}`).join('; ')}.
+          Then: {later.map((d) => `${stepWord(d.step)} ${said(new Date(d.from), now, zone)}`).join('; ')}.
         </p>
       )}
     </div>
@@ -74,10 +74,10 @@ function History({ crossing }: { crossing: Crossing }) {
           <span>
             {said(new Date(d.doneAt), now, zone)}:{' '}
             {d.skipped ? (
-              <>skipped: {STEP[d.kind].toLowerCase()}</>
+              <>skipped: {stepWord(d.kind)}</>
             ) : (
               <>
-                {plural(d.flowers, 'flower')} {STEP_DONE[d.kind]}
+                {plural(d.flowers, 'flower')} {stepDone(d.kind)}
               </>
             )}
             {d.note && <span className="soft">. {d.note}</span>}
@@ -85,7 +85,7 @@ function History({ crossing }: { crossing: Crossing }) {
           <Button
             size="compact-sm"
             variant="subtle"
-            aria-label={`Undo ${STEP[d.kind]} of ${crossing.label}`}
+            aria-label={`Undo ${stepName(d.kind)} of ${crossing.label}`}
             onClick={() => undo.submit(d)}
           >
             Undo
@@ -274,10 +274,10 @@ function Made({ all }: { all: Schemas['Crossings'] }) {
         <section className="card">
           <header>
             <h2>Wanted</h2>
-            <Link to="/mates/wishes">Change wanted crosses</Link>
+            <Link to="/mates/wanted">Change wanted crosses</Link>
           </header>
           {all.wanted.map((w) => (
-            <WantedRow key={w.wishId} wanted={w} />
+            <WantedRow key={w.crossRequestId} wanted={w} />
           ))}
         </section>
       )}

@@ -13,9 +13,9 @@ it('names a cross by its number once it has one', () => {
   expect(crossWords({ ...stop, cross: { ...stop.cross, label: '26-3' } })).toBe('cross 26-3, Harrow × Ember');
 });
 
-it('says how far a wish has come', () => {
-  const wish = {
-    wishId: 'w',
+it('says how far a crossRequest has come', () => {
+  const crossRequest = {
+    crossRequestId: 'w',
     motherId: 'h',
     mother: 'Harrow',
     fatherId: 'e',
@@ -27,8 +27,8 @@ it('says how far a wish has come', () => {
     more: 16,
     preparable: true,
   };
-  expect(wantedWords({ ...wish, seeds: 10 })).toBe(
+  expect(wantedWords({ ...crossRequest, seeds: 10 })).toBe(
     'for 10 seeds 5 of 24 flowers given pollen, 3 made ready or meant, 16 more wanted.',
   );
-  expect(wantedWords({ ...wish, ready: 0, more: 0 })).toBe('5 of 24 flowers given pollen.');
+  expect(wantedWords({ ...crossRequest, ready: 0, more: 0 })).toBe('5 of 24 flowers given pollen.');
 });

@@ -1,29 +1,19 @@
-import type { Schemas } from '../kit/api';
-import { plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { locale } from '../text/locale';
+import { plural } from '../format/time';
+import { t } from '../text/text';
 
 type Stop = Schemas['RoundStop'];
 export type Step = Stop['kind'];
 
-export const STEP: Record<Step, string> = {
-  THIN: 'Thin the cluster',
-  EMASCULATE: 'Take its own pollen away',
-  BAG: 'Bag',
-  POLLINATE: 'Give pollen',
-  POLLINATE_AGAIN: 'Give pollen once more',
-  REBAG: 'Bag again',
-  BAG_OFF: 'Take the bag off',
-};
+/** What is to be done, as a heading. */
+export const stepName = (step: Step): string => t(`step.${step}`);
+
+/** The same in the middle of a sentence. */
+export const stepWord = (step: Step): string => stepName(step).toLocaleLowerCase(locale());
 
 /** What has been done, for a message. */
-export const STEP_DONE: Record<Step, string> = {
-  THIN: 'thinned',
-  EMASCULATE: 'own pollen removed',
-  BAG: 'bagged',
-  POLLINATE: 'given pollen',
-  POLLINATE_AGAIN: 'given pollen once more',
-  REBAG: 'bagged again',
-  BAG_OFF: 'bag off',
-};
+export const stepDone = (step: Step): string => t(`step-done.${step}`);
 
 export const givesPollen = (kind: Step): boolean => kind === 'POLLINATE' || kind === 'POLLINATE_AGAIN';
 
@@ -31,11 +21,11 @@ export const givesPollen = (kind: Step): boolean => kind === 'POLLINATE' || kind
 export const crossWords = (stop: Stop): string =>
   stop.cross
     ? stop.cross.label
-      ? `cross ${stop.cross.label}, ${stop.varietyName} × ${stop.cross.father}`
-      : `for ${stop.varietyName} × ${stop.cross.father}`
+      ? t('cross.line', { label: stop.cross.label, mother: stop.varietyName, father: stop.cross.father })
+      : t('cross.for', { mother: stop.varietyName, father: stop.cross.father })
     : '';
 
-/** How far a wish has come. */
+/** How far a request has come. */
 export function wantedWords(w: Schemas['WantedCross']): string {
   const seeds = w.seeds === undefined ? '' : `for ${plural(w.seeds, 'seed')} `;
   const parts = [

@@ -1,6 +1,6 @@
 import { useElementSize } from '@mantine/hooks';
-import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
+import type { Schemas } from '../api/api';
+import { percent } from '../format/numbers';
 import { AsTable } from './AsTable';
 import classes from './Findings.module.css';
 

@@ -1,12 +1,12 @@
 import { Button, Checkbox, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { queries } from '../kit/queries';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { queries } from '../api/queries';
+import { plural } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { QUESTIONS } from './trial-words';
 import classes from './Findings.module.css';
 

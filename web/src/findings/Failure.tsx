@@ -1,10 +1,10 @@
 import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { percent, tied } from '../kit/numbers';
-import { queries, type OfSeason } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
+import type { Schemas } from '../api/api';
+import { percent, tied } from '../format/numbers';
+import { queries, type OfSeason } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
 import { FindingsTabs } from './FindingsTabs';
 import { IntervalRows } from './IntervalRows';
 import { SeasonChoice } from './SeasonChoice';

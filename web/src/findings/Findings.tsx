@@ -2,13 +2,13 @@ import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { inUnits, percent, tied } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries, type OfSeason } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural } from '../kit/time';
-import { Why } from '../kit/Why';
+import type { Schemas } from '../api/api';
+import { decimal, inUnits, percent, tied } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries, type OfSeason } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { plural } from '../format/time';
+import { Why } from '../ui/Why';
 import { Curves } from './Curves';
 import { FindingsTabs } from './FindingsTabs';
 import { IntervalRows } from './IntervalRows';
@@ -108,10 +108,10 @@ function HandCard({ of }: { of: Schemas['HandFinding'] }) {
       <IntervalRows rows={of.ways} label="How it was treated" />
       {of.ratio && (
         <p className="small">
-          By hand {of.ratio.value.toFixed(1)} times the share of nature, between {of.ratio.lower.toFixed(1)}{' '}
-          and {of.ratio.upper.toFixed(1)} times (Katz 1978)
+          By hand {decimal(of.ratio.value, 1)} times the share of nature, between {decimal(of.ratio.lower, 1)}{' '}
+          and {decimal(of.ratio.upper, 1)} times (Katz 1978)
           {of.pooled &&
-            `; each tree compared within itself, ${plural(of.trees, 'tree')}: ${of.pooled.value.toFixed(1)} times, ${of.pooled.lower.toFixed(1)} to ${of.pooled.upper.toFixed(1)} (Mantel and Haenszel 1959)`}
+            `; each tree compared within itself, ${plural(of.trees, 'tree')}: ${decimal(of.pooled.value, 1)} times, ${decimal(of.pooled.lower, 1)} to ${decimal(of.pooled.upper, 1)} (Mantel and Haenszel 1959)`}
           .
         </p>
       )}
@@ -188,7 +188,10 @@ function CausesCard({ of }: { of: OfSeason }) {
 }
 
 /** A mean with its interval, or what else is to be said of it. */
-const about = (mean: Schemas['Mean'], said: (n: number) => string = (n) => n.toFixed(n < 20 ? 1 : 0)) =>
+const about = (
+  mean: Schemas['MeanInterval'],
+  said: (n: number) => string = (n) => decimal(n, n < 20 ? 1 : 0),
+) =>
   `${said(mean.mean)}${mean.lower === undefined ? ' (one fruit)' : ` (${said(mean.lower)} to ${said(mean.upper!)})`}`;
 
 function FruitCard({ of }: { of: View }) {
@@ -270,7 +273,9 @@ function ToldCard({ of }: { of: View }) {
               <tr key={t.of}>
                 <td>{t.of}</td>
                 <td className="num">{t.flowers}</td>
-                <td className="num">{t.fruitsPerFlower?.toFixed(1) ?? 'not counted'}</td>
+                <td className="num">
+                  {t.fruitsPerFlower === undefined ? 'not counted' : decimal(t.fruitsPerFlower, 1)}
+                </td>
                 <td className="num">{rated(t.misshapen)}</td>
                 <td className="num">{rated(t.resting)}</td>
               </tr>

@@ -1,4 +1,4 @@
-import { Tabs } from '../kit/Tabs';
+import { Tabs } from '../ui/Tabs';
 
 const PAGES = [
   ['/findings', 'What the counts say'],

@@ -1,7 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
-import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
+import type { Schemas } from '../api/api';
+import { percent } from '../format/numbers';
 import { AsTable } from './AsTable';
 
 interface Row {

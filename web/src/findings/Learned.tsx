@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { basisWord, percent } from '../kit/numbers';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
+import type { Schemas } from '../api/api';
+import { basisWord, decimal, percent } from '../format/numbers';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
 import classes from './Findings.module.css';
 
 const STROKES: Record<string, string> = { FULL: 'many, all round', LIGHT: 'once in and out' };
@@ -60,7 +60,7 @@ function Tables({ of }: { of: Schemas['Learned'] }) {
               </td>
               <td className="num">as all</td>
               <td className="num">
-                <b>× {s.factor.toFixed(2)}</b>
+                <b>× {decimal(s.factor, 2)}</b>
               </td>
               <td className="num">–</td>
               <td className="num">

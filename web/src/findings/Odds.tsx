@@ -1,12 +1,13 @@
 import { useElementSize } from '@mantine/hooks';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { AsTable } from './AsTable';
+import { decimal } from '../format/numbers';
 
 const ROW = 40;
 const TICKS = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
 
 const times = (ratio: number): string =>
-  ratio >= 10 || ratio < 0.1 ? ratio.toPrecision(2) : ratio.toFixed(2);
+  ratio >= 10 || ratio < 0.1 ? ratio.toPrecision(2) : decimal(ratio, 2);
 
 /** Odds against the usual class, on an axis where half and double lie equally far from 1. */
 export function Odds({ of }: { of: Schemas['Causes'] }) {

@@ -1,14 +1,14 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { looksWaiting } from '../fruitset/fruit-words';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { useOutbox } from '../kit/outbox';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { useOutbox } from '../offline/outbox';
+import { plural } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import classes from './Findings.module.css';
 
 type Comparison = Schemas['Comparison'];

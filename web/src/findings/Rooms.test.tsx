@@ -1,7 +1,7 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { refusal, serve, show, tree } from '../test/screen';
 import { Failure } from './Failure';
 import { Learned } from './Learned';

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
-import type { Schemas } from '../kit/api';
-import type { OfSeason } from '../kit/queries';
+import type { Schemas } from '../api/api';
+import type { OfSeason } from '../api/queries';
 
 interface Props {
   seasons: Schemas['FindingSeason'][];

@@ -1,10 +1,10 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import type { Schemas } from '../kit/api';
-import { inUnits, percent, tied } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries, type OfSeason } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
+import type { Schemas } from '../api/api';
+import { inUnits, percent, tied } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries, type OfSeason } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
 import { FindingsTabs } from './FindingsTabs';
 import { IntervalRows } from './IntervalRows';
 import { SeasonChoice } from './SeasonChoice';

@@ -1,8 +1,8 @@
 import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../kit/api';
-import { queries } from '../kit/queries';
+import type { Schemas } from '../api/api';
+import { queries } from '../api/queries';
 import classes from './Findings.module.css';
 
 /** How many flowers each way needs, reckoned from what one expects. */

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../kit/api';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { plural } from '../format/time';
 import { ComparisonCard } from './ComparisonCard';
 import { DrawForm } from './DrawForm';
 import { FindingsTabs } from './FindingsTabs';

@@ -1,6 +1,6 @@
 import { screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { show } from '../test/screen';
 import { Curves } from './Curves';
 import { IntervalRows } from './IntervalRows';

@@ -1,4 +1,4 @@
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 
 type Question = Schemas['Comparison']['question'];
 

@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router';
-import type { OfSeason } from '../kit/queries';
+import type { OfSeason } from '../api/queries';
 
 /** The season and crop in the page's address, so that a page can be sent to somebody; the latest where nothing stands there. */
 export function useSeason(): [OfSeason, (of: OfSeason, more?: Record<string, string>) => void] {

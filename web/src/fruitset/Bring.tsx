@@ -1,11 +1,11 @@
 import { Button, FileButton, Progress, SegmentedControl } from '@mantine/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { refresh } from '../kit/client';
-import { ProblemError } from '../kit/problem';
-import type { Schemas } from '../kit/api';
-import { sendFile } from '../kit/send-file';
-import { plural } from '../kit/time';
+import { refresh } from '../api/client';
+import { ProblemError } from '../api/problem';
+import type { Schemas } from '../api/api';
+import { sendFile } from '../api/send-file';
+import { plural } from '../format/time';
 import { FruitTabs } from './FruitTabs';
 
 type Kind = 'pollinations' | 'looks';

@@ -1,7 +1,8 @@
-import { Counter } from '../kit/Counter';
-import { MeasureInput } from '../kit/MeasureInput';
+import { Counter } from '../form/Counter';
+import { MeasureInput } from '../form/MeasureInput';
 import type { Check } from './use-check';
 import classes from './FruitSet.module.css';
+import { t } from '../text/text';
 
 /** What else a look can tell; shut until it is wanted. */
 export function CheckDetails({ check }: { check: Check }) {
@@ -17,17 +18,17 @@ export function CheckDetails({ check }: { check: Check }) {
   });
   return (
     <details className={classes.more}>
-      <summary>More: thinned, mark gone, resting, fruits, shape, size</summary>
+      <summary>{t('detail.more')}</summary>
       <div className={classes.counters}>
-        <Counter label="thinned by hand" value={counts.thinned} onChange={check.set('thinned')} />
-        <Counter label="mark gone" value={counts.lost} onChange={check.set('lost')} />
-        <Counter label="resting, alive" {...seen('resting')} />
-        <Counter label="fruits in all" {...seen('fruits')} />
-        <Counter label="whole" {...seen('whole')} />
-        <Counter label="one-sided" {...seen('oneSided')} />
-        <Counter label="crooked" {...seen('crooked')} />
+        <Counter label={t('detail.thinned')} value={counts.thinned} onChange={check.set('thinned')} />
+        <Counter label={t('check.mark-gone')} value={counts.lost} onChange={check.set('lost')} />
+        <Counter label={t('detail.resting')} {...seen('resting')} />
+        <Counter label={t('detail.fruits')} {...seen('fruits')} />
+        <Counter label={t('detail.whole')} {...seen('whole')} />
+        <Counter label={t('detail.one-sided')} {...seen('oneSided')} />
+        <Counter label={t('detail.crooked')} {...seen('crooked')} />
         <MeasureInput
-          label="Typical size"
+          label={t('detail.size')}
           of="length"
           value={detail.sizeMm}
           w={130}
@@ -38,10 +39,7 @@ export function CheckDetails({ check }: { check: Check }) {
           }}
         />
       </div>
-      <p className="small soft">
-        Dropped: it held at a look before and fell by itself; that is no failure. A fruitlet that rests
-        without growing is alive: count it as taken. One taken off had taken.
-      </p>
+      <p className="small soft">{t('detail.help')}</p>
     </details>
   );
 }

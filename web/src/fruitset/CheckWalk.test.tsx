@@ -1,9 +1,9 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
-import { client } from '../kit/client';
-import { store } from '../kit/store';
+import type { Schemas } from '../api/api';
+import { client } from '../api/client';
+import { store } from '../offline/store';
 import { fruitRow } from '../test/samples';
 import { refusal, serve, show, SILENCE } from '../test/screen';
 import { CheckWalk } from './CheckWalk';

@@ -3,15 +3,16 @@ import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { FieldHead } from '../kit/FieldHead';
-import { KeptLine } from '../kit/KeptLine';
-import { useNightMode } from '../kit/night';
-import { useOutbox } from '../kit/outbox';
-import { Question } from '../kit/Question';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { calendarDay, plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { FieldHead } from '../ui/FieldHead';
+import { KeptLine } from '../offline/KeptLine';
+import { useNightMode } from '../ui/night';
+import { useOutbox } from '../offline/outbox';
+import { Question } from '../form/Question';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { calendarDay } from '../format/time';
+import { placeWords } from '../text/place-words';
 import { CheckDetails } from './CheckDetails';
 import {
   counted,
@@ -25,27 +26,24 @@ import {
 } from './fruit-words';
 import { useCheck } from './use-check';
 import classes from './CheckWalk.module.css';
+import { count, phrase, t } from '../text/text';
 
 type Row = Schemas['FruitSetRow'];
 
 /** How often one looks what others did meanwhile. */
 const LOOK_MS = 5_000;
 
-const KINDS = [
-  ['taken', 'set', 'holds: green, or swelling'],
-  ['failed', 'failed', 'browning, shrivelled or gone'],
-  ['unknown', 'not yet known', 'too early: do not pull'],
-] as const;
-const DROPPED = ['dropped', 'dropped', 'held last time, fell by itself'] as const;
+const KINDS = ['taken', 'failed', 'unknown'] as const;
 
 /** What a look can find there. */
-const kinds = (row: Row) => (mayHaveDropped(row) ? [...KINDS.slice(0, 2), DROPPED, KINDS[2]] : KINDS);
+const kinds = (row: Row) =>
+  mayHaveDropped(row) ? (['taken', 'failed', 'dropped', 'unknown'] as const) : KINDS;
 
 /** One flower: one tap. */
 function OneFlower({ check, row }: { check: ReturnType<typeof useCheck>; row: Row }) {
   return (
     <div className={classes.taps}>
-      {kinds(row).map(([key, name, sign]) => (
+      {kinds(row).map((key) => (
         <button
           key={key}
           type="button"
@@ -53,13 +51,13 @@ function OneFlower({ check, row }: { check: ReturnType<typeof useCheck>; row: Ro
           disabled={check.form.busy}
           onClick={() => check.save({ ...NO_COUNTS, [key]: 1 })}
         >
-          <b>{name}</b>
-          <span>{sign}</span>
+          <b>{t(`found.${key}`)}</b>
+          <span>{t(`found-sign.${key}`)}</span>
         </button>
       ))}
       <button type="button" disabled={check.form.busy} onClick={() => check.save({ ...NO_COUNTS, lost: 1 })}>
-        <b>mark gone</b>
-        <span>cannot be known</span>
+        <b>{t('check.mark-gone')}</b>
+        <span>{t('check.cannot-know')}</span>
       </button>
     </div>
   );
@@ -71,11 +69,11 @@ function Several({ check, row }: { check: ReturnType<typeof useCheck>; row: Row 
   const left = flowers - counted(check.counts);
   return (
     <div className={classes.rows}>
-      {kinds(row).map(([key, name, sign]) => (
+      {kinds(row).map((key) => (
         <div key={key} className={classes.row}>
           <button
             type="button"
-            aria-label={`${name}: one less`}
+            aria-label={t('do.one-less-of', { label: t(`found.${key}`) })}
             onClick={() => check.set(key)(Math.max(0, check.counts[key] - 1))}
           >
             −
@@ -84,17 +82,17 @@ function Several({ check, row }: { check: ReturnType<typeof useCheck>; row: Row 
             type="button"
             className={classes.name}
             disabled={left <= 0}
-            aria-label={`${name}: all that are left`}
+            aria-label={t('check.all-left', { label: t(`found.${key}`) })}
             onClick={() => check.set(key)(check.counts[key] + Math.max(0, left))}
           >
             <b data-count={key}>{check.counts[key]}</b>
             <span>
-              {name} <i>{sign}</i>
+              {t(`found.${key}`)} <i>{t(`found-sign.${key}`)}</i>
             </span>
           </button>
           <button
             type="button"
-            aria-label={`${name}: one more`}
+            aria-label={t('do.one-more-of', { label: t(`found.${key}`) })}
             onClick={() => check.set(key)(check.counts[key] + 1)}
           >
             +
@@ -115,14 +113,19 @@ function Card({ row, last, next }: { row: Row; last: boolean; next: () => void }
     <>
       <section className={classes.card} data-tree={p.treeName}>
         <div className={classes.where}>
-          <b>{p.treeName}</b> · {row.block && `${row.block}, `}row {row.row}, place {row.position}
+          <b>{p.treeName}</b> · {placeWords(row)}
         </div>
-        <div className={classes.what}>{marks || 'no mark written down'}</div>
+        <div className={classes.what}>{marks || t('check.no-mark')}</div>
         <p>
-          {plural(p.flowers, 'flower')} {doneWords(p)}, {calendarDay(row.pollinatedOn)}
+          {count('flower', p.flowers)} {doneWords(p)}, {calendarDay(row.pollinatedOn)}
         </p>
         <p className={classes.soft}>
-          {row.due?.name}, day {row.due?.day}: {row.due?.lookFor}
+          {row.due &&
+            t('check.due', {
+              name: phrase(row.due.name),
+              day: row.due.day,
+              what: phrase(row.due.lookFor),
+            })}
         </p>
         {before && <p className={classes.soft}>{before}</p>}
         {p.flowers > 1 && <CheckDetails check={check} />}
@@ -135,15 +138,15 @@ function Card({ row, last, next }: { row: Row; last: boolean; next: () => void }
       {p.flowers === 1 ? <OneFlower check={check} row={row} /> : <Several check={check} row={row} />}
       <footer className={classes.bar}>
         <Button size="lg" variant="outline" mr="auto" onClick={next} disabled={check.form.busy}>
-          {last ? 'Skip, end' : 'Skip'}
+          {last ? t('do.skip-end') : t('do.skip')}
         </Button>
         {p.flowers > 1 && (
           <>
             <span className={n > p.flowers ? classes.over : classes.left}>
-              {n > p.flowers ? leftWords(p.flowers, check.counts) : `${n} of ${p.flowers}`}
+              {n > p.flowers ? leftWords(p.flowers, check.counts) : t('check.n-of', { n, of: p.flowers })}
             </span>
             <Button size="lg" disabled={n === 0} loading={check.form.busy} onClick={() => check.save()}>
-              Done
+              {t('do.done')}
             </Button>
           </>
         )}
@@ -161,11 +164,11 @@ function Looked({ row, next }: { row: Row; next: () => void }) {
         <div className={classes.where}>
           <b>{row.pollination.treeName}</b>
         </div>
-        <p>Somebody has checked here already; {lastWords(row)}.</p>
+        <p>{t('check.somebody', { found: lastWords(row) })}</p>
       </section>
       <footer className={classes.bar}>
         <Button size="lg" ml="auto" onClick={next}>
-          Go on
+          {t('do.go-on')}
         </Button>
       </footer>
     </>
@@ -188,12 +191,12 @@ function Walking({ start, now, walk }: { start: Row[]; now: Row[]; walk: string 
     <div className={classes.page}>
       <FieldHead
         back={back}
-        backLabel={walk ? 'Back to the walk' : 'Back to the checks'}
-        title={stop ? `Check ${at + 1} of ${stops.length}` : 'All checked'}
+        backLabel={walk ? t('check.to-walk') : t('check.to-checks')}
+        title={stop ? t('check.n', { n: at + 1, of: stops.length }) : t('check.all')}
       >
         <KeptLine className={classes.kept} />
         <button type="button" onClick={toggleNight} aria-pressed={night}>
-          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
+          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? t('do.day') : t('do.night')}
         </button>
       </FieldHead>
       {stop && elsewhere && <Looked key={at} row={fresh} next={next} />}
@@ -201,21 +204,21 @@ function Walking({ start, now, walk }: { start: Row[]; now: Row[]; walk: string 
       {!stop && (
         <div style={{ padding: 16 }}>
           <Empty
-            title={stops.length === 0 ? 'No check is due now' : 'That was the last one'}
+            title={stops.length === 0 ? t('check.none-due') : t('check.last')}
             action={
               <div className="line" style={{ justifyContent: 'center' }}>
                 {stops.length > 0 && (
                   <Button variant="outline" onClick={() => setAt(stops.length - 1)}>
-                    Back one
+                    {t('check.back-one')}
                   </Button>
                 )}
                 <Button component={Link} to={back}>
-                  {walk ? 'Back to the walk' : 'To the list'}
+                  {walk ? t('check.to-walk') : t('check.to-list')}
                 </Button>
               </div>
             }
           >
-            What is not yet known comes back by itself.
+            {t('check.comes-back')}
           </Empty>
         </div>
       )}

@@ -1,17 +1,17 @@
 import { Autocomplete, Button, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { Counter } from '../kit/Counter';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { dayAndClock, plural } from '../kit/time';
-import { TimeField } from '../kit/TimeField';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { Counter } from '../form/Counter';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { dayAndClock, plural } from '../format/time';
+import { TimeField } from '../form/TimeField';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { FruitTabs } from './FruitTabs';
 import classes from './FruitSet.module.css';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { fruitRow } from '../test/samples';
 import { counted, doneWords, lastWords, leftWords, looksWaiting, markWords, NO_COUNTS } from './fruit-words';
 

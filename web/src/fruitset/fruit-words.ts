@@ -1,6 +1,6 @@
-import type { Schemas } from '../kit/api';
-import type { Outgoing } from '../kit/store';
-import { plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import type { Outgoing } from '../offline/store';
+import { phrase, t } from '../text/text';
 
 type Row = Schemas['FruitSetRow'];
 
@@ -22,20 +22,20 @@ export const counted = (c: Counts): number => c.taken + c.failed + c.dropped + c
 export function lastWords(row: Row): string | undefined {
   const last = row.checks.at(-1);
   if (!last) return undefined;
-  const parts = [`${last.taken} set`, `${last.failed} failed`];
-  if (last.dropped) parts.push(`${last.dropped} dropped`);
-  if (last.unknown) parts.push(`${last.unknown} not yet known`);
-  if (last.thinned) parts.push(`${last.thinned} thinned`);
-  return `last check: ${parts.join(', ')}`;
+  const parts = [t('found-n.set', { n: last.taken }), t('found-n.failed', { n: last.failed })];
+  if (last.dropped) parts.push(t('found-n.dropped', { n: last.dropped }));
+  if (last.unknown) parts.push(t('found-n.unknown', { n: last.unknown }));
+  if (last.thinned) parts.push(t('found-n.thinned', { n: last.thinned }));
+  return t('check.last-found', { list: parts.join(', ') });
 }
 
 /** How the counts stand to the flowers that were done. */
 export function leftWords(flowers: number, counts: Counts): string {
   const left = flowers - counted(counts);
-  if (left < 0) return `${-left} more than the ${plural(flowers, 'flower')} that were done`;
-  if (left === flowers) return `${plural(flowers, 'flower')} to look for`;
-  if (left === 0) return flowers === 1 ? 'that is the one' : `all ${flowers} flowers accounted for`;
-  return `${plural(left, 'flower')} of ${flowers} not found; they count neither way`;
+  if (left < 0) return t('check.too-many', { n: -left, flowers });
+  if (left === flowers) return t('check.to-look-for', { n: flowers });
+  if (left === 0) return t('check.all-found', { n: flowers });
+  return t('check.not-found', { n: left, of: flowers });
 }
 
 /** Only what held at an earlier look can have dropped since. */
@@ -44,12 +44,14 @@ export const mayHaveDropped = (row: Row): boolean => row.checks.some((c) => c.ta
 /** What was done: with whose pollen, or nothing. */
 export function doneWords(p: Row['pollination']): string {
   if (p.how.treatment !== 'HAND') return p.lotCode;
-  return `with ${p.lotCode} ${p.pollenParent}`;
+  return t('check.with', { jar: p.lotCode, father: p.pollenParent });
 }
 
 /** Where to find them: mark, colour, number. */
 export const markWords = (p: Row['pollination']): string =>
-  [p.crossLabel && `cross ${p.crossLabel}`, p.mark, p.colour, p.tag].filter(Boolean).join(', ');
+  [p.crossLabel && t('check.cross', { label: p.crossLabel }), p.mark && phrase(p.mark), p.colour, p.tag]
+    .filter(Boolean)
+    .join(', ');
 
 /** Pollinations whose check waits on this device. */
 export const looksWaiting = (outbox: Outgoing[]): Set<string> =>

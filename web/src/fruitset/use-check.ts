@@ -1,11 +1,12 @@
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { NO_COUNTS, type Counts } from './fruit-words';
+import { t, type MessageKey } from '../text/text';
 
 /** One look at the flowers of a pollination: what is counted, and the sending of it, with or without a connection. */
 export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
@@ -28,13 +29,15 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
       answer(api.PUT('/api/checks/{id}', { params: { path: { id } }, body: { ...body(given), confirmed } })),
     ['taken', 'failed', 'unknown', 'checkedAt', 'note'],
     (check) => {
-      doneWithUndo(`${p.treeName}: ${check.taken} set, ${check.failed} failed.`, () =>
-        answer(
-          api.POST('/api/checks/{id}/void', {
-            params: { path: { id: check.id } },
-            body: { version: check.version, reason: 'undone right after saving' },
-          }),
-        ),
+      doneWithUndo(
+        `${t('check.result', { tree: p.treeName, set: check.taken, failed: check.failed })}.`,
+        () =>
+          answer(
+            api.POST('/api/checks/{id}/void', {
+              params: { path: { id: check.id } },
+              body: { version: check.version, reason: 'undone right after saving' },
+            }),
+          ),
       );
       done();
     },
@@ -44,22 +47,22 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
         method: 'PUT',
         path: `/api/checks/${id}`,
         body: { ...body(given), confirmed: ['petals-still-on'] },
-        label: `${p.treeName}: check, ${given.taken} set, ${given.failed} failed`,
+        label: t('check.result', { tree: p.treeName, set: given.taken, failed: given.failed }),
         account: session.accountId,
       }),
       kept: () => {
-        sayKept(`${p.treeName}: check.`);
+        sayKept(t('check.kept', { tree: p.treeName }));
         done();
       },
     },
   );
   const error =
-    form.errorFor('taken', 'Set') ??
-    form.errorFor('failed', 'Failed') ??
-    form.errorFor('unknown', 'Not yet known') ??
+    form.errorFor('taken', t('field.set')) ??
+    form.errorFor('failed', t('field.failed')) ??
+    form.errorFor('unknown', t('field.unknown')) ??
     form.problems
       .filter((f) => f.field.startsWith('detail.'))
-      .map((f) => `${DETAIL[f.field] ?? f.field} ${f.message}`)[0];
+      .map((f) => `${detailName(f.field)} ${f.message}`)[0];
   return {
     counts,
     setCounts,
@@ -79,11 +82,13 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
 
 export type Check = ReturnType<typeof useCheck>;
 
-const DETAIL: Record<string, string> = {
-  'detail.resting': 'Resting',
-  'detail.fruits': 'Fruits',
-  'detail.whole': 'Whole',
-  'detail.oneSided': 'One-sided',
-  'detail.crooked': 'Crooked',
-  'detail.sizeMm': 'Size',
+const DETAIL: Record<string, MessageKey> = {
+  'detail.resting': 'detail.resting',
+  'detail.fruits': 'detail.fruits',
+  'detail.whole': 'detail.whole',
+  'detail.oneSided': 'detail.one-sided',
+  'detail.crooked': 'detail.crooked',
+  'detail.sizeMm': 'detail.size',
 };
+
+const detailName = (field: string): string => (DETAIL[field] ? t(DETAIL[field]) : field);

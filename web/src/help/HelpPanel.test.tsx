@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
@@ -21,6 +22,25 @@ describe('help', () => {
     expect(helpAt('/pollen')).toBe(HELP['/pollen']);
     expect(helpAt('/pollen/jar/0193')).toBe(HELP['/pollen/jar/:lot']);
     expect(helpAt('/nowhere')).toBeUndefined();
+  });
+
+  it('is in Spanish wherever the page is', () => {
+    const spanish = JSON.parse(readFileSync('../messages/phrases.es.json', 'utf8')) as Record<string, string>;
+    const english = [
+      '/',
+      '/round',
+      '/round/walk/:walk',
+      '/bloom/read/:tree',
+      '/bloom/key',
+      '/pollen/collect',
+      '/fruit-set/walk',
+      '/orchard/map',
+    ]
+      .map((page) => HELP[page]!)
+      .flatMap((h) => [h.purpose, ...h.steps]);
+    expect(
+      [...english, ...Object.keys(WORDS), ...Object.values(WORDS)].filter((text) => !spanish[text]),
+    ).toEqual([]);
   });
 
   it('opens by the question mark, names the words of the page and finds others', async () => {

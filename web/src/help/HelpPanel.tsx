@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { matchPath, useLocation } from 'react-router';
 import { HELP } from './pages';
 import classes from './HelpPanel.module.css';
+import { phrase, t } from '../text/text';
 import { WORDS, type Word } from './words';
 
 /** Help of the page at an address; undefined where it has none. */
@@ -16,8 +17,8 @@ function Meaning({ words }: { words: readonly Word[] }) {
     <dl className={classes.words}>
       {words.map((w) => (
         <div key={w}>
-          <dt>{w}</dt>
-          <dd>{WORDS[w]}</dd>
+          <dt>{phrase(w)}</dt>
+          <dd>{phrase(WORDS[w])}</dd>
         </div>
       ))}
     </dl>
@@ -27,19 +28,19 @@ function Meaning({ words }: { words: readonly Word[] }) {
 /** All words, found by what they or their meaning hold. */
 function AllWords() {
   const [sought, setSought] = useState('');
-  const all = (Object.keys(WORDS) as Word[]).sort((a, b) => a.localeCompare(b));
+  const all = (Object.keys(WORDS) as Word[]).sort((a, b) => phrase(a).localeCompare(phrase(b)));
   const needle = sought.trim().toLowerCase();
-  const found = all.filter((w) => `${w} ${WORDS[w]}`.toLowerCase().includes(needle));
+  const found = all.filter((w) => `${phrase(w)} ${phrase(WORDS[w])}`.toLowerCase().includes(needle));
   return (
     <details className={classes.all}>
-      <summary>All words</summary>
+      <summary>{t('help.all-words')}</summary>
       <TextInput
-        label="Find a word"
+        label={t('help.find')}
         value={sought}
         onChange={(e) => setSought(e.currentTarget.value)}
         my={10}
       />
-      {found.length === 0 ? <p className="soft">No word like that.</p> : <Meaning words={found} />}
+      {found.length === 0 ? <p className="soft">{t('help.no-word')}</p> : <Meaning words={found} />}
     </details>
   );
 }
@@ -52,22 +53,22 @@ export function HelpPanel({ close }: { close: () => void }) {
       opened
       onClose={close}
       position="right"
-      title="About this page"
-      closeButtonProps={{ 'aria-label': 'Close' }}
+      title={t('help.title')}
+      closeButtonProps={{ 'aria-label': t('do.close') }}
       overlayProps={{ backgroundOpacity: 0.25 }}
       classNames={{ content: classes.panel!, header: classes.panel!, close: classes.panel! }}
     >
       {help && (
         <>
-          <p className={classes.purpose}>{help.purpose}</p>
+          <p className={classes.purpose}>{phrase(help.purpose)}</p>
           <ul className={classes.steps}>
             {help.steps.map((s) => (
-              <li key={s}>{s}</li>
+              <li key={s}>{phrase(s)}</li>
             ))}
           </ul>
           {help.words.length > 0 && (
             <>
-              <h3>Words on it</h3>
+              <h3>{t('help.words')}</h3>
               <Meaning words={help.words} />
             </>
           )}

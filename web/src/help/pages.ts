@@ -105,7 +105,7 @@ export const HELP: Record<string, Help> = {
     steps: ['Rows are mothers, columns are fathers.', 'Press a field to read why, and how sure that is.'],
     words: ['mother', 'father', 'fits', 'S alleles', 'bloom overlap'],
   },
-  '/mates/wishes': {
+  '/mates/wanted': {
     purpose: 'Which crosses do I want to make?',
     steps: ['Name mother, father and the number of flowers.', 'The plan keeps both for it.'],
     words: ['wanted cross', 'cross', 'mother', 'father'],
@@ -208,6 +208,15 @@ export const HELP: Record<string, Help> = {
     purpose: 'Which varieties and trees there are, and where.',
     steps: ['Add varieties first, then their trees.', 'Place and time zone decide sun and hours.'],
     words: ['mother', 'S alleles', 'typical day'],
+  },
+  '/orchard/map': {
+    purpose: 'Where does each tree stand, and what hangs on it?',
+    steps: [
+      'Press a tree on the map or in the list to see it.',
+      'Stand at a tree and press “I stand at this tree”: two trees of a block put all its rows in place.',
+      'Move the hour to see which trees are female and which shed pollen then.',
+    ],
+    words: ['female', 'male', 'visit', 'stop', 'check'],
   },
   '/crops': {
     purpose: 'What is known of each crop.',

@@ -1,11 +1,11 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { serve, show } from '../test/screen';
 import { MOST_SHOWN, shown } from './mate-words';
 import { Mates } from './Mates';
-import { Wishes } from './Wishes';
+import { CrossRequests } from './CrossRequests';
 
 const party = (varietyId: string, name: string): Schemas['MatesParty'] => ({
   varietyId,
@@ -71,7 +71,7 @@ describe('mates', () => {
       },
       'GET /api/mates/pair': pair,
       'GET /api/trees': [],
-      'PUT /api/wishes/*': { mother: 'Ember', father: 'Harrow', version: 0 },
+      'PUT /api/cross-requests/*': { mother: 'Ember', father: 'Harrow', version: 0 },
     });
     show(<Mates />);
     expect(await screen.findByText(/Harrow \(S7 S9\) cannot be a seedling of Ember/)).toBeVisible();
@@ -83,14 +83,14 @@ describe('mates', () => {
     expect(screen.getByText(/must be kept 12 days/)).toBeVisible();
     expect(screen.getByText(/18 of 40 flowers of this cross set/)).toBeVisible();
     await userEvent.click(screen.getByText('Plan it'));
-    await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/mates/wishes'));
+    await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/mates/wanted'));
     expect(sent[0]!.body).toEqual({ motherId: 'e', fatherId: 'h', flowers: 20, priority: 1 });
   });
 
   it('says when to collect, how to keep and how much to set aside', async () => {
     const keeping = { first: 0.7, firstLow: 0.6, firstHigh: 0.8, lastLow: 0.5, lastHigh: 0.7 };
     serve({
-      'GET /api/wishes': [
+      'GET /api/cross-requests': [
         {
           id: 'w',
           motherId: 'e',
@@ -119,7 +119,7 @@ describe('mates', () => {
         },
       ],
     });
-    show(<Wishes />);
+    show(<CrossRequests />);
     const plan = await screen.findByText(/Collect Harrow from Wed 9 Sept? to Sat 12 Sept?: 18 flowers/);
     expect(plan).toHaveTextContent('then freezer. Set aside 57 doses for 40 flowers of Ember');
     expect(screen.getByText('no use')).toBeVisible();
@@ -127,7 +127,7 @@ describe('mates', () => {
 
   it('turns seeds into flowers, says why, and changes what is wanted', async () => {
     const sent = serve({
-      'GET /api/wishes': [
+      'GET /api/cross-requests': [
         {
           id: 'w',
           motherId: 'e',
@@ -145,9 +145,9 @@ describe('mates', () => {
           version: 3,
         },
       ],
-      'PUT /api/wishes/w': {},
+      'PUT /api/cross-requests/w': {},
     });
-    show(<Wishes />);
+    show(<CrossRequests />);
     await userEvent.click(await screen.findByText('42 flowers for 10 seeds'));
     expect(await screen.findByText('To be 90 % sure of 10 seeds.')).toBeVisible();
     expect(screen.getByText(/before others/)).toBeVisible();

@@ -1,8 +1,8 @@
-import { Tabs } from '../kit/Tabs';
+import { Tabs } from '../ui/Tabs';
 
 const PAGES = [
   ['/mates', 'Who fits whom'],
-  ['/mates/wishes', 'Crosses wanted'],
+  ['/mates/wanted', 'Crosses wanted'],
 ] as const;
 
 /** The pages of the room. */

@@ -2,41 +2,41 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { percent } from '../kit/numbers';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
-import { Verdict } from '../kit/Verdict';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { percent } from '../format/numbers';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+import { plural } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
+import { Verdict } from '../ui/Verdict';
 import { bloomWords } from './mate-words';
-import { WishFields, wished, type WishDraft } from './WishFields';
+import { CrossRequestFields, requested, type CrossRequestDraft } from './CrossRequestFields';
 
-function Wish({ pair }: { pair: Schemas['MatesPair'] }) {
+function CrossRequest({ pair }: { pair: Schemas['MatesPair'] }) {
   const navigate = useNavigate();
   const [id] = useState(newId);
-  const [draft, setDraft] = useState<WishDraft>({ flowers: 20, seeds: '', priority: '1' });
+  const [draft, setDraft] = useState<CrossRequestDraft>({ flowers: 20, seeds: '', priority: '1' });
   const form = useSubmit(
     () =>
       answer(
-        api.PUT('/api/wishes/{id}', {
+        api.PUT('/api/cross-requests/{id}', {
           params: { path: { id } },
-          body: { motherId: pair.motherId, fatherId: pair.fatherId, ...wished(draft) },
+          body: { motherId: pair.motherId, fatherId: pair.fatherId, ...requested(draft) },
         }),
       ),
     ['flowers', 'seeds', 'fatherId'],
-    (wish) => {
-      doneWithUndo(`${wish.father} on ${wish.mother} is wanted.`, () =>
+    (crossRequest) => {
+      doneWithUndo(`${crossRequest.father} on ${crossRequest.mother} is wanted.`, () =>
         answer(
-          api.POST('/api/wishes/{id}/void', {
+          api.POST('/api/cross-requests/{id}/void', {
             params: { path: { id } },
-            body: { version: wish.version, reason: 'undone right after saving' },
+            body: { version: crossRequest.version, reason: 'undone right after saving' },
           }),
         ),
       );
-      void navigate('/mates/wishes');
+      void navigate('/mates/wanted');
     },
   );
   return (
@@ -48,7 +48,7 @@ function Wish({ pair }: { pair: Schemas['MatesPair'] }) {
         form.submit(undefined);
       }}
     >
-      <WishFields draft={draft} set={setDraft} errorFor={form.errorFor} />
+      <CrossRequestFields draft={draft} set={setDraft} errorFor={form.errorFor} />
       <Button type="submit" variant="outline" loading={form.busy}>
         Plan it
       </Button>
@@ -104,7 +104,7 @@ export function PairCard({ mother, father }: { mother: string; father: string })
               ))}
             </p>
           )}
-          {p.answer.verdict !== 'NO' && <Wish key={mother + father} pair={p} />}
+          {p.answer.verdict !== 'NO' && <CrossRequest key={mother + father} pair={p} />}
         </section>
       )}
     </Loaded>

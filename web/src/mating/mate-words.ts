@@ -1,5 +1,5 @@
-import type { Schemas } from '../kit/api';
-import { calendarDay, plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { calendarDay, plural } from '../format/time';
 
 export type Answer = Schemas['MatesAnswer']['verdict'];
 

@@ -1,6 +1,7 @@
 import { Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { queries } from '../kit/queries';
+import { queries } from '../api/queries';
+import { t } from '../text/text';
 
 /** The crop of a variety, among those that have a sheet. */
 export function CropSelect({
@@ -17,15 +18,15 @@ export function CropSelect({
   const { data: crops = [] } = useQuery(queries.crops());
   return (
     <Select
-      label="Crop"
+      label={t('first.crop')}
       data={crops.map((c) => ({ value: c.key, label: c.name }))}
       value={value}
       onChange={onChange}
       allowDeselect={false}
       disabled={disabled}
       searchable
-      placeholder="choose a crop"
-      nothingFoundMessage="no sheet for that yet"
+      placeholder={t('crop.choose')}
+      nothingFoundMessage={t('crop.no-sheet')}
       error={error}
     />
   );

@@ -1,13 +1,15 @@
 import { Button, NumberInput } from '@mantine/core';
-import { answer, api } from '../kit/api';
-import { toCelsius, toFahrenheit } from '../kit/numbers';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api } from '../api/api';
+import { toCelsius, toFahrenheit } from '../format/numbers';
+import { useSubmit } from '../form/use-submit';
 import type { OrchardDraft } from './OrchardFields';
 import classes from './Months.module.css';
+import { locale } from '../text/locale';
 
-const NAMES = Array.from({ length: 12 }, (_, m) =>
-  new Date(Date.UTC(2001, m, 15)).toLocaleDateString('en-GB', { month: 'long', timeZone: 'UTC' }),
-);
+const monthNames = () =>
+  Array.from({ length: 12 }, (_, m) =>
+    new Date(Date.UTC(2001, m, 15)).toLocaleDateString(locale(), { month: 'long', timeZone: 'UTC' }),
+  );
 
 /** Ordinary days month by month, in the place of the one; guessed at first, then mended. */
 export function Months({
@@ -67,16 +69,16 @@ export function Months({
             <span className="small soft">lowest, {metric ? '°C' : '°F'}</span>
             <span className="small soft">highest, {metric ? '°C' : '°F'}</span>
             {value.months.map((m, i) => (
-              <Month key={NAMES[i]} name={NAMES[i]!}>
+              <Month key={monthNames()[i]} name={monthNames()[i]!}>
                 <NumberInput
-                  aria-label={`lowest in ${NAMES[i]}`}
+                  aria-label={`lowest in ${monthNames()[i]}`}
                   value={m.low}
                   onChange={(v) => set(i, 'low', v)}
                   error={errorFor(`usualMonths[${i}].minimumC`, 'Lowest')}
                   hideControls
                 />
                 <NumberInput
-                  aria-label={`highest in ${NAMES[i]}`}
+                  aria-label={`highest in ${monthNames()[i]}`}
                   value={m.high}
                   onChange={(v) => set(i, 'high', v)}
                   error={errorFor(`usualMonths[${i}].maximumC`, 'Highest')}

@@ -1,12 +1,13 @@
 import { Anchor, Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { calendarDate, plural } from '../format/time';
+import { useSubmit } from '../form/use-submit';
+import { OrchardTabs } from './OrchardTabs';
 import { Months } from './Months';
 import { draftOf, OrchardFields, orchardBody } from './OrchardFields';
 import { TreeForm } from './TreeForm';
@@ -118,7 +119,7 @@ function Trees({ trees, varieties }: { trees: Schemas['TreeView'][]; varieties: 
                   <td>{t.block || '–'}</td>
                   <td className="num">{t.row}</td>
                   <td className="num">{t.position}</td>
-                  <td>{t.plantedOn ?? 'not known'}</td>
+                  <td>{t.plantedOn ? calendarDate(t.plantedOn) : 'not known'}</td>
                   <td className="num">
                     <Button
                       size="compact-sm"
@@ -158,6 +159,7 @@ export function Orchard() {
         <Loaded of={trees}>
           {(all) => (
             <>
+              <OrchardTabs />
               <h1>
                 {orchard.name}: {plural(all.length, 'tree')} of {known.length}{' '}
                 {known.length === 1 ? 'variety' : 'varieties'}

@@ -1,8 +1,8 @@
 import { Button, NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
 import { useEffect, useRef } from 'react';
-import type { Schemas } from '../kit/api';
-import { toCelsius, toFahrenheit, type Units } from '../kit/numbers';
-import { useSubmit } from '../kit/use-submit';
+import type { Schemas } from '../api/api';
+import { toCelsius, toFahrenheit, type Units } from '../format/numbers';
+import { useSubmit } from '../form/use-submit';
 import { canAskDevice, devicePlace, useGuessedWeather } from './first-place';
 
 /** An orchard while it is typed: numbers may still be empty. Temperatures in the units chosen. */

@@ -1,8 +1,9 @@
 import { Button, Modal, NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { DateField } from '../form/TimeField';
+import { useSubmit } from '../form/use-submit';
 
 interface Props {
   editing: Schemas['TreeView'] | 'new' | undefined;
@@ -86,11 +87,10 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
             error={form.errorFor('position', 'Place')}
           />
         </div>
-        <TextInput
+        <DateField
           label="Planted on (if known)"
-          type="date"
           value={draft.plantedOn}
-          onChange={(e) => set({ plantedOn: e.currentTarget.value })}
+          onChange={(plantedOn) => set({ plantedOn })}
           error={form.errorFor('plantedOn', 'Planting date')}
         />
         {form.general && <p className="note bad">{form.general}</p>}

@@ -2,7 +2,7 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import { refusal, serve, sheet, show, type Server } from '../test/screen';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { VarietyForm } from './VarietyForm';
 
 const apple = {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { toFahrenheit } from '../kit/numbers';
+import { answer, api, type Schemas } from '../api/api';
+import { toFahrenheit } from '../format/numbers';
 import type { OrchardDraft } from './OrchardFields';
 
 /** Four decimals of a degree are eleven metres: enough for sun and weather. */

@@ -1,10 +1,10 @@
 import { Button, CopyButton, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { queries } from '../kit/queries';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { queries } from '../api/queries';
+import { useSubmit } from '../form/use-submit';
 
 /** Addresses for calendar programs. */
 export function CalendarCard() {

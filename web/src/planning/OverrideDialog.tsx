@@ -1,13 +1,13 @@
 import { Button, Modal } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { aboutFruits } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { TimeField } from '../kit/TimeField';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { aboutFruits, decimal } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { TimeField } from '../form/TimeField';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { overrideWords } from './plan-words';
 
 type Request = Schemas['PlanOverrideRequest'];
@@ -43,7 +43,7 @@ function Cost({ of }: { of: Request }) {
         <>
           <b>Costs about {aboutFruits(lost)}</b>:{' '}
           <span className="soft">
-            {then.toFixed(1)} in place of {now.toFixed(1)} to be expected over ten days.
+            {decimal(then, 1)} in place of {decimal(now, 1)} to be expected over ten days.
           </span>
         </>
       )}

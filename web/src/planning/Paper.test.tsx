@@ -1,7 +1,7 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { NOW, roundStop } from '../test/samples';
 import { refusal, serve, sheet, show } from '../test/screen';
 import { CalendarCard } from './CalendarCard';
@@ -172,7 +172,7 @@ describe('pictures of a stop', () => {
         tree="Pale Ridge 1"
       />,
     );
-    expect(screen.getByAltText('Pale Ridge 1, taken on the walk')).toHaveAttribute(
+    expect(screen.getByAltText('Pale Ridge 1, photographed on the walk')).toHaveAttribute(
       'src',
       '/api/walks/w1/photos/p',
     );

@@ -2,28 +2,29 @@ import { Button, NumberInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { plural } from '../kit/time';
-import { TimeField } from '../kit/TimeField';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+import { plural } from '../format/time';
+import { TimeField } from '../form/TimeField';
 import { route } from '../walk/walk-state';
-import { useSubmit } from '../kit/use-submit';
-import { crossWords, givesPollen, STEP } from '../crossing/cross-words';
+import { useSubmit } from '../form/use-submit';
+import { crossWords, givesPollen, stepName } from '../crossing/cross-words';
 import { sameFlowers } from './round-words';
 import classes from './Round.module.css';
 import { RoundTabs } from './RoundTabs';
+import { tellAll } from '../text/text';
 
 /** The jar, the step where it is one, and the cross. */
 function With({ stop }: { stop: Schemas['RoundStop'] }) {
   return (
     <>
       {stop.lotCode}
-      {stop.kind !== 'POLLINATE' && <div className="small">{STEP[stop.kind]}</div>}
+      {stop.kind !== 'POLLINATE' && <div className="small">{stepName(stop.kind)}</div>}
       {stop.cross && <div className="small soft">{crossWords(stop)}</div>}
-      {stop.againOf && <div className="small soft">{stop.say}</div>}
+      {stop.againOf && <div className="small soft">{tellAll(stop.say)}</div>}
     </>
   );
 }

@@ -1,8 +1,8 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
-import { roundStop } from '../test/samples';
+import type { Schemas } from '../api/api';
+import { roundStop, text } from '../test/samples';
 import { serve, show } from '../test/screen';
 import { Hours } from '../availability/Hours';
 import { Plan } from './Plan';
@@ -24,7 +24,7 @@ const plan: Schemas['Plan'] = {
       at: '2026-11-24T03:40:00Z',
       day: '2026-11-24',
       until: '2026-11-24T06:00:00Z',
-      why: '12 flowers can be pollinated then and 0 shed it.',
+      why: [text('visit.flowers', { sheet: 'Cherimoya', receptive: 12, shedding: 0 })],
       mostFlowers: 80,
       minutes: 24,
       flowers: 6,
@@ -39,7 +39,14 @@ const plan: Schemas['Plan'] = {
           dosesPerFlower: 3,
           flowers: 2,
           later: 0,
-          trees: [{ treeId: 't9', tree: 'Lantern 1', place: 'Bank, row 2, place 1', flowers: 5.2 }],
+          trees: [
+            {
+              treeId: 't9',
+              tree: 'Lantern 1',
+              place: text('tree.place', { inBlock: 'yes', block: 'Bank', row: 2, position: 1 }),
+              flowers: 5.2,
+            },
+          ],
         },
       ],
       stops: [stop],
@@ -53,7 +60,7 @@ const plan: Schemas['Plan'] = {
       tree: 'Pale Ridge 2',
       flowers: 3,
       reason: 'DOSES_RUN_OUT',
-      wouldServe: '3 more doses of Lantern.',
+      wouldServe: text('save.doses', { n: 3, fathers: 'Lantern' }),
     },
   ],
   kept: [
@@ -64,7 +71,7 @@ const plan: Schemas['Plan'] = {
   overrides: [],
   paces: [],
   away: [{ first: '2026-11-27', last: '2026-12-05', note: '', todo: ['LA-02 will be too old by then.'] }],
-  obstacles: ['Pale Ridge 2 is wanted to bear 400 fruits, but can carry 11.'],
+  obstacles: [text('obstacle.too-many-fruits', { tree: 'Pale Ridge 2', fruits: 400, carries: 11 })],
   value: 4.2,
   expectedFruits: 2.6,
   proven: true,
@@ -85,7 +92,7 @@ describe('the coming days', () => {
     expect(screen.getByText(/Pale Ridge 2: 3 flowers left, the doses run out/)).toHaveTextContent(
       '3 more doses of Lantern.',
     );
-    expect(screen.getByText(/but can carry 11/)).toBeVisible();
+    expect(screen.getByText(/but it can carry 11/)).toBeVisible();
     expect(screen.getByText('LA-02 will be too old by then.')).toBeVisible();
     expect(screen.getByText(/Proven: no other plan/)).toBeVisible();
   });

@@ -3,17 +3,17 @@ import { useMediaQuery } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { aboutFruits, percent } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { calendarDay, clock, dayAfter, plural, said, shortDay, span, wallTime } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useAddress } from '../kit/use-address';
-import { useSubmit } from '../kit/use-submit';
-import { Why } from '../kit/Why';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { aboutFruits, decimal, percent } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { calendarDay, clock, dayAfter, plural, said, shortDay, span, wallTime } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useAddress } from '../ui/use-address';
+import { useSubmit } from '../form/use-submit';
+import { Why } from '../ui/Why';
 import { crossWords, givesPollen } from '../crossing/cross-words';
 import { Anew } from './Anew';
 import { OverrideDialog, takeBackOverride, type Asked } from './OverrideDialog';
@@ -22,6 +22,7 @@ import { PlanChart } from './PlanChart';
 import { RoundTabs } from './RoundTabs';
 import classes from './Plan.module.css';
 import { Which } from './Which';
+import { tell, tellAll } from '../text/text';
 
 type Plan = Schemas['Plan'];
 type Round = Schemas['PlannedRound'];
@@ -145,8 +146,8 @@ function StopRow({
             <p>
               {stop.why}{' '}
               {givesPollen(stop.kind)
-                ? `About ${percent(stop.viability)} of it is alive then; ${plural(stop.flowers, 'flower')} count for ${stop.expected.toFixed(1)}.`
-                : stop.say}
+                ? `About ${percent(stop.viability)} of it is alive then; ${plural(stop.flowers, 'flower')} count for ${decimal(stop.expected, 1)}.`
+                : tellAll(stop.say)}
             </p>
           }
         >
@@ -183,7 +184,7 @@ function RoundLine({ round, number, ask }: { round: Round; number: number; ask: 
         </span>
       </summary>
       <p className="small soft">
-        {round.why}
+        {tellAll(round.why)}
         {round.mostFlowers !== undefined && ` You manage ${plural(round.mostFlowers, 'flower')} until then.`}
       </p>
       {round.collect.map((c) => (
@@ -346,7 +347,7 @@ function Rest({ plan }: { plan: Plan }) {
           <h2>Not planned</h2>
           {plan.left.map((l) => (
             <p key={l.treeId + l.tree} className="small">
-              {leftWords(l)} <span className="soft">What would help: {l.wouldServe}</span>
+              {leftWords(l)} <span className="soft">What would help: {tell(l.wouldServe)}</span>
             </p>
           ))}
         </section>
@@ -399,8 +400,8 @@ export function Plan() {
             </div>
             <Anew />
             {p.obstacles.map((o) => (
-              <p key={o} className="note bad">
-                {o}
+              <p key={tell(o)} className="note bad">
+                {tell(o)}
               </p>
             ))}
             {p.rounds.length === 0 && p.obstacles.length === 0 && (
@@ -427,7 +428,7 @@ export function Plan() {
                   <p className="small soft">
                     {p.proven
                       ? 'Proven: no other plan for this pollen and these hours brings more.'
-                      : `Nearly the best: no other plan for this pollen and these hours brings more than ${p.gap.toFixed(1)} full flowers more.`}{' '}
+                      : `Nearly the best: no other plan for this pollen and these hours brings more than ${decimal(p.gap, 1)} full flowers more.`}{' '}
                     {p.paces.length > 0 && (
                       <>
                         Learned from your walks:{' '}

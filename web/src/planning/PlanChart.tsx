@@ -1,13 +1,13 @@
 import { useElementSize } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
-import type { Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { PhasePatterns } from '../kit/PhasePatterns';
-import { queries } from '../kit/queries';
-import { RibbonAxis } from '../kit/Ribbon';
-import { plural, said } from '../kit/time';
-import { apart, nights, timeAxis } from '../kit/time-axis';
+import type { Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { PhasePatterns } from '../charts/PhasePatterns';
+import { queries } from '../api/queries';
+import { RibbonAxis } from '../charts/Ribbon';
+import { plural, said } from '../format/time';
+import { apart, nights, timeAxis } from '../charts/time-axis';
 
 const HEIGHT = 150;
 const TOP = 22;

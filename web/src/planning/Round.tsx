@@ -2,17 +2,18 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { clock, plural, said } from '../kit/time';
-import { TimeField } from '../kit/TimeField';
-import { useSubmit } from '../kit/use-submit';
-import { Why } from '../kit/Why';
+import { answer, api, type Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { clock, said } from '../format/time';
+import { TimeField } from '../form/TimeField';
+import { useSubmit } from '../form/use-submit';
+import { Why } from '../ui/Why';
 import { StartWalking } from '../walk/StartWalking';
 import { DoneList } from '../pollination/DoneList';
 import { RecordPollination } from '../pollination/RecordPollination';
+import { placeWords } from '../text/place-words';
 import classes from './Round.module.css';
 import { Which } from './Which';
 import { RoundTabs } from './RoundTabs';
@@ -21,6 +22,7 @@ import { crossWords, givesPollen } from '../crossing/cross-words';
 import { OverrideDialog, type Asked } from './OverrideDialog';
 import { collectWords, leftWords } from './plan-words';
 import { byFather, flowersWords, stopWhy, waitingFor } from './round-words';
+import { count, rich, phrase, t, tell, tellAll } from '../text/text';
 
 function Plan({ round }: { round: Schemas['Round'] }) {
   const order = new Map(round.stops.map((s, i) => [s, i + 1]));
@@ -35,23 +37,23 @@ function Plan({ round }: { round: Schemas['Round'] }) {
             <span className="soft small">
               {father.stops.some((s) => givesPollen(s.kind))
                 ? flowersWords(father.stops)
-                : plural(father.stops.length, 'step')}
+                : t('round.steps', { n: father.stops.length })}
             </span>
           </header>
           {father.stops[0]!.cleanBefore.length > 0 && (
             <div className="note small" style={{ marginBottom: 8 }}>
-              <b>First clean:</b> {father.stops[0]!.cleanBefore.join(' ')}
+              {rich('round.first-clean', { what: father.stops[0]!.cleanBefore.map(phrase).join(' ') })}
             </div>
           )}
           <table className="plain" style={{ tableLayout: 'fixed' }}>
             <thead>
               <tr>
-                <th style={{ width: 36 }} aria-label="Order" />
-                <th>Tree</th>
+                <th style={{ width: 36 }} aria-label={t('round.order')} />
+                <th>{t('account.col-tree')}</th>
                 <th className="num" style={{ width: 84 }}>
-                  Flowers
+                  {t('account.col-flowers')}
                 </th>
-                <th className={classes.which}>Which</th>
+                <th className={classes.which}>{t('round.which')}</th>
               </tr>
             </thead>
             <tbody>
@@ -63,7 +65,7 @@ function Plan({ round }: { round: Schemas['Round'] }) {
                     {s.cross && <div className="small">{crossWords(s)}</div>}
                     <div className="small soft">
                       <span className={classes.wide}>{s.varietyName} · </span>
-                      {s.block && `${s.block}, `}row {s.row}, place {s.position}
+                      {placeWords(s)}
                     </div>
                     <div className={classes.below}>
                       <Which stop={s} />
@@ -71,8 +73,8 @@ function Plan({ round }: { round: Schemas['Round'] }) {
                   </td>
                   <td className="num">
                     <Why
-                      because={<p>{givesPollen(s.kind) ? stopWhy(s) : `${s.why} ${s.say}`}</p>}
-                      label={`${s.flowers} flowers`}
+                      because={<p>{givesPollen(s.kind) ? stopWhy(s) : `${s.why} ${tellAll(s.say)}`}</p>}
+                      label={count('flower', s.flowers)}
                     >
                       <span className="figure" style={{ fontSize: 22 }}>
                         {s.flowers}
@@ -94,14 +96,17 @@ function Plan({ round }: { round: Schemas['Round'] }) {
 
 function sentence(round: Schemas['Round'], now: Date, zone: string): string {
   const at = said(new Date(round.at), now, zone);
-  if (round.stops.length === 0) return `Nothing can be pollinated at ${at}.`;
+  if (round.stops.length === 0) return t('round.nothing', { at });
   const trees = new Set(round.stops.map((s) => s.treeId)).size;
   const jars = new Set(round.stops.flatMap((s) => s.lotId ?? [])).size;
   const fresh = round.collect.length;
-  const from = [jars > 0 && plural(jars, 'jar'), fresh > 0 && `${plural(fresh, 'jar')} to fill first`]
-    .filter(Boolean)
-    .join(' and ');
-  return `At ${at}: ${flowersWords(round.stops)} on ${plural(trees, 'tree')}${from && `, from ${from}`}.`;
+  return t('round.sentence', {
+    at: at.charAt(0).toLocaleUpperCase() + at.slice(1),
+    flowers: flowersWords(round.stops),
+    trees,
+    jars,
+    fresh,
+  });
 }
 
 /** Pollen that the walk begins with; who wants it in a jar before can have that. */
@@ -112,21 +117,21 @@ function CollectFirst({ of }: { of: Schemas['PlannedCollecting'][] }) {
       {of.map((c) => (
         <div key={c.varietyId} className="line" style={{ flexWrap: 'nowrap' }}>
           <p style={{ flexGrow: 1 }}>
-            <b>Collect {c.variety} first</b>: {collectWords(c)}.
+            {rich('round.collect-first', { variety: c.variety, what: collectWords(c) })}
           </p>
           <Button
             component={Link}
             {...toCollect(c, '/round')}
-            aria-label={`Collect ${c.variety}`}
+            aria-label={t('walk.collect', { variety: c.variety })}
             className="noprint"
             variant="outline"
             style={{ flexShrink: 0 }}
           >
-            Collect
+            {t('sheet.collect')}
           </Button>
         </div>
       ))}
-      <p className="small soft">The walk begins with this; or collect it now, and it starts from the jars.</p>
+      <p className="small soft">{t('round.walk-begins')}</p>
     </section>
   );
 }
@@ -145,18 +150,22 @@ function OpenWalks() {
       {walks.map((w) => (
         <section key={w.id} className="note line" style={{ justifyContent: 'space-between' }}>
           <span>
-            <b>A walk begun {said(new Date(w.startedAt), now, zone)} is not ended</b>: {w.flowersDone} of{' '}
-            {plural(w.flowersPlanned, 'flower')} done, {plural(w.stops, 'stop')}.
+            {rich('round.open-walk', {
+              at: said(new Date(w.startedAt), now, zone),
+              done: w.flowersDone,
+              planned: w.flowersPlanned,
+              stops: w.stops,
+            })}
           </span>
           <span className="line">
             <Button component={Link} to={`/round/walk/${w.id}`}>
-              Walk on
+              {t('round.walk-on')}
             </Button>
             <Button variant="outline" component={Link} to={`/round/paper/${w.id}`}>
-              Type it in
+              {t('round.type-in')}
             </Button>
             <Button variant="outline" onClick={() => close.submit(w.id)}>
-              End it
+              {t('round.end-it')}
             </Button>
           </span>
         </section>
@@ -177,24 +186,26 @@ export function Round() {
       <OpenWalks />
       <OverrideDialog asked={asked} close={() => setAsked(undefined)} />
       <div className="line noprint" style={{ alignItems: 'flex-end' }}>
-        <TimeField label="Hour of the visit" value={at ?? new Date(round.data?.at ?? now)} onChange={setAt} />
+        <TimeField label={t('round.hour')} value={at ?? new Date(round.data?.at ?? now)} onChange={setAt} />
         {at && (
           <>
             <Button
               variant="outline"
               onClick={() => setAsked({ request: { kind: 'VISIT_AT', visitAt: at.toISOString() } })}
             >
-              Plan it at this hour
+              {t('round.plan-at')}
             </Button>
             <Button variant="outline" onClick={() => setAt(undefined)}>
-              Best hour
+              {t('round.best-hour')}
             </Button>
           </>
         )}
         {round.data?.bestHours && (
           <span className="small soft" style={{ paddingBottom: 8 }}>
-            good from {said(new Date(round.data.bestHours.from), now, zone)} to{' '}
-            {clock(new Date(round.data.bestHours.until), zone)}
+            {t('round.good', {
+              from: said(new Date(round.data.bestHours.from), now, zone),
+              until: clock(new Date(round.data.bestHours.until), zone),
+            })}
           </span>
         )}
       </div>
@@ -210,32 +221,37 @@ export function Round() {
               )}
             </div>
             {r.stops.length === 0 && r.left.length === 0 && r.waiting.length === 0 && (
-              <Empty title="No flower to do at this hour">Try another hour, or read the trees again.</Empty>
+              <Empty title={t('round.no-flower')}>{t('round.try-other')}</Empty>
             )}
             <CollectFirst of={r.collect} />
             <Plan round={r} />
             {r.waiting.length > 0 && (
               <section className="note">
-                <b>Left for a later visit</b>
+                <b>{t('round.later')}</b>
                 {waitingFor(r.waiting).map((w) => (
                   <p key={w.at + w.lot}>
-                    {plural(w.flowers, 'flower')} for {said(new Date(w.at), now, zone)} with <b>{w.lot}</b>
+                    {rich('round.later-one', {
+                      flowers: w.flowers,
+                      at: said(new Date(w.at), now, zone),
+                      jar: w.lot,
+                    })}
                     <span className="soft">: {w.trees}.</span>
                   </p>
                 ))}
                 {r.kept.map((k) => (
                   <p key={k.lot + k.tree + k.at} className="small soft">
-                    {plural(k.doses, 'dose')} of {k.lot} kept back for {k.tree}: {k.why}
+                    {t('round.kept', { doses: k.doses, jar: k.lot, tree: k.tree })}
                   </p>
                 ))}
               </section>
             )}
             {r.left.length > 0 && (
               <section className="note">
-                <b>Not planned</b>
+                <b>{t('round.not-planned')}</b>
                 {r.left.map((l) => (
                   <p key={l.treeId + l.tree}>
-                    {leftWords(l)} <span className="soft">What would help: {l.wouldServe}</span>
+                    {leftWords(l)}{' '}
+                    <span className="soft">{t('round.would-help', { what: tell(l.wouldServe) })}</span>
                   </p>
                 ))}
               </section>
@@ -243,25 +259,22 @@ export function Round() {
             <DoneList done={r.done} />
             <div className="noprint">
               <Button variant="outline" onClick={() => setOther(true)}>
-                Write down other flowers
+                {t('record.title')}
               </Button>
             </div>
             {other && <RecordPollination close={() => setOther(false)} />}
             {r.stops.length > 0 && (
               <p className="small soft">
-                With the jars on the shelf, and an eye on <Link to="/round/plan">the coming days</Link>: a
-                flower left for tomorrow counts 5 % less, as weather and plans change.{' '}
-                {r.proven
-                  ? 'Proven: no other plan for this pollen brings more.'
-                  : 'Nearly the best plan; a slightly better one may exist.'}
+                {rich('round.how', { link: (inside) => <Link to="/round/plan">{inside}</Link> })}{' '}
+                {r.proven ? t('round.proven') : t('round.nearly')}
               </p>
             )}
             {r.cautions.length > 0 && (
               <section className="card">
-                <h3>Take care</h3>
+                <h3>{t('round.care')}</h3>
                 <ul className="small" style={{ margin: '6px 0 0', paddingLeft: 20 }}>
                   {r.cautions.map((c) => (
-                    <li key={c}>{c}</li>
+                    <li key={c}>{phrase(c)}</li>
                   ))}
                 </ul>
               </section>

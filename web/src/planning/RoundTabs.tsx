@@ -1,12 +1,15 @@
-import { Tabs } from '../kit/Tabs';
+import { Tabs } from '../ui/Tabs';
+import { t } from '../text/text';
 
 const PAGES = [
-  ['/round', 'Next visit'],
-  ['/round/plan', 'Coming days'],
-  ['/round/wanted', 'Fruit wanted'],
-  ['/round/crosses', 'Crosses'],
-  ['/round/hours', 'Hours and habits'],
+  ['/round', 'tab.next-visit'],
+  ['/round/plan', 'sheet.coming'],
+  ['/round/wanted', 'tab.fruit-wanted'],
+  ['/round/crosses', 'leg.crosses'],
+  ['/round/hours', 'tab.hours'],
 ] as const;
 
 /** The pages of the room. */
-export const RoundTabs = () => <Tabs label="Visit pages" pages={PAGES} />;
+export const RoundTabs = () => (
+  <Tabs label={t('page.visits')} pages={PAGES.map(([to, name]) => [to, t(name)] as const)} />
+);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import { text } from '../test/samples';
+import type { Schemas } from '../api/api';
 import { leftWords, planSentence } from './plan-words';
 
 const plan = (flowers: number[], expectedFruits: number) =>
@@ -23,7 +24,7 @@ describe('words of the plan', () => {
     ['MORE_THAN_CAN_BE_DONE', /more than can be done in your hours/],
     ['SOMETHING_NEW', /SOMETHING_NEW/],
   ])('give the reason %s', (reason, says) => {
-    const left = { treeId: 't', tree: 'Pale Ridge 1', flowers: 3, reason, wouldServe: '' };
+    const left = { treeId: 't', tree: 'Pale Ridge 1', flowers: 3, reason, wouldServe: text('save.hours') };
     expect(leftWords(left)).toMatch(says);
     expect(leftWords(left)).toMatch(/^Pale Ridge 1: 3 flowers left/);
   });

@@ -1,32 +1,27 @@
-import type { Schemas } from '../kit/api';
-import { calendarDay, daysBetween, plural, said } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { decimal } from '../format/numbers';
+import { calendarDay, daysBetween, said } from '../format/time';
+import { count, has, t, tell, type MessageKey } from '../text/text';
 
 /** The plan in a sentence. */
 export function planSentence(plan: Schemas['Plan']): string {
   const rounds = plan.rounds.filter((r) => r.flowers > 0);
   const flowers = rounds.reduce((n, r) => n + r.flowers, 0);
-  if (flowers === 0) return 'No visit in these days.';
-  return `${plural(rounds.length, 'visit')}, ${plural(flowers, 'flower')}, about ${plan.expectedFruits.toFixed(0)} fruits to be expected.`;
+  if (flowers === 0) return t('plan.no-visit');
+  return t('plan.sentence', {
+    visits: count('visit', rounds.length),
+    flowers: count('flower', flowers),
+    fruits: decimal(plan.expectedFruits, 0),
+  });
 }
 
 /** Why flowers are left. */
-export const REASONS: Record<string, string> = {
-  NO_POLLEN: 'there is no pollen at all',
-  NO_LOT_THAT_SERVES: 'no pollen that there is or will be serves it',
-  RULED_OUT: 'nobody goes there then',
-  DOSES_RUN_OUT: 'the doses run out',
-  MORE_THAN_CAN_BE_DONE: 'more than can be done in your hours',
-  CROSS_NOT_READY: 'no flower stands at the stage at which it is made ready',
-  CROSS_WITHOUT_POLLEN: 'there is no pollen of this father alone',
-};
+export const reasonWords = (reason: string): string =>
+  has(`reason.${reason}`) ? t(`reason.${reason}` as MessageKey) : reason;
 
 /** Why flowers are not wanted. */
-export const NOT_WANTED: Record<string, string> = {
-  TARGET_REACHED: 'it has what it is wanted to bear',
-  LEFT_ALONE: 'it is to bear nothing',
-  CANNOT_CARRY: 'it can carry no fruit yet; ask for fruit under Fruit wanted',
-  EARLY_FLUSH: 'too soon after leaf-out',
-};
+export const notWantedWords = (as: NonNullable<Schemas['TreeFlowerAccount']['notWantedAs']>): string =>
+  t(`not-wanted.${as}`);
 
 const saidAt = (at: Date, now: Date, zone: string): string =>
   daysBetween(now, at, zone) === 0 ? `at ${said(at, now, zone)}` : said(at, now, zone);
@@ -53,15 +48,21 @@ export function overrideWords(
 /** Doses of what is collected that wait for later visits, in words. */
 export function laterWords(of: Schemas['PlannedCollecting']): string {
   if (of.later <= 0) return '';
-  return of.later === of.doses ? ', all for later visits' : `, ${plural(of.later, 'dose')} for later visits`;
+  return of.later === of.doses ? t('collect.all-later') : t('collect.some-later', { n: of.later });
 }
 
 /** How many male flowers of which trees. */
 export const collectWords = (c: Schemas['PlannedCollecting']): string =>
-  `${plural(c.flowers, 'male flower')} for ${plural(c.doses, 'dose')}` +
+  t('collect.for-doses', { flowers: count('maleFlower', c.flowers), doses: count('dose', c.doses) }) +
   (c.trees.length > 0
-    ? `, from ${c.trees.map((t) => `${t.tree} (${Math.round(t.flowers)} shedding; ${t.place})`).join(', ')}`
+    ? t('collect.from-trees', {
+        trees: c.trees
+          .map((of) =>
+            t('collect.from-tree', { tree: of.tree, flowers: Math.round(of.flowers), place: tell(of.place) }),
+          )
+          .join(', '),
+      })
     : '');
 
 export const leftWords = (l: Schemas['PlanLeft']): string =>
-  `${l.tree}: ${plural(l.flowers, 'flower')} left, ${REASONS[l.reason] ?? l.reason}.`;
+  t('plan.left', { tree: l.tree, flowers: l.flowers, why: reasonWords(l.reason) });

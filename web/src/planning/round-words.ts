@@ -1,7 +1,7 @@
-import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
-import { plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { decimal, percent } from '../format/numbers';
 import { givesPollen } from '../crossing/cross-words';
+import { count, t } from '../text/text';
 
 type Stop = Schemas['RoundStop'];
 
@@ -12,10 +12,18 @@ export interface Leg {
 }
 
 /** Steps on crosses that belong to no visit of the round stand for themselves. */
-const CROSS_STEPS: Leg = { code: 'Crosses', parent: 'made ready, or uncovered', stops: [] };
+const crossSteps = (): Omit<Leg, 'stops'> => ({ code: t('leg.crosses'), parent: t('leg.steps') });
 
 const sameCross = (a: Stop, b: Stop): boolean =>
   a.treeId === b.treeId && a.cross?.fatherId === b.cross?.fatherId && a.cross?.label === b.cross?.label;
+
+/** What a stop's pollen is called: its jar's code, what it is where it is still to be collected, or the flowers' own. */
+export const pollenOf = (stop: Stop): string =>
+  stop.lotId
+    ? stop.lotCode
+    : stop.collectOf
+      ? t('pollen.fresh', { variety: stop.pollenParent })
+      : t('pollen.own');
 
 /** The jar that a stop goes with: its own, or that of the visit which a step leads up to or follows. */
 function jarOf(stops: Stop[], index: number): Stop | undefined {
@@ -28,10 +36,10 @@ export function byFather(stops: Stop[]): Leg[] {
   const legs: Leg[] = [];
   stops.forEach((stop, i) => {
     const jar = jarOf(stops, i);
-    const code = jar ? jar.lotCode : CROSS_STEPS.code;
+    const code = jar ? pollenOf(jar) : crossSteps().code;
     const last = legs.at(-1);
     if (last?.code === code) last.stops.push(stop);
-    else legs.push({ code, parent: jar ? jar.pollenParent : CROSS_STEPS.parent, stops: [stop] });
+    else legs.push({ code, parent: jar ? jar.pollenParent : crossSteps().parent, stops: [stop] });
   });
   return legs;
 }
@@ -42,10 +50,8 @@ const sum = (stops: Stop[]): number => stops.reduce((n, s) => n + s.flowers, 0);
 export function flowersWords(stops: Stop[]): string {
   const first = sum(stops.filter((s) => givesPollen(s.kind) && !s.againOf));
   const again = sum(stops.filter((s) => s.againOf));
-  if (again === 0) return plural(first, 'flower');
-  return first === 0
-    ? `${plural(again, 'flower')} once more`
-    : `${plural(first, 'flower')} and ${again} once more`;
+  if (again === 0) return count('flower', first);
+  return first === 0 ? t('flowers.again', { again }) : t('flowers.and-again', { first, again });
 }
 
 /** Which flowers they are, where it is those of a cross, or some that had pollen before. */
@@ -68,12 +74,19 @@ export function waitingFor(
       at: of[0]!.at,
       lot: of[0]!.lot,
       flowers: of.reduce((n, w) => n + w.flowers, 0),
-      trees: of.map((w) => `${w.flowers} of ${w.tree}`).join(', '),
+      trees: of.map((w) => t('flowers.of-tree', { flowers: w.flowers, tree: w.tree })).join(', '),
     }))
     .sort((a, b) => a.at.localeCompare(b.at) || a.lot.localeCompare(b.lot));
 }
 
 /** Why this jar to this tree, as a sentence. */
 export const stopWhy = (s: Stop): string =>
-  `${s.why} About ${percent(s.viability)} of ${s.lotCode} is alive at that hour; counting how ready the flowers are, ` +
-  `${plural(s.flowers, 'flower')} count as ${s.expected.toFixed(1)} full ones.`;
+  [
+    s.why,
+    t('stop.worth', {
+      alive: percent(s.viability),
+      jar: s.lotCode,
+      flowers: s.flowers,
+      full: decimal(s.expected, 1),
+    }),
+  ].join(' ');

@@ -3,25 +3,26 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { pollenWords } from '../bloom/bloom-words';
-import { answer, api, type Schemas } from '../kit/api';
-import { Counter } from '../kit/Counter';
-import { newId } from '../kit/ids';
-import { basisWord, flowers } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Question } from '../kit/Question';
-import { Empty, Loaded } from '../kit/States';
-import { plural, span } from '../kit/time';
-import { TimeField } from '../kit/TimeField';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { Counter } from '../form/Counter';
+import { newId } from '../api/ids';
+import { basisWord, flowers, rounded } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Question } from '../form/Question';
+import { Empty, Loaded } from '../ui/States';
+import { span } from '../format/time';
+import { TimeField } from '../form/TimeField';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import classes from './Collect.module.css';
 import { Gather } from './Gather';
-import { STORAGE, WAYS } from './lot-words';
+import { storageWords, wayWords } from './lot-words';
 import type { Asked } from './collect-asked';
 import { PollenTabs } from './PollenTabs';
 import { dosesOf } from './doses';
 import { voidLot } from './void-lot';
+import { t } from '../text/text';
 
 type Storage = Schemas['LotRequest']['storage'];
 type Way = NonNullable<Schemas['LotRequest']['way']>;
@@ -80,7 +81,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
       ),
     ['sources', 'collectedAt', 'storage', 'way', 'doses', 'note'],
     (lot) => {
-      doneWithUndo(`${lot.code}: ${plural(lot.dosesLeft, 'dose')} on the shelf.`, () =>
+      doneWithUndo(t('collect.on-shelf', { code: lot.code, n: lot.dosesLeft }), () =>
         voidLot(lot, 'undone right after saving'),
       );
       void navigate(asked?.back ?? '/pollen');
@@ -97,7 +98,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
         }}
       >
         <Select
-          label="Pollen parent: one jar, one variety"
+          label={t('collect.father')}
           data={varieties.map(([value, label]) => ({ value, label }))}
           value={variety}
           onChange={(v) => setVariety(v!)}
@@ -106,25 +107,23 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
         />
         {sheet && sheet.collect.length > 1 && (
           <Select
-            label="How"
-            data={sheet.collect.map((value) => ({ value, label: WAYS[value] }))}
+            label={t('collect.how')}
+            data={sheet.collect.map((value) => ({ value, label: wayWords(value) }))}
             value={way ?? null}
             onChange={(v) => setWay(v as Way)}
             allowDeselect={false}
             maw={340}
-            error={form.errorFor('way', 'How')}
+            error={form.errorFor('way', t('collect.how'))}
           />
         )}
         <div>
-          <b>Flowers collected from each tree</b>
+          <b>{t('collect.from-each')}</b>
           {asked?.varietyId === variety && (
-            <p className="small">
-              The visit asks for {plural(asked.flowers, 'male flower')}; write down what was really taken.
-            </p>
+            <p className="small">{t('collect.asked', { n: asked.flowers })}</p>
           )}
-          {trees.map((t) => (
+          {trees.map((from) => (
             <div
-              key={t.treeId}
+              key={from.treeId}
               className="line"
               style={{
                 borderTop: '1px solid var(--hair)',
@@ -133,67 +132,79 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
               }}
             >
               <span>
-                <b>{t.treeName}</b>
+                <b>{from.treeName}</b>
                 <br />
                 <span className="small soft">
-                  {t.reading
-                    ? `${flowers(t.shedding.mean[0] ?? 0)} shedding now; ${pollenWords(t, now, zone)}`
-                    : 'not read yet'}
+                  {from.reading
+                    ? t('collect.shedding-now', {
+                        n: flowers(from.shedding.mean[0] ?? 0),
+                        when: pollenWords(from, now, zone),
+                      })
+                    : t('bloom.not-read')}
                 </span>
               </span>
               <Counter
-                label={`flowers of ${t.treeName}`}
-                heading="flowers"
-                value={taken[t.treeId] ?? 0}
-                onChange={(n) => setTaken((all) => ({ ...all, [t.treeId]: n }))}
+                label={t('walk.flowers-of', { tree: from.treeName })}
+                heading={t('collect.flowers')}
+                value={taken[from.treeId] ?? 0}
+                onChange={(n) => setTaken((all) => ({ ...all, [from.treeId]: n }))}
               />
             </div>
           ))}
-          {form.errorFor('sources', 'Flowers') && (
-            <p className="warn">{form.errorFor('sources', 'Flowers')}</p>
+          {form.errorFor('sources', t('field.flowers')) && (
+            <p className="warn">{form.errorFor('sources', t('field.flowers'))}</p>
           )}
         </div>
         <div className="form">
           <NumberInput
-            label="Doses"
+            label={t('field.doses')}
             description={
               sheet &&
-              `Left empty: about ${Number(each.toFixed(2))} from a ${small ? 'small ' : ''}flower${picked > 0 ? `, so ${plural(expected, 'dose')}` : ''} (${basisWord(sheet.dosesPerFlower.basis)})`
+              t('collect.left-empty', {
+                each: rounded(each),
+                small: small ? 'yes' : 'no',
+                expected: picked > 0 ? expected : 0,
+                basis: basisWord(sheet.dosesPerFlower.basis),
+              })
             }
             placeholder={picked > 0 ? String(expected) : ''}
             min={1}
             value={doses}
             onChange={setDoses}
-            error={form.errorFor('doses', 'Doses')}
+            error={form.errorFor('doses', t('field.doses'))}
           />
           <TimeField
-            label="Collected"
+            label={t('collect.when')}
             value={at}
             onChange={setOwnTime}
-            error={form.errorFor('collectedAt', 'Time')}
+            error={form.errorFor('collectedAt', t('field.time'))}
           />
         </div>
         <Radio.Group
-          label="Kept"
+          label={t('collect.kept')}
           value={storage}
           onChange={(v) => setStorage(v)}
-          error={form.errorFor('storage', 'Storage')}
+          error={form.errorFor('storage', t('collect.kept'))}
         >
           <Stack gap={8} mt={4}>
             {sheet?.keeping.map((k) => (
               <Radio
                 key={k.storage}
                 value={k.storage}
-                label={`${STORAGE[k.storage]}: halves every ${span(k.halfLifeHours.value)}${k.spoilsAfterHours ? `, mould likely after ${span(k.spoilsAfterHours.value)}` : ''}`}
+                label={t('collect.storage', {
+                  storage: storageWords(k.storage),
+                  half: span(k.halfLifeHours.value),
+                  mould: k.spoilsAfterHours ? span(k.spoilsAfterHours.value) : 'none',
+                })}
               />
             ))}
           </Stack>
         </Radio.Group>
         <TextInput
-          label="Note"
+          label={t('field.note-label')}
           value={note}
           onChange={(e) => setNote(e.currentTarget.value)}
-          error={form.errorFor('note', 'Note')}
+          error={form.errorFor('note', t('field.note'))}
         />
         {form.general && (
           <p className="note bad" role="alert">
@@ -202,11 +213,9 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
         )}
         <div className="line">
           <Button type="submit" size="lg" loading={form.busy}>
-            Put on the shelf
+            {t('collect.put')}
           </Button>
-          <span className="small soft">
-            Desiccant out of reach of children; a mask against dust and mould.
-          </span>
+          <span className="small soft">{t('collect.caution')}</span>
         </div>
         <Question question={form.question} />
       </form>
@@ -230,9 +239,9 @@ export function Collect() {
           {(c) => (
             <>
               <PollenTabs />
-              <h1>Collect pollen: from flowers that shed, powder not crumbs, one variety to a jar</h1>
+              <h1>{t('collect.title')}</h1>
               {b.trees.length === 0 ? (
-                <Empty title="No trees yet">Add varieties and trees under Orchard first.</Empty>
+                <Empty title={t('collect.no-trees')}>{t('collect.add-first')}</Empty>
               ) : (
                 <CollectForm bloom={b} crops={c} />
               )}

@@ -1,8 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
-import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { dayAndClock, shortDay } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { percent } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { dayAndClock, shortDay } from '../format/time';
 
 const HEIGHT = 210;
 const LEFT = 46;

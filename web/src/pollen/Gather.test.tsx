@@ -1,7 +1,7 @@
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { NOW, ZONE } from '../test/samples';
 import { serve, show } from '../test/screen';
 import { Gather, gatheringWords } from './Gather';

@@ -1,25 +1,26 @@
 import { NumberInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../kit/api';
-import { flowers } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { plural, said } from '../kit/time';
-import { Why } from '../kit/Why';
+import type { Schemas } from '../api/api';
+import { flowers, rounded } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+import { said } from '../format/time';
+import { Why } from '../ui/Why';
+import { rich, phrase, t } from '../text/text';
 
 type Tree = Schemas['GatheringTree'];
 
 /** Where its pollen is, and when. */
-export function gatheringWords(t: Tree, balloons: boolean, now: Date, zone: string): string {
-  if (!t.read) return 'not read lately';
-  if (balloons) return `${flowers(t.balloons)} about to open`;
-  if (t.from === undefined) return 'no pollen within a day and a half';
-  const from = new Date(t.from);
-  const until = said(new Date(t.until!), now, zone);
-  if (t.now >= 0.5) return `${flowers(t.now)} shedding now, until ${until}`;
-  return `${flowers(t.most!)} from ${said(from, now, zone)} until ${until}`;
+export function gatheringWords(of: Tree, balloons: boolean, now: Date, zone: string): string {
+  if (!of.read) return t('collecting.not-read');
+  if (balloons) return t('collecting.balloons', { n: flowers(of.balloons) });
+  if (of.from === undefined) return t('collecting.no-pollen');
+  const from = new Date(of.from);
+  const until = said(new Date(of.until!), now, zone);
+  if (of.now >= 0.5) return t('collecting.now', { n: flowers(of.now), until });
+  return t('collecting.from', { n: flowers(of.most!), from: said(from, now, zone), until });
 }
 
 /** Before collecting: how many flowers, where, and between which hours. */
@@ -31,10 +32,10 @@ export function Gather({ variety, balloons, asked }: { variety: string; balloons
   return (
     <section className="card">
       <header>
-        <h2>Before you go</h2>
+        <h2>{t('walk.before')}</h2>
       </header>
       <NumberInput
-        label="Doses wanted: one for each flower to be done"
+        label={t('collecting.wanted')}
         min={1}
         max={100000}
         value={doses}
@@ -45,35 +46,39 @@ export function Gather({ variety, balloons, asked }: { variety: string; balloons
         {(p) => (
           <>
             <p style={{ margin: '10px 0' }}>
-              Collect{' '}
-              <Why
-                label="flowers to collect"
-                because={
-                  <>
-                    <p>
-                      One flower gives about {Number(p.dosesPerFlower.toFixed(2))} doses
-                      {p.smallFlowered ? ', as the variety is small-flowered' : ''}: {plural(p.doses, 'dose')}{' '}
-                      ÷ {Number(p.dosesPerFlower.toFixed(2))} = {p.expected} on average.
-                    </p>
-                    <p>
-                      Flowers differ. With {p.sure} the doses are there nine times in ten (yields taken for
-                      Poisson distributed).
-                    </p>
-                  </>
-                }
-              >
-                <b className="figure" style={{ fontSize: 26 }}>
-                  {plural(p.sure, 'flower')}
-                </b>
-              </Why>{' '}
-              to be nine times in ten sure; {p.expected} would do on average.
+              {rich('collecting.collect', {
+                n: p.sure,
+                expected: p.expected,
+                why: (inside) => (
+                  <Why
+                    label={t('collecting.to-collect')}
+                    because={
+                      <>
+                        <p>
+                          {t('collecting.why-average', {
+                            each: rounded(p.dosesPerFlower),
+                            small: p.smallFlowered ? 'yes' : 'no',
+                            doses: p.doses,
+                            expected: p.expected,
+                          })}
+                        </p>
+                        <p>{t('collecting.why-sure', { n: p.sure })}</p>
+                      </>
+                    }
+                  >
+                    <b className="figure" style={{ fontSize: 26 }}>
+                      {inside}
+                    </b>
+                  </Why>
+                ),
+              })}
             </p>
-            {p.trees.map((t) => (
-              <p key={t.treeId} className="small">
-                <b>{t.tree}</b>: {gatheringWords(t, balloons, now, zone)}
+            {p.trees.map((of) => (
+              <p key={of.treeId} className="small">
+                <b>{of.tree}</b>: {gatheringWords(of, balloons, now, zone)}
               </p>
             ))}
-            {p.whenThere && <p className="small soft">{p.whenThere}</p>}
+            {p.whenThere && <p className="small soft">{phrase(p.whenThere)}</p>}
           </>
         )}
       </Loaded>

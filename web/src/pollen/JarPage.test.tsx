@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { lot, NOW } from '../test/samples';
 import { refusal, serve, sheet, show, type Sent, type Server } from '../test/screen';
 import { JarPage } from './JarPage';

@@ -2,16 +2,16 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { Jar } from '../kit/Jar';
-import { flowers, percent, percentRange, temperature } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { usePageTitle } from '../kit/page-title';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { dayOfYearAndClock, plural, said } from '../kit/time';
-import { Verdict } from '../kit/Verdict';
-import { Why } from '../kit/Why';
+import type { Schemas } from '../api/api';
+import { Jar } from '../ui/Jar';
+import { flowers, percent, percentRange, temperature } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { usePageTitle } from '../ui/page-title';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+import { dayOfYearAndClock, plural, said } from '../format/time';
+import { Verdict } from '../ui/Verdict';
+import { Why } from '../ui/Why';
 import { CurveChart } from './CurveChart';
 import { Keeping } from './Keeping';
 import { LedgerCard } from './LedgerCard';
@@ -19,7 +19,7 @@ import { LotWhy } from './LotWhy';
 import { PollenTabs } from './PollenTabs';
 import { Pour } from './Pour';
 import classes from './JarPage.module.css';
-import { blendWords, lotOrigin, lotState, lotWords, WAYS, whereabouts } from './lot-words';
+import { blendWords, lotOrigin, lotState, lotWords, wayWords, whereabouts } from './lot-words';
 import { Tests } from './Tests';
 
 const SOURCES: Record<Schemas['LotHour']['source'], string> = {
@@ -108,7 +108,7 @@ function Head({ story }: { story: Schemas['LotStory'] }) {
         {blendWords(lot) && <p>Blend: {blendWords(lot)}. It can never say who the father was.</p>}
         <p className="small soft">
           {lotOrigin(lot)}
-          {lot.way && `, ${WAYS[lot.way]}`}, {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
+          {lot.way && `, ${wayWords(lot.way)}`}, {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
           {story.hour && (
             <>
               ; <Hour hour={story.hour} />

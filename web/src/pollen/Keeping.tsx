@@ -1,17 +1,17 @@
 import { Button, NumberInput, SegmentedControl, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { temperature, toCelsius } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { Question } from '../kit/Question';
-import { queries } from '../kit/queries';
-import { dayAndClock, said } from '../kit/time';
-import { TimeField } from '../kit/TimeField';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
-import { STORAGE } from './lot-words';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { temperature, toCelsius } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { Question } from '../form/Question';
+import { queries } from '../api/queries';
+import { dayAndClock, said } from '../format/time';
+import { TimeField } from '../form/TimeField';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
+import { storageWords } from './lot-words';
 
 type Step = Schemas['KeepingStep'];
 type Kind = Step['kind'];
@@ -25,7 +25,7 @@ const KINDS: Record<Kind, string> = {
 };
 
 export const stepWords = (s: Pick<Step, 'kind' | 'storage'>): string =>
-  s.kind === 'STORED' ? `Put away: ${STORAGE[s.storage!]}` : KINDS[s.kind];
+  s.kind === 'STORED' ? `Put away: ${storageWords(s.storage!)}` : KINDS[s.kind];
 
 const number = (v: number | string): number | undefined => (v === '' ? undefined : Number(v));
 
@@ -95,7 +95,7 @@ function StepForm({ story, close }: { story: Schemas['LotStory']; close: () => v
             aria-label="Where"
             data={keeping
               .filter((k) => k.storage !== 'ROOM')
-              .map((k) => ({ value: k.storage, label: STORAGE[k.storage] }))}
+              .map((k) => ({ value: k.storage, label: storageWords(k.storage) }))}
             value={storage}
             onChange={setStorage}
           />
@@ -190,7 +190,7 @@ export function Keeping({ story }: { story: Schemas['LotStory'] }) {
               </td>
               <td>
                 {i === 0
-                  ? `${lot.parts.length > 0 ? 'Poured' : 'Collected'}; ${s.storage ? STORAGE[s.storage] : 'open at room'}`
+                  ? `${lot.parts.length > 0 ? 'Poured' : 'Collected'}; ${s.storage ? storageWords(s.storage) : 'open at room'}`
                   : stepWords(s)}
                 {s.celsius !== undefined && `, ${temperature(s.celsius, orchard.units)}`}
                 {s.humidity !== undefined && `, ${Math.round(s.humidity)}\u00a0% humidity`}

@@ -1,12 +1,12 @@
 import { Button, NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { useHere } from '../kit/orchard-context';
-import { dayOfYearAndClock, plural } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
-import { doneWithUndo } from '../kit/undo';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { useHere } from '../ui/orchard-context';
+import { dayOfYearAndClock, plural } from '../format/time';
+import { useSubmit } from '../form/use-submit';
+import { doneWithUndo } from '../ui/undo';
 
 type Line = Schemas['LedgerLine'];
 

@@ -1,7 +1,7 @@
-import type { Schemas } from '../kit/api';
-import { basisWord, percent, percentRange } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { dayAndClock, span } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { basisWord, decimal, percent, percentRange } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { dayAndClock, span } from '../format/time';
 import { whereabouts } from './lot-words';
 
 /** What a jar's viability was reckoned from. */
@@ -19,7 +19,7 @@ export function LotWhy({ lot }: { lot: Schemas['LotView'] }) {
       <p>
         {v.spoiled
           ? 'Damp pollen shut in a cold jar moulds by the next day, whatever the halving says.'
-          : `Since then it has halved ${v.halvings.toFixed(2)} times, over all the places it was kept: ${percent(v.from)} × ½ to the power of ${v.halvings.toFixed(2)} = ${percent(v.share)}.`}
+          : `Since then it has halved ${decimal(v.halvings, 2)} times, over all the places it was kept: ${percent(v.from)} × ½ to the power of ${decimal(v.halvings, 2)} = ${percent(v.share)}.`}
       </p>
       {!v.spoiled && (
         <p>

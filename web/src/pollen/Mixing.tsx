@@ -1,10 +1,10 @@
 import { Button, NumberInput, SegmentedControl, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { plural, span } from '../kit/time';
+import { answer, api, type Schemas } from '../api/api';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+import { plural, span } from '../format/time';
 import { PollenTabs } from './PollenTabs';
 import classes from './Mixing.module.css';
 

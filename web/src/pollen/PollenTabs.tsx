@@ -1,11 +1,14 @@
-import { Tabs } from '../kit/Tabs';
+import { t } from '../text/text';
+import { Tabs } from '../ui/Tabs';
 
 const PAGES = [
-  ['/pollen', 'Shelf'],
-  ['/pollen/collect', 'Collect'],
-  ['/pollen/mixing', 'Mixing'],
-  ['/pollen/labels', 'Labels'],
+  ['/pollen', 'tab.shelf'],
+  ['/pollen/collect', 'tab.collect'],
+  ['/pollen/mixing', 'tab.mixing'],
+  ['/pollen/labels', 'tab.labels'],
 ] as const;
 
 /** The pages of the room. */
-export const PollenTabs = () => <Tabs label="Pollen pages" pages={PAGES} />;
+export const PollenTabs = () => (
+  <Tabs label={t('page.pollen')} pages={PAGES.map(([to, name]) => [to, t(name)] as const)} />
+);

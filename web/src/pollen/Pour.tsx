@@ -2,15 +2,15 @@ import { Button, Modal, NumberInput, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { useHere } from '../kit/orchard-context';
-import { Question } from '../kit/Question';
-import { queries } from '../kit/queries';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
-import { lotState, STORAGE } from './lot-words';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { useHere } from '../ui/orchard-context';
+import { Question } from '../form/Question';
+import { queries } from '../api/queries';
+import { plural } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
+import { lotState, storageWords } from './lot-words';
 import { voidLot } from './void-lot';
 
 type Lot = Schemas['LotView'];
@@ -89,7 +89,7 @@ export function Pour({ lot, opened, close }: { lot: Lot; opened: boolean; close:
           aria-label="Kept"
           data={(crops.find((c) => c.key === lot.crop)?.keeping ?? []).map((k) => ({
             value: k.storage,
-            label: STORAGE[k.storage],
+            label: storageWords(k.storage),
           }))}
           value={storage}
           onChange={(v) => setStorage(v)}

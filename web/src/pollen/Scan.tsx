@@ -3,8 +3,8 @@ import { IconCamera, IconQrcode } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
-import { answer, api } from '../kit/api';
-import { Empty, Loaded } from '../kit/States';
+import { answer, api } from '../api/api';
+import { Empty, Loaded } from '../ui/States';
 
 /** The code in what a scanner typed or a camera saw: "LA-01", or an address that ends in it. */
 export const codeIn = (text: string): string =>

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { Jar } from '../kit/Jar';
-import { useHere } from '../kit/orchard-context';
-import { plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { Jar } from '../ui/Jar';
+import { useHere } from '../ui/orchard-context';
+import { plural } from '../format/time';
 import classes from './Shelf.module.css';
 import { inUseOrder, lotAge, lotState, lotWords, whereabouts } from './lot-words';
 

@@ -1,13 +1,13 @@
 import { Button, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { percent } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { dayAndClock, plural } from '../kit/time';
-import { TimeField } from '../kit/TimeField';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { percent } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { dayAndClock, plural } from '../format/time';
+import { TimeField } from '../form/TimeField';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 
 interface View {
   grains: number | string;

@@ -1,4 +1,4 @@
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 
 /** What a visit asks to be collected, given along by the page that sends people here. */
 export interface Asked {

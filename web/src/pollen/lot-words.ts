@@ -1,14 +1,10 @@
-import type { Schemas } from '../kit/api';
-import { said, shortDay, span } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { said, shortDay, span } from '../format/time';
+import { t } from '../text/text';
 
 type Lot = Schemas['LotView'];
 
-export const STORAGE: Record<Lot['storage'], string> = {
-  ROOM: 'open at room',
-  FRIDGE: 'fridge, no desiccant',
-  FRIDGE_DESICCANT: 'fridge, dry',
-  FREEZER: 'freezer',
-};
+export const storageWords = (storage: Lot['storage']): string => t(`storage.${storage}`);
 
 export type LotState = 'good' | 'old' | 'spoiled' | 'empty';
 
@@ -22,37 +18,35 @@ export function lotState(lot: Lot): LotState {
 export function lotWords(lot: Lot, now: Date, zone: string): string {
   switch (lotState(lot)) {
     case 'empty':
-      return 'used up';
+      return t('lot.used-up');
     case 'spoiled':
-      return 'mould likely: throw it';
+      return t('lot.mould');
     case 'old':
-      return 'too old to count on';
+      return t('lot.old');
     default:
       return goodFor(lot.viability.evenings, new Date(lot.viability.goodUntil!), now, zone);
   }
 }
 
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven'];
+/** More evenings are told by the last day. */
+const MOST_EVENINGS = 7;
 
 /** "good for two more evenings"; by the clock where it is hours, by the day where it is long. */
 function goodFor(evenings: number, until: Date, now: Date, zone: string): string {
-  if (evenings === 0) return `good until ${said(until, now, zone)}, not for another evening`;
-  if (evenings < NUMBERS.length)
-    return `good for ${NUMBERS[evenings]} more ${evenings === 1 ? 'evening' : 'evenings'}`;
-  return `good until ${shortDay(until, zone)}`;
+  if (evenings === 0) return t('lot.good-no-evening', { at: said(until, now, zone) });
+  if (evenings <= MOST_EVENINGS) return t('lot.good-evenings', { n: evenings });
+  return t('lot.good-until', { day: shortDay(until, zone) });
 }
 
 /** "3 hours old" */
 export const lotAge = (lot: Lot, now: Date): string =>
-  `${span(Math.max(0, now.getTime() - Date.parse(lot.collectedAt)) / 3_600_000)} old`;
+  t('lot.age', { time: span(Math.max(0, now.getTime() - Date.parse(lot.collectedAt)) / 3_600_000) });
 
 /** "3 flowers of Lantern 1", or the jars it was poured from */
 export const lotOrigin = (lot: Lot): string =>
   lot.parts.length > 0
-    ? `poured from ${lot.parts.map((p) => `${p.code} (${p.doses})`).join(', ')}`
-    : lot.sources
-        .map((s) => `${s.flowers} ${s.flowers === 1 ? 'flower' : 'flowers'} of ${s.treeName}`)
-        .join(', ');
+    ? t('lot.blended', { list: lot.parts.map((p) => `${p.code} (${p.doses})`).join(', ') })
+    : lot.sources.map((s) => t('lot.flowers-of', { n: s.flowers, tree: s.treeName })).join(', ');
 
 /** "75 % Lantern, 25 % Pale Ridge"; empty for one father */
 export const blendWords = (lot: Lot): string =>
@@ -62,19 +56,12 @@ export const blendWords = (lot: Lot): string =>
 
 /** Where it is and how, in a few words. */
 export function whereabouts(lot: Lot): string {
-  if (lot.storage !== 'ROOM') return STORAGE[lot.storage];
-  const how = lot.open ? 'open at room' : 'lidded at room';
-  return lot.dry ? `${how}, dry` : `${how}, still drying`;
+  if (lot.storage !== 'ROOM') return storageWords(lot.storage);
+  const how = lot.open ? t('storage.ROOM') : t('lot.lidded');
+  return lot.dry ? t('lot.dry', { how }) : t('lot.drying', { how });
 }
 
-export const WAYS: Record<NonNullable<Lot['way']>, string> = {
-  TAP: 'tapped over a cup',
-  FLICK: 'flicked',
-  COMB: 'combed off',
-  SNIP: 'anthers snipped',
-  WHOLE_FLOWER: 'whole flowers',
-  BALLOON: 'blossoms at balloon, for drying',
-};
+export const wayWords = (way: NonNullable<Lot['way']>): string => t(`collect-way.${way}`);
 
 /** Jars to use first in front: good ones by how long they stay good, then what is too old, then what is empty. */
 export function inUseOrder(lots: Lot[]): Lot[] {

@@ -1,4 +1,4 @@
-import { answer, api, type Schemas } from '../kit/api';
+import { answer, api, type Schemas } from '../api/api';
 
 /** Takes a jar back. */
 export const voidLot = (lot: Pick<Schemas['LotView'], 'id' | 'version'>, reason: string) =>

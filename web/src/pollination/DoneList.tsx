@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
-import { answer, api, type Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { plural, said } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { said } from '../format/time';
+import { useSubmit } from '../form/use-submit';
+import { phrase, t } from '../text/text';
 
 type Done = Schemas['PollinationView'];
 
@@ -28,8 +29,13 @@ function DoneRow({ done }: { done: Done }) {
         <b>{done.treeName}</b>
       </td>
       <td>
-        {plural(done.flowers, 'flower')} {done.again && 'once more '}with {done.lotCode} {done.pollenParent}
-        {done.mark && <span className="soft"> · {done.mark}</span>}
+        {t('done.line', {
+          flowers: done.flowers,
+          again: done.again ? 'yes' : 'no',
+          jar: done.lotCode,
+          father: done.pollenParent,
+        })}
+        {done.mark && <span className="soft"> · {phrase(done.mark)}</span>}
         {undo.general && <p className="small warn">{undo.general}</p>}
       </td>
       <td className="num">
@@ -38,9 +44,9 @@ function DoneRow({ done }: { done: Done }) {
           variant="subtle"
           loading={undo.busy}
           onClick={() => undo.submit(undefined)}
-          aria-label={`Undo ${done.treeName}`}
+          aria-label={t('done.undo', { tree: done.treeName })}
         >
-          Undo
+          {t('do.undo')}
         </Button>
       </td>
     </tr>
@@ -53,7 +59,7 @@ export function DoneList({ done }: { done: Done[] }) {
   const flowers = done.filter((d) => !d.again).reduce((n, d) => n + d.flowers, 0);
   return (
     <section className="card">
-      <h2>Done in the last 12 hours: {plural(flowers, 'flower')}</h2>
+      <h2>{t('done.title', { n: flowers })}</h2>
       <table className="plain">
         <tbody>
           {done.map((d) => (

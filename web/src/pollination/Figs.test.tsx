@@ -1,8 +1,8 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
-import { store } from '../kit/store';
+import type { Schemas } from '../api/api';
+import { store } from '../offline/store';
 import { serve, SILENCE, show } from '../test/screen';
 import { Figs, nextName } from './Figs';
 

@@ -3,17 +3,18 @@ import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural, said, shortDay } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
-import { Why } from '../kit/Why';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+import { plural, said, shortDay } from '../format/time';
+import { useSubmit } from '../form/use-submit';
+import { Why } from '../ui/Why';
 import classes from './Figs.module.css';
 import { RoundTabs } from '../planning/RoundTabs';
+import { decimal } from '../format/numbers';
 
 type Fig = Schemas['Fig'];
 type Eye = Fig['eye'];
@@ -134,18 +135,18 @@ function FigRow({ fig }: { fig: Fig }) {
       </td>
       <td className="num">
         <Why
-          label={`${fig.nowMm.toFixed(1)} mm`}
+          label={`${decimal(fig.nowMm, 1)} mm`}
           because={
             <p>
               Measured {said(new Date(fig.measuredAt), now, zone)}: {fig.diameterMm} mm.{' '}
               {fig.mmPerDay === undefined
                 ? 'Measured once; measure it again another day to see how fast it grows.'
-                : `It grows by ${fig.mmPerDay.toFixed(1)} mm a day, between its last two measures.`}
+                : `It grows by ${decimal(fig.mmPerDay, 1)} mm a day, between its last two measures.`}
             </p>
           }
         >
           <span className="figure" style={{ whiteSpace: 'nowrap' }}>
-            {fig.nowMm.toFixed(1)} mm
+            {decimal(fig.nowMm, 1)} mm
           </span>
         </Why>
       </td>

@@ -1,35 +1,30 @@
 import { Button, Modal, NativeSelect, NumberInput, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { Question } from '../kit/Question';
-import { queries } from '../kit/queries';
-import { TimeField } from '../kit/TimeField';
-import { plural, said } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { Question } from '../form/Question';
+import { queries } from '../api/queries';
+import { TimeField } from '../form/TimeField';
+import { said } from '../format/time';
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { inUseOrder, lotState } from '../pollen/lot-words';
 import { MarkFields, useMarking } from '../walk/Marks';
 import { voidPollination } from './DoneList';
+import { count, t } from '../text/text';
 
 type Treatment = NonNullable<Schemas['PollinationHow']['treatment']>;
 
-const TREATMENTS: { value: Treatment; label: string }[] = [
-  { value: 'HAND', label: 'By hand' },
-  { value: 'NATURE', label: 'Left to nature' },
-  { value: 'BAGGED', label: 'Bagged' },
-];
-
-const FLOWER_TO_FLOWER = 'from flower to flower';
+const TREATMENTS: Treatment[] = ['HAND', 'NATURE', 'BAGGED'];
 
 /** Anything that no visit planned: an impulse flower, one left to nature to be watched, another jar, or yesterday evening's. */
 export function RecordPollination({ tree, close }: { tree?: string | undefined; close: () => void }) {
   const trees = useQuery(queries.trees());
   return (
-    <Modal opened onClose={close} title="Write down other flowers">
+    <Modal opened onClose={close} title={t('record.title')}>
       {trees.data && <Form trees={trees.data} tree={tree ?? trees.data[0]?.id ?? ''} close={close} />}
     </Modal>
   );
@@ -66,12 +61,12 @@ function Form({
     ...marking.body,
     how: { treatment },
   };
-  const words = `${tree?.name ?? ''}: ${plural(Number(flowers), 'flower')}`;
+  const words = `${tree?.name ?? ''}: ${count('flower', Number(flowers))}`;
   const form = useSubmit(
     () => answer(api.PUT('/api/pollinations/{id}', { params: { path: { id } }, body })),
     ['treeId', 'lotId', 'flowers', 'doneAt', 'tag'],
     (saved) => {
-      doneWithUndo(`${words} written down, ${said(new Date(saved.doneAt), now, zone)}.`, () =>
+      doneWithUndo(t('record.saved', { what: words, at: said(new Date(saved.doneAt), now, zone) }), () =>
         voidPollination(saved),
       );
       close();
@@ -99,58 +94,63 @@ function Form({
       }}
     >
       <NativeSelect
-        label="Tree"
-        data={trees.map((t) => ({ value: t.id, label: t.name }))}
+        label={t('account.col-tree')}
+        data={trees.map(({ id: value, name: label }) => ({ value, label }))}
         value={treeId}
         onChange={(e) => setTree(e.currentTarget.value)}
-        error={form.errorFor('treeId', 'Tree')}
+        error={form.errorFor('treeId', t('account.col-tree'))}
       />
       <SegmentedControl
-        aria-label="What was done"
+        aria-label={t('record.what')}
         fullWidth
         value={treatment}
         onChange={(v) => setTreatment(v)}
-        data={TREATMENTS}
+        data={TREATMENTS.map((value) => ({ value, label: t(`treatment.${value}`) }))}
       />
       {treatment === 'HAND' && (
         <NativeSelect
-          label="Jar"
+          label={t('record.jar')}
           data={[
-            ...(sheet?.hand.flowerToFlower ? [{ value: '', label: FLOWER_TO_FLOWER }] : []),
+            ...(sheet?.hand.flowerToFlower ? [{ value: '', label: t('pollen.own') }] : []),
             ...jars.map((l) => ({
               value: l.id,
-              label: `${l.code} ${l.varietyName}, ${plural(l.dosesLeft, 'dose')}`,
+              label: `${l.code} ${l.varietyName}, ${count('dose', l.dosesLeft)}`,
             })),
           ]}
           value={jar}
           onChange={(e) => setLot(e.currentTarget.value)}
-          error={form.errorFor('lotId', 'Jar')}
+          error={form.errorFor('lotId', t('record.jar'))}
         />
       )}
       {treatment !== 'HAND' && (
         <p className="small soft">
-          {treatment === 'BAGGED' ? 'Bagged against visitors, without pollen. ' : ''}Tag them: they are looked
-          at beside the others, and show what your hands add.
+          {treatment === 'BAGGED' && `${t('record.bagged')} `}
+          {t('record.tag-them')}
         </p>
       )}
       <NumberInput
-        label="Flowers"
+        label={t('field.flowers')}
         min={1}
         max={20_000}
         value={flowers}
         onChange={setFlowers}
-        error={form.errorFor('flowers', 'Flowers')}
+        error={form.errorFor('flowers', t('field.flowers'))}
         data-autofocus
       />
       <div className="line" style={{ alignItems: 'flex-end' }}>
-        <TimeField label="When" value={at ?? now} onChange={setAt} error={form.errorFor('doneAt', 'It')} />
+        <TimeField
+          label={t('record.when')}
+          value={at ?? now}
+          onChange={setAt}
+          error={form.errorFor('doneAt', t('field.time'))}
+        />
         {at && (
           <Button variant="subtle" onClick={() => setAt(undefined)}>
-            Now
+            {t('do.now')}
           </Button>
         )}
       </div>
-      {sheet && <MarkFields sheet={sheet} of={marking} error={form.errorFor('tag', 'The number')} />}
+      {sheet && <MarkFields sheet={sheet} of={marking} error={form.errorFor('tag', t('field.number'))} />}
       <Question question={form.question} />
       {form.general && (
         <p className="note bad" role="alert">
@@ -159,10 +159,10 @@ function Form({
       )}
       <div className="line">
         <Button type="submit" loading={form.busy} disabled={!(Number(flowers) > 0)}>
-          Write down
+          {t('record.write')}
         </Button>
         <Button variant="outline" onClick={close}>
-          Cancel
+          {t('do.cancel')}
         </Button>
       </div>
     </form>

@@ -1,4 +1,4 @@
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 
 /** Small invented records for tests. */
 export const ZONE = 'Pacific/Auckland';
@@ -108,6 +108,11 @@ export function lot(part: Partial<Schemas['LotView']>, goodUntil?: string): Sche
   };
 }
 
+/** What the server says by a message of its key. */
+export const text = (key: string, values: Record<string, unknown> = {}): Schemas['Text'] => ({ key, values });
+
+export const sheetSays = (words: string): Schemas['Text'] => text('said.sheet', { sheet: words });
+
 export const roundStop = (
   treeName: string,
   lotCode: string,
@@ -128,11 +133,11 @@ export const roundStop = (
   expected: 4.8,
   viability: 0.81,
   why: 'Another variety of the same crop.',
-  strokes: 'To the base once and out.',
+  strokes: [sheetSays('To the base once and out.')],
   cleanBefore: [],
   kind: 'POLLINATE',
   wanted: false,
-  say: '',
+  say: [],
   handling: [],
   limbs: [],
   onlyNow: false,

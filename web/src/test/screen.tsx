@@ -1,14 +1,18 @@
 import { MantineProvider } from '@mantine/core';
 import { Notifications, notifications } from '@mantine/notifications';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { render } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, parsePath, Route, Routes, useLocation } from 'react-router';
 import { vi } from 'vitest';
-import type { Schemas } from '../kit/api';
-import { client } from '../kit/client';
-import { HereContext } from '../kit/orchard-context';
+import type { Schemas } from '../api/api';
+import { client } from '../api/client';
+import { HereContext } from '../ui/orchard-context';
+import { calendarDay, dayAndClock } from '../format/time';
+import { writeMoments } from '../text/text';
 import { NOW, ZONE } from './samples';
+
+writeMoments({ at: (iso) => dayAndClock(new Date(iso), ZONE), day: calendarDay });
 
 export interface Sent {
   method: string;
@@ -54,6 +58,15 @@ export function serve(server: Server): Sent[] {
     });
   });
   return changes;
+}
+
+/** Sets a moment in the first field of a label, as somebody types it: `23/11/2026 18:30`. */
+export async function typeMoment(label: string, moment: string): Promise<void> {
+  const [day, hour, minute] = moment.split(/[ :]/);
+  const to = (value: string | undefined) => ({ target: { value } });
+  fireEvent.change((await screen.findAllByLabelText(label))[0]!, to(day));
+  fireEvent.change(screen.getAllByLabelText(`${label}: hours`)[0]!, to(hour));
+  fireEvent.change(screen.getAllByLabelText(`${label}: minutes`)[0]!, to(minute));
 }
 
 export const orchard: Schemas['OrchardView'] = {

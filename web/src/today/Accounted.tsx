@@ -1,28 +1,30 @@
-import type { Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { calendarDay, plural, said } from '../kit/time';
-import { NOT_WANTED, REASONS } from '../planning/plan-words';
+import type { Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { decimal } from '../format/numbers';
+import { calendarDay, said } from '../format/time';
+import { notWantedWords, reasonWords } from '../planning/plan-words';
 import classes from './Accounted.module.css';
+import { rich, t, tell } from '../text/text';
 
 type Account = Schemas['FlowerAccount'];
 type OfTree = Schemas['TreeFlowerAccount'];
 
 const PARTS = [
-  { key: 'inVisit', word: 'in this visit' },
-  { key: 'later', word: 'in later visits' },
-  { key: 'forCross', word: 'kept for a cross' },
-  { key: 'notWanted', word: 'not wanted' },
-  { key: 'lost', word: 'lost' },
+  { key: 'inVisit', word: 'account.in-visit' },
+  { key: 'later', word: 'account.later' },
+  { key: 'forCross', word: 'account.for-cross' },
+  { key: 'notWanted', word: 'account.not-wanted' },
+  { key: 'lost', word: 'account.lost' },
 ] as const;
 
 /** One reason for each kind of loss, the largest first. */
 function losses(trees: OfTree[]): { why: string; flowers: number; trees: string[]; save?: string }[] {
   const by = new Map<string, { why: string; flowers: number; trees: string[]; save?: string }>();
-  for (const t of trees.filter((t) => t.lost > 0)) {
-    const why = REASONS[t.reason!] ?? t.reason!;
+  for (const of of trees.filter((o) => o.lost > 0)) {
+    const why = reasonWords(of.reason!);
     const one = by.get(why) ?? { why, flowers: 0, trees: [] };
-    one.flowers += t.lost;
-    one.trees.push(t.tree);
+    one.flowers += of.lost;
+    one.trees.push(of.tree);
     by.set(why, one);
   }
   return [...by.values()].sort((a, b) => b.flowers - a.flowers);
@@ -35,25 +37,32 @@ function TreeRow({ of }: { of: OfTree }) {
       <td>
         <b>{of.tree}</b>
         {of.havePollen >= 0.5 && (
-          <span className="soft"> · {plural(Math.round(of.havePollen), 'flower')} had pollen before</span>
+          <span className="soft"> · {t('account.had-pollen', { n: Math.round(of.havePollen) })}</span>
         )}
         {of.later.length > 0 && (
           <div className="soft">
-            later:{' '}
-            {of.later
-              .map((l) => `${l.flowers} ${said(new Date(l.at), now, zone)} with ${l.pollen}`)
-              .join(', ')}
+            {t('account.later-list', {
+              list: of.later
+                .map((l) =>
+                  t('account.later-one', {
+                    flowers: l.flowers,
+                    at: said(new Date(l.at), now, zone),
+                    pollen: tell(l.pollen),
+                  }),
+                )
+                .join(', '),
+            })}
           </div>
         )}
         {of.notWantedAs && (
           <div className="soft">
-            {of.notWanted} not wanted: {NOT_WANTED[of.notWantedAs]}
-            {of.waitsUntil && `, until ${calendarDay(of.waitsUntil)}`}
+            {t('account.not-wanted-why', { n: of.notWanted, why: notWantedWords(of.notWantedAs) })}
+            {of.waitsUntil && t('account.until', { day: calendarDay(of.waitsUntil) })}
           </div>
         )}
         {of.lost > 0 && (
           <div className="soft">
-            {REASONS[of.reason!] ?? of.reason}: {of.wouldServe}
+            {reasonWords(of.reason!)}: {of.wouldServe && tell(of.wouldServe)}
           </div>
         )}
       </td>
@@ -73,10 +82,7 @@ export function Accounted({ account }: { account: Account }) {
   const parts = PARTS.filter((p) => account[p.key] > 0);
   return (
     <section className={`card ${classes.account}`} data-card="account">
-      <h2>
-        {plural(account.flowers, 'flower')} can be pollinated at the visit of{' '}
-        {said(new Date(account.at), now, zone)}
-      </h2>
+      <h2>{t('account.title', { n: account.flowers, at: said(new Date(account.at), now, zone) })}</h2>
       <div className={classes.bar} aria-hidden>
         {parts.map((p) => (
           <span key={p.key} className={classes[p.key]} style={{ flexGrow: account[p.key] }} />
@@ -86,43 +92,48 @@ export function Accounted({ account }: { account: Account }) {
         {parts.map((p, i) => (
           <span key={p.key} className={classes.part}>
             {i > 0 && ' '}
-            <i className={classes[p.key]} aria-hidden /> <b>{account[p.key]}</b> {p.word}
+            <i className={classes[p.key]} aria-hidden /> <b>{account[p.key]}</b> {t(p.word)}
           </span>
         ))}
       </p>
       {losses(account.trees).map((l) => (
         <p key={l.why} className="small">
-          <b className="warn">{l.flowers} lost</b> on {l.trees.slice(0, MOST_NAMED).join(', ')}
-          {l.trees.length > MOST_NAMED && ` and ${plural(l.trees.length - MOST_NAMED, 'tree')} more`}: {l.why}
-          .
+          {rich('account.lost-on', {
+            n: l.flowers,
+            trees: l.trees.slice(0, MOST_NAMED).join(', '),
+            more: Math.max(0, l.trees.length - MOST_NAMED),
+            why: l.why,
+            b: (inside) => <b className="warn">{inside}</b>,
+          })}
         </p>
       ))}
       <details>
-        <summary className="small">Tree by tree, and what would save them</summary>
+        <summary className="small">{t('account.tree-by-tree')}</summary>
         <div className="scroll" tabIndex={0}>
           <table className="plain small">
             <thead>
               <tr>
-                <th>Tree</th>
-                <th className="num">Flowers</th>
-                <th className="num">This visit</th>
-                <th className="num">Later</th>
-                <th className="num">Not to be done</th>
-                <th className="num">Lost</th>
+                <th>{t('account.col-tree')}</th>
+                <th className="num">{t('account.col-flowers')}</th>
+                <th className="num">{t('account.col-visit')}</th>
+                <th className="num">{t('account.col-later')}</th>
+                <th className="num">{t('account.col-not')}</th>
+                <th className="num">{t('account.col-lost')}</th>
               </tr>
             </thead>
             <tbody>
-              {account.trees.map((t) => (
-                <TreeRow key={t.treeId} of={t} />
+              {account.trees.map((of) => (
+                <TreeRow key={of.treeId} of={of} />
               ))}
             </tbody>
           </table>
         </div>
         <p className="small soft">
-          {account.receptive.toFixed(1)} flowers are expected to take pollen then
-          {account.havePollen >= 0.05 && `, ${account.havePollen.toFixed(1)} of them had it before`}; the
-          others, in whole flowers, are shared out here once each. Not to be done: kept for a cross, or not
-          wanted on that tree.
+          {t('account.sum', {
+            receptive: decimal(account.receptive, 1),
+            before: account.havePollen >= 0.05 ? 'yes' : 'no',
+            have: decimal(account.havePollen, 1),
+          })}
         </p>
       </details>
     </section>

@@ -1,9 +1,10 @@
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { calendarDay, plural } from '../kit/time';
-import { STEP } from '../crossing/cross-words';
+import type { Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { calendarDay } from '../format/time';
+import { stepWord } from '../crossing/cross-words';
 import classes from './RunSheet.module.css';
+import { rich, t } from '../text/text';
 
 type Due = Schemas['DueWork'];
 
@@ -17,43 +18,50 @@ function Words({ due }: { due: Due }) {
   switch (due.kind) {
     case 'LID':
       return Date.parse(due.at!) <= now.getTime() ? (
-        <>Put the lid on {jar}: it is dry.</>
+        <>{rich('due.lid-now', { jar })}</>
       ) : (
-        <>{jar} should be dry: put the lid on.</>
+        <>{rich('due.lid', { jar })}</>
       );
     case 'USE':
-      return (
-        <>
-          {jar} is hardly good after this: use its {plural(due.count, 'dose')} before.
-        </>
-      );
+      return <>{rich('due.use', { jar, n: due.count })}</>;
     case 'TEST':
-      return <>Germinate some of {jar} before you count on it.</>;
+      return <>{rich('due.test', { jar })}</>;
     case 'THROW_AWAY':
-      return <>Throw {jar} away: mould is likely. Wear a mask, and clean the cup.</>;
+      return <>{rich('due.throw', { jar })}</>;
     case 'CHECK':
       return (
         <>
-          <Link to="/fruit-set">{plural(due.count, 'check')}</Link>: has fruit set on {due.subject}?
+          {rich('due.check', {
+            n: due.count,
+            trees: due.subject,
+            link: (inside) => <Link to="/fruit-set">{inside}</Link>,
+          })}
         </>
       );
     case 'NUMBER_FRUIT':
       return (
         <>
-          <Link to="/fruit-set/fruit">Number the fruit</Link> on {due.subject}.
+          {rich('due.number', {
+            trees: due.subject,
+            link: (inside) => <Link to="/fruit-set/fruit">{inside}</Link>,
+          })}
         </>
       );
     case 'CROSS_STEP':
       return (
         <>
-          Cross <Link to={`/round/crosses#${due.subject}`}>{due.subject}</Link>:{' '}
-          {STEP[due.step!].toLowerCase()}, {plural(due.count, 'flower')}.
+          {rich('due.cross', {
+            cross: <Link to={`/round/crosses#${due.subject}`}>{due.subject}</Link>,
+            step: stepWord(due.step!),
+            n: due.count,
+          })}
         </>
       );
     case 'LEAVING':
       return (
         <>
-          You leave tomorrow, until {calendarDay(due.back!)}. <Link to="/round/plan">What to do before</Link>
+          {t('due.leaving', { day: calendarDay(due.back!) })}{' '}
+          <Link to="/round/plan">{t('due.leaving-what')}</Link>
         </>
       );
   }

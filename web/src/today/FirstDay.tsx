@@ -2,14 +2,15 @@ import { Button, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { queries } from '../kit/queries';
-import { Loaded } from '../kit/States';
-import { plural } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import type { Schemas } from '../api/api';
+import { queries } from '../api/queries';
+import { Loaded } from '../ui/States';
+
+import { useSubmit } from '../form/use-submit';
 import { CropSelect } from '../orchard/CropSelect';
 import classes from './FirstDay.module.css';
 import { numbered, plant, type Numbered, type Planting } from './many-trees';
+import { count, rich, t } from '../text/text';
 
 /** More are better brought in from a file. */
 const MOST_TREES = 200;
@@ -64,16 +65,16 @@ function PlantForm({ trees }: { trees: Schemas['TreeView'][] }) {
         <CropSelect
           value={draft.crop}
           onChange={(crop) => set({ crop })}
-          error={form.errorFor('crop', 'Crop')}
+          error={form.errorFor('crop', t('first.crop'))}
         />
         <TextInput
-          label="Variety"
+          label={t('first.variety')}
           value={draft.name}
           onChange={(e) => set({ name: e.currentTarget.value })}
-          error={form.errorFor('name', 'Variety')}
+          error={form.errorFor('name', t('first.variety'))}
         />
         <NumberInput
-          label="Trees of it"
+          label={t('first.trees')}
           min={1}
           max={MOST_TREES}
           clampBehavior="strict"
@@ -82,12 +83,12 @@ function PlantForm({ trees }: { trees: Schemas['TreeView'][] }) {
           onChange={(n) => set({ trees: n })}
         />
         <Button type="submit" loading={form.busy} disabled={Number(draft.trees) < 1}>
-          Add them
+          {t('first.add')}
         </Button>
       </div>
       {form.busy && sent > 0 && (
         <p className="small soft" role="status">
-          {sent} of {plural(Number(draft.trees), 'tree')}
+          {t('first.sent', { sent, trees: count('tree', Number(draft.trees)) })}
         </p>
       )}
       {form.general && <p className="note bad">{form.general}</p>}
@@ -97,13 +98,13 @@ function PlantForm({ trees }: { trees: Schemas['TreeView'][] }) {
 
 function OfVarieties({ trees }: { trees: Schemas['TreeView'][] }) {
   const counts = new Map<string, number>();
-  for (const t of trees) counts.set(t.varietyName, (counts.get(t.varietyName) ?? 0) + 1);
+  for (const { varietyName } of trees) counts.set(varietyName, (counts.get(varietyName) ?? 0) + 1);
   if (counts.size === 0) return null;
   return (
-    <ul className={classes.have} aria-label="Trees so far">
+    <ul className={classes.have} aria-label={t('first.so-far')}>
       {[...counts].map(([variety, n]) => (
         <li key={variety}>
-          <b>{variety}</b>: {plural(n, 'tree')}
+          <b>{variety}</b>: {count('tree', n)}
         </li>
       ))}
     </ul>
@@ -117,50 +118,49 @@ export function FirstDay() {
     <Loaded of={trees}>
       {(all) => (
         <>
-          <h1>Three steps to tonight’s plan</h1>
+          <h1>{t('first.title')}</h1>
           <ol className={classes.steps}>
-            <Step title="Say which trees you have" done={all.length > 0}>
-              <p className="soft">
-                Pollen is kept and given by variety. Name each one, with its number of trees; two varieties
-                that flower together can serve each other.
-              </p>
+            <Step title={t('first.step-trees')} done={all.length > 0}>
+              <p className="soft">{t('first.trees-why')}</p>
               <PlantForm trees={all} />
               <OfVarieties trees={all} />
               <p className="small soft">
-                Rows, blocks and planting dates can be set under <Link to="/orchard">Orchard</Link>.
+                {rich('first.rows', { link: (inside) => <Link to="/orchard">{inside}</Link> })}
               </p>
             </Step>
-            <Step title="Count the flowers of a tree" done={false}>
+            <Step title={t('first.step-count')} done={false}>
               <p className="soft">
-                Stand under it and tap each flower by its stage, a minute a tree. Unsure what you see?{' '}
-                <Link to="/bloom/key">The key names it</Link>.
+                {rich('first.count-how', { link: (inside) => <Link to="/bloom/key">{inside}</Link> })}
               </p>
               {all.length === 0 ? (
-                <p className="small soft">Your trees come here once they are added.</p>
+                <p className="small soft">{t('first.no-trees')}</p>
               ) : (
                 <div className="line" style={{ marginTop: 10 }}>
-                  {all.slice(0, MOST_TO_READ).map((t) => (
+                  {all.slice(0, MOST_TO_READ).map((tree) => (
                     <Button
-                      key={t.id}
+                      key={tree.id}
                       component={Link}
-                      to={`/bloom/read/${t.id}`}
+                      to={`/bloom/read/${tree.id}`}
                       state={{ from: '/' }}
                       variant="outline"
                       size="sm"
                     >
-                      Read {t.name}
+                      {t('first.read', { tree: tree.name })}
                     </Button>
                   ))}
-                  {all.length > MOST_TO_READ && <Link to="/bloom">all {all.length} trees</Link>}
+                  {all.length > MOST_TO_READ && (
+                    <Link to="/bloom">{t('first.all-trees', { n: all.length })}</Link>
+                  )}
                 </div>
               )}
             </Step>
-            <Step title="Tonight’s plan appears here" done={false}>
+            <Step title={t('first.step-plan')} done={false}>
               <p className="soft">
-                When to go, what to collect, which pollen goes on which tree. It gets better with what you
-                add: <Link to="/round/hours">the hours you have</Link>,{' '}
-                <Link to="/pollen/collect">pollen already in a jar</Link>,{' '}
-                <Link to="/bloom/weather">your weather</Link>.
+                {rich('first.plan-what', {
+                  hours: (inside) => <Link to="/round/hours">{inside}</Link>,
+                  jar: (inside) => <Link to="/pollen/collect">{inside}</Link>,
+                  weather: (inside) => <Link to="/bloom/weather">{inside}</Link>,
+                })}
               </p>
             </Step>
           </ol>

@@ -1,8 +1,10 @@
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { useHere } from '../kit/orchard-context';
-import { clock, plural, said } from '../kit/time';
-import { Why } from '../kit/Why';
+import type { Schemas } from '../api/api';
+import { useHere } from '../ui/orchard-context';
+import { decimal } from '../format/numbers';
+import { clock, said } from '../format/time';
+import { Why } from '../ui/Why';
+import { rich, t } from '../text/text';
 
 /** Trees whose reading would change the next visit most. */
 export function ReadNext({ trees }: { trees: Schemas['ReadNext'][] }) {
@@ -10,26 +12,27 @@ export function ReadNext({ trees }: { trees: Schemas['ReadNext'][] }) {
   if (trees.length === 0) return null;
   return (
     <section className="note" data-card="read-next">
-      <b>Read these before you go:</b>
-      {trees.map((t) => (
-        <div key={t.treeId}>
-          <Link to={`/bloom/read/${t.treeId}`} state={{ from: '/' }}>
-            {t.tree}
-          </Link>
-          : last read {said(new Date(t.readAt), now, zone)}; {t.low} to {t.high} of its flowers{' '}
-          {t.sheds ? 'shed' : 'take pollen'} at {clock(new Date(t.visit), zone)}, and{' '}
-          {plural(t.decides, 'flower')} of the plan {t.decides === 1 ? 'rests' : 'rest'} on it.{' '}
+      <b>{t('read.title')}</b>
+      {trees.map((of) => (
+        <div key={of.treeId}>
+          {rich('read.tree', {
+            tree: (
+              <Link to={`/bloom/read/${of.treeId}`} state={{ from: '/' }}>
+                {of.tree}
+              </Link>
+            ),
+            read: said(new Date(of.readAt), now, zone),
+            low: of.low,
+            high: of.high,
+            sheds: of.sheds ? 'yes' : 'no',
+            at: clock(new Date(of.visit), zone),
+            decides: of.decides,
+          })}{' '}
           <Why
-            label={`reading ${t.tree}`}
-            because={
-              <p>
-                A visit is made ready for the flowers that are foreseen; those beyond find no pollen and no
-                place in the walk. The doubt about this tree costs {t.fruits.toFixed(1)} fruits on average
-                more than it would right after a reading.
-              </p>
-            }
+            label={t('read.reading', { tree: of.tree })}
+            because={<p>{t('read.why', { fruits: decimal(of.fruits, 1) })}</p>}
           >
-            {t.fruits.toFixed(1)} fruits
+            {t('number.about-fruits', { n: decimal(of.fruits, 1) })}
           </Why>
         </div>
       ))}

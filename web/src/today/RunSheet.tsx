@@ -1,15 +1,16 @@
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { aboutFruits } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { clock, daysBetween, plural, shortDay, span } from '../kit/time';
-import { Why } from '../kit/Why';
-import { STEP, givesPollen } from '../crossing/cross-words';
+import type { Schemas } from '../api/api';
+import { aboutFruits } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { clock, daysBetween, shortDay, span } from '../format/time';
+import { Why } from '../ui/Why';
+import { givesPollen, stepWord } from '../crossing/cross-words';
 import { laterWords } from '../planning/plan-words';
 import { byFather } from '../planning/round-words';
 import { comingVisits, entries } from './coming';
 import { DueRow } from './DueRow';
 import classes from './RunSheet.module.css';
+import { count, phraseWord, t, tell } from '../text/text';
 
 type Visit = Schemas['PlannedRound'];
 type Stop = Schemas['RoundStop'];
@@ -20,16 +21,16 @@ function When({ at, until }: { at: string | undefined; until?: string }) {
   if (!at)
     return (
       <div className={classes.when}>
-        <span>any time</span>
+        <span>{t('sheet.any-time')}</span>
       </div>
     );
   const day = daysBetween(now, new Date(at), zone);
   const isNow = Date.parse(at) <= now.getTime() + NOW_MS;
   return (
     <div className={classes.when}>
-      <b>{isNow ? 'Now' : clock(new Date(at), zone)}</b>
-      {until && <span>to {clock(new Date(until), zone)}</span>}
-      {day > 0 && <span>{day === 1 ? 'tomorrow' : shortDay(new Date(at), zone)}</span>}
+      <b>{isNow ? t('sheet.now') : clock(new Date(at), zone)}</b>
+      {until && <span>{t('sheet.to', { clock: clock(new Date(until), zone) })}</span>}
+      {day > 0 && <span>{day === 1 ? t('sheet.tomorrow') : shortDay(new Date(at), zone)}</span>}
     </div>
   );
 }
@@ -66,13 +67,15 @@ function Line({
 
 /** What goes into the basket before one leaves. */
 function TakeAlong({ visit }: { visit: Visit }) {
-  const jars = [...new Set(visit.stops.filter((s) => s.lotId).map((s) => `jar ${s.lotCode}`))];
-  const cups = visit.collect.length > 0 ? [plural(visit.collect.length, 'empty cup')] : [];
-  const brush = visit.stops.some((s) => givesPollen(s.kind)) ? ['brush and marks'] : [];
-  const bags = visit.stops.some((s) => BAGS.has(s.kind)) ? ['bags'] : [];
+  const jars = [
+    ...new Set(visit.stops.filter((s) => s.lotId).map((s) => t('sheet.jar', { code: s.lotCode }))),
+  ];
+  const cups = visit.collect.length > 0 ? [t('sheet.cups', { n: visit.collect.length })] : [];
+  const brush = visit.stops.some((s) => givesPollen(s.kind)) ? [t('sheet.brush')] : [];
+  const bags = visit.stops.some((s) => BAGS.has(s.kind)) ? [t('sheet.bags')] : [];
   const all = [...jars, ...cups, ...brush, ...bags];
   if (all.length === 0) return null;
-  return <p className="small soft">Take along: {all.join(', ')}.</p>;
+  return <p className="small soft">{t('sheet.take', { list: all.join(', ') })}</p>;
 }
 
 const BAGS = new Set<Stop['kind']>(['BAG', 'REBAG']);
@@ -87,26 +90,31 @@ function VisitCard({ visit }: { visit: Visit }) {
       <header>
         <h2>
           {blocks.length > 0 && `${blocks.join(', ')}: `}
-          <span className={classes.crops}>{visit.crops.join(', ').toLowerCase()}</span>
+          <span className={classes.crops}>{visit.crops.map(phraseWord).join(' · ')}</span>
         </h2>
         <span className="soft small">
-          {plural(trees, 'tree')} · {plural(visit.flowers, 'flower')} · about{' '}
-          {aboutFruits(visit.expectedFruits)} · {span(visit.minutes / 60)} ·{' '}
+          {t('sheet.sum', {
+            trees,
+            flowers: visit.flowers,
+            fruits: aboutFruits(visit.expectedFruits),
+            time: span(visit.minutes / 60),
+          })}{' '}
+          ·{' '}
           <Why
-            label={`the hour ${visit.at}`}
-            because={visit.why.split(/(?<=\.) /).map((w) => (
-              <p key={w}>{w}</p>
+            label={t('headline.this-hour')}
+            because={visit.why.map((w) => (
+              <p key={tell(w)}>{tell(w)}</p>
             ))}
           >
-            why then
+            {t('sheet.why-then')}
           </Why>
         </span>
       </header>
       <TakeAlong visit={visit} />
       {visit.collect.map((c) => (
-        <Line key={c.varietyId} kind="collect" what="Collect" number={plural(c.doses, 'dose')}>
-          {c.trees.map((t) => t.tree).join(', ') || c.variety} · {plural(c.flowers, 'male flower')} of{' '}
-          {c.variety}
+        <Line key={c.varietyId} kind="collect" what={t('sheet.collect')} number={count('dose', c.doses)}>
+          {c.trees.map((from) => from.tree).join(', ') || c.variety} ·{' '}
+          {t('sheet.male-of', { n: c.flowers, variety: c.variety })}
           {laterWords(c)}
         </Line>
       ))}
@@ -114,21 +122,25 @@ function VisitCard({ visit }: { visit: Visit }) {
         <Line
           key={leg.code}
           kind="pollinate"
-          what={leg.stops[0]!.lotId || leg.stops[0]!.collectOf ? `${leg.code} on` : 'Flower to flower'}
+          what={
+            leg.stops[0]!.lotId || leg.stops[0]!.collectOf
+              ? t('sheet.on', { code: leg.code })
+              : t('sheet.flower-to-flower')
+          }
           number={String(leg.stops.reduce((n, s) => n + s.flowers, 0))}
         >
-          {treesOf(leg.stops).map((t, i) => (
-            <span key={t.name}>
+          {treesOf(leg.stops).map((of, i) => (
+            <span key={of.name}>
               {i > 0 && ' · '}
-              <b>{t.name}</b> {t.flowers}
+              <b>{of.name}</b> {of.flowers}
             </span>
           ))}
         </Line>
       ))}
       {steps.length > 0 && (
-        <Line kind="cross" what="Crosses">
+        <Line kind="cross" what={t('leg.crosses')}>
           {steps
-            .map((s) => `${STEP[s.kind].toLowerCase()} ${plural(s.flowers, 'flower')} of ${s.treeName}`)
+            .map((s) => t('sheet.step', { step: stepWord(s.kind), n: s.flowers, tree: s.treeName }))
             .join(' · ')}
         </Line>
       )}
@@ -159,21 +171,22 @@ export function RunSheet({ plan }: { plan: Schemas['Plan'] }) {
         )}
       </div>
       {plan.obstacles.map((o) => (
-        <p key={o} className="note">
-          {o}
+        <p key={tell(o)} className="note">
+          {tell(o)}
         </p>
       ))}
       {later.length > 0 && (
         <p className="soft" data-card="later">
-          Then{' '}
-          {later
-            .slice(0, 3)
-            .map(
-              (v) =>
-                `${shortDay(new Date(v.at), zone)} ${clock(new Date(v.at), zone)}, ${plural(v.flowers, 'flower')}`,
-            )
-            .join('; ')}
-          . <Link to="/round/plan">Coming days</Link>
+          {t('sheet.then', {
+            list: later
+              .slice(0, 3)
+              .map(
+                (v) =>
+                  `${shortDay(new Date(v.at), zone)} ${clock(new Date(v.at), zone)}, ${count('flower', v.flowers)}`,
+              )
+              .join('; '),
+          })}{' '}
+          <Link to="/round/plan">{t('sheet.coming')}</Link>
         </p>
       )}
     </div>

@@ -1,8 +1,8 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
-import { bloomOf, bloomRow, lot, NOW, roundStop, stretch } from '../test/samples';
+import type { Schemas } from '../api/api';
+import { bloomOf, bloomRow, lot, NOW, roundStop, stretch, text } from '../test/samples';
 import { orchard, serve, sheet, show, SILENCE, type Server } from '../test/screen';
 import { Today } from './Today';
 
@@ -16,7 +16,7 @@ const visit = (at: string, until: string, part: Partial<Schemas['PlannedRound']>
   at,
   until,
   day: '2026-11-24',
-  why: '30 flowers can be pollinated then and 3 shed it.',
+  why: [text('visit.flowers', { sheet: 'Cherimoya', receptive: 30, shedding: 3 })],
   flowers: 6,
   expectedFruits: 3.2,
   minutes: 24,
@@ -40,7 +40,14 @@ const plan: Schemas['Plan'] = {
           dosesPerFlower: 3,
           flowers: 2,
           later: 6,
-          trees: [{ treeId: 't', tree: 'Lantern 1', place: 'row 1, place 1', flowers: 5 }],
+          trees: [
+            {
+              treeId: 't',
+              tree: 'Lantern 1',
+              place: text('tree.place', { inBlock: 'no', block: '', row: 1, position: 1 }),
+              flowers: 5,
+            },
+          ],
         },
       ],
     }),
@@ -70,7 +77,7 @@ const plan: Schemas['Plan'] = {
         notWanted: 0,
         lost: 51,
         reason: 'DOSES_RUN_OUT',
-        wouldServe: '51 more doses.',
+        wouldServe: text('save.doses', { n: 51, fathers: 'Lantern' }),
       },
       {
         treeId: 'p',
@@ -79,7 +86,7 @@ const plan: Schemas['Plan'] = {
         havePollen: 3.2,
         flowers: 17,
         inVisit: 12,
-        later: [{ at: '2026-11-24T08:00:00Z', pollen: 'LA-01', flowers: 4 }],
+        later: [{ at: '2026-11-24T08:00:00Z', pollen: text('pollen.jar', { code: 'LA-01' }), flowers: 4 }],
         forCross: 0,
         notWanted: 1,
         lost: 0,
@@ -186,7 +193,7 @@ describe('today', () => {
     expect(text).toContain('1 not wanted');
     expect(text).toContain('51 lost on Ettin 1: the doses run out.');
     await userEvent.click(screen.getByText(/Tree by tree/));
-    expect(account.textContent).toContain('51 more doses.');
+    expect(account.textContent).toContain('51 more doses of Lantern.');
     expect(account.textContent).toContain('4 21:00 with LA-01');
   });
 
@@ -195,7 +202,7 @@ describe('today', () => {
     show(<Today />);
     const note = (await screen.findByText(/Read these/)).closest('section')!;
     expect(note.textContent.replace(/\s+/g, ' ')).toContain(
-      'Lantern 2: last read Sun 22 Nov 17:00; 5 to 19 of its flowers shed at 16:00, and 12 flowers of the plan rest on it.',
+      'Lantern 2: last read Sun 22 Nov 17:00; 5 to 19 of its flowers shed pollen at 16:00, and 12 flowers of the plan rest on it.',
     );
     expect(screen.getByText('Lantern 2')).toHaveAttribute('href', '/bloom/read/l2');
     expect(screen.getByText('Read flowers').closest('a')).toHaveAttribute('href', '/bloom/read/l2');
@@ -219,7 +226,7 @@ describe('today', () => {
     await userEvent.click(await screen.findByText('pollinate 12 flowers'));
     expect(await screen.findByText(/The best use of the pollen there is/)).toBeInTheDocument();
     await userEvent.click(screen.getByText('at 16:00'));
-    expect(await screen.findByText(/30 flowers can be pollinated then and 3 shed it/)).toBeInTheDocument();
+    expect(await screen.findByText(/30 flowers can be pollinated then, 3 shed pollen/)).toBeInTheDocument();
   });
 
   it('says plainly when there is no pollen, and when there is no flower', async () => {

@@ -2,12 +2,12 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { percent } from '../kit/numbers';
-import { useHere } from '../kit/orchard-context';
-import { PLAN_DAYS, queries } from '../kit/queries';
-import { Loaded, Waiting } from '../kit/States';
-import { plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { percent } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { PLAN_DAYS, queries } from '../api/queries';
+import { Loaded, Waiting } from '../ui/States';
+
 import { ShelfStrip } from '../pollen/ShelfStrip';
 import { Anew } from '../planning/Anew';
 import { leftWords } from '../planning/plan-words';
@@ -18,11 +18,12 @@ import { Headline, InAll } from './Headline';
 import { ReadNext } from './ReadNext';
 import { RunSheet } from './RunSheet';
 import classes from './RunSheet.module.css';
+import { t, tell } from '../text/text';
 
 /** Seen on a first day only. */
 const FirstDay = lazy(async () => ({ default: (await import('./FirstDay')).FirstDay }));
 
-/** Wishes that nothing can be done for, and what would help. */
+/** CrossRequests that nothing can be done for, and what would help. */
 function CrossesNotPossible({ plan }: { plan: Schemas['Plan'] }) {
   const crosses = plan.left.filter((l) => l.reason.startsWith('CROSS_'));
   if (crosses.length === 0) return null;
@@ -30,10 +31,10 @@ function CrossesNotPossible({ plan }: { plan: Schemas['Plan'] }) {
     <p className="note" data-card="left">
       {crosses.slice(0, MOST_LEFT).map((l) => (
         <span key={l.treeId + l.tree}>
-          {leftWords(l)} {l.wouldServe}{' '}
+          {leftWords(l)} {tell(l.wouldServe)}{' '}
         </span>
       ))}
-      {crosses.length > MOST_LEFT && `${crosses.length - MOST_LEFT} more under Coming days.`}
+      {crosses.length > MOST_LEFT && t('today.more-left', { n: crosses.length - MOST_LEFT })}
     </p>
   );
 }
@@ -44,7 +45,7 @@ function ZoneDoubt() {
   if (!orchard.zoneDoubt) return null;
   return (
     <p className="note bad">
-      {orchard.zoneDoubt} <Link to="/orchard">Check the orchard’s place</Link>.
+      {orchard.zoneDoubt} <Link to="/orchard">{t('today.check-place')}</Link>.
     </p>
   );
 }
@@ -60,11 +61,11 @@ function Buttons({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan
   return (
     <div className="do noprint">
       <Button component={Link} to={`/bloom/read/${read}`} state={{ from: '/' }} variant="outline">
-        Read flowers
+        {t('today.read')}
       </Button>
       {next && (
         <Button component={Link} to="/round" variant="outline">
-          See the visit
+          {t('today.see-visit')}
         </Button>
       )}
       {next && isSoon(next, now) && <StartWalking />}
@@ -80,11 +81,11 @@ function Jars({ plan }: { plan: Schemas['Plan'] }) {
       {lots.data && <ShelfStrip lots={lots.data} />}
       {plan.spare.length > 0 && (
         <p className="small soft" data-card="spare">
-          Stays in the jars:{' '}
-          {plan.spare
-            .map((s) => `${plural(s.doses, 'dose')} of ${s.lot}, about ${percent(s.viability)} alive`)
-            .join('; ')}
-          . Nothing in these days is better off with it.
+          {t('today.spare', {
+            list: plan.spare
+              .map((s) => t('today.spare-jar', { n: s.doses, jar: s.lot, alive: percent(s.viability) }))
+              .join('; '),
+          })}
         </p>
       )}
     </>
@@ -127,7 +128,7 @@ export function Today() {
       {(b) =>
         // Trees that were read and removed leave nothing to plan for.
         b.everRead && b.trees.length > 0 ? (
-          <Loaded of={plan} waiting="Planning the coming days">
+          <Loaded of={plan} waiting={t('headline.planning')}>
             {(p) => <Sheet bloom={b} plan={p} />}
           </Loaded>
         ) : (

@@ -1,4 +1,4 @@
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 
 const DAY_MS = 24 * 3_600_000;
 

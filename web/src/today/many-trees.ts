@@ -1,5 +1,5 @@
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
 
 export interface Planting {
   crop: string;

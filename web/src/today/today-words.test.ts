@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import { NOW, roundStop, ZONE } from '../test/samples';
 import { todayWords } from './today-words';
 
@@ -12,7 +12,7 @@ const plan = (at: string, until: string): Schemas['Plan'] => ({
       at,
       day: '2026-11-24',
       until,
-      why: '',
+      why: [],
       flowers: 12,
       expectedFruits: 3,
       minutes: 24,

@@ -1,6 +1,7 @@
-import type { Schemas } from '../kit/api';
-import { clock, daysBetween, shortDay } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { clock, daysBetween, listed, shortDay } from '../format/time';
 import { givesPollen } from '../crossing/cross-words';
+import { t } from '../text/text';
 
 /** The pieces of Today's headline; each number on the page can then be asked why. */
 export interface TodayWords {
@@ -16,7 +17,7 @@ export interface TodayWords {
 
 /** Two names, or how many: a headline is short. */
 const some = (names: string[]): string =>
-  names.length <= 2 ? names.join(' and ') : `${names.length} varieties`;
+  names.length <= 2 ? listed(names) : t('headline.varieties', { n: names.length });
 
 /** What the next visit of the plan comes to; nothing where there is none. */
 export function todayWords(plan: Schemas['Plan'], now: Date, zone: string): TodayWords | undefined {
@@ -26,7 +27,7 @@ export function todayWords(plan: Schemas['Plan'], now: Date, zone: string): Toda
   const days = daysBetween(now, from, zone);
   const stops = visit.stops.filter((s) => givesPollen(s.kind));
   return {
-    day: days === 0 ? '' : days === 1 ? 'Tomorrow' : shortDay(from, zone),
+    day: days === 0 ? '' : days === 1 ? t('headline.tomorrow') : shortDay(from, zone),
     from: clock(from, zone),
     collect: some(visit.collect.map((c) => c.variety)),
     flowers: stops.reduce((n, s) => n + s.flowers, 0),

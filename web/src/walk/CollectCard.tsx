@@ -1,21 +1,22 @@
 import { Button, NumberInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { Counter } from '../kit/Counter';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { useOutbox } from '../kit/outbox';
-import { Question } from '../kit/Question';
-import { queries } from '../kit/queries';
-import { TimeField } from '../kit/TimeField';
-import { dayOfYearAndClock, plural } from '../kit/time';
-import { sayDone } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { Counter } from '../form/Counter';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { useOutbox } from '../offline/outbox';
+import { Question } from '../form/Question';
+import { queries } from '../api/queries';
+import { TimeField } from '../form/TimeField';
+import { dayOfYearAndClock } from '../format/time';
+import { sayDone } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { laterWords } from '../planning/plan-words';
 import { dosesOf } from '../pollen/doses';
 import { dosesThere, jarLabel } from './collecting';
 import classes from './Walk.module.css';
+import { t, tell } from '../text/text';
 
 type Collecting = Schemas['WalkCollecting'];
 
@@ -54,9 +55,7 @@ export function CollectCard({
       answer(api.PUT('/api/lots/{id}', { params: { path: { id: of.lotId } }, body: { ...body, confirmed } })),
     ['sources', 'doses', 'collectedAt'],
     (lot) => {
-      sayDone(
-        `Jar ${lot.code}: ${plural(lot.dosesLeft, 'dose')}. Write ${lot.code} on it. A wrong count is set right on the jar’s own page.`,
-      );
+      sayDone(t('walk.jar-filled', { code: lot.code, n: lot.dosesLeft }));
       next();
     },
     {
@@ -64,64 +63,66 @@ export function CollectCard({
         method: 'PUT',
         path: `/api/lots/${of.lotId}`,
         body: { ...body },
-        label: `${plural(flowers, 'male flower')} of ${pollen.variety} into a new jar`,
+        label: t('walk.into-new-jar', { n: flowers, variety: pollen.variety }),
         account: session.accountId,
       }),
       kept: () => {
-        sayKept(`${plural(flowers, 'male flower')} of ${pollen.variety}.`);
+        sayKept(t('walk.male-kept', { n: flowers, variety: pollen.variety }));
         next();
       },
     },
   );
-  const error = form.errorFor('sources', 'Flowers') ?? form.errorFor('doses', 'Doses') ?? form.general;
+  const error =
+    form.errorFor('sources', t('field.flowers')) ?? form.errorFor('doses', t('field.doses')) ?? form.general;
   return (
     <>
       <section className={classes.card} data-collect={pollen.variety}>
-        <div className={classes.step}>Collect {pollen.variety}</div>
+        <div className={classes.step}>{t('walk.collect', { variety: pollen.variety })}</div>
         <p>
-          {plural(pollen.flowers, 'male flower')} that shed, for {plural(pollen.doses, 'dose')}
-          {laterWords(pollen)}. Into one clean, empty cup.
+          {t('walk.collect-what', {
+            flowers: pollen.flowers,
+            doses: pollen.doses,
+            later: laterWords(pollen),
+          })}
         </p>
-        {there !== undefined && (
-          <p className={classes.now}>This jar is filled: {plural(there, 'dose')} left.</p>
-        )}
-        {pollen.trees.map((t) => (
-          <div key={t.treeId} className={classes.source}>
+        {there !== undefined && <p className={classes.now}>{t('walk.jar-has', { n: there })}</p>}
+        {pollen.trees.map((from) => (
+          <div key={from.treeId} className={classes.source}>
             <span>
-              <b>{t.tree}</b>
+              <b>{from.tree}</b>
               <br />
               <span className="soft">
-                about {Math.round(t.flowers)} shedding · {t.place}
+                {t('walk.shedding', { n: Math.round(from.flowers), place: tell(from.place) })}
               </span>
             </span>
             <Counter
-              label={`flowers of ${t.tree}`}
-              heading="collected"
-              value={taken[t.treeId] ?? 0}
-              onChange={(n) => setTaken((all) => ({ ...all, [t.treeId]: n }))}
+              label={t('walk.flowers-of', { tree: from.tree })}
+              heading={t('walk.collected')}
+              value={taken[from.treeId] ?? 0}
+              onChange={(n) => setTaken((all) => ({ ...all, [from.treeId]: n }))}
             />
           </div>
         ))}
         <div className={classes.two}>
           <TimeField
-            label="Collected at"
+            label={t('walk.collected-at')}
             value={at ?? now}
             onChange={setAt}
-            error={form.errorFor('collectedAt', 'It')}
+            error={form.errorFor('collectedAt', t('field.time'))}
           />
           {at && (
             <Button variant="subtle" onClick={() => setAt(undefined)}>
-              Now
+              {t('do.now')}
             </Button>
           )}
         </div>
         <p className="soft" data-label>
-          On its label: {jarLabel(of, lots)}, {dayOfYearAndClock(at ?? now, now, zone)}
+          {t('walk.on-label', { label: jarLabel(of, lots), at: dayOfYearAndClock(at ?? now, now, zone) })}
         </p>
         {flowers > 0 && (
           <NumberInput
-            label="Doses"
-            description={`${plural(flowers, 'flower')} give about ${expected}; change it if you see more or less.`}
+            label={t('field.doses')}
+            description={t('walk.doses-from', { n: flowers, doses: expected })}
             placeholder={String(expected)}
             min={1}
             value={doses}
@@ -137,7 +138,7 @@ export function CollectCard({
       <Question question={form.question} />
       <footer className={classes.bar}>
         <Button size="lg" variant="outline" mr="auto" onClick={next} disabled={form.busy}>
-          {there === undefined ? 'Skip' : 'Next'}
+          {there === undefined ? t('do.skip') : t('walk.next')}
         </Button>
         <Button
           size="lg"
@@ -146,8 +147,8 @@ export function CollectCard({
           onClick={() => form.submit()}
         >
           {flowers === 0
-            ? 'Count the flowers collected'
-            : `Into the jar · ${doses === '' ? expected : doses} doses`}
+            ? t('walk.count-collected')
+            : t('walk.into-jar', { n: doses === '' ? expected : Number(doses) })}
         </Button>
       </footer>
     </>

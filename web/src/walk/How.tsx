@@ -1,16 +1,12 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import classes from './Walk.module.css';
+import { t } from '../text/text';
 
 type How = Schemas['PollinationHow'];
 
-const LIMBS = {
-  TRUNK: 'on the trunk',
-  STOUT: 'on stout limbs',
-  TWIG: 'on twigs',
-  BRANCH_END: 'at branch ends',
-} as const;
+const LIMBS = ['TRUNK', 'STOUT', 'TWIG', 'BRANCH_END'] as const;
 
 /**
  * How the flowers of a stop are treated, as far as it is worth comparing later: the tool is remembered on this device, the stage is
@@ -56,17 +52,17 @@ export function HowFields({
 }) {
   const said = [
     of.stage && sheet.stages.find((s) => s.key === of.stage)?.name.toLowerCase(),
-    of.limb && LIMBS[of.limb],
+    of.limb && t(`how.limb.${of.limb}`),
     of.tool,
   ].filter(Boolean);
   return (
     <details className={classes.marks}>
-      <summary>How: {said.length > 0 ? said.join(', ') : 'not said'}</summary>
+      <summary>{t('how.title', { how: said.length > 0 ? said.join(', ') : t('how.not-said') })}</summary>
       <div className="stack">
         <NativeSelect
-          label="Stage of the flowers"
+          label={t('how.stage')}
           data={[
-            { value: '', label: 'several, or not looked at' },
+            { value: '', label: t('how.several') },
             ...sheet.stages
               .filter((s) => stages.includes(s.key))
               .map((s) => ({ value: s.key, label: s.name })),
@@ -75,27 +71,27 @@ export function HowFields({
           onChange={(e) => of.setStage(e.currentTarget.value)}
         />
         <NativeSelect
-          label="Where they sit"
+          label={t('how.where')}
           data={[
-            { value: '', label: 'here and there' },
-            ...Object.entries(LIMBS).map(([value, label]) => ({ value, label })),
+            { value: '', label: t('how.anywhere') },
+            ...LIMBS.map((value) => ({ value, label: t(`how.limb.${value}`) })),
           ]}
           value={of.limb ?? ''}
           onChange={(e) => of.setLimb((e.currentTarget.value || undefined) as How['limb'])}
         />
         <NativeSelect
-          label="Strokes"
+          label={t('how.strokes')}
           data={[
-            { value: '', label: 'as set under Hours and habits' },
-            { value: 'FULL', label: 'many, all round' },
-            { value: 'LIGHT', label: 'once in and out' },
+            { value: '', label: t('how.as-set') },
+            { value: 'FULL', label: t('how.many') },
+            { value: 'LIGHT', label: t('how.once') },
           ]}
           value={of.strokes ?? ''}
           onChange={(e) => of.setStrokes((e.currentTarget.value || undefined) as How['strokes'])}
         />
         <TextInput
-          label="Tool"
-          description="remembered on this device"
+          label={t('how.tool')}
+          description={t('how.remembered')}
           value={of.tool}
           onChange={(e) => of.setTool(e.currentTarget.value)}
         />

@@ -1,7 +1,8 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { Schemas } from '../kit/api';
+import type { Schemas } from '../api/api';
 import classes from './Walk.module.css';
+import { phrase, t } from '../text/text';
 
 type Sheet = Schemas['CropSheetView'];
 
@@ -41,21 +42,28 @@ export function MarkFields({
   return (
     <details className={classes.marks}>
       <summary>
-        Mark: {mark ? mark.how : 'none'}
+        {t('mark.title', { mark: mark ? phrase(mark.how) : t('mark.none') })}
         {colour && `, ${colour}`}
         {tag && `, ${tag}`}
       </summary>
       <div className="stack">
         <NativeSelect
-          label="Mark"
-          data={[...sheet.hand.marks.map((m) => m.name), { value: '', label: 'no mark' }]}
+          label={t('mark.mark')}
+          data={[
+            ...sheet.hand.marks.map((m) => ({ value: m.name, label: phrase(m.name) })),
+            { value: '', label: t('mark.no-mark') },
+          ]}
           value={mark?.name ?? ''}
           onChange={(e) => choose(e.currentTarget.value)}
         />
-        <TextInput label="Colour" value={colour} onChange={(e) => setColour(e.currentTarget.value)} />
         <TextInput
-          label="Number on the tag"
-          description="used once a year"
+          label={t('mark.colour')}
+          value={colour}
+          onChange={(e) => setColour(e.currentTarget.value)}
+        />
+        <TextInput
+          label={t('mark.number')}
+          description={t('mark.once-a-year')}
           value={tag}
           onChange={(e) => setTag(e.currentTarget.value)}
           error={error}

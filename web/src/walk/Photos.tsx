@@ -2,14 +2,15 @@ import { ActionIcon } from '@mantine/core';
 import { IconCamera, IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { queries } from '../kit/queries';
-import { useHere } from '../kit/orchard-context';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { queries } from '../api/queries';
+import { useHere } from '../ui/orchard-context';
+import { useSubmit } from '../form/use-submit';
 import { smaller, whereOneStands } from './smaller';
 import classes from './Walk.module.css';
+import { t } from '../text/text';
 
 interface Taken {
   data: string;
@@ -44,11 +45,11 @@ export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: numb
         method: 'PUT',
         path: `/api/walks/${walk.id}/photos/${id}`,
         body: { ...body(taken) },
-        label: `${tree}: a picture`,
+        label: t('photo.of', { tree }),
         account: session.accountId,
       }),
       kept: () => {
-        sayKept(`${tree}: picture.`);
+        sayKept(`${t('photo.of', { tree })}.`);
         setId(newId());
       },
     },
@@ -71,7 +72,7 @@ export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: numb
       const data = await smaller(file);
       add.submit({ data, place: settings?.keepPhotoPlace ? await whereOneStands() : {} });
     } catch {
-      setUnreadable('This file is no picture that can be read.');
+      setUnreadable(t('photo.unreadable'));
     }
   };
   const here = walk.photos.filter((p) => p.stop === stop);
@@ -84,14 +85,14 @@ export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: numb
         accept="image/*"
         capture="environment"
         hidden
-        aria-label="Picture"
+        aria-label={t('photo.picture')}
         onChange={(e) => {
           void take(e.currentTarget.files?.[0]);
           e.currentTarget.value = '';
         }}
       />
       <button type="button" onClick={() => chooser.current?.click()} aria-busy={add.busy}>
-        <IconCamera size={20} aria-hidden /> picture
+        <IconCamera size={20} aria-hidden /> {t('photo.button')}
       </button>
       {(here.length > 0 || problem) && (
         <div className={classes.photos}>
@@ -102,13 +103,13 @@ export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: numb
           )}
           {here.map((p) => (
             <figure key={p.id}>
-              <img src={`/api/walks/${walk.id}/photos/${p.id}`} alt={`${tree}, taken on the walk`} />
+              <img src={`/api/walks/${walk.id}/photos/${p.id}`} alt={t('photo.alt', { tree })} />
               {p.latitude !== undefined && p.longitude !== undefined && (
                 <figcaption>
                   {p.latitude.toFixed(5)}, {p.longitude.toFixed(5)}
                 </figcaption>
               )}
-              <ActionIcon aria-label="Remove the picture" onClick={() => remove.submit(p)}>
+              <ActionIcon aria-label={t('photo.remove')} onClick={() => remove.submit(p)}>
                 <IconX size={16} />
               </ActionIcon>
             </figure>

@@ -1,11 +1,12 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { client } from '../kit/client';
-import { useOutbox } from '../kit/outbox';
-import { queries } from '../kit/queries';
-import { sayDone } from '../kit/undo';
+import { answer, api, type Schemas } from '../api/api';
+import { client } from '../api/client';
+import { useOutbox } from '../offline/outbox';
+import { queries } from '../api/queries';
+import { sayDone } from '../ui/undo';
 import classes from './Walk.module.css';
+import { t } from '../text/text';
 
 /** Once all that was done is with the server, the rest of a walk is planned anew with what its jars really hold. */
 export function PlannedAnew({ walk }: { walk: Schemas['Walk'] }) {
@@ -15,7 +16,7 @@ export function PlannedAnew({ walk }: { walk: Schemas['Walk'] }) {
     mutationFn: () => answer(api.POST('/api/walks/{id}/plan-anew', { params: { path: { id: walk.id } } })),
     onSuccess: (anew) => {
       client.setQueryData(queries.walk(walk.id).queryKey, anew);
-      sayDone('The rest of the walk is planned anew with what the jar holds.');
+      sayDone(t('walk.planned-anew'));
     },
   });
   const due = walk.stale && !waits;
@@ -26,11 +27,7 @@ export function PlannedAnew({ walk }: { walk: Schemas['Walk'] }) {
   if (!walk.stale) return null;
   return (
     <p className={classes.anew} role="status">
-      {isPending
-        ? 'Planning the rest anew …'
-        : isError || waits
-          ? 'Worked out on this phone. The rest is planned anew once the server has what you collected.'
-          : ''}
+      {isPending ? t('walk.planning-anew') : isError || waits ? t('walk.by-phone') : ''}
     </p>
   );
 }

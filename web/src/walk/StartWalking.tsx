@@ -1,9 +1,10 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { useSubmit } from '../form/use-submit';
+import { t } from '../text/text';
 
 /** Begins a walk with the stops as they stand, for oneself and whoever helps; without an hour the next visit's. */
 export function StartWalking({ at, paper = false }: { at?: string | undefined; paper?: boolean }) {
@@ -14,17 +15,17 @@ export function StartWalking({ at, paper = false }: { at?: string | undefined; p
     [],
     (walk, where) => void navigate(`/round/${where}/${walk.id}`),
   );
-  const wrong = start.errorFor('at', 'It') ?? start.general;
+  const wrong = start.errorFor('at', t('field.time')) ?? start.general;
   return (
     <>
       {wrong && <span className="warn">{wrong}</span>}
       {paper && (
         <Button variant="outline" disabled={start.busy} onClick={() => start.submit('paper')}>
-          On paper
+          {t('walk.on-paper')}
         </Button>
       )}
       <Button loading={start.busy} onClick={() => start.submit('walk')}>
-        Start walking
+        {t('walk.start')}
       </Button>
     </>
   );

@@ -1,21 +1,22 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { useOutbox } from '../kit/outbox';
-import { queries } from '../kit/queries';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
-import { crossWords, STEP, STEP_DONE } from '../crossing/cross-words';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { useOutbox } from '../offline/outbox';
+import { queries } from '../api/queries';
+
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
+import { crossWords, stepDone, stepName } from '../crossing/cross-words';
 import type { StopProps } from './StopCard';
 import { CountRow, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
 import { doneAt, nextStop } from './walk-state';
 import classes from './Walk.module.css';
+import { t, tellAll } from '../text/text';
 
 export const voidStep = (crossing: string, step: Pick<Schemas['CrossingDone'], 'id' | 'version'>) =>
   answer(
@@ -30,7 +31,7 @@ function Tag({ crossing }: { crossing: string }) {
   const { data } = useQuery(queries.crossings());
   const lines = data?.crossings.find((c) => c.id === crossing)?.metalTag;
   return lines ? (
-    <p className={classes.tag} aria-label="For the metal tag">
+    <p className={classes.tag} aria-label={t('walk.metal-tag')}>
       {lines.map((l) => (
         <span key={l}>{l}</span>
       ))}
@@ -53,7 +54,7 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
     walkId: walk.id,
     stop: index,
   };
-  const words = `${stop.treeName}: ${plural(count, 'flower')} ${STEP_DONE[stop.kind]}`;
+  const words = t('walk.step-done', { tree: stop.treeName, n: count, done: stepDone(stop.kind) });
   const goOn = () => {
     setId(newId());
     setCount(0);
@@ -82,15 +83,15 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
       },
     },
   );
-  const error = form.errorFor('flowers', 'Flowers') ?? form.general;
+  const error = form.errorFor('flowers', t('field.flowers')) ?? form.general;
   return (
     <>
       <section className={classes.card} data-tree={stop.treeName} data-step={stop.kind}>
         <Where stop={stop} walk={walk.id} />
-        <div className={classes.step}>{STEP[stop.kind]}</div>
+        <div className={classes.step}>{stepName(stop.kind)}</div>
         <p className={classes.cross}>{crossWords(stop)}</p>
         <Looks stop={stop} sheet={sheet} />
-        <p>{stop.say}</p>
+        <p>{tellAll(stop.say)}</p>
         {(stop.kind === 'BAG' || stop.kind === 'REBAG') && <Tag crossing={crossing} />}
         <Said walk={walk} index={index} />
       </section>
@@ -105,13 +106,13 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
         last={nextStop(walk, index) === walk.stops.length}
         count={count}
         busy={form.busy}
-        before="Count"
+        before={t('walk.count')}
         skip={goOn}
         done={() => form.submit(undefined)}
       >
         {count === 0 && (
           <Button size="lg" variant="outline" onClick={() => setCount(stop.flowers)}>
-            All {stop.flowers}
+            {t('walk.all-n', { n: stop.flowers })}
           </Button>
         )}
       </StopBar>

@@ -1,17 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { useOutbox } from '../kit/outbox';
-import { queries } from '../kit/queries';
-import { plural } from '../kit/time';
-import { doneWithUndo } from '../kit/undo';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { useOutbox } from '../offline/outbox';
+import { queries } from '../api/queries';
+
+import { doneWithUndo } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
 import { crossWords, givesPollen } from '../crossing/cross-words';
-import { sameFlowers } from '../planning/round-words';
+import { pollenOf, sameFlowers } from '../planning/round-words';
 import { voidPollination } from '../pollination/DoneList';
 import { allotted, dosesThere, jarName } from './collecting';
 import { HowFields, useHow } from './How';
@@ -20,6 +20,7 @@ import { CountRow, Limbs, Looks, StopBar, Where } from './StopParts';
 import { Said, StopWords } from './StopWords';
 import { doneAt, nextStop, route } from './walk-state';
 import classes from './Walk.module.css';
+import { phrase, t, tellAll } from '../text/text';
 
 type Stop = Schemas['RoundStop'];
 type Sheet = Schemas['CropSheetView'];
@@ -40,8 +41,8 @@ function Jar({ stop, first, code }: { stop: Stop; first: boolean; code: string }
   if (!stop.lotId)
     return (
       <div>
-        <div className={classes.step}>No jar</div>
-        {stop.lotCode}, with their own pollen
+        <div className={classes.step}>{t('walk.no-jar')}</div>
+        {t('walk.own-pollen', { code: pollenOf(stop) })}
       </div>
     );
   const sameBrush = !first && stop.cleanBefore.length === 0;
@@ -49,9 +50,9 @@ function Jar({ stop, first, code }: { stop: Stop; first: boolean; code: string }
     <div className={classes.jar}>
       <span className={classes.code}>{code}</span>
       <span>
-        {stop.pollenParent} jar
+        {t('walk.jar-of', { father: stop.pollenParent })}
         <br />
-        {sameBrush ? 'same brush' : 'with a clean brush'}
+        {sameBrush ? t('walk.same-brush') : t('walk.clean-brush')}
       </span>
     </div>
   );
@@ -61,26 +62,24 @@ function Jar({ stop, first, code }: { stop: Stop; first: boolean; code: string }
 function Handling({ stop, sheet }: { stop: Stop; sheet: Sheet | undefined }) {
   return (
     <>
-      {stop.onlyNow && (
-        <p className={classes.now}>Now or never: hardly one of these can be pollinated tomorrow.</p>
-      )}
+      {stop.onlyNow && <p className={classes.now}>{t('walk.now-or-never')}</p>}
       <p className={classes.mark}>
-        {stop.say} {stop.strokes}
-        {stop.passes !== undefined && ` Go over each flower ${stop.passes} times.`}
+        {tellAll([...stop.say, ...stop.strokes])}
+        {stop.passes !== undefined && ` ${t('walk.passes', { n: stop.passes })}`}
       </p>
       {stop.handling.length > 0 && (
         <details className={classes.marks}>
-          <summary>What to watch for</summary>
+          <summary>{t('walk.watch')}</summary>
           <ul className={classes.cautions}>
             {stop.handling.map((h) => (
-              <li key={h}>{h}</li>
+              <li key={h}>{phrase(h)}</li>
             ))}
           </ul>
         </details>
       )}
       {sheet?.figSizes && sheet.receives && (
         <Link className={classes.link} to={`/round/figs/${stop.treeId}`}>
-          Which figs, by size
+          {t('walk.figs')}
         </Link>
       )}
     </>
@@ -92,10 +91,10 @@ function Short({ doses, share, of }: { doses: number; share: number; of: number 
   return (
     <p className={classes.now}>
       {doses === 0
-        ? 'This jar is empty: go on to the next stop.'
+        ? t('walk.jar-empty')
         : share === 0
-          ? `The other trees need its ${plural(doses, 'dose')} more: go on.`
-          : `Only ${plural(doses, 'dose')} left in it: do ${share} of the ${of}, the best open.`}
+          ? t('walk.others-need', { n: doses })
+          : t('walk.only-left', { n: doses, share, of })}
     </p>
   );
 }
@@ -139,7 +138,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
     ['flowers', 'tag'],
     (saved) => {
       doneWithUndo(
-        `${saved.treeName}: ${plural(saved.flowers, 'flower')} done.${saved.markWarning ? ` ${saved.markWarning}` : ''}`,
+        `${t('walk.flowers-done', { tree: saved.treeName, n: saved.flowers })}${saved.markWarning ? ` ${phrase(saved.markWarning)}` : ''}`,
         () => voidPollination(saved),
       );
       goOn();
@@ -149,16 +148,16 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
         method: 'PUT',
         path: `/api/pollinations/${id}`,
         body: { ...body },
-        label: `${stop.treeName}: ${plural(count, 'flower')} with ${code}`,
+        label: t('walk.flowers-with', { tree: stop.treeName, n: count, code }),
         account: session.accountId,
       }),
       kept: () => {
-        sayKept(`${stop.treeName}: ${plural(count, 'flower')} done.`);
+        sayKept(t('walk.flowers-done', { tree: stop.treeName, n: count }));
         goOn();
       },
     },
   );
-  const error = form.errorFor('flowers', 'Flowers') ?? form.general;
+  const error = form.errorFor('flowers', t('field.flowers')) ?? form.general;
   return (
     <>
       <section className={classes.card} data-tree={stop.treeName} data-cross={stop.cross?.label}>
@@ -166,20 +165,22 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
         <Jar stop={stop} first={first} code={code} />
         {place >= 0 && doses === undefined && (
           <p className={classes.now}>
-            Its pollen is not collected yet.{' '}
+            {t('walk.not-collected')}{' '}
             <button type="button" className={classes.link} onClick={() => collect(place)}>
-              Collect {stop.pollenParent}
+              {t('walk.collect', { variety: stop.pollenParent })}
             </button>
           </p>
         )}
         {doses !== undefined && share < left && <Short doses={doses} share={share} of={left} />}
         {stop.cross && <p className={classes.cross}>{crossWords(stop)}</p>}
-        {stop.againOf && <p className={classes.cross}>once more on the same: {stop.say}</p>}
+        {stop.againOf && (
+          <p className={classes.cross}>{t('walk.same-again', { which: tellAll(stop.say) })}</p>
+        )}
         <Looks stop={stop} sheet={sheet} />
         <Handling stop={stop} sheet={sheet} />
         <Limbs stop={stop} />
         {sheet && !again && (
-          <MarkFields sheet={sheet} of={marking} error={form.errorFor('tag', 'The number')} />
+          <MarkFields sheet={sheet} of={marking} error={form.errorFor('tag', t('field.number'))} />
         )}
         {sheet && <HowFields of={how} sheet={sheet} stages={stages} />}
         <Said walk={walk} index={index} />
@@ -200,7 +201,7 @@ export function StopCard({ walk, index, sheet, count, setCount, next, collect }:
         last={nextStop(walk, index) === walk.stops.length}
         count={count}
         busy={form.busy}
-        before="Count as you go"
+        before={t('walk.count-as-you-go')}
         skip={goOn}
         done={() => form.submit(undefined)}
       />

@@ -2,11 +2,12 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../kit/api';
-import { Glyph } from '../kit/Glyph';
-import { queries } from '../kit/queries';
-import { plural } from '../kit/time';
+import type { Schemas } from '../api/api';
+import { Glyph } from '../ui/Glyph';
+import { queries } from '../api/queries';
+import { placeWords } from '../text/place-words';
 import classes from './Walk.module.css';
+import { rich, phraseWord, t } from '../text/text';
 
 type Stop = Schemas['RoundStop'];
 type Sheet = Schemas['CropSheetView'];
@@ -16,7 +17,7 @@ export function Where({ stop, walk }: { stop: Stop; walk: string }) {
   return (
     <>
       <div className={classes.where}>
-        <b>{stop.treeName}</b> · {stop.block && `${stop.block}, `}row {stop.row}, place {stop.position}
+        <b>{stop.treeName}</b> · {placeWords(stop)}
       </div>
       <ChecksHere tree={stop.treeId} walk={walk} />
     </>
@@ -30,7 +31,7 @@ function ChecksHere({ tree, walk }: { tree: string; walk: string }) {
   if (due.length === 0) return null;
   return (
     <Link className={classes.link} to={`/fruit-set/walk?tree=${tree}&walk=${walk}`}>
-      {plural(due.length, 'check')} due here: {due[0]!.due!.name.toLowerCase()}
+      {t('walk.checks-here', { n: due.length, name: phraseWord(due[0]!.due!.name) })}
     </Link>
   );
 }
@@ -59,12 +60,12 @@ export function Limbs({ stop }: { stop: Stop }) {
   if (stop.limbs.length === 0) return null;
   return (
     <details className={classes.marks}>
-      <summary>Limb by limb</summary>
+      <summary>{t('walk.limb-by-limb')}</summary>
       <ul className={classes.cautions}>
         {stop.limbs.map((l, i) => (
           <li key={i}>
-            limb {i + 1}, {l.diameterMm} mm: <b>{plural(l.flowers, 'flower')}</b>{' '}
-            <span className="soft">carries {plural(l.fruits, 'fruit')}</span>
+            {rich('walk.limb', { n: i + 1, mm: l.diameterMm, flowers: l.flowers })}{' '}
+            <span className="soft">{t('walk.limb-carries', { n: l.fruits })}</span>
           </li>
         ))}
       </ul>
@@ -86,7 +87,7 @@ interface CountProps {
 export function CountRow({ count, setCount, of, done }: CountProps) {
   return (
     <div className={classes.pm}>
-      <button type="button" aria-label="one less" onClick={() => setCount(Math.max(0, count - 1))}>
+      <button type="button" aria-label={t('do.one-less')} onClick={() => setCount(Math.max(0, count - 1))}>
         −
       </button>
       <div className={classes.middle}>
@@ -95,7 +96,7 @@ export function CountRow({ count, setCount, of, done }: CountProps) {
           inputMode="numeric"
           min={0}
           max={MOST}
-          aria-label="how many"
+          aria-label={t('walk.how-many')}
           className={classes.big}
           data-count
           value={count}
@@ -103,16 +104,17 @@ export function CountRow({ count, setCount, of, done }: CountProps) {
           onChange={(e) => setCount(Math.max(0, Math.min(MOST, Math.floor(Number(e.currentTarget.value)))))}
         />
         <span>
-          of {plural(of, 'flower')}
+          {t('walk.of-flowers', { n: of })}
           {done.mine + done.others > 0 && (
             <>
               <br />
-              {done.mine + done.others} done{done.others > 0 && `, ${done.others} by others`}
+              {t('walk.done-here', { n: done.mine + done.others })}
+              {done.others > 0 && t('walk.by-others', { n: done.others })}
             </>
           )}
         </span>
       </div>
-      <button type="button" aria-label="one more" onClick={() => setCount(count + 1)}>
+      <button type="button" aria-label={t('do.one-more')} onClick={() => setCount(count + 1)}>
         +
       </button>
     </div>
@@ -135,11 +137,11 @@ export function StopBar({ last, count, busy, before, skip, done, children }: Bar
   return (
     <footer className={classes.bar}>
       <Button size="lg" variant="outline" mr="auto" onClick={skip} disabled={busy}>
-        {last ? 'Skip, end' : 'Skip'}
+        {last ? t('do.skip-end') : t('do.skip')}
       </Button>
       {children}
       <Button size="lg" disabled={count === 0} loading={busy} onClick={done}>
-        {count === 0 ? before : `Done · ${plural(count, 'flower')}`}
+        {count === 0 ? before : t('walk.done-n', { n: count })}
       </Button>
     </footer>
   );

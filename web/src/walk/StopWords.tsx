@@ -1,12 +1,13 @@
 import { Button, Textarea } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
-import { answer, api, type Schemas } from '../kit/api';
-import { newId } from '../kit/ids';
-import { sayKept } from '../kit/kept';
-import { useHere } from '../kit/orchard-context';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { sayKept } from '../ui/undo';
+import { useHere } from '../ui/orchard-context';
+import { useSubmit } from '../form/use-submit';
 import { Photos } from './Photos';
 import classes from './Walk.module.css';
+import { t } from '../text/text';
 
 const RecordPollination = lazy(async () => ({
   default: (await import('../pollination/RecordPollination')).RecordPollination,
@@ -14,11 +15,13 @@ const RecordPollination = lazy(async () => ({
 
 type Word = Schemas['WalkWordRequest']['kind'];
 
-const WORDS: { kind: Word; name: string; goesOn: boolean }[] = [
-  { kind: 'NOT_OPEN', name: 'not open yet', goesOn: false },
-  { kind: 'TOO_LATE', name: 'too late', goesOn: false },
-  { kind: 'NONE_LEFT', name: 'none left', goesOn: true },
+const WORDS: { kind: Exclude<Word, 'NOTE'>; goesOn: boolean }[] = [
+  { kind: 'NOT_OPEN', goesOn: false },
+  { kind: 'TOO_LATE', goesOn: false },
+  { kind: 'NONE_LEFT', goesOn: true },
 ];
+
+const nameOf = (kind: Word): string => (kind === 'NOTE' ? '' : t(`word.${kind}`));
 
 /** What was said of a stop. */
 export function Said({ walk, index }: { walk: Schemas['Walk']; index: number }) {
@@ -26,7 +29,7 @@ export function Said({ walk, index }: { walk: Schemas['Walk']; index: number }) 
     .filter((w) => w.stop === index)
     .map((w) => (
       <p key={w.id} className={classes.mark}>
-        {WORDS.find((x) => x.kind === w.kind)?.name}
+        {nameOf(w.kind)}
         {w.note && ` ${w.note}`}
       </p>
     ));
@@ -71,11 +74,11 @@ export function StopWords({ walk, index, goOn }: Props) {
         method: 'PUT',
         path: `/api/walks/${walk.id}/words/${id}`,
         body: { ...body(kind) },
-        label: `${stop.treeName}: ${WORDS.find((w) => w.kind === kind)?.name ?? 'a note'}`,
+        label: `${stop.treeName}: ${nameOf(kind) || t('word.a-note')}`,
         account: session.accountId,
       }),
       kept: () => {
-        sayKept(`${stop.treeName}: noted.`);
+        sayKept(t('word.noted', { tree: stop.treeName }));
         setId(newId());
         setNote(undefined);
       },
@@ -86,14 +89,14 @@ export function StopWords({ walk, index, goOn }: Props) {
       <div className={classes.words}>
         {WORDS.map((w) => (
           <button key={w.kind} type="button" onClick={() => word.submit(w.kind)}>
-            {w.name}
+            {nameOf(w.kind)}
           </button>
         ))}
         <button type="button" aria-expanded={note !== undefined} onClick={() => setNote((n) => n ?? '')}>
-          note
+          {t('word.note')}
         </button>
         <button type="button" onClick={() => setOther(true)}>
-          other flowers
+          {t('word.other-flowers')}
         </button>
         <Photos walk={walk} stop={index} tree={stop.treeName} />
       </div>
@@ -105,14 +108,14 @@ export function StopWords({ walk, index, goOn }: Props) {
       {note !== undefined && (
         <div className={classes.note}>
           <Textarea
-            aria-label="Note"
+            aria-label={t('field.note-label')}
             autosize
             minRows={2}
             value={note}
             onChange={(e) => setNote(e.currentTarget.value)}
           />
           <Button variant="outline" disabled={note.trim() === ''} onClick={() => word.submit('NOTE')}>
-            Keep the note
+            {t('word.keep-note')}
           </Button>
         </div>
       )}

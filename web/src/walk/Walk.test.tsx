@@ -1,11 +1,11 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
-import { send } from '../kit/outbox';
-import { store } from '../kit/store';
-import { lot, roundStop } from '../test/samples';
-import { refusal, serve, SILENCE, sheet, show, type Server } from '../test/screen';
+import type { Schemas } from '../api/api';
+import { send } from '../offline/outbox';
+import { store } from '../offline/store';
+import { lot, roundStop, sheetSays, text } from '../test/samples';
+import { refusal, serve, SILENCE, sheet, show, typeMoment, type Server } from '../test/screen';
 import { Walk } from './Walk';
 
 const stop = (treeName: string, lotCode: string) =>
@@ -102,7 +102,7 @@ describe('the walk', () => {
     await userEvent.click(screen.getByText('other flowers'));
     await userEvent.click(await screen.findByText('Left to nature'));
     await userEvent.type(screen.getByLabelText('Flowers'), '12');
-    fireEvent.change(screen.getByLabelText('When'), { target: { value: '2026-11-23T18:30' } });
+    await typeMoment('When', '23/11/2026 18:30');
     await userEvent.click(screen.getByText('Write down'));
     await waitFor(() =>
       expect(sent[0]?.body).toMatchObject({
@@ -134,7 +134,14 @@ describe('the walk', () => {
           flowers: 2,
           dosesPerFlower: 3,
           later: 0,
-          trees: [{ treeId: 'l1', tree: 'Lantern 1', place: 'row 1, place 1', flowers: 4.4 }],
+          trees: [
+            {
+              treeId: 'l1',
+              tree: 'Lantern 1',
+              place: text('tree.place', { inBlock: 'no', block: '', row: 1, position: 1 }),
+              flowers: 4.4,
+            },
+          ],
         },
       },
     ];
@@ -154,9 +161,9 @@ describe('the walk', () => {
       showWalk();
       await userEvent.click(await screen.findByText('Go'));
       expect(screen.getByText('Collect 1 of 1')).toBeVisible();
-      expect(screen.getByText(/2\smale flowers that shed, for 6\sdoses/)).toBeVisible();
+      expect(await screen.findByText(/2\smale flowers that shed, for 6\sdoses/)).toBeVisible();
       expect(screen.getByText('Count the flowers collected').closest('button')).toBeDisabled();
-      await userEvent.click(screen.getByLabelText('flowers of Lantern 1: one more'));
+      await userEvent.click(await screen.findByLabelText('flowers of Lantern 1: one more'));
       await userEvent.click(screen.getByText(/Into the jar · 3 doses/));
       expect(await screen.findByText('Stop 1 of 1')).toBeVisible();
       expect(sent.find((s) => s.path.startsWith('/api/lots/'))!.path).toBe('/api/lots/new-jar');
@@ -171,7 +178,7 @@ describe('the walk', () => {
       serve({ ...answers(SILENCE, first), 'PUT /api/lots/*': SILENCE });
       showWalk();
       await userEvent.click(await screen.findByText('Go'));
-      await userEvent.click(screen.getByLabelText('flowers of Lantern 1: one more'));
+      await userEvent.click(await screen.findByLabelText('flowers of Lantern 1: one more'));
       await userEvent.click(screen.getByText(/Into the jar/));
       expect(await screen.findByText('Stop 1 of 1')).toBeVisible();
       expect(screen.getByText('the new Lantern jar')).toBeVisible();
@@ -180,7 +187,7 @@ describe('the walk', () => {
       await userEvent.type(screen.getByLabelText('how many'), '2');
       await userEvent.click(screen.getByText('Done · 2 flowers'));
       expect(await screen.findByText('That was the last stop')).toBeVisible();
-      const kept = await store.outbox.orderBy('seq').toArray();
+      const kept = await store.outbox.toArray();
       expect(kept.map((w) => w.path.split('/')[2])).toEqual(['lots', 'pollinations']);
       expect(kept[1]!.body).toMatchObject({ lotId: 'new-jar', flowers: 2 });
     });
@@ -266,7 +273,7 @@ describe('the walk', () => {
       ...stop('Pale Ridge 2', ''),
       lotId: undefined,
       kind: 'BAG' as const,
-      say: 'Bag it.',
+      say: [sheetSays('Bag it.')],
       cross,
     };
     const again = { ...stop('Pale Ridge 2', 'LA-02'), kind: 'POLLINATE_AGAIN' as const, cross };
@@ -298,12 +305,12 @@ describe('the walk', () => {
       ...stop('Lantern 3', 'PR-02'),
       kind: 'POLLINATE_AGAIN' as const,
       againOf: 'p1',
-      say: 'petal nick, done Mon 23 Nov, 18:10',
+      say: [text('stop.first-visit', { marks: 'petal nick', at: '2026-11-23T05:10:00Z' })],
     };
     const sent = serve(answers(done, walk([again])));
     showWalk();
     await userEvent.click(await screen.findByText('Go'));
-    expect(screen.getByText('once more on the same: petal nick, done Mon 23 Nov, 18:10')).toBeVisible();
+    expect(screen.getByText('once more on the same: petal nick, pollinated 23 Nov, 18:10')).toBeVisible();
     expect(screen.queryByText(/^Mark:/)).toBeNull();
     await userEvent.click(screen.getByLabelText('one more'));
     await userEvent.click(screen.getByText('Done · 1 flower'));

@@ -1,25 +1,28 @@
 import { Button } from '@mantine/core';
 import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../kit/api';
-import { FieldHead } from '../kit/FieldHead';
-import { KeptLine } from '../kit/KeptLine';
-import { useNightMode } from '../kit/night';
-import { useHere } from '../kit/orchard-context';
-import { useOutbox } from '../kit/outbox';
-import { queries } from '../kit/queries';
-import { Empty, Loaded } from '../kit/States';
-import { plural } from '../kit/time';
-import { useSubmit } from '../kit/use-submit';
+import { answer, api, type Schemas } from '../api/api';
+import { FieldHead } from '../ui/FieldHead';
+import { KeptLine } from '../offline/KeptLine';
+import { useNightMode } from '../ui/night';
+import { useHere } from '../ui/orchard-context';
+import { useOutbox } from '../offline/outbox';
+import { queries } from '../api/queries';
+import { Empty, Loaded } from '../ui/States';
+
+import { useSubmit } from '../form/use-submit';
 import { givesPollen } from '../crossing/cross-words';
-import { CollectCard } from './CollectCard';
+import { pollenOf } from '../planning/round-words';
 import { StepCard } from './StepCard';
 import { PlannedAnew } from './PlannedAnew';
 import { StopCard } from './StopCard';
 import { doneAt, forgetPlace, nextStop, placeIn, rememberPlace, route, type Place } from './walk-state';
 import classes from './Walk.module.css';
+import { count, phrase, t } from '../text/text';
+
+const CollectCard = lazy(async () => ({ default: (await import('./CollectCard')).CollectCard }));
 
 type Stop = Schemas['RoundStop'];
 
@@ -31,17 +34,17 @@ function Clean({ stop, done }: { stop: Stop; done: () => void }) {
   return (
     <>
       <section className={classes.card}>
-        <b>Clean before {stop.pollenParent}</b>
+        <b>{t('walk.clean-before', { father: stop.pollenParent })}</b>
         <ul className={classes.cautions}>
           {stop.cleanBefore.map((c) => (
-            <li key={c}>{c}</li>
+            <li key={c}>{phrase(c)}</li>
           ))}
         </ul>
-        <p>Then open the jar: {stop.lotCode}.</p>
+        <p>{t('walk.open-jar', { jar: pollenOf(stop) })}</p>
       </section>
       <footer className={classes.bar}>
         <Button size="lg" ml="auto" onClick={done}>
-          All clean
+          {t('walk.all-clean')}
         </Button>
       </footer>
     </>
@@ -52,16 +55,16 @@ function Cautions({ cautions, go }: { cautions: string[]; go: () => void }) {
   return (
     <>
       <section className={classes.card}>
-        <b>Before you go</b>
+        <b>{t('walk.before')}</b>
         <ul className={classes.cautions}>
           {cautions.map((c) => (
-            <li key={c}>{c}</li>
+            <li key={c}>{phrase(c)}</li>
           ))}
         </ul>
       </section>
       <footer className={classes.bar}>
         <Button size="lg" ml="auto" onClick={go}>
-          Go
+          {t('do.go')}
         </Button>
       </footer>
     </>
@@ -81,19 +84,19 @@ function Over({ walk, back }: { walk: Schemas['Walk']; back: () => void }) {
   return (
     <div style={{ padding: 16 }}>
       <Empty
-        title="That was the last stop"
+        title={t('walk.last')}
         action={
           <div className="line" style={{ justifyContent: 'center' }}>
             <Button variant="outline" onClick={back}>
-              Back one stop
+              {t('walk.back-one')}
             </Button>
             <Button loading={close.busy} onClick={() => close.submit(undefined)}>
-              End the walk
+              {t('walk.end')}
             </Button>
           </div>
         }
       >
-        Clean the brush, close the jars, and read tomorrow’s flowers when you can.
+        {t('walk.after')}
         {close.general && <span className="warn"> {close.general}</span>}
       </Empty>
     </div>
@@ -120,11 +123,11 @@ function usePlace(walk: Schemas['Walk']): [Place, (to: Place) => void] {
 /** What one is at, in the head of the page. */
 function heading(walk: Schemas['Walk'], { part, at }: Place): string {
   const stops = route(walk);
-  if (part === 'start') return plural(stops.length, 'stop');
-  if (part === 'collect') return `Collect ${at + 1} of ${walk.collects.length}`;
-  if (at >= walk.stops.length) return 'Walk done';
-  if (walk.replaced.includes(at)) return 'Planned anew since';
-  return `Stop ${stops.indexOf(at) + 1} of ${stops.length}`;
+  if (part === 'start') return count('stop', stops.length);
+  if (part === 'collect') return t('walk.collect-n', { n: at + 1, of: walk.collects.length });
+  if (at >= walk.stops.length) return t('walk.done');
+  if (walk.replaced.includes(at)) return t('walk.replaced');
+  return t('walk.stop-n', { n: stops.indexOf(at) + 1, of: stops.length });
 }
 
 /** The walk's stops one after another; what others do meanwhile shows at each. */
@@ -143,21 +146,23 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
     at < walk.collects.length ? go({ part: 'collect', at, count: 0 }) : toStop(nextStop(walk, -1));
   return (
     <div className={classes.page}>
-      <FieldHead back="/round" backLabel="Back to the visit" title={heading(walk, place)}>
+      <FieldHead back="/round" backLabel={t('walk.back-to-visit')} title={heading(walk, place)}>
         <KeptLine className={classes.kept} />
         <button type="button" onClick={toggleNight} aria-pressed={night}>
-          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? 'day' : 'night'}
+          {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? t('do.day') : t('do.night')}
         </button>
       </FieldHead>
       <PlannedAnew walk={walk} />
       {part === 'start' && <Cautions cautions={walk.cautions} go={() => toCollect(0)} />}
       {collecting && (
-        <CollectCard
-          key={collecting.lotId}
-          of={collecting}
-          sheet={crops.find((c) => c.key === collecting.pollen.crop)}
-          next={() => toCollect(at + 1)}
-        />
+        <Suspense fallback={null}>
+          <CollectCard
+            key={collecting.lotId}
+            of={collecting}
+            sheet={crops.find((c) => c.key === collecting.pollen.crop)}
+            next={() => toCollect(at + 1)}
+          />
+        </Suspense>
       )}
       {stop && !clean && <Clean stop={stop} done={() => setCleaned(at)} />}
       {stop && clean && (

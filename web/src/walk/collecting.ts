@@ -1,7 +1,8 @@
-import type { Schemas } from '../kit/api';
-import type { Outgoing } from '../kit/store';
+import type { Schemas } from '../api/api';
+import type { Outgoing } from '../offline/store';
 import { dosesOf } from '../pollen/doses';
 import { doneAt, route } from './walk-state';
+import { t } from '../text/text';
 
 type Collecting = Schemas['WalkCollecting'];
 
@@ -34,7 +35,8 @@ function dosesWaiting(write: Outgoing, collecting: Collecting): number {
 
 /** The code on the jar, or what to call it until it has one. */
 export const jarName = (collecting: Collecting, lots: Schemas['LotView'][]): string =>
-  lots.find((l) => l.id === collecting.lotId)?.code ?? `the new ${collecting.pollen.variety} jar`;
+  lots.find((l) => l.id === collecting.lotId)?.code ??
+  t('walk.new-jar', { variety: collecting.pollen.variety });
 
 /** What to write on the jar: its code, once it has one, and whose pollen it is. */
 export const jarLabel = (collecting: Collecting, lots: Schemas['LotView'][]): string =>

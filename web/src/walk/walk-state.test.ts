@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Schemas } from '../kit/api';
-import type { Outgoing } from '../kit/store';
+import type { Schemas } from '../api/api';
+import type { Outgoing } from '../offline/store';
 import { allotted } from './collecting';
 import {
   doneAt,

@@ -1,5 +1,5 @@
-import type { Schemas } from '../kit/api';
-import type { Outgoing } from '../kit/store';
+import type { Schemas } from '../api/api';
+import type { Outgoing } from '../offline/store';
 
 /** Pollen given, and steps on crosses. */
 const WORK = /^\/api\/(pollinations|crossings)\//;

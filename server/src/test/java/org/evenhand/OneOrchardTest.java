@@ -88,15 +88,18 @@ class OneOrchardTest {
         tryRounds(tried, ownTree, ownLot);
         tryCrossesAndFigs(tried);
         tryFruit(tried, ownTree);
+        tryMap(tried, ownTree);
         tried.put("GET /api/lots/{id}/serves", ours.get("/api/lots/" + lot + "/serves"));
         tried.put("GET /api/trees/{id}/servers", ours.get("/api/trees/" + tree + "/servers"));
-        String wish = Api.newId();
+        String crossRequest = Api.newId();
         String theirOther = theirs.variety("Far Ridge");
-        Map<String, Object> wished = Map.of("motherId", variety, "fatherId", theirOther, "flowers", 5);
-        theirs.put("/api/wishes/" + wish, wished).expect(200);
+        Map<String, Object> requested = Map.of("motherId", variety, "fatherId", theirOther, "flowers", 5);
+        theirs.put("/api/cross-requests/" + crossRequest, requested).expect(200);
         Map<String, Object> own = Map.of("motherId", ownVariety, "fatherId", ownVariety, "flowers", 5);
-        tried.put("PUT /api/wishes/{id}", ours.put("/api/wishes/" + wish, own));
-        tried.put("POST /api/wishes/{id}/void", ours.post("/api/wishes/" + wish + "/void", Api.voiding(0)));
+        tried.put("PUT /api/cross-requests/{id}", ours.put("/api/cross-requests/" + crossRequest, own));
+        tried.put(
+                "POST /api/cross-requests/{id}/void",
+                ours.post("/api/cross-requests/" + crossRequest + "/void", Api.voiding(0)));
 
         tried.forEach((endpoint, answer) -> assertThat(answer.status())
                 .as(endpoint + ": " + answer.raw().body())
@@ -104,6 +107,21 @@ class OneOrchardTest {
         assertThat(tried.keySet())
                 .as("every endpoint with an id was tried")
                 .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    private void tryMap(Map<String, Api.Answer> tried, String ownTree) {
+        String spot = Api.newId();
+        theirs.put("/api/tree-spots/" + spot, spot(tree)).expect(200);
+        tried.put("PUT /api/tree-spots/{id}", ours.put("/api/tree-spots/" + spot, spot(ownTree)));
+        tried.put("POST /api/tree-spots/{id}/void", ours.post("/api/tree-spots/" + spot + "/void", Api.voiding(0)));
+        String rows = Api.newId();
+        Map<String, Object> layout = Map.of("block", "North", "rowSpacingM", 4, "placeSpacingM", 3);
+        theirs.put("/api/block-rows/" + rows, layout).expect(200);
+        tried.put("PUT /api/block-rows/{id}", ours.put("/api/block-rows/" + rows, layout));
+    }
+
+    private static Map<String, Object> spot(String tree) {
+        return Map.of("treeId", tree, "latitude", -35.3, "longitude", 173.9, "how", "TYPED");
     }
 
     private void tryFruit(Map<String, Api.Answer> tried, String ownTree) {
@@ -297,7 +315,9 @@ class OneOrchardTest {
         Map<String, Object> pouring = new HashMap<>(parts);
         pouring.put("storage", "FREEZER");
         ours.put("/api/pourings/" + Api.newId(), pouring).expect(404);
-        ours.put("/api/wishes/" + Api.newId(), Map.of("motherId", ownVariety, "fatherId", variety, "flowers", 5))
+        ours.put(
+                        "/api/cross-requests/" + Api.newId(),
+                        Map.of("motherId", ownVariety, "fatherId", variety, "flowers", 5))
                 .expect(404);
         ours.put(
                         "/api/varieties/" + Api.newId(),

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.ToDoubleFunction;
-import org.evenhand.core.bloom.Calibration;
+import org.evenhand.core.bloom.forecast.Calibration;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 

@@ -1,8 +1,8 @@
 package org.evenhand.bench;
 
 import java.util.List;
-import org.evenhand.core.bloom.FlowerClock;
-import org.evenhand.core.bloom.FlowerState;
+import org.evenhand.core.bloom.clock.FlowerClock;
+import org.evenhand.core.bloom.clock.FlowerState;
 
 /** How far the clock's ten-minute steps are from the exact solution. */
 final class ClockAccuracy {

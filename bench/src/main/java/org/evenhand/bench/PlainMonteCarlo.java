@@ -2,7 +2,7 @@ package org.evenhand.bench;
 
 import java.util.Optional;
 import java.util.SplittableRandom;
-import org.evenhand.core.bloom.DevelopmentRate;
+import org.evenhand.core.bloom.clock.DevelopmentRate;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.weather.SunDay;

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.SplittableRandom;
-import org.evenhand.core.bloom.FlowerState;
+import org.evenhand.core.bloom.clock.FlowerState;
 import org.evenhand.core.weather.Site;
 import org.junit.jupiter.api.Test;
 

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 
 /** A flower nobody is sure of, weather out of a file, a sheet made one's own: bloom read and foreseen in the browser. */
 class BloomJourneyTest extends DemoJourney {
@@ -40,10 +41,28 @@ class BloomJourneyTest extends DemoJourney {
         browser.click(By.xpath("//label[normalize-space(.)='a quarter']"));
         browser.press("Save · 2");
         browser.seeText("Lantern 3: 2 flowers written down.");
+        assertThat(browser.controlsUnderNotices()).as("on a phone").isEmpty();
+        browser.desk();
+        browser.seeText("Lantern 3: 2 flowers written down.");
+        assertThat(browser.controlsUnderNotices()).as("on a desk").isEmpty();
     }
 
     @Test
     @Order(2)
+    void a_reading_saved_on_the_way_to_the_next_tree_can_be_undone_and_covers_nothing_there() {
+        browser.phone().open("/bloom");
+        browser.click(By.cssSelector("[data-tree='Pale Ridge 1'] a"));
+        browser.press("Same as last time, plus…");
+        browser.press("Save, next");
+        browser.seeText("flowers written down.");
+        browser.see(By.cssSelector("[data-stage='brown']"));
+        assertThat(browser.controlsUnderNotices()).as("on the tally of a phone").isEmpty();
+        browser.click(By.xpath("//*[contains(@class, 'mantine-Notification-root')]//button[.='Undo']"));
+        browser.seeText("Undone.");
+    }
+
+    @Test
+    @Order(3)
     void sort_and_filter_the_board_over_ten_days() {
         browser.desk().open("/bloom");
         browser.click(By.xpath("//label[.='10 d']"));
@@ -59,7 +78,7 @@ class BloomJourneyTest extends DemoJourney {
     }
 
     @Test
-    @Order(3)
+    @Order(4)
     void a_file_with_a_bad_row_keeps_its_good_ones_on_consent_and_is_taken_back(@TempDir Path folder)
             throws IOException {
         Path csv = folder.resolve("mast.csv");
@@ -78,20 +97,21 @@ class BloomJourneyTest extends DemoJourney {
     }
 
     @Test
-    @Order(4)
+    @Order(5)
     void the_season_names_what_comes_next_and_whose_pollen_must_be_kept() {
         browser.open("/bloom/season");
         browser.waitFor(() -> browser.heading().startsWith("Low Ebb is foreseen to begin on ") ? true : null, "for it");
         browser.seeText("Ember: it is over before; keep its pollen");
         browser.click(By.xpath("//tr[@data-variety='Low Ebb']//button[.='Days']"));
-        browser.type("First bloom", "11232026");
+        browser.type("First bloom", "23 Nov 2026");
+        browser.keys(Keys.TAB);
         browser.press("Save");
         browser.waitUntilGone(By.xpath("//h2[.='Days of Low Ebb']"));
         browser.waitFor(() -> browser.heading().contains("6 varieties have begun") ? true : null, "for what began");
     }
 
     @Test
-    @Order(5)
+    @Order(6)
     void a_sheet_is_made_ones_own_and_goes_back_to_as_shipped() {
         browser.open("/crops/sugar-apple");
         browser.press("Change numbers for this orchard");
@@ -106,5 +126,27 @@ class BloomJourneyTest extends DemoJourney {
         browser.press("Back to as shipped");
         browser.seeText("The sheet is as shipped.");
         browser.assertKeptToItself();
+    }
+
+    @Test
+    @Order(7)
+    void the_map_shows_where_trees_stand_and_takes_a_place_that_is_typed() {
+        browser.desk().open("/orchard/map");
+        browser.see(By.cssSelector("[data-tree='Lantern 1'][data-phase]"));
+        browser.click(By.xpath("//ul[@aria-label='Trees on the map']//button[.//b='Ember 1']"));
+        browser.seeText("Its place is worked out from its row.");
+        browser.see(By.cssSelector("polyline"));
+        assertThat(browser.accessibilityViolations()).as("map").isEmpty();
+        browser.picture("map");
+        browser.click(By.xpath("//summary[.='Type latitude and longitude']"));
+        browser.type("Latitude", "-35.2999");
+        browser.type("Longitude", "173.9002");
+        browser.press("Set its place");
+        browser.seeText("Ember 1 has its place.");
+        browser.seeText("Typed: -35.29990°, 173.90020°.");
+        browser.phone().open("/orchard/map");
+        browser.see(By.cssSelector("[data-tree='Lantern 1'][data-phase]"));
+        assertThat(browser.widthBeyondTheScreen()).isZero();
+        assertThat(browser.accessibilityViolations()).as("map on a phone").isEmpty();
     }
 }

@@ -12,7 +12,6 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Supplier;
 import java.util.logging.Level;
 import org.openqa.selenium.By;
@@ -50,6 +49,7 @@ final class Browser implements AutoCloseable {
                 "--disable-sync",
                 "--disable-dev-shm-usage",
                 "--hide-scrollbars");
+        options.setExperimentalOption("prefs", Map.of("intl.accept_languages", "en-GB"));
         LoggingPreferences logs = new LoggingPreferences();
         logs.enable(LogType.BROWSER, Level.SEVERE);
         options.setCapability("goog:loggingPrefs", logs);
@@ -158,11 +158,6 @@ final class Browser implements AutoCloseable {
     /** Types into the field with this label, in place of what was there: by keys, as a person does. */
     void type(String label, String text) {
         WebElement field = field(label);
-        if (Set.of("date", "time", "datetime-local").contains(field.getAttribute("type"))) {
-            field.clear();
-            field.sendKeys(text);
-            return;
-        }
         field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text.isEmpty() ? Keys.BACK_SPACE : text);
     }
 
@@ -273,6 +268,25 @@ final class Browser implements AutoCloseable {
         } catch (RuntimeException noWindow) {
             return axe.analyze(driver).getViolations();
         }
+    }
+
+    /** Buttons, links and fields that a notice lies over even where one scrolls to them. */
+    List<String> controlsUnderNotices() {
+        @SuppressWarnings("unchecked")
+        List<String> covered = (List<String>) driver.executeScript("""
+                const notices = [...document.querySelectorAll('.mantine-Notifications-root')];
+                const controls = document.querySelectorAll('button, a[href], input, select, textarea');
+                return [...controls]
+                  .filter(c => !notices.some(n => n.contains(c)) && c.offsetParent !== null)
+                  .filter(c => {
+                    c.scrollIntoView({block: 'center'});
+                    const r = c.getBoundingClientRect();
+                    const there = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2);
+                    return notices.some(n => n.contains(there));
+                  })
+                  .map(c => c.getAttribute('aria-label') || c.textContent);
+                """);
+        return covered;
     }
 
     long widthBeyondTheScreen() {

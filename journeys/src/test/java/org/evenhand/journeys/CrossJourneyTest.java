@@ -11,8 +11,8 @@ class CrossJourneyTest extends DemoJourney {
 
     @Test
     @Order(1)
-    void a_wish_is_changed_and_says_how_its_flowers_come_about() {
-        browser.open("/mates/wishes");
+    void a_cross_request_is_changed_and_says_how_its_flowers_come_about() {
+        browser.open("/mates/wanted");
         browser.seeText("5 flowers for 60 seeds, before others");
         browser.press("5 flowers: why?");
         browser.seeText("To be 90 % sure of 60 seeds");

@@ -27,7 +27,7 @@ class EveningJourneyTest extends DemoJourney {
             {"/pollen", "pollen-shelf"},
             {"/pollen/mixing", "mixing"},
             {"/pollen/labels", "labels"},
-            {"/mates/wishes", "wishes"},
+            {"/mates/wanted", "wanted-crosses"},
             {"/round", "round"},
             {"/round/plan", "coming-days"},
             {"/round/wanted", "wanted"},
@@ -171,7 +171,7 @@ class EveningJourneyTest extends DemoJourney {
     @Order(5)
     void walk_the_round_tick_flowers_and_see_doses_go_down() {
         browser.goTo("Visits");
-        browser.waitFor(() -> browser.heading().startsWith("At 16:00: ") ? true : null, "for the plan");
+        browser.waitFor(() -> browser.heading().startsWith("16:00: ") ? true : null, "for the plan");
         browser.press("Start walking");
         browser.phone();
         browser.seeText("Before you go");

@@ -29,6 +29,7 @@ class FruitJourneyTest extends DemoJourney {
         browser.press("set: all that are left");
         browser.press("Done");
         browser.seeText("Check 2 of 3");
+        browser.await("await navigator.serviceWorker.ready; return true;");
         browser.network(false);
         browser.press("set: all that are left");
         browser.press("Done");

@@ -14,6 +14,7 @@ class Account {
     private String name;
     private String passwordHash;
     private Instant createdAt;
+    private String locale;
 
     protected Account() {}
 
@@ -31,6 +32,15 @@ class Account {
 
     String name() {
         return name;
+    }
+
+    /** The language that was chosen, as BCP 47 writes it; null until then. */
+    String locale() {
+        return locale;
+    }
+
+    void speak(String newLocale) {
+        this.locale = newLocale;
     }
 
     String passwordHash() {

@@ -1,6 +1,7 @@
 package org.evenhand.account;
 
 import java.time.InstantSource;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -18,6 +19,9 @@ public class Accounts {
     private static final int SHORTEST_PASSWORD = 10;
     /** bcrypt reads no more than this many bytes. */
     private static final int LONGEST_PASSWORD_BYTES = 72;
+
+    /** Languages with the customs of a country for dates and numbers, as BCP 47 writes them. */
+    static final List<String> LOCALES = List.of("en-GB", "en-US", "es-ES", "es-MX");
 
     private final AccountRepository accounts;
     private final MembershipRepository memberships;
@@ -46,6 +50,22 @@ public class Accounts {
     @Transactional(readOnly = true)
     public Map<UUID, String> names(Caller caller) {
         return accounts.ofOrchard(caller.orchardId()).stream().collect(Collectors.toMap(Account::id, Account::name));
+    }
+
+    /** The language that the caller chose. */
+    @Transactional(readOnly = true)
+    public Optional<String> locale(Caller caller) {
+        return accounts.findById(caller.accountId()).map(Account::locale);
+    }
+
+    /** @param locale one of {@link #LOCALES} */
+    @Transactional
+    public void speak(Caller caller, String locale) {
+        if (!LOCALES.contains(Given.required("locale", locale))) {
+            throw new InvalidInputException(
+                    "locale", "is '" + locale + "'; there are " + String.join(", ", LOCALES) + ".");
+        }
+        accounts.findById(caller.accountId()).orElseThrow().speak(locale);
     }
 
     /** Makes an account that works in an orchard. */

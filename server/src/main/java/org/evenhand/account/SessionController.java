@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpSession;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.kit.ApiDescription;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
@@ -25,6 +26,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -53,8 +55,20 @@ class SessionController {
 
     record SignInRequest(String email, String password) {}
 
-    /** Who is signed in, and where. */
-    record SessionView(UUID accountId, String person, Caller.Role role, OrchardView orchard) {}
+    /**
+     * Who is signed in, and where.
+     *
+     * @param locale the language that was chosen; absent until then
+     */
+    record SessionView(
+            UUID accountId,
+            String person,
+            Caller.Role role,
+            OrchardView orchard,
+            @Schema(description = ApiDescription.OPTIONAL) String locale) {}
+
+    /** @param locale language and customs, as BCP 47 writes them: {@code es-MX} */
+    record LocaleRequest(String locale) {}
 
     @GetMapping("/setup")
     SetupView setup(@AuthenticationPrincipal Caller caller, @Schema(hidden = true) CsrfToken csrf) {
@@ -98,6 +112,13 @@ class SessionController {
         return view(caller);
     }
 
+    /** Chooses the language in which the caller reads. */
+    @PutMapping("/session/locale")
+    SessionView speak(@AuthenticationPrincipal Caller caller, @RequestBody LocaleRequest request) {
+        accounts.speak(caller, request.locale());
+        return view(caller);
+    }
+
     @DeleteMapping("/session")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOut(HttpServletRequest http) {
@@ -109,7 +130,12 @@ class SessionController {
     }
 
     private SessionView view(Caller caller) {
-        return new SessionView(caller.accountId(), caller.name(), caller.role(), orchards.orchard(caller));
+        return new SessionView(
+                caller.accountId(),
+                caller.name(),
+                caller.role(),
+                orchards.orchard(caller),
+                accounts.locale(caller).orElse(null));
     }
 
     private void signIn(Caller caller, HttpServletRequest http, HttpServletResponse response) {

@@ -8,11 +8,11 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Function;
-import org.evenhand.core.bloom.BloomSynchrony;
-import org.evenhand.core.bloom.DevelopmentRateEstimate;
-import org.evenhand.core.bloom.FlowerCount;
-import org.evenhand.core.bloom.ForecastPoint;
-import org.evenhand.core.bloom.TreeOutlook;
+import org.evenhand.core.bloom.forecast.DevelopmentRateEstimate;
+import org.evenhand.core.bloom.forecast.FlowerCount;
+import org.evenhand.core.bloom.forecast.ForecastPoint;
+import org.evenhand.core.bloom.forecast.TreeOutlook;
+import org.evenhand.core.bloom.season.BloomSynchrony;
 import org.evenhand.core.weather.WeatherSource;
 import org.evenhand.weather.Weather;
 

@@ -2,9 +2,9 @@ package org.evenhand.bloom;
 
 import java.time.Instant;
 import java.util.function.Supplier;
-import org.evenhand.core.bloom.BudSupply;
-import org.evenhand.core.bloom.DevelopmentRateEstimate;
-import org.evenhand.core.bloom.TreeForecast;
+import org.evenhand.core.bloom.forecast.BudSupply;
+import org.evenhand.core.bloom.forecast.DevelopmentRateEstimate;
+import org.evenhand.core.bloom.forecast.TreeForecast;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.orchard.TreeView;
 

@@ -14,7 +14,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.evenhand.core.bloom.HandPollinationNeed;
+import org.evenhand.core.bloom.season.HandPollinationNeed;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.weather.WeatherSeries;

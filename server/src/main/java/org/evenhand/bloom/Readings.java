@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.crop.CropCatalogue;

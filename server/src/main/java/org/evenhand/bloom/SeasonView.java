@@ -6,8 +6,8 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.bloom.BloomDates;
-import org.evenhand.core.bloom.Overlap;
+import org.evenhand.core.bloom.season.BloomDates;
+import org.evenhand.core.bloom.season.Overlap;
 
 /** The season ahead. */
 @Schema(name = "Season")

@@ -7,7 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
-import org.evenhand.core.bloom.StageKey;
+import org.evenhand.core.bloom.key.StageKey;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;

@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
 
-/** A wish for fruit as it is sent: of a tree or of a variety; with a version it changes what is there. */
+/** A request for fruit as it is sent: of a tree or of a variety; with a version it changes what is there. */
 @Schema(name = "FruitTargetRequest")
 public record TargetRequest(
         @Schema(description = OPTIONAL) UUID treeId,

@@ -21,9 +21,9 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.cropload.FlowerBudget;
 import org.evenhand.core.cropload.SetBelief;
 import org.evenhand.core.cropload.TreeCarries;
-import org.evenhand.core.findings.BetaBelief;
-import org.evenhand.core.findings.LearnedFactor;
-import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.ShrunkenRatio;
+import org.evenhand.core.statistics.BetaPosterior;
+import org.evenhand.core.statistics.Proportion;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
@@ -202,9 +202,9 @@ public class Targets {
         }
 
         /** How the strokes that are chosen did here against all. */
-        private LearnedFactor technique(String crop) {
+        private ShrunkenRatio technique(String crop) {
             return school.strokes() == Strokes.AS_SHEET
-                    ? LearnedFactor.NONE
+                    ? ShrunkenRatio.NONE
                     : TreeResults.factor(techniques, crop, school.strokes());
         }
 
@@ -225,7 +225,7 @@ public class Targets {
         }
 
         /** None where so many fruits are out of reach. */
-        private static List<TargetView.Sure> sure(int fruits, BetaBelief belief) {
+        private static List<TargetView.Sure> sure(int fruits, BetaPosterior belief) {
             List<TargetView.Sure> sure = new ArrayList<>();
             for (int confidence : new int[] {80, 90, 95}) {
                 try {

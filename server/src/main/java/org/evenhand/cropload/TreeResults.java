@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.availability.Strokes;
 import org.evenhand.core.cropload.SetBelief;
-import org.evenhand.core.findings.LearnedFactor;
+import org.evenhand.core.findings.ShrunkenRatio;
 import org.evenhand.kit.Caller;
 
 /** What flowers showed on each tree this season; told by the room that checks fruit. */
@@ -29,11 +29,11 @@ public interface TreeResults {
     List<Technique> techniques(Caller caller);
 
     /** How some strokes did on a crop against all of its flowers. */
-    static LearnedFactor factor(List<Technique> techniques, String crop, Strokes strokes) {
+    static ShrunkenRatio factor(List<Technique> techniques, String crop, Strokes strokes) {
         return technique(techniques, crop, null)
                 .flatMap(all -> technique(techniques, crop, strokes)
-                        .map(own -> LearnedFactor.of(own.taken(), own.flowers(), all.taken(), all.flowers())))
-                .orElse(LearnedFactor.NONE);
+                        .map(own -> ShrunkenRatio.of(own.taken(), own.flowers(), all.taken(), all.flowers())))
+                .orElse(ShrunkenRatio.NONE);
     }
 
     private static Optional<Technique> technique(List<Technique> techniques, String crop, Strokes strokes) {

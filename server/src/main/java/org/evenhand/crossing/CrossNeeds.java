@@ -9,9 +9,9 @@ import org.evenhand.mating.WantedCross;
  * What crosses ask of the rounds to come.
  *
  * @param open crosses that are being made, with something left to do
- * @param wished wishes with flowers still wanted
+ * @param requested requests with flowers still wanted
  */
-public record CrossNeeds(List<Open> open, List<Wished> wished) {
+public record CrossNeeds(List<Open> open, List<Requested> requested) {
     /** Of two flowers alike the one of a wanted cross goes first. Our convention. */
     private static final double CROSS_WEIGHT = 2;
 
@@ -26,15 +26,15 @@ public record CrossNeeds(List<Open> open, List<Wished> wished) {
             String label,
             UUID treeId,
             UUID fatherId,
-            UUID wishId,
+            UUID crossRequestId,
             int flowers,
             CrossProtocol work,
             double weight) {}
 
-    /** Flowers still wanted of a wish. */
-    public record Wished(WantedCross wish, int more) {
+    /** Flowers still wanted of a request. */
+    public record Requested(WantedCross crossRequest, int more) {
         public double weight() {
-            return CrossNeeds.weight(wish.priority());
+            return CrossNeeds.weight(crossRequest.priority());
         }
     }
 

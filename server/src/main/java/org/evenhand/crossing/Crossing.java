@@ -18,7 +18,7 @@ import org.hibernate.envers.Audited;
 class Crossing extends OrchardRecord {
     private UUID treeId;
     private UUID fatherId;
-    private UUID wishId;
+    private UUID crossRequestId;
     private UUID walkId;
     private int year;
     private int number;
@@ -38,7 +38,7 @@ class Crossing extends OrchardRecord {
         super(id, caller, now, zone);
         this.treeId = made.treeId();
         this.fatherId = made.fatherId();
-        this.wishId = made.wishId();
+        this.crossRequestId = made.crossRequestId();
         this.walkId = made.walkId();
         this.year = made.year();
         this.number = made.number();
@@ -49,7 +49,7 @@ class Crossing extends OrchardRecord {
     record Made(
             UUID treeId,
             UUID fatherId,
-            UUID wishId,
+            UUID crossRequestId,
             UUID walkId,
             int year,
             int number,
@@ -73,8 +73,8 @@ class Crossing extends OrchardRecord {
         return fatherId;
     }
 
-    UUID wishId() {
-        return wishId;
+    UUID crossRequestId() {
+        return crossRequestId;
     }
 
     /** Flowers meant, until the first step says how many there are. */

@@ -116,14 +116,14 @@ final class CrossingBook {
         return !standing.contains(c.treeId());
     }
 
-    CrossNeeds.Open open(Crossing c, WantedCross wish) {
-        int priority = wish == null ? 1 : wish.priority();
+    CrossNeeds.Open open(Crossing c, WantedCross crossRequest) {
+        int priority = crossRequest == null ? 1 : crossRequest.priority();
         return new CrossNeeds.Open(
                 c.id(),
                 c.label(),
                 c.treeId(),
                 c.fatherId(),
-                c.wishId(),
+                c.crossRequestId(),
                 flowers(c),
                 work(c),
                 CrossNeeds.weight(priority));
@@ -131,7 +131,7 @@ final class CrossingBook {
 
     CrossingView.Wanted wanted(WantedCross w) {
         List<Crossing> made =
-                found.stream().filter(c -> w.id().equals(c.wishId())).toList();
+                found.stream().filter(c -> w.id().equals(c.crossRequestId())).toList();
         int pollinated = made.stream()
                 .filter(c -> work(c).pollinated())
                 .mapToInt(this::flowers)
@@ -172,7 +172,7 @@ final class CrossingBook {
                 tree.position(),
                 father.id(),
                 father.name(),
-                c.wishId(),
+                c.crossRequestId(),
                 c.way().bag(),
                 c.way().visits(),
                 c.way().emasculate(),

@@ -25,7 +25,7 @@ public final class CrossingRequests {
     public record Cross(
             UUID treeId,
             UUID fatherId,
-            @Schema(description = OPTIONAL) UUID wishId,
+            @Schema(description = OPTIONAL) UUID crossRequestId,
             Integer planned,
             @Schema(description = OPTIONAL) Boolean bag,
             @Schema(description = OPTIONAL) CrossProtocol.Visits visits,

@@ -6,6 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.Text;
 import org.evenhand.core.crossing.CrossProtocol;
 
 /**
@@ -31,7 +32,7 @@ public record CrossingView(
         int position,
         UUID fatherId,
         String father,
-        @Schema(description = OPTIONAL) UUID wishId,
+        @Schema(description = OPTIONAL) UUID crossRequestId,
         boolean bag,
         CrossProtocol.Visits visits,
         boolean emasculate,
@@ -46,7 +47,7 @@ public record CrossingView(
         List<String> metalTag,
         long version) {
 
-    /** All crosses that are made, and the wishes they serve. */
+    /** All crosses that are made, and the requests they serve. */
     @Schema(name = "Crossings")
     public record All(List<CrossingView> crossings, List<Wanted> wanted) {}
 
@@ -75,17 +76,17 @@ public record CrossingView(
      * A step to do.
      *
      * @param until after it the stigma is past
-     * @param say how, in a sentence
+     * @param say how
      */
     @Schema(name = "CrossingDue")
     public record Due(
             CrossProtocol.Step step,
             Instant from,
             @Schema(description = OPTIONAL) Instant until,
-            String say) {}
+            List<Text> say) {}
 
     /**
-     * A wish and how far it has come this season.
+     * A request and how far it has come this season.
      *
      * @param made flowers of its crosses that had the father's pollen
      * @param ready flowers made ready for it or meant, without pollen yet
@@ -94,7 +95,7 @@ public record CrossingView(
      */
     @Schema(name = "WantedCross")
     public record Wanted(
-            UUID wishId,
+            UUID crossRequestId,
             UUID motherId,
             String mother,
             UUID fatherId,

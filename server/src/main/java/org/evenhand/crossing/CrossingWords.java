@@ -6,7 +6,10 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.evenhand.core.Plural;
+import org.evenhand.core.Text;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crossing.CrossProtocol;
@@ -18,29 +21,39 @@ public final class CrossingWords {
     /** Letters that fit on a soft tag of common size, pressed by hand; our assumption. */
     private static final int TAG_LETTERS = 12;
 
+    /** Said where a cross has its second visit. */
+    public static final Text SAME_FLOWERS = Text.of("stop.same-flowers");
+
     private CrossingWords() {}
 
     /** How a step is done, as its crop's growers say it. */
-    public static String say(CropSheet sheet, CrossTraits traits, CrossProtocol.Step step, int flowers) {
+    public static List<Text> say(CropSheet sheet, CrossTraits traits, CrossProtocol.Step step, int flowers) {
         return switch (step) {
-            case THIN -> traits.thin().orElse("") + clusters(traits, flowers);
-            case EMASCULATE -> traits.emasculate().orElse("");
-            case BAG -> traits.bag();
+            case THIN ->
+                Stream.concat(sheet(traits.thin()), Stream.of(clusters(traits, flowers)))
+                        .toList();
+            case EMASCULATE -> sheet(traits.emasculate()).toList();
+            case BAG -> List.of(Text.sheet(traits.bag()));
             case POLLINATE -> strokes(sheet);
-            case POLLINATE_AGAIN -> "The same flowers once more. " + strokes(sheet);
-            case REBAG -> "Close the cover again and check that the label holds.";
-            case BAG_OFF -> "When all petals are down take the cover off. The label stays.";
+            case POLLINATE_AGAIN ->
+                Stream.concat(Stream.of(SAME_FLOWERS), strokes(sheet).stream()).toList();
+            case REBAG -> List.of(Text.of("cross.rebag"));
+            case BAG_OFF -> List.of(Text.of("cross.bag-off"));
         };
     }
 
-    private static String clusters(CrossTraits traits, int flowers) {
-        int clusters = (int) Math.ceil(flowers / traits.keep().value());
-        return " About " + Plural.of(clusters, "cluster") + "; count the flowers you keep.";
+    private static Stream<Text> sheet(Optional<String> text) {
+        return text.stream().map(Text::sheet);
+    }
+
+    private static Text clusters(CrossTraits traits, int flowers) {
+        return Text.of(
+                "cross.clusters", "n", (int) Math.ceil(flowers / traits.keep().value()));
     }
 
     /** How to lead the brush where seeds are wanted: as on the sheet, and the whole stigma. */
-    public static String strokes(CropSheet sheet) {
-        return sheet.hand().strokes() + " Cover the whole stigma: seeds are wanted.";
+    public static List<Text> strokes(CropSheet sheet) {
+        return List.of(Text.sheet(sheet.hand().strokes()), Text.of("strokes.seeds"));
     }
 
     /** A step in two words; empty for giving pollen. */

@@ -21,9 +21,9 @@ import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.mating.CrossRequests;
 import org.evenhand.mating.Crosses;
 import org.evenhand.mating.WantedCross;
-import org.evenhand.mating.Wishes;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
@@ -51,7 +51,7 @@ public class Crossings implements CrossFlowers {
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final Crosses crosses;
-    private final Wishes wishes;
+    private final CrossRequests crossRequests;
     private final IdempotentWriter once;
     private final JdbcTemplate jdbc;
 
@@ -64,7 +64,7 @@ public class Crossings implements CrossFlowers {
             Orchards orchards,
             CropCatalogue crops,
             Crosses crosses,
-            Wishes wishes,
+            CrossRequests crossRequests,
             IdempotentWriter once,
             JdbcTemplate jdbc) {
         this.crossings = crossings;
@@ -75,7 +75,7 @@ public class Crossings implements CrossFlowers {
         this.orchards = orchards;
         this.crops = crops;
         this.crosses = crosses;
-        this.wishes = wishes;
+        this.crossRequests = crossRequests;
         this.once = once;
         this.jdbc = jdbc;
     }
@@ -85,7 +85,7 @@ public class Crossings implements CrossFlowers {
         CrossingBook book = books.read(caller, thisSeason(caller));
         return new CrossingView.All(
                 book.crossings().stream().map(book::view).toList(),
-                wishes.wanted(caller).stream().map(book::wanted).toList());
+                crossRequests.wanted(caller).stream().map(book::wanted).toList());
     }
 
     /** What crosses ask of the rounds to come. */
@@ -93,14 +93,14 @@ public class Crossings implements CrossFlowers {
     public CrossNeeds needs(Caller caller) {
         CrossingBook book = books.read(caller, thisSeason(caller));
         Map<UUID, WantedCross> wanted =
-                wishes.wanted(caller).stream().collect(Collectors.toMap(WantedCross::id, Function.identity()));
+                crossRequests.wanted(caller).stream().collect(Collectors.toMap(WantedCross::id, Function.identity()));
         return new CrossNeeds(
                 book.crossings().stream()
                         .filter(c -> !book.over(c))
-                        .map(c -> book.open(c, wanted.get(c.wishId())))
+                        .map(c -> book.open(c, wanted.get(c.crossRequestId())))
                         .toList(),
                 wanted.values().stream()
-                        .map(w -> new CrossNeeds.Wished(w, book.wanted(w).more()))
+                        .map(w -> new CrossNeeds.Requested(w, book.wanted(w).more()))
                         .filter(w -> w.more() > 0)
                         .toList());
     }
@@ -131,13 +131,15 @@ public class Crossings implements CrossFlowers {
     }
 
     private Crossing insert(Caller caller, UUID id, CrossingRequests.Cross request) {
-        if (request.wishId() != null) {
-            WantedCross wish = wishes.wantedCross(caller, request.wishId());
+        if (request.crossRequestId() != null) {
+            WantedCross crossRequest = crossRequests.wantedCross(caller, request.crossRequestId());
             TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
-            if (!wish.motherId().equals(tree.varietyId()) || !wish.fatherId().equals(request.fatherId())) {
+            if (!crossRequest.motherId().equals(tree.varietyId())
+                    || !crossRequest.fatherId().equals(request.fatherId())) {
                 throw new InvalidInputException(
-                        "wishId",
-                        "is " + wish.mother() + " with " + wish.father() + ", another cross than this. Choose again.");
+                        "crossRequestId",
+                        "is " + crossRequest.mother() + " with " + crossRequest.father()
+                                + ", another cross than this. Choose again.");
             }
         }
         return insert(
@@ -146,7 +148,7 @@ public class Crossings implements CrossFlowers {
                 new Begun(
                         Given.required("treeId", request.treeId()),
                         Given.required("fatherId", request.fatherId()),
-                        request.wishId(),
+                        request.crossRequestId(),
                         null,
                         planned(request),
                         way(request),
@@ -166,7 +168,13 @@ public class Crossings implements CrossFlowers {
 
     /** A cross to begin. */
     public record Begun(
-            UUID treeId, UUID fatherId, UUID wishId, UUID walkId, int planned, CrossProtocol.Way way, String note) {}
+            UUID treeId,
+            UUID fatherId,
+            UUID crossRequestId,
+            UUID walkId,
+            int planned,
+            CrossProtocol.Way way,
+            String note) {}
 
     /** Begins a cross under the next free number of the year. */
     public Cross begin(Caller caller, UUID id, Begun begun) {
@@ -196,7 +204,7 @@ public class Crossings implements CrossFlowers {
                 new Crossing.Made(
                         tree.id(),
                         father.id(),
-                        begun.wishId(),
+                        begun.crossRequestId(),
                         begun.walkId(),
                         year,
                         nextNumber(caller, year),

@@ -25,7 +25,7 @@ import org.evenhand.bloom.BloomDiary;
 import org.evenhand.bloom.ReadingRequest;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.Units;
-import org.evenhand.core.bloom.HandPollinationNeed;
+import org.evenhand.core.bloom.season.HandPollinationNeed;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.fruitset.Treatment;
@@ -42,8 +42,8 @@ import org.evenhand.findings.Comparisons;
 import org.evenhand.fruitset.CheckRequest;
 import org.evenhand.fruitset.FruitChecks;
 import org.evenhand.kit.Caller;
-import org.evenhand.mating.WishRequest;
-import org.evenhand.mating.Wishes;
+import org.evenhand.mating.CrossRequests;
+import org.evenhand.mating.WantedCrossRequest;
 import org.evenhand.orchard.BlockNoteRequest;
 import org.evenhand.orchard.BlockNotes;
 import org.evenhand.orchard.Breeding;
@@ -92,13 +92,14 @@ class DemoOrchard implements ApplicationRunner {
     private final BloomDiary diary;
     private final BlockNotes blocks;
     private final CropCatalogue crops;
-    private final Wishes wishes;
+    private final CrossRequests crossRequests;
     private final Settings settings;
     private final Targets targets;
     private final Crossings crossings;
     private final Figs figs;
     private final DemoLastSeason lastSeason;
     private final Comparisons comparisons;
+    private final DemoMap map;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -113,13 +114,14 @@ class DemoOrchard implements ApplicationRunner {
             BloomDiary diary,
             BlockNotes blocks,
             CropCatalogue crops,
-            Wishes wishes,
+            CrossRequests crossRequests,
             Settings settings,
             Targets targets,
             Crossings crossings,
             Figs figs,
             DemoLastSeason lastSeason,
             Comparisons comparisons,
+            DemoMap map,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -132,13 +134,14 @@ class DemoOrchard implements ApplicationRunner {
         this.diary = diary;
         this.blocks = blocks;
         this.crops = crops;
-        this.wishes = wishes;
+        this.crossRequests = crossRequests;
         this.settings = settings;
         this.targets = targets;
         this.crossings = crossings;
         this.figs = figs;
         this.lastSeason = lastSeason;
         this.comparisons = comparisons;
+        this.map = map;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -224,21 +227,22 @@ class DemoOrchard implements ApplicationRunner {
             lastSeason.fill(ines, tomas, ids::next, ZONE, 21, lastYear.minusYears(1), now, lanterns, ridges);
             lastSeason.fill(ines, tomas, ids::next, ZONE, 20, lastYear, now, lanterns, ridges);
             besideNature(ridges);
+            map.fill(ines, ids::next);
         }
 
         /** Seeds that are wanted of two varieties, and flowers bagged for it yesterday that are ripe this evening. */
         private void crossed(UUID father, UUID mother, UUID tree) {
-            UUID wish = ids.next();
-            wishes.want(
+            UUID crossRequest = ids.next();
+            crossRequests.want(
                     ines,
-                    wish,
-                    new WishRequest(mother, father, null, 60, 2, "Seedlings of the two, for the bank.", null));
+                    crossRequest,
+                    new WantedCrossRequest(mother, father, null, 60, 2, "Seedlings of the two, for the bank.", null));
             UUID crossing = ids.next();
             crossings.put(
                     tomas,
                     crossing,
                     new CrossingRequests.Cross(
-                            tree, father, wish, 3, true, CrossProtocol.Visits.TWICE, null, "", null));
+                            tree, father, crossRequest, 3, true, CrossProtocol.Visits.TWICE, null, "", null));
             crossings.putStep(
                     tomas,
                     crossing,
@@ -349,7 +353,8 @@ class DemoOrchard implements ApplicationRunner {
             seasons(gate, 197, 14);
             UUID ebb = variety("feijoa", "Low Ebb");
             later(ebb);
-            wishes.want(ines, ids.next(), WishRequest.ofFlowers(ebb, gate, 30, "To see whether they fit."));
+            crossRequests.want(
+                    ines, ids.next(), WantedCrossRequest.ofFlowers(ebb, gate, 30, "To see whether they fit."));
             apples();
         }
 
@@ -377,8 +382,9 @@ class DemoOrchard implements ApplicationRunner {
             tree(harrow, "Harrow 1", "Top field", 1, 2);
             chilled(ember, 24, 6800);
             chilled(harrow, 34, 10800);
-            wishes.want(ines, ids.next(), WishRequest.ofFlowers(harrow, ember, 24, "Late fruit that keeps."));
-            wishes.want(ines, ids.next(), WishRequest.ofFlowers(ember, harrow, 12, null));
+            crossRequests.want(
+                    ines, ids.next(), WantedCrossRequest.ofFlowers(harrow, ember, 24, "Late fruit that keeps."));
+            crossRequests.want(ines, ids.next(), WantedCrossRequest.ofFlowers(ember, harrow, 12, null));
         }
 
         private void chilled(UUID variety, double portions, double heat) {

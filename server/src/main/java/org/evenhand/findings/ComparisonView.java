@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.availability.Strokes;
-import org.evenhand.core.findings.TrialJudged;
+import org.evenhand.core.findings.TrialAnalysis;
 import org.evenhand.core.fruitset.Treatment;
 
 /**
@@ -89,7 +89,7 @@ public record ComparisonView(
             String tree,
             int way,
             @Schema(description = OPTIONAL) UUID pollinationId,
-            @Schema(description = OPTIONAL) TrialJudged.FlowerOutcome outcome) {}
+            @Schema(description = OPTIONAL) TrialAnalysis.FlowerOutcome outcome) {}
 
     /**
      * What came out: each way, and each against the first.

@@ -13,14 +13,14 @@ import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
-import org.evenhand.core.findings.DrawnByLot;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.TrialJudged;
-import org.evenhand.core.findings.TrialJudged.FlowerOutcome;
-import org.evenhand.core.findings.TrialSize;
-import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.findings.TrialAnalysis;
+import org.evenhand.core.findings.TrialAnalysis.FlowerOutcome;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.fruitset.TrialLesson;
+import org.evenhand.core.statistics.BlockRandomization;
+import org.evenhand.core.statistics.Proportion;
+import org.evenhand.core.statistics.SampleSize;
+import org.evenhand.core.statistics.TwoProportions;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.fruitset.FlowerOutcomes;
 import org.evenhand.kit.Caller;
@@ -109,10 +109,10 @@ public class Comparisons {
                     pollination,
                     pollination == null ? null : outcome(known.get(pollination))));
         }
-        List<TrialJudged.Place> outcomes = places.stream()
-                .map(p -> new TrialJudged.Place(p.way(), p.outcome() == null ? FlowerOutcome.WAITING : p.outcome()))
+        List<TrialAnalysis.Place> outcomes = places.stream()
+                .map(p -> new TrialAnalysis.Place(p.way(), p.outcome() == null ? FlowerOutcome.WAITING : p.outcome()))
                 .toList();
-        Optional<TrialJudged> judged = TrialJudged.of(c.ways().size(), outcomes);
+        Optional<TrialAnalysis> judged = TrialAnalysis.of(c.ways().size(), outcomes);
         return new ComparisonView(
                 c.id(),
                 c.label(),
@@ -123,7 +123,7 @@ public class Comparisons {
                 c.expected(),
                 c.note(),
                 done.size(),
-                TrialJudged.decided(outcomes),
+                TrialAnalysis.decided(outcomes),
                 judged.isPresent(),
                 judged.map(j -> result(c, j, lesson(caller, c, j, trees))).orElse(null),
                 places,
@@ -153,7 +153,7 @@ public class Comparisons {
         };
     }
 
-    private static ComparisonView.Result result(Comparison c, TrialJudged judged, ComparisonView.Lesson lesson) {
+    private static ComparisonView.Result result(Comparison c, TrialAnalysis judged, ComparisonView.Lesson lesson) {
         List<FindingsView.LevelView> ways = IntStream.range(0, c.ways().size())
                 .mapToObj(way ->
                         level(way, c.ways().get(way).name(), judged.ways().get(way)))
@@ -172,7 +172,7 @@ public class Comparisons {
     }
 
     /** What a complete trial says of its crop's sheet; null where nothing, as where its trees are of several crops. */
-    private ComparisonView.Lesson lesson(Caller caller, Comparison c, TrialJudged judged, Map<UUID, TreeView> trees) {
+    private ComparisonView.Lesson lesson(Caller caller, Comparison c, TrialAnalysis judged, Map<UUID, TreeView> trees) {
         List<String> ofCrops = c.slots().stream()
                 .map(s -> trees.get(s.treeId()).crop())
                 .distinct()
@@ -198,7 +198,7 @@ public class Comparisons {
                         changes.stream().allMatch(TrialLesson.Change::applied));
     }
 
-    private static TrialLesson lesson(CropSheet sheet, Comparison c, TrialJudged judged) {
+    private static TrialLesson lesson(CropSheet sheet, Comparison c, TrialAnalysis judged) {
         Map<Integer, Proportion> came = new HashMap<>();
         for (int way = 0; way < c.ways().size(); way++) {
             int at = way;
@@ -222,7 +222,7 @@ public class Comparisons {
     }
 
     /** Where the numbers come from. */
-    private static String note(Comparison c, TrialJudged judged) {
+    private static String note(Comparison c, TrialAnalysis judged) {
         return "trial " + c.label() + ": "
                 + IntStream.range(0, c.ways().size())
                         .filter(w -> judged.ways().get(w).share().isPresent())
@@ -253,7 +253,7 @@ public class Comparisons {
         return views(caller, List.of(c)).get(0);
     }
 
-    private static FindingsView.LevelView level(int way, String name, TrialJudged.Way came) {
+    private static FindingsView.LevelView level(int way, String name, TrialAnalysis.Way came) {
         return new FindingsView.LevelView(
                 Integer.toString(way),
                 name,
@@ -263,8 +263,8 @@ public class Comparisons {
     }
 
     private static String say(
-            FindingsView.LevelView one, FindingsView.LevelView other, TrialJudged judged, int further) {
-        TwoShares.Estimate d = judged.differences().get(further);
+            FindingsView.LevelView one, FindingsView.LevelView other, TrialAnalysis judged, int further) {
+        TwoProportions.Estimate d = judged.differences().get(further);
         String few = one.few() || other.few() ? " Few flowers: repeat it before you rely on it." : "";
         String said = String.format(
                 Locale.ROOT,
@@ -274,10 +274,10 @@ public class Comparisons {
                 other.name(),
                 FindingWords.percent(other.rate().share()));
         return said
-                + (judged.verdict(further) == TrialJudged.Verdict.BETTER
+                + (judged.verdict(further) == TrialAnalysis.Verdict.BETTER
                         ? one.name() + " is better, by " + FindingWords.points(d.lower()) + " to "
                                 + FindingWords.points(d.upper()) + " points."
-                        : judged.verdict(further) == TrialJudged.Verdict.WORSE
+                        : judged.verdict(further) == TrialAnalysis.Verdict.WORSE
                                 ? one.name() + " is worse, by " + FindingWords.points(d.upper()) + " to "
                                         + FindingWords.points(d.lower()) + " points."
                                 : "no difference is shown; it lies between " + signed(d.lower()) + " and "
@@ -342,7 +342,7 @@ public class Comparisons {
         for (int t = 0; t < trees.size(); t++) {
             int share = each / trees.size() + (t < each % trees.size() ? 1 : 0);
             UUID tree = trees.get(t);
-            DrawnByLot.blocks(ways, share, seed + t).forEach(way -> slots.add(new Comparison.Slot(tree, way)));
+            BlockRandomization.blocks(ways, share, seed + t).forEach(way -> slots.add(new Comparison.Slot(tree, way)));
         }
         return slots;
     }
@@ -392,7 +392,7 @@ public class Comparisons {
         if (!(power >= 0.5 && power <= 0.99)) {
             throw new InvalidInputException("power", "is " + power + "; give a chance from 0.5 to 0.99.");
         }
-        TrialSize size = TrialSize.of(one, other, Proportion.USUAL_CONFIDENCE, power);
+        SampleSize size = SampleSize.of(one, other, Proportion.USUAL_CONFIDENCE, power);
         return new ComparisonView.Size(
                 size.flowers(),
                 size.power(),

@@ -4,7 +4,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
-import org.evenhand.core.findings.FailureCauses;
+import org.evenhand.core.findings.FailureDiagnosis;
 import org.evenhand.fruitset.OutcomeBook;
 
 /**
@@ -30,7 +30,7 @@ record FailureView(
         String test) {
 
     @Schema(name = "FailureCause")
-    record Cause(FailureCauses.Kind kind, String name, int points, List<String> evidence) {}
+    record Cause(FailureDiagnosis.Kind kind, String name, int points, List<String> evidence) {}
 
     /** Trees, jars and days that did worst, to begin with. */
     @Schema(name = "WorstList")

@@ -18,12 +18,12 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CheckDay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
-import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.FailureCauses;
-import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.FactorContrast;
+import org.evenhand.core.findings.FailureDiagnosis;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.core.mating.CrossCompatibility;
+import org.evenhand.core.statistics.Proportion;
 import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.cropload.TreeLoads;
@@ -51,20 +51,20 @@ class Failures {
     private static final Map<OutcomeBook.Kind, Factor> FACTORS = Map.of(
             OutcomeBook.Kind.TREE, Factor.TREE, OutcomeBook.Kind.JAR, Factor.LOT, OutcomeBook.Kind.DAY, Factor.EVENING);
 
-    private static final Map<FailureCauses.Kind, String> NAMES = Map.ofEntries(
-            Map.entry(FailureCauses.Kind.POLLEN_TOO_OLD, "Pollen too old"),
-            Map.entry(FailureCauses.Kind.POLLEN_SPOILED, "Pollen mouldy"),
-            Map.entry(FailureCauses.Kind.WRONG_STAGE, "Wrong stage"),
-            Map.entry(FailureCauses.Kind.HOT_OR_DRY, "Too hot or too dry"),
-            Map.entry(FailureCauses.Kind.TOO_COLD, "Below the pollen's warmth"),
-            Map.entry(FailureCauses.Kind.PAIR_DOES_NOT_FIT, "The pair does not fit"),
-            Map.entry(FailureCauses.Kind.COVERED_IN_PART, "Stigma covered in part only"),
-            Map.entry(FailureCauses.Kind.OVERLOADED, "The tree carries too much"),
-            Map.entry(FailureCauses.Kind.NATURAL_SHEDDING, "Natural shedding"),
-            Map.entry(FailureCauses.Kind.THE_JAR, "Something with the jar"),
-            Map.entry(FailureCauses.Kind.THE_EVENING, "Something with the day"),
-            Map.entry(FailureCauses.Kind.THE_TREE, "Something with the tree"),
-            Map.entry(FailureCauses.Kind.NOT_LOOKED_ENOUGH, "Not looked often enough"));
+    private static final Map<FailureDiagnosis.Kind, String> NAMES = Map.ofEntries(
+            Map.entry(FailureDiagnosis.Kind.POLLEN_TOO_OLD, "Pollen too old"),
+            Map.entry(FailureDiagnosis.Kind.POLLEN_SPOILED, "Pollen mouldy"),
+            Map.entry(FailureDiagnosis.Kind.WRONG_STAGE, "Wrong stage"),
+            Map.entry(FailureDiagnosis.Kind.HOT_OR_DRY, "Too hot or too dry"),
+            Map.entry(FailureDiagnosis.Kind.TOO_COLD, "Below the pollen's warmth"),
+            Map.entry(FailureDiagnosis.Kind.PAIR_DOES_NOT_FIT, "The pair does not fit"),
+            Map.entry(FailureDiagnosis.Kind.COVERED_IN_PART, "Stigma covered in part only"),
+            Map.entry(FailureDiagnosis.Kind.OVERLOADED, "The tree carries too much"),
+            Map.entry(FailureDiagnosis.Kind.NATURAL_SHEDDING, "Natural shedding"),
+            Map.entry(FailureDiagnosis.Kind.THE_JAR, "Something with the jar"),
+            Map.entry(FailureDiagnosis.Kind.THE_EVENING, "Something with the day"),
+            Map.entry(FailureDiagnosis.Kind.THE_TREE, "Something with the tree"),
+            Map.entry(FailureDiagnosis.Kind.NOT_LOOKED_ENOUGH, "Not looked often enough"));
 
     private final FlowerOutcomes outcomes;
     private final OutcomeBook book;
@@ -114,8 +114,9 @@ class Failures {
         Map<Factor, OutcomeBook.Kind> kinds =
                 FACTORS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
         return outcomes.everyLevel(caller, s.season(), s.crop()).stream()
-                .filter(l ->
-                        kinds.containsKey(l.factor()) && !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
+                .filter(l -> kinds.containsKey(l.factor())
+                        && !l.level().isEmpty()
+                        && l.decided() >= FactorContrast.LEAST_FLOWERS)
                 .map(l -> new FailureView.Line(
                         kinds.get(l.factor()),
                         l.level(),
@@ -136,9 +137,9 @@ class Failures {
         if (rows.isEmpty()) {
             throw new InvalidInputException("key", "names no flowers done by hand in this season.");
         }
-        FailureCauses.Evidence evidence = evidence(caller, shown, asked, rows);
+        FailureDiagnosis.Evidence evidence = evidence(caller, shown, asked, rows);
         FactorNames.OfCrop named = names.of(caller, shown.crop());
-        FailureCauses causes = FailureCauses.of(evidence, named.units());
+        FailureDiagnosis causes = FailureDiagnosis.of(evidence, named.units());
         return new FailureView(
                 kind,
                 key,
@@ -174,7 +175,7 @@ class Failures {
         };
     }
 
-    private FailureCauses.Evidence evidence(
+    private FailureDiagnosis.Evidence evidence(
             Caller caller, FindingsView.SeasonView shown, OutcomeBook.Asked asked, List<OutcomeBook.Row> rows) {
         CropSheet sheet = crops.of(caller, shown.crop());
         List<FlowerOutcomes.Level> levels = outcomes.everyLevel(caller, shown.season(), shown.crop());
@@ -193,7 +194,7 @@ class Failures {
         TreeLoads.Load load = asked.kind() == OutcomeBook.Kind.TREE
                 ? loads.of(caller, UUID.fromString(asked.key()))
                 : TreeLoads.Load.UNKNOWN;
-        return new FailureCauses.Evidence(
+        return new FailureDiagnosis.Evidence(
                 here.share(),
                 here.undecided(),
                 share(all.set() - here.set(), all.failed() - here.failed()),
@@ -254,14 +255,14 @@ class Failures {
                 sum(
                         rows,
                         r -> receptivity.containsKey(r.stage())
-                                        && FailureCauses.poorStage(receptivity.get(r.stage()), best)
+                                        && FailureDiagnosis.poorStage(receptivity.get(r.stage()), best)
                                 ? flowers(r)
                                 : 0),
                 sum(rows, r -> receptivity.containsKey(r.stage()) ? flowers(r) : 0));
     }
 
     private static OptionalDouble lateLosses(CropSheet sheet, List<OutcomeBook.Row> rows) {
-        return FailureCauses.lateLosses(
+        return FailureDiagnosis.lateLosses(
                 rows.stream().flatMap(r -> r.course().stream()).toList(),
                 sheet.checks().stream().findFirst().map(CheckDay::days).orElse(0));
     }

@@ -5,13 +5,13 @@ import java.util.Optional;
 import org.evenhand.core.Plural;
 import org.evenhand.core.crop.Basis;
 import org.evenhand.core.crop.Sourced;
-import org.evenhand.core.findings.CauseModel;
-import org.evenhand.core.findings.Contrast;
+import org.evenhand.core.findings.AdjustedOdds;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.findings.FactorContrast;
 import org.evenhand.core.fruitset.Evidence;
 import org.evenhand.core.fruitset.NaturalDrop;
+import org.evenhand.core.statistics.Proportion;
+import org.evenhand.core.statistics.TwoProportions;
 
 /** Findings in plain words. */
 final class FindingWords {
@@ -30,7 +30,7 @@ final class FindingWords {
     }
 
     /** Two classes against each other. */
-    static String contrast(Contrast c, Factor factor, FactorNames.OfCrop names) {
+    static String contrast(FactorContrast c, Factor factor, FactorNames.OfCrop names) {
         String said = capital(names.name(factor, c.other().level())) + ": "
                 + of(c.other().share()) + "; " + names.name(factor, c.usual().level()) + ": "
                 + of(c.usual().share()) + ". ";
@@ -48,7 +48,7 @@ final class FindingWords {
     }
 
     /** What a sure difference changes, and who changes it: the plan by itself, or the grower. */
-    static String change(Contrast c, Factor factor, FactorNames.OfCrop names) {
+    static String change(FactorContrast c, Factor factor, FactorNames.OfCrop names) {
         if (!c.sure()) {
             return "";
         }
@@ -108,7 +108,7 @@ final class FindingWords {
     }
 
     /** Hand against nature. */
-    static String hand(TwoShares shares, TwoShares.Estimate difference) {
+    static String hand(TwoProportions shares, TwoProportions.Estimate difference) {
         String said = "By hand " + of(shares.one()) + ", left to nature " + of(shares.other()) + ": ";
         if (difference.lower() > 0) {
             return said + "the hand adds " + points(difference.lower()) + " to " + points(difference.upper())
@@ -120,7 +120,7 @@ final class FindingWords {
                 : said + "whether the hand adds anything is not sure yet.";
     }
 
-    static String leftOut(CauseModel.LeftOut l, FactorNames.OfCrop names) {
+    static String leftOut(AdjustedOdds.LeftOut l, FactorNames.OfCrop names) {
         String who = FactorNames.title(l.factor()) + ", " + names.name(l.factor(), l.level()) + " ("
                 + Plural.of(l.flowers(), "flower") + "): ";
         return who

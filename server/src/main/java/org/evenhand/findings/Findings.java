@@ -15,16 +15,16 @@ import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.FruitTraits;
 import org.evenhand.core.crop.Sourced;
-import org.evenhand.core.findings.CauseModel;
-import org.evenhand.core.findings.Contrast;
+import org.evenhand.core.findings.AdjustedOdds;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.PooledRatio;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.Retention;
-import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.findings.FactorContrast;
 import org.evenhand.core.fruitset.Evidence;
 import org.evenhand.core.fruitset.NaturalDrop;
 import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.core.statistics.KaplanMeier;
+import org.evenhand.core.statistics.MantelHaenszelRatio;
+import org.evenhand.core.statistics.Proportion;
+import org.evenhand.core.statistics.TwoProportions;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.findings.FindingsView.EstimateView;
 import org.evenhand.findings.FindingsView.FactorView;
@@ -63,7 +63,7 @@ class Findings {
     /** The season whose model is kept as long as no fate changes. */
     private record ModelKey(UUID orchard, int season, String crop, long version) {}
 
-    private final Cache<ModelKey, Optional<CauseModel>> models =
+    private final Cache<ModelKey, Optional<AdjustedOdds>> models =
             Caffeine.newBuilder().maximumSize(200).build();
     private final FlowerOutcomes outcomes;
     private final FactorNames factorNames;
@@ -99,7 +99,7 @@ class Findings {
         if (season == null && crop == null) {
             // One that has just begun says little yet.
             return seasons.stream()
-                    .filter(s -> s.decided() >= Contrast.FEW_FLOWERS)
+                    .filter(s -> s.decided() >= FactorContrast.FEW_FLOWERS)
                     .findFirst()
                     .or(() -> seasons.stream().findFirst());
         }
@@ -120,7 +120,7 @@ class Findings {
                 names.name(factor, l.level()),
                 l.share().map(SetRate::of).orElse(null),
                 l.undecided(),
-                l.decided() < Contrast.FEW_FLOWERS);
+                l.decided() < FactorContrast.FEW_FLOWERS);
     }
 
     /** One season of one crop. */
@@ -200,10 +200,10 @@ class Findings {
             return levels.getOrDefault(factor, List.of());
         }
 
-        private Stream<Contrast.Class> comparable(Factor factor) {
+        private Stream<FactorContrast.Class> comparable(Factor factor) {
             return of(factor).stream()
-                    .filter(l -> !l.level().isEmpty() && l.decided() >= Contrast.LEAST_FLOWERS)
-                    .map(l -> new Contrast.Class(l.level(), l.share().orElseThrow()));
+                    .filter(l -> !l.level().isEmpty() && l.decided() >= FactorContrast.LEAST_FLOWERS)
+                    .map(l -> new FactorContrast.Class(l.level(), l.share().orElseThrow()));
         }
 
         /** A factor with at least two classes; those of one class alone compare nothing. */
@@ -212,7 +212,8 @@ class Findings {
             if (all.stream().filter(l -> !l.level().isEmpty()).count() < 2) {
                 return Optional.empty();
             }
-            Optional<Contrast> contrast = Contrast.of(comparable(factor).toList());
+            Optional<FactorContrast> contrast =
+                    FactorContrast.of(comparable(factor).toList());
             List<FlowerOutcomes.Level> told = told(factor, all);
             return Optional.of(new FactorView(
                     factor,
@@ -222,7 +223,7 @@ class Findings {
                     contrast.map(c -> FindingWords.contrast(c, factor, names))
                             .orElse("Too few flowers are decided to compare anything yet."),
                     contrast.map(c -> FindingWords.change(c, factor, names)).orElse(""),
-                    contrast.filter(Contrast::sure).isPresent(),
+                    contrast.filter(FactorContrast::sure).isPresent(),
                     contrast.filter(c -> c.sure() && c.sureAmong(comparisons)).isPresent()));
         }
 
@@ -248,13 +249,13 @@ class Findings {
             if (ways.size() < 2) {
                 return null;
             }
-            Optional<TwoShares> two = treatment(Treatment.HAND)
+            Optional<TwoProportions> two = treatment(Treatment.HAND)
                     .flatMap(FlowerOutcomes.Level::share)
                     .flatMap(h -> treatment(Treatment.NATURE)
                             .flatMap(FlowerOutcomes.Level::share)
-                            .map(n -> new TwoShares(h, n)));
-            List<TwoShares> trees = trees();
-            Optional<TwoShares.Estimate> difference = two.map(t -> t.difference(Proportion.USUAL_CONFIDENCE));
+                            .map(n -> new TwoProportions(h, n)));
+            List<TwoProportions> trees = trees();
+            Optional<TwoProportions.Estimate> difference = two.map(t -> t.difference(Proportion.USUAL_CONFIDENCE));
             return new FindingsView.HandView(
                     ways.stream().map(l -> level(Factor.TREATMENT, l, names)).toList(),
                     difference.map(EstimateView::of).orElse(null),
@@ -263,7 +264,7 @@ class Findings {
                             .orElse(null),
                     trees.isEmpty()
                             ? null
-                            : PooledRatio.of(trees, Proportion.USUAL_CONFIDENCE)
+                            : MantelHaenszelRatio.of(trees, Proportion.USUAL_CONFIDENCE)
                                     .map(p -> EstimateView.of(p.ratio()))
                                     .orElse(null),
                     trees.size(),
@@ -273,7 +274,7 @@ class Findings {
         }
 
         /** Trees that have flowers of both kinds, each compared within itself. */
-        private List<TwoShares> trees() {
+        private List<TwoProportions> trees() {
             Map<String, Map<String, Proportion>> byTree = new HashMap<>();
             for (FlowerOutcomes.Level l : of(Factor.TREE_AND_TREATMENT)) {
                 String[] parts = l.level().split(" ");
@@ -283,7 +284,7 @@ class Findings {
             }
             return byTree.values().stream()
                     .filter(t -> t.containsKey(Treatment.HAND.name()) && t.containsKey(Treatment.NATURE.name()))
-                    .map(t -> new TwoShares(t.get(Treatment.HAND.name()), t.get(Treatment.NATURE.name())))
+                    .map(t -> new TwoProportions(t.get(Treatment.HAND.name()), t.get(Treatment.NATURE.name())))
                     .toList();
         }
     }
@@ -293,32 +294,32 @@ class Findings {
         outcomes.refresh(caller);
         SeasonView shown = required(caller, season, crop);
         FactorNames.OfCrop names = factorNames.of(caller, shown.crop());
-        Map<String, List<Retention.At>> courses = outcomes.courses(caller, shown.season(), shown.crop(), factor);
+        Map<String, List<KaplanMeier.At>> courses = outcomes.courses(caller, shown.season(), shown.crop(), factor);
         List<String> most = courses.entrySet().stream()
                 .filter(e -> !e.getKey().isEmpty() || courses.size() == 1)
-                .sorted(Comparator.comparingInt((Map.Entry<String, List<Retention.At>> e) -> -followed(e.getValue()))
+                .sorted(Comparator.comparingInt((Map.Entry<String, List<KaplanMeier.At>> e) -> -followed(e.getValue()))
                         .thenComparing(Map.Entry::getKey))
                 .limit(MOST_CURVES)
                 .map(Map.Entry::getKey)
                 .sorted(factor.ordered() ? Comparator.naturalOrder() : (a, b) -> 0)
                 .toList();
-        Optional<Retention.Alike> alike =
-                Retention.alike(most.stream().map(courses::get).toList());
+        Optional<KaplanMeier.Alike> alike =
+                KaplanMeier.alike(most.stream().map(courses::get).toList());
         return new FindingsView.RetentionView(
                 factor,
                 FactorNames.title(factor),
                 most.stream()
                         .map(level -> curve(level, names.name(factor, level), courses.get(level)))
                         .toList(),
-                alike.map(Retention.Alike::p).orElse(null),
+                alike.map(KaplanMeier.Alike::p).orElse(null),
                 alike.map(Findings::say).orElse("There is nothing to compare yet."));
     }
 
-    private static int followed(List<Retention.At> course) {
+    private static int followed(List<KaplanMeier.At> course) {
         return course.stream().mapToInt(a -> a.lost() + a.censored()).sum();
     }
 
-    private static String say(Retention.Alike alike) {
+    private static String say(KaplanMeier.Alike alike) {
         return alike.p() < 0.05
                 ? "They do not lose alike: so large a difference would come by chance in fewer than "
                         + (alike.p() < 0.001 ? "1 of 1000" : Math.max(1, Math.round(alike.p() * 100)) + " of 100")
@@ -327,10 +328,10 @@ class Findings {
                         + Math.round(alike.p() * 100) + " of 100 such seasons (log-rank test).";
     }
 
-    private static FindingsView.CurveView curve(String level, String name, List<Retention.At> course) {
-        Retention r = Retention.of(course, Proportion.USUAL_CONFIDENCE);
+    private static FindingsView.CurveView curve(String level, String name, List<KaplanMeier.At> course) {
+        KaplanMeier r = KaplanMeier.of(course, Proportion.USUAL_CONFIDENCE);
         List<FindingsView.StepView> steps = new ArrayList<>();
-        for (Retention.Step s : r.steps()) {
+        for (KaplanMeier.Step s : r.steps()) {
             steps.add(new FindingsView.StepView(
                     (int) s.time(),
                     s.atRisk(),
@@ -343,7 +344,7 @@ class Findings {
                 name,
                 r.followed(),
                 r.lost(),
-                (int) course.stream().mapToDouble(Retention.At::time).max().orElse(0),
+                (int) course.stream().mapToDouble(KaplanMeier.At::time).max().orElse(0),
                 r.median().isPresent() ? (int) r.median().getAsDouble() : null,
                 steps);
     }
@@ -353,9 +354,9 @@ class Findings {
         outcomes.refresh(caller);
         SeasonView shown = required(caller, season, crop);
         FactorNames.OfCrop names = factorNames.of(caller, shown.crop());
-        Optional<CauseModel> model =
-                CauseModel.of(Factor.CAUSES, outcomes.patterns(caller, shown.season(), shown.crop()));
-        Function<CauseModel, List<FindingsView.EffectView>> effects = m -> m.effects().stream()
+        Optional<AdjustedOdds> model =
+                AdjustedOdds.of(Factor.CAUSES, outcomes.patterns(caller, shown.season(), shown.crop()));
+        Function<AdjustedOdds, List<FindingsView.EffectView>> effects = m -> m.effects().stream()
                 .map(e -> new FindingsView.EffectView(
                         e.factor(),
                         FactorNames.title(e.factor()),
@@ -365,7 +366,7 @@ class Findings {
                         EstimateView.of(e.oddsRatio())))
                 .toList();
         return new FindingsView.CausesView(
-                model.map(CauseModel::flowers).orElse(0),
+                model.map(AdjustedOdds::flowers).orElse(0),
                 model.map(effects).orElse(List.of()),
                 model.map(m -> m.leftOut().stream()
                                 .map(l -> FindingWords.leftOut(l, names))

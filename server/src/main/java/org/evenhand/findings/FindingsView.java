@@ -6,10 +6,10 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Optional;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Mean;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.TwoShares;
 import org.evenhand.core.fruitset.Evidence;
+import org.evenhand.core.statistics.MeanInterval;
+import org.evenhand.core.statistics.Proportion;
+import org.evenhand.core.statistics.TwoProportions;
 
 /**
  * What the counts of one season of one crop say; no season while there are no records.
@@ -104,7 +104,7 @@ record FindingsView(
     /** A difference or ratio with its interval. */
     @Schema(name = "Estimate")
     record EstimateView(double value, double lower, double upper) {
-        static EstimateView of(TwoShares.Estimate e) {
+        static EstimateView of(TwoProportions.Estimate e) {
             return new EstimateView(e.value(), e.lower(), e.upper());
         }
     }
@@ -171,13 +171,13 @@ record FindingsView(
             int seedless) {}
 
     /** A mean of some numbers; no interval of a single one. */
-    @Schema(name = "Mean")
+    @Schema(name = "MeanInterval")
     record MeanView(
             int n,
             double mean,
             @Schema(description = OPTIONAL) Double lower,
             @Schema(description = OPTIONAL) Double upper) {
-        static MeanView of(Mean m) {
+        static MeanView of(MeanInterval m) {
             Optional<Proportion.Interval> i = m.interval(Proportion.USUAL_CONFIDENCE);
             return new MeanView(
                     m.n(),

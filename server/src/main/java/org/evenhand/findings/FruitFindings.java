@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.evenhand.core.findings.Contrast;
-import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.findings.FactorContrast;
+import org.evenhand.core.statistics.Proportion;
 import org.evenhand.findings.FindingsView.SeedView;
 import org.evenhand.findings.FindingsView.SetRate;
 import org.evenhand.findings.FindingsView.YieldView;
@@ -48,10 +48,10 @@ class FruitFindings {
     }
 
     /** Whether one-sided and crooked fruit differ by how the stigma was covered. */
-    Optional<Contrast> misshapen(Caller caller, int season, String crop) {
-        return Contrast.of(sums.told(caller, season, crop).stream()
-                .filter(t -> !t.strokes().isEmpty() && t.shaped() >= Contrast.LEAST_FLOWERS)
-                .map(t -> new Contrast.Class(t.strokes(), new Proportion(t.misshapen(), t.shaped())))
+    Optional<FactorContrast> misshapen(Caller caller, int season, String crop) {
+        return FactorContrast.of(sums.told(caller, season, crop).stream()
+                .filter(t -> !t.strokes().isEmpty() && t.shaped() >= FactorContrast.LEAST_FLOWERS)
+                .map(t -> new FactorContrast.Class(t.strokes(), new Proportion(t.misshapen(), t.shaped())))
                 .toList());
     }
 

@@ -10,10 +10,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Units;
-import org.evenhand.core.findings.Contrast;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.findings.FactorContrast;
+import org.evenhand.core.statistics.Proportion;
+import org.evenhand.core.statistics.TwoProportions;
 import org.evenhand.findings.FindingsView.FactorView;
 import org.evenhand.findings.FindingsView.LevelView;
 import org.evenhand.findings.FindingsView.SetRate;
@@ -184,7 +184,7 @@ class SeasonReports {
                 hand.filter(h -> h.decided() > 0)
                         .map(h -> SetRate.of(h.share().orElseThrow()))
                         .orElse(null),
-                hand.map(h -> h.decided() < Contrast.FEW_FLOWERS).orElse(true),
+                hand.map(h -> h.decided() < FactorContrast.FEW_FLOWERS).orElse(true),
                 yield.stream().mapToInt(YieldView::fruits).sum(),
                 yield.stream().mapToDouble(YieldView::kilograms).sum());
     }
@@ -200,7 +200,7 @@ class SeasonReports {
         }
         SetRate a = now.get().rate();
         SetRate b = before.get().rate();
-        TwoShares.Estimate d = new TwoShares(
+        TwoProportions.Estimate d = new TwoProportions(
                         new Proportion(a.taken(), a.decided()), new Proportion(b.taken(), b.decided()))
                 .difference(Proportion.USUAL_CONFIDENCE);
         String said = "Against " + before.get().season() + ": " + FindingWords.percent(a.share()) + ", then "

@@ -3,26 +3,26 @@ package org.evenhand.fruitset;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.evenhand.core.findings.Retention;
+import org.evenhand.core.statistics.KaplanMeier;
 
 /** How the flowers of a fate were lost day by day, as its column holds it: "day:lost:censored" with commas between. */
 final class Course {
     private Course() {}
 
-    static String say(List<Retention.At> course) {
+    static String say(List<KaplanMeier.At> course) {
         return course.stream()
                 .map(at -> (long) at.time() + ":" + at.lost() + ":" + at.censored())
                 .collect(Collectors.joining(","));
     }
 
-    static List<Retention.At> read(String column) {
+    static List<KaplanMeier.At> read(String column) {
         return column.isEmpty()
                 ? List.of()
                 : Stream.of(column.split(",")).map(Course::at).toList();
     }
 
-    private static Retention.At at(String one) {
+    private static KaplanMeier.At at(String one) {
         String[] parts = one.split(":");
-        return new Retention.At(Integer.parseInt(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]));
+        return new KaplanMeier.At(Integer.parseInt(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]));
     }
 }

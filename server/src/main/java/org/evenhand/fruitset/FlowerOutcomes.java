@@ -25,12 +25,12 @@ import java.util.stream.Collectors;
 import org.evenhand.availability.Strokes;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.cropload.SetBelief;
-import org.evenhand.core.findings.CauseModel;
+import org.evenhand.core.findings.AdjustedOdds;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.Retention;
 import org.evenhand.core.fruitset.Evidence;
 import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.core.statistics.KaplanMeier;
+import org.evenhand.core.statistics.Proportion;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.cropload.TreeResults;
 import org.evenhand.kit.Caller;
@@ -316,14 +316,14 @@ public class FlowerOutcomes {
     }
 
     /** What happened on which day to the flowers of each class of a factor. */
-    public Map<String, List<Retention.At>> courses(Caller caller, int season, String crop, Factor factor) {
-        Map<String, List<Retention.At>> courses = new HashMap<>();
+    public Map<String, List<KaplanMeier.At>> courses(Caller caller, int season, String crop, Factor factor) {
+        Map<String, List<KaplanMeier.At>> courses = new HashMap<>();
         jdbc.query(
                 "select level, day, lost, censored from loss_cell where orchard_id = ? and season = ? and crop = ? and factor = ?"
                         + " and lost + censored > 0 order by level, day",
                 row -> {
                     courses.computeIfAbsent(row.getString(1), l -> new ArrayList<>())
-                            .add(new Retention.At(row.getInt(2), row.getInt(3), row.getInt(4)));
+                            .add(new KaplanMeier.At(row.getInt(2), row.getInt(3), row.getInt(4)));
                 },
                 caller.orchardId(),
                 season,
@@ -333,11 +333,11 @@ public class FlowerOutcomes {
     }
 
     /** Flowers alike in all causes, in the order of {@link Factor#CAUSES}. */
-    public List<CauseModel.Pattern> patterns(Caller caller, int season, String crop) {
+    public List<AdjustedOdds.Pattern> patterns(Caller caller, int season, String crop) {
         return jdbc.query(
                 "select classes, took, failed from cause_cell where orchard_id = ? and season = ? and crop = ?"
                         + " and took + failed > 0 order by classes",
-                (row, i) -> new CauseModel.Pattern(
+                (row, i) -> new AdjustedOdds.Pattern(
                         List.of(row.getString(1).split(OutcomeSums.BETWEEN, -1)), row.getInt(2), row.getInt(3)),
                 caller.orchardId(),
                 season,

@@ -4,7 +4,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Optional;
-import org.evenhand.core.findings.Mean;
+import org.evenhand.core.statistics.MeanInterval;
 import org.evenhand.kit.Caller;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -49,7 +49,7 @@ public class HarvestSums {
             String strokes,
             int visits,
             int fruits,
-            Optional<Mean> seeds,
+            Optional<MeanInterval> seeds,
             int shaped,
             int whole,
             int seedless) {}
@@ -130,7 +130,7 @@ public class HarvestSums {
     }
 
     /** What was harvested of a variety. */
-    public record Yield(String variety, int fruits, Optional<Mean> grams) {}
+    public record Yield(String variety, int fruits, Optional<MeanInterval> grams) {}
 
     public List<Yield> yield(Caller caller, int season, String crop) {
         return jdbc.query(
@@ -143,10 +143,10 @@ public class HarvestSums {
     }
 
     /** Number, mean and sum of squares from three columns. */
-    private static Optional<Mean> mean(ResultSet row, int first) throws SQLException {
+    private static Optional<MeanInterval> mean(ResultSet row, int first) throws SQLException {
         int n = row.getInt(first);
         return n == 0
                 ? Optional.empty()
-                : Optional.of(new Mean(n, row.getDouble(first + 1), Math.max(0, row.getDouble(first + 2))));
+                : Optional.of(new MeanInterval(n, row.getDouble(first + 1), Math.max(0, row.getDouble(first + 2))));
     }
 }

@@ -5,8 +5,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.Retention;
+import org.evenhand.core.statistics.KaplanMeier;
+import org.evenhand.core.statistics.Proportion;
 import org.evenhand.kit.Caller;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -55,7 +55,7 @@ public class OutcomeBook {
             int took,
             int failed,
             int undecided,
-            List<Retention.At> course,
+            List<KaplanMeier.At> course,
             int whole,
             int misshapen) {}
 

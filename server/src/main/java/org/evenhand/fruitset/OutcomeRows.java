@@ -19,9 +19,9 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import javax.sql.DataSource;
-import org.evenhand.core.findings.Retention;
 import org.evenhand.core.fruitset.CheckOutcome;
 import org.evenhand.core.fruitset.Evidence;
+import org.evenhand.core.statistics.KaplanMeier;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DataSourceTransactionManager;
 import org.springframework.stereotype.Component;
@@ -104,7 +104,7 @@ class OutcomeRows {
             int holding,
             LocalDate nextLook,
             String levels,
-            List<Retention.At> course) {
+            List<KaplanMeier.At> course) {
         int undecided() {
             return flowers - took - failed - dropped;
         }

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Retention;
 import org.evenhand.core.fruitset.Evidence;
 import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.core.statistics.KaplanMeier;
 
 /** What a few fates add to the cells; those that are taken out count against. */
 final class OutcomeSums {
@@ -94,8 +94,8 @@ final class OutcomeSums {
         }
     }
 
-    private void addLosses(Cell cell, List<Retention.At> course, int sign) {
-        for (Retention.At at : course) {
+    private void addLosses(Cell cell, List<KaplanMeier.At> course, int sign) {
+        for (KaplanMeier.At at : course) {
             plus(
                     loss,
                     new Cell(cell.season(), cell.crop(), cell.factor(), cell.level(), "", (int) at.time()),

@@ -20,11 +20,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class MatesController {
     private final Mates mates;
-    private final Wishes wishes;
+    private final CrossRequests crossRequests;
 
-    MatesController(Mates mates, Wishes wishes) {
+    MatesController(Mates mates, CrossRequests crossRequests) {
         this.mates = mates;
-        this.wishes = wishes;
+        this.crossRequests = crossRequests;
     }
 
     @GetMapping("/mates")
@@ -47,20 +47,21 @@ class MatesController {
         return mates.serversOf(caller, id);
     }
 
-    @GetMapping("/wishes")
-    List<MatesView.Wish> wishes(@AuthenticationPrincipal Caller caller) {
-        return wishes.all(caller);
+    @GetMapping("/cross-requests")
+    List<MatesView.CrossRequest> crossRequests(@AuthenticationPrincipal Caller caller) {
+        return crossRequests.all(caller);
     }
 
-    @PutMapping("/wishes/{id}")
-    MatesView.Wish putWish(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody WishRequest request) {
-        return wishes.put(caller, id, request);
+    @PutMapping("/cross-requests/{id}")
+    MatesView.CrossRequest putCrossRequest(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody WantedCrossRequest request) {
+        return crossRequests.put(caller, id, request);
     }
 
-    @PostMapping("/wishes/{id}/void")
+    @PostMapping("/cross-requests/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidWish(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
-        wishes.voidWish(caller, id, request);
+    void voidCrossRequest(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        crossRequests.voidCrossRequest(caller, id, request);
     }
 }

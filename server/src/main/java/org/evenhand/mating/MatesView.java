@@ -7,7 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.bloom.Overlap;
+import org.evenhand.core.bloom.season.Overlap;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.pollen.LotView;
@@ -106,7 +106,7 @@ record MatesView(List<Group> groups) {
     record TreeServer(UUID treeId, String tree, String variety, Answer answer, double most, Instant mostAt) {}
 
     /**
-     * A wished cross and how its pollen gets there.
+     * A requested cross and how its pollen gets there.
      *
      * @param flowers flowers to be crossed, as given or as the seeds ask for
      * @param flowersGiven absent where the seeds say it
@@ -115,8 +115,8 @@ record MatesView(List<Group> groups) {
      * @param bridge absent where one of the two's bloom is not known
      * @param jars pollen of this father on the shelf
      */
-    @Schema(name = "CrossWish")
-    record Wish(
+    @Schema(name = "CrossRequest")
+    record CrossRequest(
             UUID id,
             UUID motherId,
             String mother,

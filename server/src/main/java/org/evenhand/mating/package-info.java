@@ -1,4 +1,4 @@
-/** Mates: who can father whom, wished crosses, and how pollen gets from one season to another. */
+/** Mates: who can father whom, requested crosses, and how pollen gets from one season to another. */
 @ApplicationModule(displayName = "Mates")
 package org.evenhand.mating;
 

@@ -7,7 +7,7 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
-import org.evenhand.core.bloom.HandPollinationNeed;
+import org.evenhand.core.bloom.season.HandPollinationNeed;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;

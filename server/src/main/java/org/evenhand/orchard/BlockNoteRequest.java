@@ -3,7 +3,7 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import org.evenhand.core.bloom.HandPollinationNeed;
+import org.evenhand.core.bloom.season.HandPollinationNeed;
 
 /**
  * What is known of a block; with a version it changes what is there.

@@ -2,7 +2,7 @@ package org.evenhand.orchard;
 
 import java.util.Optional;
 import java.util.UUID;
-import org.evenhand.core.bloom.HandPollinationNeed;
+import org.evenhand.core.bloom.season.HandPollinationNeed;
 import org.evenhand.core.weather.DailyTemperatures;
 
 /**

@@ -7,7 +7,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.bloom.HandPollinationNeed;
+import org.evenhand.core.bloom.season.HandPollinationNeed;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;

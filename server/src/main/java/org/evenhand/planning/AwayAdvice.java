@@ -12,7 +12,7 @@ import java.util.Optional;
 import org.evenhand.availability.SettingsView;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.AnthesisForecast;
+import org.evenhand.core.bloom.forecast.AnthesisForecast;
 import org.evenhand.pollen.LotView;
 import org.springframework.stereotype.Component;
 

@@ -12,16 +12,16 @@ import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.orchard.VarietyView;
 
 /**
- * A cross as a plan sees it: one that is being made, or one that a wish calls for.
+ * A cross as a plan sees it: one that is being made, or one that a request calls for.
  *
  * @param crossing absent where it is not begun
- * @param wishId absent where nobody wished it
+ * @param crossRequestId absent where nobody requested it
  * @param start when its first step is taken, where none was
  */
 record CrossDemand(
         UUID crossing,
         String label,
-        UUID wishId,
+        UUID crossRequestId,
         Foreseen tree,
         VarietyView father,
         int flowers,
@@ -39,7 +39,7 @@ record CrossDemand(
     /** Its flowers in the planner's request. */
     FlowerGroupId.FirstVisit firstVisit() {
         return new FlowerGroupId.FirstVisit(
-                crossing != null ? crossing : wishId, tree.tree().id());
+                crossing != null ? crossing : crossRequestId, tree.tree().id());
     }
 
     FlowerGroupId.RepeatVisit repeatVisit() {
@@ -51,7 +51,7 @@ record CrossDemand(
     }
 
     RoundView.Cross ref() {
-        return new RoundView.Cross(crossing, wishId, father.id(), father.name(), label);
+        return new RoundView.Cross(crossing, crossRequestId, father.id(), father.name(), label);
     }
 
     /** Its steps in each of several rounds, given those in which it is visited. */

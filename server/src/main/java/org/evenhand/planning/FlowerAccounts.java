@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.Text;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundPlan;
@@ -92,7 +93,7 @@ final class FlowerAccounts {
 
     /** By hour and pollen: what is collected in one visit or another has the same name. */
     private List<PlanView.Later> later(FlowerAccount of) {
-        record When(Instant at, String pollen) {}
+        record When(Instant at, Text pollen) {}
         Map<When, Integer> sums = new LinkedHashMap<>();
         of.later()
                 .forEach(l -> sums.merge(

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -13,6 +12,7 @@ import java.util.UUID;
 import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.Text;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crossing.CrossProtocol;
@@ -25,20 +25,20 @@ import org.evenhand.crossing.CrossNeeds;
 import org.evenhand.crossing.Crossings;
 import org.evenhand.mating.WantedCross;
 
-/** The crosses of a plan: those being made, those that wishes call for, and what they ask of each round. One use each. */
+/** The crosses of a plan: those being made, those that requests call for, and what they ask of each round. One use each. */
 final class PlanCrosses {
     private final PlanningContext ground;
     private final List<Instant> rounds;
     private final List<PollenOption> sources;
     private final List<CrossDemand> jobs = new ArrayList<>();
-    /** Flowers of wishes whose crop needs no making ready, by tree. */
+    /** Flowers of requests whose crop needs no making ready, by tree. */
     private final Map<UUID, List<Apart>> apart = new HashMap<>();
 
     private final Map<UUID, WantedCross> wanted = new HashMap<>();
     private final List<PlanView.Left> notPossible = new ArrayList<>();
 
-    /** Flowers set apart on a tree for a wish. */
-    private record Apart(CrossNeeds.Wished wished, int flowers) {}
+    /** Flowers set apart on a tree for a request. */
+    private record Apart(CrossNeeds.Requested requested, int flowers) {}
 
     PlanCrosses(PlanningContext ground, List<VisitWindow> slots, List<PollenOption> sources) {
         this.ground = ground;
@@ -50,52 +50,53 @@ final class PlanCrosses {
                 .forEach(o -> jobs.add(new CrossDemand(
                         o.id(),
                         o.label(),
-                        o.wishId(),
+                        o.crossRequestId(),
                         trees.get(o.treeId()),
                         ground.varieties().get(o.fatherId()),
                         o.flowers(),
                         o.work(),
                         rounds.get(0),
                         o.weight())));
-        ground.crosses().wished().forEach(this::plan);
+        ground.crosses().requested().forEach(this::plan);
     }
 
     List<CrossDemand> jobs() {
         return List.copyOf(jobs);
     }
 
-    /** Wishes that these days do nothing for, and why. */
+    /** CrossRequests that these days do nothing for, and why. */
     List<PlanView.Left> notPossible() {
         return List.copyOf(notPossible);
     }
 
-    private void plan(CrossNeeds.Wished wished) {
+    private void plan(CrossNeeds.Requested requested) {
         List<Foreseen> mothers = ground.trees().stream()
-                .filter(t -> t.tree().varietyId().equals(wished.wish().motherId())
-                        && t.sheet().receives())
+                .filter(t ->
+                        t.tree().varietyId().equals(requested.crossRequest().motherId())
+                                && t.sheet().receives())
                 .toList();
         if (mothers.isEmpty()) {
             return;
         }
-        Set<LotId> pollen = onlyOf(wished.wish().fatherId());
+        Set<LotId> pollen = onlyOf(requested.crossRequest().fatherId());
         if (pollen.isEmpty()) {
             tellNotPossible(
-                    wished,
+                    requested,
                     mothers.get(0),
                     "CROSS_WITHOUT_POLLEN",
-                    "Pollen of " + wished.wish().father() + " alone; it can also be kept from earlier flowers.");
+                    Text.of("save.father", "father", requested.crossRequest().father()));
         } else if (mothers.get(0).sheet().cross().isPresent()) {
-            prepare(wished, mothers);
+            prepare(requested, mothers);
         } else {
-            setApart(wished, mothers);
+            setApart(requested, mothers);
         }
     }
 
     /** In the first round in which flowers stand at the stage for it, on the trees that have most of them. */
-    private void prepare(CrossNeeds.Wished wished, List<Foreseen> mothers) {
+    private void prepare(CrossNeeds.Requested requested, List<Foreseen> mothers) {
         CrossTraits traits = mothers.get(0).sheet().cross().orElseThrow();
-        int left = wished.more();
-        for (int r = 0; r < rounds.size() && left == wished.more(); r++) {
+        int left = requested.more();
+        for (int r = 0; r < rounds.size() && left == requested.more(); r++) {
             Instant at = rounds.get(r);
             List<Foreseen> byFlowers = mothers.stream()
                     .sorted(Comparator.comparingInt((Foreseen t) -> -ready(t, traits, at)))
@@ -106,34 +107,30 @@ final class PlanCrosses {
                     jobs.add(new CrossDemand(
                             null,
                             null,
-                            wished.wish().id(),
+                            requested.crossRequest().id(),
                             tree,
-                            ground.varieties().get(wished.wish().fatherId()),
+                            ground.varieties().get(requested.crossRequest().fatherId()),
                             flowers,
                             new CrossProtocol(traits, Crossings.USUAL, List.of()),
                             at,
-                            wished.weight()));
+                            requested.weight()));
                     left -= flowers;
                 }
             }
         }
-        if (left == wished.more()) {
+        if (left == requested.more()) {
             CropSheet sheet = mothers.get(0).sheet();
             String stage = sheet.stages().get(sheet.indexOf(traits.prepareAt())).name();
-            tellNotPossible(
-                    wished,
-                    mothers.get(0),
-                    "CROSS_NOT_READY",
-                    "Flowers at the stage '" + stage.toLowerCase(Locale.ROOT)
-                            + "'; read the tree again when there are.");
+            tellNotPossible(requested, mothers.get(0), "CROSS_NOT_READY", Text.of("save.stage", "sheet", stage));
         }
     }
 
-    private void tellNotPossible(CrossNeeds.Wished wished, Foreseen mother, String reason, String wouldServe) {
+    private void tellNotPossible(CrossNeeds.Requested requested, Foreseen mother, String reason, Text wouldServe) {
         notPossible.add(new PlanView.Left(
                 mother.tree().id(),
-                wished.wish().mother() + " × " + wished.wish().father(),
-                wished.more(),
+                requested.crossRequest().mother() + " × "
+                        + requested.crossRequest().father(),
+                requested.more(),
                 reason,
                 wouldServe));
     }
@@ -143,10 +140,10 @@ final class PlanCrosses {
                 Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(traits.prepareAt())] + VisitWindows.THERE);
     }
 
-    private void setApart(CrossNeeds.Wished wished, List<Foreseen> mothers) {
-        int each = (int) Math.ceil((double) wished.more() / mothers.size());
+    private void setApart(CrossNeeds.Requested requested, List<Foreseen> mothers) {
+        int each = (int) Math.ceil((double) requested.more() / mothers.size());
         mothers.forEach(t ->
-                apart.computeIfAbsent(t.tree().id(), id -> new ArrayList<>()).add(new Apart(wished, each)));
+                apart.computeIfAbsent(t.tree().id(), id -> new ArrayList<>()).add(new Apart(requested, each)));
     }
 
     private Set<LotId> onlyOf(UUID father) {
@@ -165,15 +162,15 @@ final class PlanCrosses {
     RoundRequest.Mother with(Foreseen tree, RoundRequest.Mother mother) {
         List<OpenFlowers> flowers = mother.flowers();
         for (Apart a : apart.getOrDefault(tree.tree().id(), List.of())) {
-            Set<LotId> only = onlyOf(a.wished().wish().fatherId());
+            Set<LotId> only = onlyOf(a.requested().crossRequest().fatherId());
             int doses = sources.stream()
                     .filter(s -> only.contains(s.id()))
                     .mapToInt(PollenOption::doses)
                     .sum();
-            WantedCross wish = a.wished().wish();
-            wanted.put(wish.id(), wish);
+            WantedCross crossRequest = a.requested().crossRequest();
+            wanted.put(crossRequest.id(), crossRequest);
             flowers = FlowersToDo.reserve(
-                    flowers, Math.min(a.flowers(), doses), only, a.wished().weight(), wish.id());
+                    flowers, Math.min(a.flowers(), doses), only, a.requested().weight(), crossRequest.id());
         }
         List<OpenFlowers> all = new ArrayList<>(flowers);
         int ofCrosses = 0;
@@ -214,8 +211,8 @@ final class PlanCrosses {
 
     /** The wanted cross that flowers are set apart for. */
     RoundView.Cross setApartFor(FlowerGroupId.Reserved group) {
-        WantedCross wish = wanted.get(group.wanted());
-        return new RoundView.Cross(null, wish.id(), wish.fatherId(), wish.father(), null);
+        WantedCross crossRequest = wanted.get(group.wanted());
+        return new RoundView.Cross(null, crossRequest.id(), crossRequest.fatherId(), crossRequest.father(), null);
     }
 
     /** The cross that flowers belong to; empty where they belong to none. */

@@ -19,7 +19,7 @@ import org.evenhand.bloom.BloomDateView;
 import org.evenhand.bloom.BloomDiary;
 import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.AnthesisForecast;
+import org.evenhand.core.bloom.forecast.AnthesisForecast;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.planning.Cancellation;
 import org.evenhand.core.planning.LearnedPace;

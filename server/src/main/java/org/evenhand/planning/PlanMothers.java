@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.AnthesisForecast;
+import org.evenhand.core.bloom.forecast.AnthesisForecast;
 import org.evenhand.core.planning.FlowersToDo;
 import org.evenhand.core.planning.Place;
 import org.evenhand.core.planning.Rhythm;

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.Text;
 import org.evenhand.core.crossing.CrossProtocol;
 
 /**
@@ -18,7 +19,7 @@ import org.evenhand.core.crossing.CrossProtocol;
  * @param account what becomes of the flowers that can take pollen at the next visit; absent where there is no hour to go
  * @param readNext trees whose reading would change the next visit most, the most first
  * @param due what is due within a day beside the visits
- * @param obstacles what stands in the way, in sentences
+ * @param obstacles what stands in the way
  * @param expectedFruits fruits that the plan lets expect
  * @param proven whether no better use of the pollen exists
  * @param gap by how much the plan could be worth less than the best, flowers
@@ -40,7 +41,7 @@ public record PlanView(
         List<Spare> spare,
         List<Chosen> choices,
         List<AwayWords> away,
-        List<String> obstacles,
+        List<Text> obstacles,
         double value,
         double expectedFruits,
         boolean proven,
@@ -64,7 +65,7 @@ public record PlanView(
             Instant at,
             LocalDate day,
             Instant until,
-            String why,
+            List<Text> why,
             @Schema(description = OPTIONAL) Integer mostFlowers,
             int flowers,
             double expectedFruits,
@@ -93,7 +94,7 @@ public record PlanView(
 
     /** Where it is. */
     @Schema(name = "CollectFromTree")
-    public record FromTree(UUID treeId, String tree, String place, double flowers) {}
+    public record FromTree(UUID treeId, String tree, Text place, double flowers) {}
 
     /**
      * What becomes of the flowers that can take pollen at a visit. In this visit, later, kept for a cross, not wanted and lost add up to the
@@ -142,7 +143,7 @@ public record PlanView(
             @Schema(description = OPTIONAL) LocalDate waitsUntil,
             int lost,
             @Schema(description = OPTIONAL) String reason,
-            @Schema(description = OPTIONAL) String wouldServe) {}
+            @Schema(description = OPTIONAL) Text wouldServe) {}
 
     /** Why flowers are not wanted. */
     enum NotWanted {
@@ -216,15 +217,15 @@ public record PlanView(
 
     /** Flowers that wait for a later visit. */
     @Schema(name = "LaterFlowers")
-    record Later(Instant at, String pollen, int flowers) {}
+    record Later(Instant at, Text pollen, int flowers) {}
 
     /**
      * Flowers that get no pollen, why, and what would serve them.
      *
-     * @param tree name of the tree, or of the wished cross
+     * @param tree name of the tree, or of the requested cross
      */
     @Schema(name = "PlanLeft")
-    record Left(UUID treeId, String tree, int flowers, String reason, String wouldServe) {}
+    record Left(UUID treeId, String tree, int flowers, String reason, Text wouldServe) {}
 
     /** Doses that wait for a later round. */
     @Schema(name = "PlanKept")

@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.Plural;
+import org.evenhand.core.Text;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.Rhythm;
@@ -59,8 +59,8 @@ final class PlanWords {
     }
 
     /** What pollen is taken from. */
-    String pollen(LotId lot) {
-        return byId.get(lot).name();
+    Text pollen(LotId lot) {
+        return byId.get(lot).text();
     }
 
     /** About how long a round takes: flowers at their pace, those made ready, male ones collected, and cleaning for every father. */
@@ -121,8 +121,17 @@ final class PlanWords {
                 .toList();
     }
 
-    private static String place(TreeView t) {
-        return (t.block().isEmpty() ? "" : t.block() + ", ") + "row " + t.row() + ", place " + t.position();
+    private static Text place(TreeView t) {
+        return Text.of(
+                "tree.place",
+                "inBlock",
+                t.block().isEmpty() ? "no" : "yes",
+                "block",
+                t.block(),
+                "row",
+                t.row(),
+                "position",
+                t.position());
     }
 
     /** Pollen to collect first in a round. */
@@ -205,7 +214,7 @@ final class PlanWords {
                                     .mapToInt(FlowerAccount.Planned::flowers)
                                     .sum(),
                             made.slots().get(next.round()).at(),
-                            pollen(next.lot()));
+                            byId.get(next.lot()).name());
                 })
                 .sorted(Comparator.comparing(RoundView.Waiting::tree))
                 .toList();
@@ -217,13 +226,13 @@ final class PlanWords {
                 tree.tree().id(), tree.tree().name(), u.flowers(), u.reason().name(), wouldServe(tree, u));
     }
 
-    private String wouldServe(Foreseen tree, RoundPlan.Unserved u) {
+    private Text wouldServe(Foreseen tree, RoundPlan.Unserved u) {
         return switch (u.reason()) {
             case RULED_OUT ->
                 made.slots().stream().anyMatch(s -> ground.skipped(tree, s.at()))
-                        ? "Going to " + tree.tree().name() + ", which you skip on these days."
-                        : "Warmer hours: it is too cold for its pollen then.";
-            case MORE_THAN_CAN_BE_DONE -> "More hours, or a second pair of hands.";
+                        ? Text.of("save.go", "tree", tree.tree().name())
+                        : Text.of("save.warmer");
+            case MORE_THAN_CAN_BE_DONE -> Text.of("save.hours");
             case DOSES_RUN_OUT, NO_POLLEN, NO_LOT_THAT_SERVES -> {
                 List<String> fathers = ground.varieties().values().stream()
                         .filter(v -> ground.book()
@@ -235,8 +244,8 @@ final class PlanWords {
                         .sorted()
                         .toList();
                 yield fathers.isEmpty()
-                        ? "No variety of this orchard serves it; pollen from elsewhere would, where rules allow it."
-                        : Plural.of(u.flowers(), "more dose") + " of " + String.join(", ", fathers) + ".";
+                        ? Text.of("save.elsewhere")
+                        : Text.of("save.doses", "n", u.flowers(), "fathers", String.join(", ", fathers));
             }
         };
     }

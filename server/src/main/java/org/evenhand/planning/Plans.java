@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.evenhand.core.Require;
+import org.evenhand.core.Text;
 import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.kit.Caller;
@@ -134,10 +135,10 @@ class Plans {
         return new PlanView.OverrideCost(before, then, Math.max(0, before - then));
     }
 
-    private static List<String> obstacles(SolvedOrchard solved) {
-        List<String> obstacles = new ArrayList<>(solved.hours().obstacles());
+    private static List<Text> obstacles(SolvedOrchard solved) {
+        List<Text> obstacles = new ArrayList<>(solved.hours().obstacles());
         if (solved.anyHour() && solved.made().sources().isEmpty()) {
-            obstacles.add("There is no pollen: none on the shelf is alive, and no flower gives any on these days.");
+            obstacles.add(Text.of("obstacle.no-pollen"));
         }
         return obstacles;
     }

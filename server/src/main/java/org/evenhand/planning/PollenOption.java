@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.evenhand.core.Text;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.core.planning.RoundRequest;
@@ -47,6 +48,15 @@ record PollenOption(
             case JAR -> lot.code();
             case TO_COLLECT -> "fresh " + variety.name();
             case FLOWER_TO_FLOWER -> Pollinations.FLOWER_TO_FLOWER;
+        };
+    }
+
+    /** The same for whoever reads another language. */
+    Text text() {
+        return switch (kind) {
+            case JAR -> Text.of("pollen.jar", "code", lot.code());
+            case TO_COLLECT -> Text.of("pollen.fresh", "variety", variety.name());
+            case FLOWER_TO_FLOWER -> Text.of("pollen.own");
         };
     }
 

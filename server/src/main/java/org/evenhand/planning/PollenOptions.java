@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.availability.PollenAge;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.AnthesisForecast;
+import org.evenhand.core.bloom.forecast.AnthesisForecast;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.planning.LotId;

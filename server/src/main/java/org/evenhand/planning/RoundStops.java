@@ -19,6 +19,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.availability.Strokes;
 import org.evenhand.bloom.Foreseen;
+import org.evenhand.core.Text;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.cropload.CropLoad;
 import org.evenhand.core.crossing.CrossProtocol;
@@ -172,7 +173,7 @@ final class RoundStops {
                 0,
                 0,
                 "For the cross with " + job.father().name() + ".",
-                "",
+                List.of(),
                 List.of(),
                 step,
                 false,
@@ -218,7 +219,7 @@ final class RoundStops {
                 kind,
                 stop.grounds().wanted(),
                 cross,
-                kind == CrossProtocol.Step.POLLINATE_AGAIN ? "The same flowers once more." : "",
+                kind == CrossProtocol.Step.POLLINATE_AGAIN ? List.of(CrossingWords.SAME_FLOWERS) : List.of(),
                 sheet.hand().handling(),
                 sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
                 plain ? limbs(t, sheet, flowers) : List.of(),
@@ -237,16 +238,16 @@ final class RoundStops {
                 "They had pollen on %s; about %.0f in 100 such stigmas still take it, and there is pollen to spare.",
                 Given.say(again.last(), zone),
                 100 * made.again().stillReceptive(tree, again, stop.round()));
-        String say = marks(first) + ", done " + Given.say(first.doneAt(), zone);
+        List<Text> say = List.of(Text.of(
+                "stop.first-visit", "marks", marks(first).isEmpty() ? "none" : marks(first), "at", first.doneAt()));
         return pollen(stop, source, List.of(part), CrossProtocol.Step.POLLINATE_AGAIN, null)
                 .onceMore(first.id(), why, say);
     }
 
     private static String marks(PollinationView first) {
-        String marks = Stream.of(first.colour(), first.mark(), first.tag())
+        return Stream.of(first.colour(), first.mark(), first.tag())
                 .filter(s -> !s.isEmpty())
                 .collect(Collectors.joining(" "));
-        return marks.isEmpty() ? "without a mark" : marks;
     }
 
     private static Optional<RoundView.StageFlowers> stage(CropSheet sheet, RoundPlan.Part part) {
@@ -258,17 +259,19 @@ final class RoundStops {
                         sheet.stages().get(sheet.indexOf(key)).receptivity().value()));
     }
 
-    private String strokes(CropSheet sheet, boolean seedsWanted) {
+    private List<Text> strokes(CropSheet sheet, boolean seedsWanted) {
         return strokes(made.ground().settings().strokes(), sheet, seedsWanted);
     }
 
     /** How to lead the brush, by the school that is followed. */
-    static String strokes(Strokes school, CropSheet sheet, boolean seedsWanted) {
+    static List<Text> strokes(Strokes school, CropSheet sheet, boolean seedsWanted) {
         return switch (school) {
             case AS_SHEET ->
-                seedsWanted ? CrossingWords.strokes(sheet) : sheet.hand().strokes();
-            case FULL -> "Many strokes, all round, until the whole stigma is covered.";
-            case LIGHT -> "Once to the stigma and out: a light touch, for fewer seeds.";
+                seedsWanted
+                        ? CrossingWords.strokes(sheet)
+                        : List.of(Text.sheet(sheet.hand().strokes()));
+            case FULL -> List.of(Text.of("strokes.FULL"));
+            case LIGHT -> List.of(Text.of("strokes.LIGHT"));
         };
     }
 

@@ -7,6 +7,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.Text;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.pollination.PollinationView;
 
@@ -79,12 +80,12 @@ public record RoundView(
             double expected,
             double viability,
             String why,
-            String strokes,
+            List<Text> strokes,
             List<String> cleanBefore,
             CrossProtocol.Step kind,
             boolean wanted,
             @Schema(description = OPTIONAL) Cross cross,
-            String say,
+            List<Text> say,
             List<String> handling,
             @Schema(description = OPTIONAL) Integer passes,
             List<LimbFlowers> limbs,
@@ -94,7 +95,8 @@ public record RoundView(
         /** Walks of earlier days lack what stops have learned to say since, and say what they have unlearned. */
         public StopView {
             kind = kind == null ? CrossProtocol.Step.POLLINATE : kind;
-            say = say == null ? "" : say;
+            say = say == null ? List.of() : List.copyOf(say);
+            strokes = strokes == null ? List.of() : List.copyOf(strokes);
             handling = handling == null ? List.of() : List.copyOf(handling);
             limbs = limbs == null ? List.of() : List.copyOf(limbs);
         }
@@ -124,7 +126,7 @@ public record RoundView(
         }
 
         /** The same for flowers that had pollen before. */
-        StopView onceMore(UUID first, String newWhy, String newSay) {
+        StopView onceMore(UUID first, String newWhy, List<Text> newSay) {
             return with(flowers, cleanBefore, cross, lotId, newWhy, newSay, first);
         }
 
@@ -134,7 +136,7 @@ public record RoundView(
                 Cross newCross,
                 UUID newLot,
                 String newWhy,
-                String newSay,
+                List<Text> newSay,
                 UUID newAgainOf) {
             return new StopView(
                     treeId,
@@ -175,13 +177,13 @@ public record RoundView(
      * The cross that flowers belong to.
      *
      * @param crossingId absent as long as it is only planned
-     * @param wishId absent where nobody wished it
+     * @param crossRequestId absent where nobody requested it
      * @param label its number; absent as long as it is only planned
      */
     @Schema(name = "StopCross")
     public record Cross(
             @Schema(description = OPTIONAL) UUID crossingId,
-            @Schema(description = OPTIONAL) UUID wishId,
+            @Schema(description = OPTIONAL) UUID crossRequestId,
             UUID fatherId,
             String father,
             @Schema(description = OPTIONAL) String label) {}

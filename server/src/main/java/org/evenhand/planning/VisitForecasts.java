@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.bloom.ForecastPoint;
+import org.evenhand.core.bloom.forecast.ForecastPoint;
 
 /** What is foreseen of each tree at the visits of a plan; kept with the plan, as several of its pages ask for the same. */
 final class VisitForecasts {

@@ -2,6 +2,8 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
+import org.evenhand.core.Text;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.WorkingHours;
 
@@ -13,10 +15,14 @@ import org.evenhand.core.planning.WorkingHours;
  * @param most flowers that can be done until then
  * @param asked whether somebody asked for it, so that it is made whatever it is worth
  */
-record VisitWindow(WorkingHours.TimeWindow free, Instant at, String why, int most, boolean asked) {
+record VisitWindow(WorkingHours.TimeWindow free, Instant at, List<Text> why, int most, boolean asked) {
     /** What stands for an hour where there is none to go. */
     static VisitWindow none(Instant now) {
         return new VisitWindow(
-                new WorkingHours.TimeWindow(now, now.plus(Duration.ofHours(1))), now, "", RoundRequest.NO_LIMIT, true);
+                new WorkingHours.TimeWindow(now, now.plus(Duration.ofHours(1))),
+                now,
+                List.of(),
+                RoundRequest.NO_LIMIT,
+                true);
     }
 }

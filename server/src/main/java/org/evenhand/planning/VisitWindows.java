@@ -3,7 +3,6 @@ package org.evenhand.planning;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -11,7 +10,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -21,8 +19,8 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.Plural;
-import org.evenhand.core.bloom.AnthesisForecast;
+import org.evenhand.core.Text;
+import org.evenhand.core.bloom.forecast.AnthesisForecast;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.planning.ClockChange;
 import org.evenhand.core.planning.Rhythm;
@@ -55,7 +53,7 @@ final class VisitWindows {
     private final double[] shedding;
     private final List<WorkingHours.TimeWindow> free;
     private final List<VisitWindow> slots;
-    private final List<String> obstacles = new ArrayList<>();
+    private final List<Text> obstacles = new ArrayList<>();
 
     VisitWindows(PlanningContext ground) {
         this(ground, moments(ground.now()), null);
@@ -116,7 +114,7 @@ final class VisitWindows {
         return (int) moments.stream().filter(m -> !m.isAfter(end)).count();
     }
 
-    List<String> obstacles() {
+    List<Text> obstacles() {
         return List.copyOf(obstacles);
     }
 
@@ -244,7 +242,13 @@ final class VisitWindows {
                 .orElse(at.plus(OWN_HOUR));
         WorkingHours.TimeWindow lasts = new WorkingHours.TimeWindow(at, end);
         int moment = (int) moments.stream().filter(m -> !m.isAfter(at)).count() - 1;
-        return new VisitWindow(lasts, at, ("You chose this hour. " + why(moment)).strip(), most(lasts), true);
+        return new VisitWindow(
+                lasts,
+                at,
+                Stream.concat(Stream.of(Text.of("visit.chosen")), why(moment).stream())
+                        .toList(),
+                most(lasts),
+                true);
     }
 
     /** The visit that somebody means who asks for another hour. */
@@ -271,7 +275,7 @@ final class VisitWindows {
     }
 
     /** What each crop has to give and to take then; those with nothing are left out. */
-    private String why(int moment) {
+    private List<Text> why(int moment) {
         Map<String, double[]> byCrop = new TreeMap<>();
         ground.trees().forEach(t -> {
             AnthesisForecast.Course course = courses.get(t.tree().id());
@@ -281,24 +285,26 @@ final class VisitWindows {
         });
         return byCrop.entrySet().stream()
                 .filter(e -> e.getValue()[0] >= THERE)
-                .map(e -> String.format(
-                        Locale.ROOT,
-                        "%s: about %s can be pollinated then%s.",
+                .map(e -> Text.of(
+                        "visit.flowers",
+                        "sheet",
                         e.getKey(),
-                        Plural.of((int) Math.round(e.getValue()[0]), "flower"),
-                        e.getValue()[1] >= THERE ? String.format(Locale.ROOT, ", %.0f shed it", e.getValue()[1]) : ""))
-                .collect(Collectors.joining(" "));
+                        "receptive",
+                        Math.round(e.getValue()[0]),
+                        "shedding",
+                        e.getValue()[1] >= THERE ? Math.round(e.getValue()[1]) : 0))
+                .toList();
     }
 
     private void tellObstacles() {
         if (ground.trees().isEmpty()) {
-            obstacles.add("No tree was read lately: read the flowers first, then the visits can be planned.");
+            obstacles.add(Text.of("obstacle.no-reading"));
         } else if (free.isEmpty()) {
-            obstacles.add("There is no free hour in these days. Add hours, or look further ahead.");
+            obstacles.add(Text.of("obstacle.no-hour"));
         } else if (Arrays.stream(receptive).max().orElse(0) < THERE) {
-            obstacles.add("No flower can be pollinated in these days.");
+            obstacles.add(Text.of("obstacle.no-flower"));
         } else if (slots.isEmpty()) {
-            obstacles.add("Nobody goes in these days: they are skipped, not among the days you go on, or too cold.");
+            obstacles.add(Text.of("obstacle.nobody-goes"));
         }
         tellWaiting();
         tellClocks();
@@ -306,13 +312,17 @@ final class VisitWindows {
         ground.budgets().values().stream()
                 .filter(b -> b.target() != null && b.target().fruits() != null && b.carries() != null)
                 .filter(b -> b.target().fruits() > b.carries())
-                .forEach(b -> obstacles.add(
-                        b.tree() + " is wanted to bear " + Plural.of(b.target().fruits(), "fruit") + ", but can carry "
-                                + b.carries() + "; the branch may break. Ask for fewer."));
+                .forEach(b -> obstacles.add(Text.of(
+                        "obstacle.too-many-fruits",
+                        "tree",
+                        b.tree(),
+                        "fruits",
+                        b.target().fruits(),
+                        "carries",
+                        b.carries())));
         ground.budgets().values().stream()
                 .filter(b -> b.wanted() != null && b.wanted() > b.set() && b.flowers() == null)
-                .forEach(b -> obstacles.add(b.tree() + ": " + Plural.of(b.wanted(), "fruit is", "fruits are")
-                        + " out of reach with any number of flowers at this certainty."));
+                .forEach(b -> obstacles.add(Text.of("obstacle.out-of-reach", "tree", b.tree(), "fruits", b.wanted())));
     }
 
     /** Crops whose early flush is left alone. */
@@ -323,23 +333,23 @@ final class VisitWindows {
                         ground.begins(t).stream().map(b -> new Wait(t.sheet().name(), b)))
                 .filter(w -> w.begins().isAfter(Rhythm.workday(ground.now(), ground.zone())))
                 .distinct()
-                .forEach(w -> obstacles.add(w.crop() + ": flowers that open before " + w.begins()
-                        + " are left alone, so soon after leaf-out. Hours and habits can say otherwise."));
+                .forEach(w -> obstacles.add(Text.of("obstacle.leaf-out", "sheet", w.crop(), "day", w.begins())));
     }
 
     /** A visit during which the clocks change is longer or shorter than it looks. */
     private void tellClocks() {
         for (VisitWindow visit : slots) {
             ClockChange.within(ground.zone(), visit.at(), visit.free().until())
-                    .ifPresent(change -> obstacles.add(String.format(
-                            Locale.ROOT,
-                            "The clocks are put %s %d minutes on %s, during the visit that begins at %s: it is planned by the"
-                                    + " hours that pass, %.1f of them.",
-                            change.back() ? "back" : "forward",
+                    .ifPresent(change -> obstacles.add(Text.of(
+                            "obstacle.clocks",
+                            "back",
+                            change.back() ? "yes" : "no",
+                            "minutes",
                             change.by().abs().toMinutes(),
-                            change.at().atZone(ground.zone()).toLocalDate(),
-                            visit.at().atZone(ground.zone()).toLocalTime().truncatedTo(ChronoUnit.MINUTES),
-                            visit.free().hours())));
+                            "at",
+                            visit.at(),
+                            "hours",
+                            Math.round(visit.free().hours() * 10) / 10.0)));
         }
     }
 
@@ -350,11 +360,15 @@ final class VisitWindows {
                 .map(Foreseen::sheet)
                 .distinct()
                 .forEach(sheet -> WorkHours.byClockFrom(sheet, ground.site(), ground.now(), last)
-                        .ifPresent(day -> obstacles.add(sheet.name()
-                                + " is worked by sunrise and sunset, and from " + day
-                                + " the sun does neither here. Its hours are by the clock instead, "
-                                + WorkHours.POLAR_SUNRISE
-                                + " and " + WorkHours.POLAR_SUNSET + " for the two;"
-                                + " say your own under hours and habits.")));
+                        .ifPresent(day -> obstacles.add(Text.of(
+                                "obstacle.no-sun",
+                                "sheet",
+                                sheet.name(),
+                                "day",
+                                day,
+                                "sunrise",
+                                WorkHours.POLAR_SUNRISE.toString(),
+                                "sunset",
+                                WorkHours.POLAR_SUNSET.toString()))));
     }
 }

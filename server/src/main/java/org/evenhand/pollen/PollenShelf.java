@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;

@@ -16,7 +16,7 @@ import org.evenhand.availability.Strokes;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.FlowerReading;
+import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.fruitset.CheckCalendar;

@@ -9,6 +9,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.evenhand.kit.Messages;
 import org.evenhand.kit.PdfText;
 import org.evenhand.planning.RoundView;
 
@@ -25,15 +26,22 @@ final class PaperRound {
     private final List<RoundView.StopView> stops;
     private final List<String> flowers;
     private final List<String> cautions;
+    private final Messages language;
 
     /**
      * @param flowers what to look for at each stop, in words
      */
-    PaperRound(String title, List<RoundView.StopView> stops, List<String> flowers, List<String> cautions) {
+    PaperRound(
+            String title,
+            List<RoundView.StopView> stops,
+            List<String> flowers,
+            List<String> cautions,
+            Messages language) {
         this.title = title;
         this.stops = List.copyOf(stops);
         this.flowers = List.copyOf(flowers);
         this.cautions = List.copyOf(cautions);
+        this.language = language;
     }
 
     byte[] pdf() {
@@ -122,13 +130,13 @@ final class PaperRound {
         }
 
         /** The cross that the flowers belong to, or when they had pollen before, and what to clean first. */
-        private static String beside(RoundView.StopView s) {
+        private String beside(RoundView.StopView s) {
             List<String> words = new ArrayList<>();
             if (s.cross() != null && s.cross().label() != null) {
                 words.add("cross " + s.cross().label());
             }
             if (s.againOf() != null) {
-                words.add(s.say());
+                s.say().forEach(t -> words.add(language.say(t)));
             }
             if (!s.cleanBefore().isEmpty()) {
                 words.add("first clean brush and cup");

@@ -28,6 +28,7 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.Ids;
+import org.evenhand.kit.Messages;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.OrchardDetails;
@@ -208,7 +209,7 @@ class Walks {
                 .map(s -> s.cross() == null || s.cross().crossingId() != null || !preparable(caller, s)
                         ? s
                         : s.of(begun.computeIfAbsent(
-                                List.of(s.treeId(), s.cross().wishId()), key -> begin(caller, walk, s))))
+                                List.of(s.treeId(), s.cross().crossRequestId()), key -> begin(caller, walk, s))))
                 .toList();
     }
 
@@ -224,13 +225,13 @@ class Walks {
                 new Crossings.Begun(
                         stop.treeId(),
                         planned.fatherId(),
-                        planned.wishId(),
+                        planned.crossRequestId(),
                         walk.id(),
                         stop.flowers(),
                         Crossings.USUAL,
                         ""));
         return new RoundView.Cross(
-                crossing.id(), planned.wishId(), planned.fatherId(), planned.father(), crossing.label());
+                crossing.id(), planned.crossRequestId(), planned.fatherId(), planned.father(), crossing.label());
     }
 
     @Transactional(readOnly = true)
@@ -247,7 +248,13 @@ class Walks {
         List<String> flowers = walk.live().stream().map(s -> flowers(caller, s)).toList();
         List<String> notes = Stream.concat(walk.collects().stream().map(Walks::collect), walk.cautions().stream())
                 .toList();
-        return new PaperRound(title, walk.live(), flowers, notes).pdf();
+        return new PaperRound(
+                        title,
+                        walk.live(),
+                        flowers,
+                        notes,
+                        Messages.english(orchard.site().zone()))
+                .pdf();
     }
 
     private static String collect(WalkView.Collecting c) {

@@ -13,7 +13,7 @@ import org.evenhand.Api;
 import org.evenhand.TestServer;
 import org.evenhand.core.cropload.CropLoad;
 import org.evenhand.core.cropload.FlowerBudget;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 import org.evenhand.kit.Caller;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -21,7 +21,7 @@ import tools.jackson.databind.JsonNode;
 /** What is wanted of trees, what they can carry, and what this orchard's own fruit has taught. */
 class TargetsTest {
     /** Cherimoya: share that sets before anything was seen, and how many flowers that belief weighs. */
-    private static final BetaBelief SHIPPED = BetaBelief.ofMean(0.5, 4);
+    private static final BetaPosterior SHIPPED = BetaPosterior.ofMean(0.5, 4);
 
     private final TestServer server = TestServer.get();
     private final Api api = server.newOrchard();
@@ -59,7 +59,7 @@ class TargetsTest {
     }
 
     @Test
-    void a_wish_for_a_variety_holds_for_each_of_its_trees_until_a_tree_has_its_own() {
+    void a_target_of_a_variety_holds_for_each_of_its_trees_until_a_tree_has_its_own() {
         want(Map.of("varietyId", ridge, "fruits", 6));
         want(Map.of("treeId", sister, "fruits", 2));
 
@@ -85,7 +85,7 @@ class TargetsTest {
         checked(sister, 30, 27, 3);
 
         JsonNode learned = budget(tree);
-        BetaBelief belief = SHIPPED.after(27, 30);
+        BetaPosterior belief = SHIPPED.after(27, 30);
         assertThat(learned.path("share").asDouble()).isCloseTo(belief.mean(), within(1e-9));
         assertThat(learned.path("learnedFrom").asInt()).isEqualTo(30);
         assertThat(learned.path("flowers").asInt())
@@ -113,7 +113,7 @@ class TargetsTest {
         String far = api.tree(api.variety("Far Gate"), "Far Gate 1");
         checked(far, 200, 180, 20);
 
-        BetaBelief weighed = SHIPPED.after(180 * 20 / 200.0, 20);
+        BetaPosterior weighed = SHIPPED.after(180 * 20 / 200.0, 20);
         assertThat(budget(tree).path("share").asDouble()).isCloseTo(weighed.mean(), within(1e-9));
         assertThat(budget(far).path("share").asDouble())
                 .isCloseTo(SHIPPED.after(180, 200).mean(), within(1e-9));
@@ -172,7 +172,7 @@ class TargetsTest {
                         .body()
                         .path("obstacles")
                         .toString())
-                .contains("out of reach with any number of flowers");
+                .contains("obstacle.out-of-reach");
     }
 
     @Test

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
-/** Crosses from the wish over the mother made ready to the cover that comes off. */
+/** Crosses from the request over the mother made ready to the cover that comes off. */
 class CrossingTest {
     private final Api api = TestServer.get().newOrchard();
     private final Instant now = TestServer.NOW;
@@ -49,10 +49,10 @@ class CrossingTest {
         return list(stops).stream().map(s -> s.path("kind").asString()).toList();
     }
 
-    private JsonNode wish(Map<String, Object> wanted) {
+    private JsonNode crossRequest(Map<String, Object> wanted) {
         Map<String, Object> body = new HashMap<>(Map.of("motherId", harrow, "fatherId", ember));
         body.putAll(wanted);
-        return api.put("/api/wishes/" + Api.newId(), body).expect(200).body();
+        return api.put("/api/cross-requests/" + Api.newId(), body).expect(200).body();
     }
 
     private JsonNode crossings() {
@@ -82,10 +82,11 @@ class CrossingTest {
     }
 
     @Test
-    void a_wish_for_seeds_says_how_many_flowers_and_the_round_makes_them_ready_and_gives_them_that_fathers_pollen() {
-        JsonNode wish = wish(Map.of("seeds", 10, "priority", 2));
-        assertThat(wish.path("flowers").asInt()).isBetween(10, 60);
-        assertThat(wish.path("why").asString())
+    void
+            a_cross_request_for_seeds_says_how_many_flowers_and_the_round_makes_them_ready_and_gives_them_that_fathers_pollen() {
+        JsonNode crossRequest = crossRequest(Map.of("seeds", 10, "priority", 2));
+        assertThat(crossRequest.path("flowers").asInt()).isBetween(10, 60);
+        assertThat(crossRequest.path("why").asString())
                 .contains("90 % sure of 10 seeds")
                 .contains("30 % of crossed flowers");
 
@@ -94,12 +95,12 @@ class CrossingTest {
 
         assertThat(kinds(round.path("stops"))).containsExactly("THIN", "EMASCULATE", "POLLINATE", "BAG");
         int flowers = round.path("stops").get(2).path("flowers").asInt();
-        assertThat(flowers).isEqualTo(Math.min(20, wish.path("flowers").asInt()));
-        assertThat(round.path("stops").get(0).path("say").asString()).contains("balloons");
+        assertThat(flowers).isEqualTo(Math.min(20, crossRequest.path("flowers").asInt()));
+        assertThat(round.path("stops").get(0).path("say").toString()).contains("balloons");
         assertThat(round.path("stops").get(2).path("lotId").asString()).isEqualTo(jar);
         assertThat(round.path("stops").get(2).path("cross").path("father").asString())
                 .isEqualTo("Ember");
-        assertThat(round.path("stops").get(2).path("strokes").asString()).contains("Cover the whole stigma");
+        assertThat(round.path("stops").get(2).path("strokes").toString()).contains("strokes.seeds");
     }
 
     @Test
@@ -162,7 +163,7 @@ class CrossingTest {
 
     @Test
     void on_the_walk_the_cross_has_its_number_and_step_by_step_comes_to_the_day_the_bag_comes_off() {
-        wish(Map.of("flowers", 6));
+        crossRequest(Map.of("flowers", 6));
         String walk = Api.newId();
         JsonNode begun = api.put("/api/walks/" + walk, Map.of()).expect(200).body();
         JsonNode cross = begun.path("stops").get(0).path("cross");
@@ -281,7 +282,7 @@ class CrossingTest {
 
     @Test
     void a_round_that_ends_without_them_leaves_no_crosses_behind() {
-        wish(Map.of("flowers", 6));
+        crossRequest(Map.of("flowers", 6));
         String walk = Api.newId();
         api.put("/api/walks/" + walk, Map.of()).expect(200);
         assertThat(crossings().path("crossings").size()).isEqualTo(1);
@@ -297,9 +298,9 @@ class CrossingTest {
     }
 
     @Test
-    void a_wish_without_its_fathers_pollen_is_told_and_leaves_the_flowers_alone() {
+    void a_cross_request_without_its_fathers_pollen_is_told_and_leaves_the_flowers_alone() {
         String wick = api.variety("apple", "Wick");
-        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", harrow, "fatherId", wick, "flowers", 6))
+        api.put("/api/cross-requests/" + Api.newId(), Map.of("motherId", harrow, "fatherId", wick, "flowers", 6))
                 .expect(200);
 
         JsonNode plan = api.get("/api/plan?days=4").expect(200).body();
@@ -308,20 +309,24 @@ class CrossingTest {
                 .filter(l -> l.path("reason").asString().equals("CROSS_WITHOUT_POLLEN"))
                 .findFirst()
                 .orElseThrow();
-        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ember, "fatherId", harrow, "flowers", 4))
+        api.put("/api/cross-requests/" + Api.newId(), Map.of("motherId", ember, "fatherId", harrow, "flowers", 4))
                 .expect(200);
         api.read(father, now, Map.of("falling", 6)).expect(200);
         api.lot(mother, now.minus(Duration.ofHours(100)), 9).expect(200);
         assertThat(list(api.get("/api/plan?days=4").body().path("left")).stream()
                         .filter(l -> l.path("reason").asString().equals("CROSS_NOT_READY"))
                         .map(l -> l.path("tree").asString() + ": "
-                                + l.path("wouldServe").asString()))
+                                + l.path("wouldServe").toString()))
                 .singleElement()
                 .asString()
-                .contains("Ember × Harrow: Flowers at the stage 'balloon'");
+                .startsWith("Ember × Harrow: ")
+                .contains("save.stage")
+                .containsIgnoringCase("balloon");
         assertThat(left.path("tree").asString()).isEqualTo("Harrow × Wick");
-        assertThat(left.path("wouldServe").asString()).contains("Pollen of Wick alone");
-        assertThat(api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ember, "fatherId", wick, "seeds", 90_000))
+        assertThat(left.path("wouldServe").toString()).contains("save.father").contains("Wick");
+        assertThat(api.put(
+                                "/api/cross-requests/" + Api.newId(),
+                                Map.of("motherId", ember, "fatherId", wick, "seeds", 90_000))
                         .expect(400)
                         .errorAt("seeds"))
                 .contains("out of reach");
@@ -463,7 +468,7 @@ class CrossingTest {
         String others = api.lot(api.tree(api.variety("Far Hill"), "Far Hill 1"), now, 60)
                 .expect(200)
                 .id();
-        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ridge, "fatherId", lantern, "flowers", 5))
+        api.put("/api/cross-requests/" + Api.newId(), Map.of("motherId", ridge, "fatherId", lantern, "flowers", 5))
                 .expect(200);
 
         Map<String, Object> evenings = new HashMap<>(Api.settings());
@@ -496,14 +501,15 @@ class CrossingTest {
     }
 
     @Test
-    void a_wish_to_be_left_alone_asks_for_nothing_and_one_before_others_gets_scarce_pollen() {
-        JsonNode wish = wish(Map.of("flowers", 6, "priority", 0));
+    void a_cross_request_to_be_left_alone_asks_for_nothing_and_one_before_others_gets_scarce_pollen() {
+        JsonNode crossRequest = crossRequest(Map.of("flowers", 6, "priority", 0));
         assertThat(kinds(api.get("/api/round?at=" + now.plusSeconds(9)).body().path("stops")))
                 .doesNotContain("THIN");
 
         Map<String, Object> more =
                 new HashMap<>(Map.of("motherId", harrow, "fatherId", ember, "flowers", 6, "priority", 3, "version", 0));
-        api.put("/api/wishes/" + wish.path("id").asString(), more).expect(200);
+        api.put("/api/cross-requests/" + crossRequest.path("id").asString(), more)
+                .expect(200);
         api.read(mother, now, Map.of("balloon", 20, "open-dust", 30)).expect(200);
         String few =
                 api.lot(father, now.minus(Duration.ofHours(100)), 6).expect(200).id();
@@ -524,7 +530,8 @@ class CrossingTest {
         assertThat(visit.path("cross").path("father").asString())
                 .as("six doses for thirty open flowers and six of the cross")
                 .isEqualTo("Ember");
-        assertThat(api.put("/api/wishes/" + wish.path("id").asString(), more).status())
+        assertThat(api.put("/api/cross-requests/" + crossRequest.path("id").asString(), more)
+                        .status())
                 .as("changed by somebody meanwhile")
                 .isEqualTo(409);
     }
@@ -566,7 +573,7 @@ class CrossingTest {
 
     @Test
     void on_paper_the_steps_stand_with_the_number_of_their_cross() throws Exception {
-        wish(Map.of("flowers", 6));
+        crossRequest(Map.of("flowers", 6));
         String walk = Api.newId();
         api.put("/api/walks/" + walk, Map.of()).expect(200);
         try (var pdf = Loader.loadPDF(api.bytes("/api/walks/" + walk + "/paper"))) {
@@ -585,7 +592,7 @@ class CrossingTest {
                         Map.of("kind", "SPILLED", "doses", 36, "at", now.toString()))
                 .expect(200);
         api.lot(father, now.minus(Duration.ofHours(90)), 5).expect(200);
-        wish(Map.of("flowers", 8));
+        crossRequest(Map.of("flowers", 8));
 
         JsonNode stops = api.get("/api/round?at=" + now.plusSeconds(9))
                 .expect(200)

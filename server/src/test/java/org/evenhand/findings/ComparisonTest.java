@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.evenhand.Api;
 import org.evenhand.TestServer;
-import org.evenhand.core.findings.DrawnByLot;
+import org.evenhand.core.statistics.BlockRandomization;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -40,10 +40,10 @@ class ComparisonTest {
                 .forEach(p -> byTree.computeIfAbsent(p.path("treeId").asString(), t -> new ArrayList<>())
                         .add(p.path("way").asInt()));
         long seed = Long.parseLong(drawn.path("seed").asString());
-        assertThat(byTree.get(one)).isEqualTo(DrawnByLot.blocks(3, 3, seed));
+        assertThat(byTree.get(one)).isEqualTo(BlockRandomization.blocks(3, 3, seed));
         assertThat(byTree.get(two))
                 .as("five of each over two trees: three and two")
-                .isEqualTo(DrawnByLot.blocks(3, 2, seed + 1));
+                .isEqualTo(BlockRandomization.blocks(3, 2, seed + 1));
         assertThat(drawn.path("places").get(0).path("tag").asString()).isEqualTo("K1-1");
         assertThat(drawn.path("places").get(14).path("tag").asString()).isEqualTo("K1-15");
 

@@ -93,23 +93,28 @@ class FailureTest {
         // (3 + 20 · 0.44) / 60 over 0.44.
         assertThat(cross.path("learned").asDouble()).isCloseTo(11.8 / 60 / 0.44, within(1e-9));
 
-        api.put("/api/wishes/" + Api.newId(), Map.of("motherId", ridge, "fatherId", lantern, "seeds", 200))
+        api.put("/api/cross-requests/" + Api.newId(), Map.of("motherId", ridge, "fatherId", lantern, "seeds", 200))
                 .expect(200);
-        assertThat(whyOfWish()).contains("the crop sheet, and 3 of 40 here");
+        assertThat(whyOfCrossRequest()).contains("the crop sheet, and 3 of 40 here");
 
         Map<String, Object> off = Api.settings(Map.of("flowersPerHour", 60, "everyDay", List.of()));
         off.put("useLearned", false);
         assertThat(share()).isCloseTo(46 / 104.0, within(1e-9));
         api.put("/api/round-settings/" + Api.newId(), off).expect(200);
         assertThat(share()).as("the crop sheet's").isEqualTo(0.5);
-        assertThat(whyOfWish()).contains("about 40 % of crossed flowers", "(as the crop sheet says)");
+        assertThat(whyOfCrossRequest()).contains("about 40 % of crossed flowers", "(as the crop sheet says)");
         JsonNode still = api.get("/api/learned").expect(200).body();
         assertThat(still.path("used").asBoolean()).isFalse();
         assertThat(still.path("varieties")).isEqualTo(learned.path("varieties"));
     }
 
-    private String whyOfWish() {
-        return api.get("/api/wishes").expect(200).body().get(0).path("why").asString();
+    private String whyOfCrossRequest() {
+        return api.get("/api/cross-requests")
+                .expect(200)
+                .body()
+                .get(0)
+                .path("why")
+                .asString();
     }
 
     private double share() {

@@ -16,11 +16,11 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.evenhand.core.Units;
-import org.evenhand.core.findings.CauseModel;
-import org.evenhand.core.findings.Contrast;
+import org.evenhand.core.findings.AdjustedOdds;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.findings.FactorContrast;
+import org.evenhand.core.statistics.Proportion;
+import org.evenhand.core.statistics.TwoProportions;
 import org.evenhand.pollen.LotName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -39,10 +39,10 @@ class FindingWordsTest {
             Map.of(RIDGE, "Tomas"),
             Map.of("parted", "Tips parted"));
 
-    private static Contrast contrast(String usual, int a, int n, String other, int b, int m) {
-        return Contrast.of(List.of(
-                        new Contrast.Class(usual, new Proportion(a, n)),
-                        new Contrast.Class(other, new Proportion(b, m))))
+    private static FactorContrast contrast(String usual, int a, int n, String other, int b, int m) {
+        return FactorContrast.of(List.of(
+                        new FactorContrast.Class(usual, new Proportion(a, n)),
+                        new FactorContrast.Class(other, new Proportion(b, m))))
                 .orElseThrow();
     }
 
@@ -97,14 +97,14 @@ class FindingWordsTest {
     }
 
     private static String hand(int a, int n, int b, int m) {
-        TwoShares shares = new TwoShares(new Proportion(a, n), new Proportion(b, m));
+        TwoProportions shares = new TwoProportions(new Proportion(a, n), new Proportion(b, m));
         return FindingWords.hand(shares, shares.difference(0.95));
     }
 
     @ParameterizedTest
-    @EnumSource(CauseModel.Reason.class)
-    void what_is_left_out_of_the_model_says_why(CauseModel.Reason reason) {
-        assertThat(FindingWords.leftOut(new CauseModel.LeftOut(Factor.LOT_AGE, "5", 14, reason), names))
+    @EnumSource(AdjustedOdds.Reason.class)
+    void what_is_left_out_of_the_model_says_why(AdjustedOdds.Reason reason) {
+        assertThat(FindingWords.leftOut(new AdjustedOdds.LeftOut(Factor.LOT_AGE, "5", 14, reason), names))
                 .startsWith("Age of the pollen, over 10 days (14 flowers): ")
                 .endsWith(".");
     }

@@ -192,16 +192,17 @@ class MatesTest {
     }
 
     @Test
-    void a_wish_whose_blooms_do_not_meet_gets_a_bridge() {
+    void a_cross_request_whose_blooms_do_not_meet_gets_a_bridge() {
         String early = variety("cherimoya", "Early Bell", Map.of());
         String late = variety("cherimoya", "Late Bell", Map.of());
         int year = now.atZone(java.time.ZoneOffset.UTC).getYear();
         bloom(early, year, "09-01", "09-06", "09-12");
         bloom(late, year, "09-26", "09-29", "10-03");
-        Map<String, Object> wish = new HashMap<>(Map.of("motherId", late, "fatherId", early, "flowers", 40));
+        Map<String, Object> crossRequest = new HashMap<>(Map.of("motherId", late, "fatherId", early, "flowers", 40));
 
         String id = Api.newId();
-        JsonNode made = api.put("/api/wishes/" + id, wish).expect(200).body();
+        JsonNode made =
+                api.put("/api/cross-requests/" + id, crossRequest).expect(200).body();
 
         JsonNode bridge = made.path("bridge");
         assertThat(bridge.path("way").asString()).isEqualTo("KEEP");
@@ -218,18 +219,20 @@ class MatesTest {
                 .isGreaterThanOrEqualTo(best.path("doses").asInt());
         assertThat(bridge.path("choices").get(3).path("useful").asBoolean()).isFalse();
 
-        assertThat(api.put("/api/wishes/" + Api.newId(), wish).expect(400).errorAt("fatherId"))
-                .contains("wished for this mother already");
-        wish.put("version", 0);
-        wish.put("flowers", 80);
-        assertThat(api.put("/api/wishes/" + id, wish)
+        assertThat(api.put("/api/cross-requests/" + Api.newId(), crossRequest)
+                        .expect(400)
+                        .errorAt("fatherId"))
+                .contains("wanted for this mother already");
+        crossRequest.put("version", 0);
+        crossRequest.put("flowers", 80);
+        assertThat(api.put("/api/cross-requests/" + id, crossRequest)
                         .expect(200)
                         .body()
                         .path("flowers")
                         .asInt())
                 .isEqualTo(80);
-        api.post("/api/wishes/" + id + "/void", Api.voiding(1)).expect(204);
-        assertThat(api.get("/api/wishes").body().size()).isZero();
+        api.post("/api/cross-requests/" + id + "/void", Api.voiding(1)).expect(204);
+        assertThat(api.get("/api/cross-requests").body().size()).isZero();
     }
 
     private void bloom(String variety, int year, String first, String full, String last) {

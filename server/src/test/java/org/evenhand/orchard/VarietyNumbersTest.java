@@ -66,20 +66,25 @@ class VarietyNumbersTest {
     }
 
     @Test
-    void seeds_of_a_varietys_fruit_decide_how_many_flowers_a_wish_for_seeds_takes() {
+    void seeds_of_a_varietys_fruit_decide_how_many_flowers_a_cross_request_for_seeds_takes() {
         api.put(
-                        "/api/wishes/" + Api.newId(),
+                        "/api/cross-requests/" + Api.newId(),
                         Map.of("motherId", lantern, "fatherId", ridge, "seeds", 60, "priority", 1))
                 .expect(200);
-        int bySheet = wished();
+        int bySheet = requested();
         set(0, Map.of("seedsPerFruit", 6)).expect(200);
-        assertThat(wished()).isGreaterThan(2 * bySheet);
+        assertThat(requested()).isGreaterThan(2 * bySheet);
         assertThat(set(1, Map.of("seedsPerFruit", 0)).expect(400).errorAt("seedsPerFruit"))
                 .contains("allowed is");
     }
 
-    private int wished() {
-        return api.get("/api/wishes").expect(200).body().get(0).path("flowers").asInt();
+    private int requested() {
+        return api.get("/api/cross-requests")
+                .expect(200)
+                .body()
+                .get(0)
+                .path("flowers")
+                .asInt();
     }
 
     @Test

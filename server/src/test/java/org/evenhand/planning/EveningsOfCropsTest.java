@@ -166,11 +166,14 @@ class EveningsOfCropsTest {
         there.read(one, evening, Map.of("bud", 10, "tonight", 5)).expect(200);
         there.read(other, evening, Map.of("bud", 10, "tonight", 3)).expect(200);
 
-        assertThat(obstacles(there)).doesNotContain("clocks");
+        assertThat(obstacles(there)).doesNotContain("obstacle.clocks");
         there.put("/api/plan-overrides/" + Api.newId(), Map.of("kind", "VISIT_AT", "visitAt", "2026-09-26T13:30:00Z"))
                 .expect(200);
         assertThat(obstacles(there))
-                .contains("clocks are put forward 60 minutes on 2026-09-27, during the visit that begins at 01:30");
+                .contains("obstacle.clocks")
+                .contains("\"back\":\"no\"")
+                .contains("\"minutes\":60")
+                .contains("2026-09-26T13:30:00Z");
     }
 
     private static String obstacles(Api of) {
@@ -184,7 +187,6 @@ class EveningsOfCropsTest {
         String one = api.tree(api.variety("Lantern"), "Lantern 1");
         api.read(one, now, Map.of("closed", 30, "shedding", 9, "half-open", 4)).expect(200);
 
-        assertThat(obstacles(api))
-                .contains("worked by sunrise and sunset, and from 2026-11-24 the sun does neither here");
+        assertThat(obstacles(api)).contains("obstacle.no-sun").contains("\"day\":\"2026-11-24\"");
     }
 }

@@ -115,7 +115,7 @@ class PlanOverridesTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(left.path("reason").asString()).isEqualTo("RULED_OUT");
-        assertThat(left.path("wouldServe").asString()).contains("Pale Ridge 1");
+        assertThat(left.path("wouldServe").toString()).contains("save.go").contains("Pale Ridge 1");
         takeBack(id);
         assertThat(plan().path("left").valueStream().map(l -> l.path("reason").asString()))
                 .doesNotContain("RULED_OUT");
@@ -130,7 +130,8 @@ class PlanOverridesTest {
 
         JsonNode plan = plan();
         assertThat(plan.path("rounds").get(0).path("at").asString()).isEqualTo(own.toString());
-        assertThat(plan.path("rounds").get(0).path("why").asString()).startsWith("You chose this hour.");
+        assertThat(plan.path("rounds").get(0).path("why").get(0).path("key").asString())
+                .isEqualTo("visit.chosen");
         assertThat(api.get("/api/round").expect(200).body().path("at").asString())
                 .isEqualTo(own.toString());
         assertThat(plan.path("overrides").get(0).has("problem")).isFalse();

@@ -52,24 +52,25 @@ class PlanTest {
 
     @Test
     void without_readings_hours_females_or_pollen_it_says_exactly_what_stands_in_the_way() {
-        assertThat(plan(3).path("obstacles").toString()).contains("read the flowers first");
+        assertThat(plan(3).path("obstacles").toString()).contains("obstacle.no-reading");
 
         String vine = api.tree(api.variety("kiwifruit-female", "Far Gate"), "Far Gate 1");
         api.read(vine, now, Map.of("fresh", 9)).expect(200);
         JsonNode noPollen = plan(3);
-        assertThat(noPollen.path("obstacles").toString()).contains("There is no pollen");
+        assertThat(noPollen.path("obstacles").toString()).contains("obstacle.no-pollen");
         assertThat(noPollen.path("left").get(0).path("reason").asString()).isEqualTo("NO_POLLEN");
-        assertThat(noPollen.path("left").get(0).path("wouldServe").asString()).contains("pollen from elsewhere");
+        assertThat(noPollen.path("left").get(0).path("wouldServe").path("key").asString())
+                .isEqualTo("save.elsewhere");
 
         hours(Api.settings(
                 Map.of("away", List.of(Map.of("first", "2026-11-20", "last", "2026-12-20", "note", "the sea")))));
         JsonNode away = plan(3);
-        assertThat(away.path("obstacles").toString()).contains("no free hour");
+        assertThat(away.path("obstacles").toString()).contains("obstacle.no-hour");
         assertThat(away.path("rounds").size()).isZero();
 
         hours(Api.settings());
         api.read(vine, now, Map.of("fall", 9)).expect(200);
-        assertThat(plan(2).path("obstacles").toString()).contains("No flower can be pollinated");
+        assertThat(plan(2).path("obstacles").toString()).contains("obstacle.no-flower");
     }
 
     @Test
@@ -88,7 +89,7 @@ class PlanTest {
                     .isBetween(16, 18);
             assertThat(round.path("flowers").asInt())
                     .isLessThanOrEqualTo(round.path("mostFlowers").asInt());
-            assertThat(round.path("why").asString()).contains("can be pollinated then");
+            assertThat(round.path("why").get(0).path("key").asString()).isEqualTo("visit.flowers");
             fruits += round.path("expectedFruits").asDouble();
             int toCollect = list(round.path("collect")).stream()
                     .mapToInt(c -> c.path("doses").asInt())
@@ -279,7 +280,9 @@ class PlanTest {
         byTrunk.put("fruits", 400);
         byTrunk.put("version", 1);
         api.put("/api/targets/" + id, byTrunk).expect(200);
-        assertThat(plan(1).path("obstacles").toString()).contains("but can carry 11");
+        assertThat(plan(1).path("obstacles").toString())
+                .contains("obstacle.too-many-fruits")
+                .contains("\"carries\":11");
         byTrunk.put("priority", 0);
         byTrunk.put("version", 2);
         api.put("/api/targets/" + id, byTrunk).expect(200);

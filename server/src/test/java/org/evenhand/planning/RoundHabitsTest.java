@@ -213,12 +213,12 @@ class RoundHabitsTest {
         List<String> said = new ArrayList<>();
         for (String school : List.of("AS_SHEET", "FULL", "LIGHT")) {
             settings(Map.of("strokes", school));
-            said.add(round().path("stops").get(0).path("strokes").asString());
+            said.add(round().path("stops").get(0).path("strokes").toString());
         }
 
         assertThat(said.get(0)).contains("Wet the brush on the stigma first");
-        assertThat(said.get(1)).contains("whole stigma is covered");
-        assertThat(said.get(2)).contains("light touch");
+        assertThat(said.get(1)).contains("strokes.FULL");
+        assertThat(said.get(2)).contains("strokes.LIGHT");
     }
 
     @Test

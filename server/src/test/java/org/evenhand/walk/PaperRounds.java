@@ -1,10 +1,13 @@
 package org.evenhand.walk;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import org.evenhand.core.Text;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crossing.CrossProtocol;
+import org.evenhand.kit.Messages;
 import org.evenhand.planning.RoundView;
 
 /** Makes rounds on paper of any length. */
@@ -18,7 +21,8 @@ public final class PaperRounds {
                                 .mapToObj(i -> stop(i, treeName))
                                 .toList(),
                         java.util.Collections.nCopies(stops, "3 open"),
-                        CropSheets.shipped().find("dragon-fruit").orElseThrow().cautions())
+                        CropSheets.shipped().find("dragon-fruit").orElseThrow().cautions(),
+                        Messages.english(ZoneId.of("Pacific/Auckland")))
                 .pdf();
     }
 
@@ -39,12 +43,12 @@ public final class PaperRounds {
                 2.5,
                 0.8,
                 "Another variety.",
-                "Gently.",
+                List.of(Text.sheet("Gently.")),
                 i % 7 == 0 ? List.of("Wipe the brush.") : List.of(),
                 CrossProtocol.Step.POLLINATE,
                 false,
                 null,
-                "",
+                List.of(),
                 List.of(),
                 null,
                 List.of(),

@@ -9,7 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.BloomDates;
+import org.evenhand.core.bloom.season.BloomDates;
 import tools.jackson.databind.JsonNode;
 
 /** Whether the interval of the day of bloom keeps its promise over simulated seasons, asked on several days. */

@@ -8,12 +8,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.BloomConditions;
-import org.evenhand.core.bloom.DevelopmentRate;
-import org.evenhand.core.bloom.FlowerClock;
-import org.evenhand.core.bloom.FlowerState;
-import org.evenhand.core.bloom.GateHours;
-import org.evenhand.core.bloom.TimedStage;
+import org.evenhand.core.bloom.clock.BloomConditions;
+import org.evenhand.core.bloom.clock.DevelopmentRate;
+import org.evenhand.core.bloom.clock.FlowerClock;
+import org.evenhand.core.bloom.clock.FlowerState;
+import org.evenhand.core.bloom.clock.GateHours;
+import org.evenhand.core.bloom.clock.TimedStage;
 import org.evenhand.core.weather.HourlyTemperatures;
 
 /** Flowers that enter one stage together: the share of them in each stage at later hours. */

@@ -6,12 +6,12 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.evenhand.core.bloom.BloomConditions;
-import org.evenhand.core.bloom.FlowerClock;
-import org.evenhand.core.bloom.FlowerModel;
-import org.evenhand.core.bloom.RatePrior;
-import org.evenhand.core.bloom.SimulatedTrees;
-import org.evenhand.core.bloom.WeatherDoubt;
+import org.evenhand.core.bloom.clock.BloomConditions;
+import org.evenhand.core.bloom.clock.FlowerClock;
+import org.evenhand.core.bloom.forecast.FlowerModel;
+import org.evenhand.core.bloom.forecast.RatePrior;
+import org.evenhand.core.bloom.forecast.SimulatedTrees;
+import org.evenhand.core.bloom.forecast.WeatherDoubt;
 
 /** A tree read once or several times: how many of the flowers then there stand in each stage later. */
 final class FlowerForecastTopic implements Topic {

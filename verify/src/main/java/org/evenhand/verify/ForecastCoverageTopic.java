@@ -7,14 +7,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
-import org.evenhand.core.bloom.BloomConditions;
-import org.evenhand.core.bloom.FlowerClock;
-import org.evenhand.core.bloom.FlowerCount;
-import org.evenhand.core.bloom.FlowerModel;
-import org.evenhand.core.bloom.ForecastPoint;
-import org.evenhand.core.bloom.RatePrior;
-import org.evenhand.core.bloom.SimulatedTrees;
-import org.evenhand.core.bloom.WeatherDoubt;
+import org.evenhand.core.bloom.clock.BloomConditions;
+import org.evenhand.core.bloom.clock.FlowerClock;
+import org.evenhand.core.bloom.forecast.FlowerCount;
+import org.evenhand.core.bloom.forecast.FlowerModel;
+import org.evenhand.core.bloom.forecast.ForecastPoint;
+import org.evenhand.core.bloom.forecast.RatePrior;
+import org.evenhand.core.bloom.forecast.SimulatedTrees;
+import org.evenhand.core.bloom.forecast.WeatherDoubt;
 import tools.jackson.databind.JsonNode;
 
 /** Whether a forecast's interval keeps its promise on simulated trees: coverage, bias and interval score within bounds. */

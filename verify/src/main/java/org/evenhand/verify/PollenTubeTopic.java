@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.PollenTube;
+import org.evenhand.core.bloom.season.PollenTube;
 
 /** Growth of pollen tubes and the effective pollination period. */
 final class PollenTubeTopic implements Topic {

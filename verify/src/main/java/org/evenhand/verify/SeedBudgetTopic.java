@@ -3,7 +3,7 @@ package org.evenhand.verify;
 import java.util.Map;
 import java.util.Optional;
 import org.evenhand.core.cropload.FlowerBudget;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 
 /** Flowers of a cross for so many seeds. */
 final class SeedBudgetTopic implements Topic {
@@ -16,7 +16,7 @@ final class SeedBudgetTopic implements Topic {
     public Optional<Map<String, Object>> answer(Inputs in) {
         FlowerBudget budget = FlowerBudget.forSeeds(
                 in.whole("seeds"),
-                new BetaBelief(in.number("a"), in.number("b")),
+                new BetaPosterior(in.number("a"), in.number("b")),
                 in.number("seeds_per_fruit"),
                 in.whole("most_per_fruit"),
                 in.number("confidence"));

@@ -8,11 +8,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.evenhand.core.cropload.FlowerBudget;
-import org.evenhand.core.findings.BetaBelief;
-import org.evenhand.core.findings.LogisticRegression;
-import org.evenhand.core.findings.PooledRatio;
-import org.evenhand.core.findings.Proportion;
-import org.evenhand.core.findings.TwoShares;
+import org.evenhand.core.statistics.BetaPosterior;
+import org.evenhand.core.statistics.LogisticRegression;
+import org.evenhand.core.statistics.MantelHaenszelRatio;
+import org.evenhand.core.statistics.Proportion;
+import org.evenhand.core.statistics.TwoProportions;
 
 /** Shares and their intervals. */
 final class StatisticsTopic implements Topic {
@@ -31,7 +31,7 @@ final class StatisticsTopic implements Topic {
             case "plan_beta_binomial" ->
                 Optional.of(budget(FlowerBudget.believed(
                         inputs.whole("k"),
-                        new BetaBelief(inputs.number("a"), inputs.number("b")),
+                        new BetaPosterior(inputs.number("a"), inputs.number("b")),
                         inputs.number("c"))));
             case "two_proportions" -> Optional.of(twoShares(inputs));
             case "fisher" -> Optional.of(fisher(inputs));
@@ -50,9 +50,9 @@ final class StatisticsTopic implements Topic {
     }
 
     private static Map<String, Object> betaBinomial(Inputs inputs) {
-        BetaBelief belief = new BetaBelief(inputs.number("prior_a"), inputs.number("prior_b"))
+        BetaPosterior belief = new BetaPosterior(inputs.number("prior_a"), inputs.number("prior_b"))
                 .after(inputs.number("x"), inputs.number("n"));
-        BetaBelief.Predictive next = belief.next(inputs.whole("m"));
+        BetaPosterior.Predictive next = belief.next(inputs.whole("m"));
         Map<String, Double> atLeast = new HashMap<>();
         inputs.wholes("at_least").forEach(k -> atLeast.put(String.valueOf(k), next.atLeast(k)));
         double level = level(inputs);
@@ -89,7 +89,7 @@ final class StatisticsTopic implements Topic {
     }
 
     private static Map<String, Object> twoShares(Inputs in) {
-        TwoShares shares = new TwoShares(
+        TwoProportions shares = new TwoProportions(
                 new Proportion(in.whole("x1"), in.whole("n1")), new Proportion(in.whole("x2"), in.whole("n2")));
         Map<String, Object> answer = new HashMap<>();
         answer.put("newcombe_difference", estimate("difference", shares.difference(level(in))));
@@ -106,7 +106,7 @@ final class StatisticsTopic implements Topic {
             throw in.wrong("table", "must have two rows, has " + table.size());
         }
         table.forEach(row -> row.forEach(n -> requireCount(in, "table", n)));
-        return Map.of("p_two_sided", new TwoShares(share(table.get(0)), share(table.get(1))).exactP());
+        return Map.of("p_two_sided", new TwoProportions(share(table.get(0)), share(table.get(1))).exactP());
     }
 
     private static double level(Inputs in) {
@@ -131,9 +131,9 @@ final class StatisticsTopic implements Topic {
         if (in.children("strata").size() < 2) {
             throw in.wrong("strata", "is one; a ratio is pooled over two or more, of one ask two_proportions");
         }
-        PooledRatio pooled = PooledRatio.of(
+        MantelHaenszelRatio pooled = MantelHaenszelRatio.of(
                         in.children("strata").stream()
-                                .map(s -> new TwoShares(
+                                .map(s -> new TwoProportions(
                                         new Proportion(s.whole("x1"), s.whole("n1")),
                                         new Proportion(s.whole("x0"), s.whole("n0"))))
                                 .toList(),
@@ -175,7 +175,7 @@ final class StatisticsTopic implements Topic {
                 .toList();
     }
 
-    private static Map<String, Object> estimate(String name, TwoShares.Estimate e) {
+    private static Map<String, Object> estimate(String name, TwoProportions.Estimate e) {
         return Map.of(name, e.value(), "lower", e.lower(), "upper", e.upper());
     }
 

@@ -1,10 +1,9 @@
 /**
- * Reading flowers and foreseeing them.
+ * Reading flowers and foreseeing them, in four rooms: the {@link org.evenhand.core.bloom.clock} of one flower, the {@link
+ * org.evenhand.core.bloom.forecast} of a tree and its variety from readings, the {@link org.evenhand.core.bloom.season} from first to last
+ * flower, and the {@link org.evenhand.core.bloom.key} that names a stage from what one sees.
  *
- * <p>The flower clock first: {@link org.evenhand.core.bloom.FlowerClock} pushes a {@link
- * org.evenhand.core.bloom.FlowerState} forward under {@link org.evenhand.core.bloom.BloomConditions} (temperature and the hours
- * in which gates stand open). Then what growers ask: {@link org.evenhand.core.bloom.TreeForecast} starts from the {@link
- * org.evenhand.core.bloom.FlowerReading}s of one tree and tells, hour by hour, how many flowers can take pollen and how many give
- * it, with an interval; {@link org.evenhand.core.bloom.TreeOutlook} puts that into the few moments that matter.
+ * <p>Hours are hours of a {@link org.evenhand.core.weather} series, temperatures °C, flowers counts of a tree (with fractions where they
+ * are foreseen).
  */
 package org.evenhand.core.bloom;

@@ -5,7 +5,7 @@ import java.util.Map;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 
 /**
  * Flowers to pollinate to be fairly sure of some fruits: the smallest n with P(at least k of n) ≥ confidence.
@@ -41,7 +41,7 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
     }
 
     /** When the share is believed only: beta-binomial, so that doubt asks for more flowers. */
-    public static FlowerBudget believed(int fruits, BetaBelief share, double confidence) {
+    public static FlowerBudget believed(int fruits, BetaPosterior share, double confidence) {
         return smallest(fruits, fruits, confidence, n -> share.next(n).atLeast(fruits));
     }
 
@@ -54,7 +54,7 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
      * @param perFruit seeds of a fruit on average, more than 0
      * @param most seeds of a fruit at most, at least {@code perFruit}
      */
-    public static FlowerBudget forSeeds(int seeds, BetaBelief share, double perFruit, int most, double confidence) {
+    public static FlowerBudget forSeeds(int seeds, BetaPosterior share, double perFruit, int most, double confidence) {
         if (!(perFruit > 0 && perFruit <= most)) {
             throw new InvalidInputException(
                     "perFruit", "is " + perFruit + "; it must be more than 0 and at most " + most + ".");

@@ -1,8 +1,8 @@
 package org.evenhand.core.cropload;
 
 import java.util.Optional;
-import org.evenhand.core.findings.BetaBelief;
-import org.evenhand.core.findings.LearnedFactor;
+import org.evenhand.core.findings.ShrunkenRatio;
+import org.evenhand.core.statistics.BetaPosterior;
 
 /**
  * What is believed of the share of pollinated flowers that set on a tree: the crop sheet's share first, moved by what was seen on the
@@ -12,13 +12,13 @@ import org.evenhand.core.findings.LearnedFactor;
  * @param learnedFrom flowers of the crop whose outcome is known
  * @param stated whether variety or crop sheet state a share; if not, nothing is known but what was seen
  */
-public record SetBelief(BetaBelief share, int learnedFrom, boolean stated) {
+public record SetBelief(BetaPosterior share, int learnedFrom, boolean stated) {
     /** What is believed before anything was seen weighs as much as so many flowers. Our convention. */
     private static final double PRIOR_WEIGHT = 4;
     /** The same crop's other varieties weigh as so many flowers at most. Our convention. */
     private static final double MOST_OF_CROP = 20;
     /** Where nobody says how many set, every share is as likely as any other. */
-    private static final BetaBelief UNKNOWN = new BetaBelief(1, 1);
+    private static final BetaPosterior UNKNOWN = new BetaPosterior(1, 1);
 
     /** Flowers whose outcome is known: those that took and those that failed. */
     public record Seen(int taken, int failed) {
@@ -39,19 +39,20 @@ public record SetBelief(BetaBelief share, int learnedFrom, boolean stated) {
      * @param others of the crop's other varieties
      */
     public static SetBelief of(Optional<Double> stated, Seen variety, Seen others) {
-        BetaBelief before = stated.map(s -> BetaBelief.ofMean(s, PRIOR_WEIGHT)).orElse(UNKNOWN);
+        BetaPosterior before =
+                stated.map(s -> BetaPosterior.ofMean(s, PRIOR_WEIGHT)).orElse(UNKNOWN);
         double weight = others.flowers() == 0 ? 0 : Math.min(1, MOST_OF_CROP / others.flowers());
-        BetaBelief share = before.after(others.taken() * weight, others.flowers() * weight)
+        BetaPosterior share = before.after(others.taken() * weight, others.flowers() * weight)
                 .after(variety.taken(), variety.flowers());
         return new SetBelief(share, variety.flowers() + others.flowers(), stated.isPresent());
     }
 
     /** The same for a technique that does better or worse than all together: its mean in proportion, its doubt kept. */
-    public SetBelief with(LearnedFactor technique) {
+    public SetBelief with(ShrunkenRatio technique) {
         if (technique.value() == 1) {
             return this;
         }
         double mean = Math.min(0.99, share.mean() * technique.value());
-        return new SetBelief(BetaBelief.ofMean(mean, share.a() + share.b()), learnedFrom, stated);
+        return new SetBelief(BetaPosterior.ofMean(mean, share.a() + share.b()), learnedFrom, stated);
     }
 }

@@ -4,7 +4,7 @@ import java.util.Optional;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
-import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.statistics.Proportion;
 
 /**
  * What one look at the flowers of one pollination found. Each number is of all its flowers up to that day, so that a later look takes

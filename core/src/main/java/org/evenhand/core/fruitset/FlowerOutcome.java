@@ -2,7 +2,7 @@ package org.evenhand.core.fruitset;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.evenhand.core.findings.Retention;
+import org.evenhand.core.statistics.KaplanMeier;
 
 /**
  * What has become of the flowers of one pollination, from all looks at them.
@@ -13,7 +13,7 @@ import org.evenhand.core.findings.Retention;
  * @param dropped had set and fell by themselves
  * @param course days after the pollination on which flowers were found gone, and on which they were last seen
  */
-public record FlowerOutcome(int flowers, int took, int failed, int dropped, List<Retention.At> course) {
+public record FlowerOutcome(int flowers, int took, int failed, int dropped, List<KaplanMeier.At> course) {
     public FlowerOutcome {
         course = List.copyOf(course);
     }
@@ -39,7 +39,7 @@ public record FlowerOutcome(int flowers, int took, int failed, int dropped, List
      */
     public static FlowerOutcome of(int flowers, List<Look> looks) {
         int[] gone = gone(flowers, looks);
-        List<Retention.At> course = new ArrayList<>();
+        List<KaplanMeier.At> course = new ArrayList<>();
         int followed = flowers;
         int away = 0;
         int thinned = 0;
@@ -76,9 +76,9 @@ public record FlowerOutcome(int flowers, int took, int failed, int dropped, List
         return new FlowerOutcome(flowers, full, failed + Math.min(without, flowers - failed - full), 0, course);
     }
 
-    private static void add(List<Retention.At> course, double day, int lost, int censored) {
+    private static void add(List<KaplanMeier.At> course, double day, int lost, int censored) {
         if (lost + censored > 0) {
-            course.add(new Retention.At(day, lost, censored));
+            course.add(new KaplanMeier.At(day, lost, censored));
         }
     }
 

@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.SheetNumber;
 import org.evenhand.core.crop.StageSheet;
-import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.statistics.Proportion;
 
 /**
  * What a judged trial says of the numbers of a crop's sheet.

@@ -10,7 +10,7 @@ import java.util.stream.Stream;
 import org.evenhand.core.Plural;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.MatingTraits;
-import org.evenhand.core.findings.LearnedFactor;
+import org.evenhand.core.findings.ShrunkenRatio;
 
 /**
  * Whether pollen of one variety serves a tree of another, what it is worth, and why. A cross and its reciprocal are two questions.
@@ -266,7 +266,7 @@ public final class CrossCompatibility {
 
     /** Worth so much less as its flowers took less often here than the seed parent's others; the verdict stays. */
     public CrossCompatibility weighed(CrossEvidence evidence) {
-        LearnedFactor factor = evidence.factor();
+        ShrunkenRatio factor = evidence.factor();
         return factor.atMostOne() == 1 || worth == 0
                 ? this
                 : new CrossCompatibility(

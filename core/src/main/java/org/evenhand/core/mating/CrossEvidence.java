@@ -1,8 +1,8 @@
 package org.evenhand.core.mating;
 
 import org.evenhand.core.Require;
-import org.evenhand.core.findings.BetaBelief;
-import org.evenhand.core.findings.LearnedFactor;
+import org.evenhand.core.findings.ShrunkenRatio;
+import org.evenhand.core.statistics.BetaPosterior;
 
 /**
  * What flowers showed of a cross.
@@ -20,7 +20,7 @@ public record CrossEvidence(int flowers, int taken, int otherFlowers, int otherT
     private static final double CLEARLY = Math.log(20);
 
     /** Of a cross that does not fit about one flower in a hundred takes, by stray pollen. Our convention. */
-    private static final BetaBelief STRAY = new BetaBelief(0.5, 49.5);
+    private static final BetaPosterior STRAY = new BetaPosterior(0.5, 49.5);
 
     /** The other crosses count as so many flowers at most: years and hands differ. Our convention. */
     private static final double MOST_WEIGHT = 40;
@@ -54,18 +54,18 @@ public record CrossEvidence(int flowers, int taken, int otherFlowers, int otherT
     }
 
     /** How this cross does against all of the seed parent's crosses together; 1 where it is the only one. */
-    public LearnedFactor factor() {
+    public ShrunkenRatio factor() {
         return otherFlowers == 0
-                ? LearnedFactor.NONE
-                : LearnedFactor.of(taken, flowers, taken + otherTaken, flowers + otherFlowers);
+                ? ShrunkenRatio.NONE
+                : ShrunkenRatio.of(taken, flowers, taken + otherTaken, flowers + otherFlowers);
     }
 
-    private BetaBelief likeOthers() {
+    private BetaPosterior likeOthers() {
         double weight = otherFlowers == 0 ? 0 : Math.min(1, MOST_WEIGHT / otherFlowers);
-        return new BetaBelief(1, 1).after(otherTaken * weight, otherFlowers * weight);
+        return new BetaPosterior(1, 1).after(otherTaken * weight, otherFlowers * weight);
     }
 
-    private double log(BetaBelief belief) {
+    private double log(BetaPosterior belief) {
         return Math.log(belief.next(flowers).probabilities()[taken]);
     }
 }

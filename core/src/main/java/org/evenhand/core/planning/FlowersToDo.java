@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
-import org.evenhand.core.bloom.AnthesisForecast;
+import org.evenhand.core.bloom.forecast.AnthesisForecast;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 
 /** Turns expected flowers into whole flowers to be done. */

@@ -1,7 +1,7 @@
 package org.evenhand.core.planning;
 
 import org.evenhand.core.Require;
-import org.evenhand.core.bloom.FlowerCount;
+import org.evenhand.core.bloom.forecast.FlowerCount;
 
 /**
  * What it is worth to read a tree again before a visit.

@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 
 /**
  * A lot tried on spare flowers, if possible beside others done with fresh pollen.
@@ -35,7 +35,7 @@ public record FlowerTrial(int flowers, int taken, int freshFlowers, int freshTak
      * @param before what was believed of v
      * @param fresh the crop's fresh viability, 0 to 1
      */
-    public BetaBelief learn(BetaBelief before, double fresh) {
+    public BetaPosterior learn(BetaPosterior before, double fresh) {
         double[] likelihoods = IntStream.range(0, STEPS)
                 .mapToDouble(i -> logLikelihood((i + 0.5) / STEPS, fresh))
                 .toArray();
@@ -51,7 +51,7 @@ public record FlowerTrial(int flowers, int taken, int freshFlowers, int freshTak
         return matched(before, fresh, Math.max(0, first - 1.0) / STEPS, Math.min(STEPS, last + 2.0) / STEPS, most);
     }
 
-    private BetaBelief matched(BetaBelief before, double fresh, double from, double to, double most) {
+    private BetaPosterior matched(BetaPosterior before, double fresh, double from, double to, double most) {
         double width = (to - from) / STEPS;
         double sum = 0;
         double first = 0;
@@ -71,7 +71,7 @@ public record FlowerTrial(int flowers, int taken, int freshFlowers, int freshTak
                     "cannot be with what was believed of the lot; is it the right one, and are the counts right?");
         }
         double mean = first / sum;
-        return BetaBelief.ofMoments(mean, Math.max(1e-9, second / sum - mean * mean));
+        return BetaPosterior.ofMoments(mean, Math.max(1e-9, second / sum - mean * mean));
     }
 
     /** Logarithm of the chance of the counts were the lot's viability v, whatever s. The counts' chance is log-concave in s. */

@@ -10,7 +10,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.PollenTraits;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 
 /**
  * The estimated share of living grains of a lot over time, with its doubt.
@@ -43,7 +43,7 @@ public final class ViabilityCurve {
     private final List<Anchor> anchors;
 
     /** What is believed at a moment, from which the course goes on. */
-    private record Anchor(Instant at, BetaBelief belief) {}
+    private record Anchor(Instant at, BetaPosterior belief) {}
 
     /** One lot poured into a blend. */
     public record Part(double doses, ViabilityCurve course) {}
@@ -78,7 +78,8 @@ public final class ViabilityCurve {
 
     /** The course of a lot as it was collected. */
     public static ViabilityCurve collected(CropSheet sheet, StorageHistory keeping) {
-        BetaBelief fresh = BetaBelief.ofMean(sheet.pollen().freshViability().value(), FRESH_WEIGHT);
+        BetaPosterior fresh =
+                BetaPosterior.ofMean(sheet.pollen().freshViability().value(), FRESH_WEIGHT);
         return new ViabilityCurve(sheet, keeping, List.of(new Anchor(keeping.collectedAt(), fresh)));
     }
 
@@ -97,13 +98,13 @@ public final class ViabilityCurve {
         double variance = 0;
         Instant at = keeping.collectedAt();
         for (Part part : parts) {
-            BetaBelief belief = part.course().beliefAt(at);
+            BetaPosterior belief = part.course().beliefAt(at);
             double weight = part.doses() / all;
             boolean dead = part.course().at(at).spoiled();
             mean += dead ? 0 : weight * belief.mean();
             variance += dead ? 0 : weight * weight * belief.variance();
         }
-        BetaBelief together = BetaBelief.ofMoments(mean, Math.max(variance, 1e-9));
+        BetaPosterior together = BetaPosterior.ofMoments(mean, Math.max(variance, 1e-9));
         return new ViabilityCurve(sheet, keeping, List.of(new Anchor(at, together)));
     }
 
@@ -117,7 +118,7 @@ public final class ViabilityCurve {
         return learn(at, trial.learn(beliefAt(at), fresh()));
     }
 
-    private ViabilityCurve learn(Instant at, BetaBelief belief) {
+    private ViabilityCurve learn(Instant at, BetaPosterior belief) {
         List<Anchor> more = new ArrayList<>(anchors);
         more.add(new Anchor(at, belief));
         more.sort(Comparator.comparing(Anchor::at));
@@ -224,7 +225,7 @@ public final class ViabilityCurve {
     }
 
     /** What is believed at a moment, as a Beta distribution of the same mean and variance. */
-    BetaBelief beliefAt(Instant asked) {
+    BetaPosterior beliefAt(Instant asked) {
         Anchor anchor = anchorAt(asked);
         double halvings = asked.isAfter(anchor.at()) ? halvings(anchor.at(), asked) : 0;
         double first = 0;
@@ -234,11 +235,11 @@ public final class ViabilityCurve {
             first += left / DOUBT_FACTORS.length;
             second += left * left / DOUBT_FACTORS.length;
         }
-        BetaBelief b = anchor.belief();
+        BetaPosterior b = anchor.belief();
         double mean = b.mean() * first;
         return halvings == 0
                 ? b
-                : BetaBelief.ofMoments(mean, (b.variance() + b.mean() * b.mean()) * second - mean * mean);
+                : BetaPosterior.ofMoments(mean, (b.variance() + b.mean() * b.mean()) * second - mean * mean);
     }
 
     private Anchor anchorAt(Instant at) {
@@ -300,7 +301,7 @@ public final class ViabilityCurve {
     }
 
     /** The share of which the lot lies below with the given chance: belief · 2^(−halvings · factor), factors equally likely. */
-    private static double quantile(BetaBelief belief, double halvings, double chance) {
+    private static double quantile(BetaPosterior belief, double halvings, double chance) {
         if (halvings == 0) {
             return belief.quantile(chance);
         }
@@ -317,7 +318,7 @@ public final class ViabilityCurve {
         return (low + high) / 2;
     }
 
-    private static double below(BetaBelief belief, double halvings, double share) {
+    private static double below(BetaPosterior belief, double halvings, double share) {
         double sum = 0;
         for (double factor : DOUBT_FACTORS) {
             sum += belief.cumulative(share * Math.pow(2, halvings * factor));

@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.math.BigDecimal;
 import java.util.SplittableRandom;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -34,7 +34,7 @@ class CropLoadTest {
                 .hasMessageContaining("less than 1");
         assertThatThrownBy(() -> CropLoad.areaOfGirth(Double.NaN)).isInstanceOf(InvalidInputException.class);
         assertThatThrownBy(() -> FlowerBudget.known(3, 0, 0.9)).hasMessageContaining("more than 0");
-        assertThatThrownBy(() -> FlowerBudget.believed(500, new BetaBelief(1, 5000), 0.95))
+        assertThatThrownBy(() -> FlowerBudget.believed(500, new BetaPosterior(1, 5000), 0.95))
                 .hasMessageContaining("out of reach");
     }
 
@@ -60,11 +60,11 @@ class CropLoadTest {
             enough += set >= fruits ? 1 : 0;
         }
         assertThat(enough / 20_000.0).isCloseTo(budget.chance(), within(0.015));
-        assertThat(FlowerBudget.believed(fruits, BetaBelief.ofMean(share, 20), confidence)
+        assertThat(FlowerBudget.believed(fruits, BetaPosterior.ofMean(share, 20), confidence)
                         .flowers())
                 .as("doubt asks for more")
                 .isGreaterThanOrEqualTo(budget.flowers());
-        assertThat(FlowerBudget.believed(fruits, BetaBelief.ofMean(share, 1e6), confidence)
+        assertThat(FlowerBudget.believed(fruits, BetaPosterior.ofMean(share, 1e6), confidence)
                         .flowers())
                 .as("without doubt the two agree")
                 .isCloseTo(budget.flowers(), within(1));

@@ -16,7 +16,7 @@ import org.evenhand.core.crossing.CrossProtocol.Due;
 import org.evenhand.core.crossing.CrossProtocol.Step;
 import org.evenhand.core.crossing.CrossProtocol.Visits;
 import org.evenhand.core.crossing.CrossProtocol.Way;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -266,7 +266,7 @@ class CrossProtocolTest {
     @Test
     void flowers_for_seeds_agree_with_seasons_thrown_by_lot() {
         SplittableRandom random = new SplittableRandom(5);
-        BetaBelief certain = BetaBelief.ofMean(0.3, 1e6);
+        BetaPosterior certain = BetaPosterior.ofMean(0.3, 1e6);
 
         FlowerBudget budget = FlowerBudget.forSeeds(40, certain, 5, 10, 0.9);
 
@@ -287,7 +287,7 @@ class CrossProtocolTest {
         assertThat(FlowerBudget.forSeeds(7, certain, 1, 1, 0.8).chance())
                 .as("one seed in each fruit: seeds are fruits")
                 .isCloseTo(FlowerBudget.believed(7, certain, 0.8).chance(), within(1e-9));
-        assertThat(FlowerBudget.forSeeds(40, BetaBelief.ofMean(0.3, 10), 5, 10, 0.9)
+        assertThat(FlowerBudget.forSeeds(40, BetaPosterior.ofMean(0.3, 10), 5, 10, 0.9)
                         .flowers())
                 .isGreaterThan(budget.flowers());
     }

@@ -12,6 +12,8 @@ import java.util.SplittableRandom;
 import org.evenhand.core.cropload.SetBelief;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.mating.CrossEvidence;
+import org.evenhand.core.statistics.BlockRandomization;
+import org.evenhand.core.statistics.SampleSize;
 import org.evenhand.core.weather.Site;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -31,12 +33,12 @@ class LearningTest {
         int otherTaken = 1 + random.nextInt(others);
         double all = (double) (taken + otherTaken) / (flowers + others);
         double seen = (double) taken / flowers / all;
-        double factor = LearnedFactor.of(taken, flowers, taken + otherTaken, flowers + others)
+        double factor = ShrunkenRatio.of(taken, flowers, taken + otherTaken, flowers + others)
                 .value();
         assertThat(factor).isBetween(Math.min(seen, 1) - 1e-12, Math.max(seen, 1) + 1e-12);
         assertThat(Math.abs(factor - 1)).isLessThanOrEqualTo(Math.abs(seen - 1));
         int ten = 10;
-        double surer = LearnedFactor.of(
+        double surer = ShrunkenRatio.of(
                         ten * taken, ten * flowers, ten * (taken + otherTaken), ten * (flowers + others))
                 .value();
         assertThat(Math.abs(surer - seen))
@@ -46,13 +48,13 @@ class LearningTest {
 
     @Test
     void numbers_that_cannot_be_are_refused_and_nothing_seen_is_one() {
-        assertThatThrownBy(() -> LearnedFactor.of(5, 4, 5, 9)).hasMessageContaining("taken: is 5");
-        assertThatThrownBy(() -> LearnedFactor.of(4, 5, 3, 9)).hasMessageContaining("allTaken");
-        assertThat(LearnedFactor.of(0, 30, 0, 90).value())
+        assertThatThrownBy(() -> ShrunkenRatio.of(5, 4, 5, 9)).hasMessageContaining("taken: is 5");
+        assertThatThrownBy(() -> ShrunkenRatio.of(4, 5, 3, 9)).hasMessageContaining("allTaken");
+        assertThat(ShrunkenRatio.of(0, 30, 0, 90).value())
                 .as("nothing took anywhere")
                 .isEqualTo(1);
-        assertThat(new LearnedFactor(1.4, 10).atMostOne()).isEqualTo(1);
-        assertThat(new LearnedFactor(0.4, 10).atMostOne()).isEqualTo(0.4);
+        assertThat(new ShrunkenRatio(1.4, 10).atMostOne()).isEqualTo(1);
+        assertThat(new ShrunkenRatio(0.4, 10).atMostOne()).isEqualTo(0.4);
     }
 
     @Test
@@ -72,7 +74,7 @@ class LearningTest {
     @CsvSource({"0.2", "0.8", "1", "1.3", "9"})
     void a_belief_moved_by_a_technique_stays_a_share(double factor) {
         SetBelief before = SetBelief.of(Optional.empty(), new SetBelief.Seen(40, 20), new SetBelief.Seen(3, 9));
-        SetBelief after = before.with(new LearnedFactor(factor, 30));
+        SetBelief after = before.with(new ShrunkenRatio(factor, 30));
         assertThat(after.share().mean()).isCloseTo(Math.min(0.99, before.share().mean() * factor), within(1e-9));
         assertThat(after.share().a() + after.share().b())
                 .isCloseTo(before.share().a() + before.share().b(), within(1e-9));
@@ -98,12 +100,12 @@ class LearningTest {
     @ParameterizedTest
     @CsvSource({"0.3,0.5", "0.5,0.7", "0.1,0.35", "0.6,0.9"})
     void a_trial_is_as_large_as_what_it_is_to_show(double one, double other) {
-        TrialSize usual = TrialSize.of(one, other, 0.95, 0.8);
-        assertThat(TrialSize.of(one, other + (1 - other) / 2, 0.95, 0.8).flowers())
+        SampleSize usual = SampleSize.of(one, other, 0.95, 0.8);
+        assertThat(SampleSize.of(one, other + (1 - other) / 2, 0.95, 0.8).flowers())
                 .isLessThan(usual.flowers());
-        assertThat(TrialSize.of(one, other, 0.95, 0.9).flowers()).isGreaterThan(usual.flowers());
-        assertThat(TrialSize.of(other, one, 0.95, 0.8).flowers()).isEqualTo(usual.flowers());
-        assertThat(TrialSize.withFlowers(usual.flowers() / 2, one, other, 0.95).power())
+        assertThat(SampleSize.of(one, other, 0.95, 0.9).flowers()).isGreaterThan(usual.flowers());
+        assertThat(SampleSize.of(other, one, 0.95, 0.8).flowers()).isEqualTo(usual.flowers());
+        assertThat(SampleSize.withFlowers(usual.flowers() / 2, one, other, 0.95).power())
                 .isLessThan(usual.power());
         assertThat(usual.falseAlarm()).isLessThan(0.08);
     }
@@ -111,10 +113,10 @@ class LearningTest {
     /** The same generator and shuffle, written out in Python from their specification, draw these. */
     @Test
     void the_lot_is_one_of_many_and_falls_the_same_on_any_machine() {
-        assertThat(DrawnByLot.blocks(2, 4, 7)).containsExactly(0, 0, 1, 1, 1, 1, 0, 0);
-        assertThat(DrawnByLot.blocks(3, 3, 42)).containsExactly(0, 0, 2, 2, 1, 1, 2, 0, 1);
-        assertThat(DrawnByLot.blocks(3, 1, 7)).containsExactlyInAnyOrder(0, 1, 2);
-        assertThatThrownBy(() -> DrawnByLot.blocks(1, 4, 7)).hasMessageContaining("ways: is 1");
-        assertThatThrownBy(() -> DrawnByLot.blocks(2, 0, 7)).hasMessageContaining("flowers: is 0");
+        assertThat(BlockRandomization.blocks(2, 4, 7)).containsExactly(0, 0, 1, 1, 1, 1, 0, 0);
+        assertThat(BlockRandomization.blocks(3, 3, 42)).containsExactly(0, 0, 2, 2, 1, 1, 2, 0, 1);
+        assertThat(BlockRandomization.blocks(3, 1, 7)).containsExactlyInAnyOrder(0, 1, 2);
+        assertThatThrownBy(() -> BlockRandomization.blocks(1, 4, 7)).hasMessageContaining("ways: is 1");
+        assertThatThrownBy(() -> BlockRandomization.blocks(2, 0, 7)).hasMessageContaining("flowers: is 0");
     }
 }

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
 import org.evenhand.core.findings.Factor;
-import org.evenhand.core.findings.Retention;
+import org.evenhand.core.statistics.KaplanMeier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -28,10 +28,10 @@ class FlowerOutcomeTest {
 
         assertThat(outcome.course())
                 .containsExactly(
-                        new Retention.At(7, 2, 0),
-                        new Retention.At(12, 2, 0),
-                        new Retention.At(40, 1, 2),
-                        new Retention.At(40, 0, 3));
+                        new KaplanMeier.At(7, 2, 0),
+                        new KaplanMeier.At(12, 2, 0),
+                        new KaplanMeier.At(40, 1, 2),
+                        new KaplanMeier.At(40, 0, 3));
         assertThat(outcome.took()).isEqualTo(5);
         assertThat(outcome.failed()).isEqualTo(5);
         assertThat(outcome.undecided()).isZero();
@@ -40,14 +40,15 @@ class FlowerOutcomeTest {
     @Test
     void what_was_seen_alive_later_was_not_gone_before_and_what_is_not_found_was_followed_until_then() {
         FlowerOutcome corrected = FlowerOutcome.of(10, List.of(look(7, 5, 5, 0, 0), look(12, 8, 2, 0, 0)));
-        assertThat(corrected.course()).containsExactly(new Retention.At(7, 2, 0), new Retention.At(12, 0, 8));
+        assertThat(corrected.course()).containsExactly(new KaplanMeier.At(7, 2, 0), new KaplanMeier.At(12, 0, 8));
 
         FlowerOutcome notFound = FlowerOutcome.of(10, List.of(look(7, 8, 2, 0, 0), look(12, 5, 2, 0, 0)));
         assertThat(notFound.course())
-                .containsExactly(new Retention.At(7, 2, 0), new Retention.At(7, 0, 3), new Retention.At(12, 0, 5));
+                .containsExactly(
+                        new KaplanMeier.At(7, 2, 0), new KaplanMeier.At(7, 0, 3), new KaplanMeier.At(12, 0, 5));
         assertThat(notFound.undecided()).isEqualTo(3);
 
-        assertThat(FlowerOutcome.of(10, List.of()).course()).containsExactly(new Retention.At(0, 0, 10));
+        assertThat(FlowerOutcome.of(10, List.of()).course()).containsExactly(new KaplanMeier.At(0, 0, 10));
     }
 
     /** However people count, each flower has one end, none after the last look, and numbers never run below nothing. */
@@ -76,7 +77,7 @@ class FlowerOutcomeTest {
                         .mapToInt(a -> a.lost() + a.censored())
                         .sum())
                 .isEqualTo(flowers);
-        assertThat(outcome.course().stream().mapToInt(Retention.At::lost).sum())
+        assertThat(outcome.course().stream().mapToInt(KaplanMeier.At::lost).sum())
                 .isEqualTo(outcome.failed() + outcome.dropped());
         assertThat(outcome.course()).allSatisfy(a -> assertThat(a.time()).isLessThanOrEqualTo(end));
         assertThat(outcome.took()).isNotNegative();
@@ -101,7 +102,8 @@ class FlowerOutcomeTest {
         assertThat(List.of(outcome.took(), outcome.failed(), outcome.dropped(), outcome.undecided()))
                 .containsExactly(3, 2, 7, 0);
         assertThat(outcome.course())
-                .containsExactly(new Retention.At(14, 2, 0), new Retention.At(60, 7, 0), new Retention.At(60, 0, 3));
+                .containsExactly(
+                        new KaplanMeier.At(14, 2, 0), new KaplanMeier.At(60, 7, 0), new KaplanMeier.At(60, 0, 3));
         assertThat(new CheckOutcome(12, 3, 2, 7, 0, 0, 0)
                         .setRate()
                         .orElseThrow()

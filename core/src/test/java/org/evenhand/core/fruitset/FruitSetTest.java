@@ -8,7 +8,7 @@ import java.util.List;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.Mark;
-import org.evenhand.core.findings.Proportion;
+import org.evenhand.core.statistics.Proportion;
 import org.junit.jupiter.api.Test;
 
 class FruitSetTest {

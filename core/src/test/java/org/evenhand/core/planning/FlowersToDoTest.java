@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
-import org.evenhand.core.bloom.AnthesisForecast.Group;
+import org.evenhand.core.bloom.forecast.AnthesisForecast.Group;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.SplittableRandom;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.bloom.FlowerCount;
+import org.evenhand.core.bloom.forecast.FlowerCount;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;

@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.SplittableRandom;
 import org.evenhand.core.Cases;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -17,7 +17,8 @@ class FlowerTrialTest {
     private static final double FRESH = 0.8;
 
     /** Oracle: the same posterior summed in the plainest way over a square of v and s, both in even steps. */
-    private static double meanByPlainSums(BetaBelief before, int flowers, int taken, int freshFlowers, int freshTaken) {
+    private static double meanByPlainSums(
+            BetaPosterior before, int flowers, int taken, int freshFlowers, int freshTaken) {
         int steps = 900;
         double sum = 0;
         double first = 0;
@@ -43,13 +44,13 @@ class FlowerTrialTest {
     @MethodSource("org.evenhand.core.Cases#seeds")
     void what_is_learned_is_the_posterior_by_plain_sums(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
-        BetaBelief before = BetaBelief.ofMean(Cases.between(random, 0.2, 0.7), Cases.between(random, 4, 20));
+        BetaPosterior before = BetaPosterior.ofMean(Cases.between(random, 0.2, 0.7), Cases.between(random, 4, 20));
         int flowers = 1 + random.nextInt(40);
         int taken = random.nextInt(flowers + 1);
         int freshFlowers = random.nextInt(40);
         int freshTaken = random.nextInt(freshFlowers + 1);
 
-        BetaBelief after = new FlowerTrial(flowers, taken, freshFlowers, freshTaken).learn(before, FRESH);
+        BetaPosterior after = new FlowerTrial(flowers, taken, freshFlowers, freshTaken).learn(before, FRESH);
 
         assertThat(after.mean())
                 .isCloseTo(
@@ -62,9 +63,9 @@ class FlowerTrialTest {
     @ParameterizedTest
     @ValueSource(ints = {200, 2000, 20_000})
     void the_more_flowers_the_nearer_to_what_the_shares_say(int flowers) {
-        BetaBelief before = BetaBelief.ofMean(0.5, 6);
+        BetaPosterior before = BetaPosterior.ofMean(0.5, 6);
 
-        BetaBelief after = new FlowerTrial(flowers, flowers / 5, flowers, flowers / 2).learn(before, FRESH);
+        BetaPosterior after = new FlowerTrial(flowers, flowers / 5, flowers, flowers / 2).learn(before, FRESH);
 
         double known = FRESH * 0.2 / 0.5;
         double error = known * Math.sqrt((1 - 0.2) / (0.2 * flowers) + (1 - 0.5) / (0.5 * flowers));
@@ -75,10 +76,10 @@ class FlowerTrialTest {
     /** Without any flowers beside them next to nothing can be learned: a bad day and bad pollen look alike. */
     @Test
     void flowers_done_with_fresh_pollen_beside_them_are_what_tells() {
-        BetaBelief before = BetaBelief.ofMean(0.5, 8);
-        BetaBelief alone = new FlowerTrial(30, 3, 0, 0).learn(before, FRESH);
-        BetaBelief beside = new FlowerTrial(30, 3, 30, 24).learn(before, FRESH);
-        BetaBelief badDay = new FlowerTrial(30, 3, 30, 3).learn(before, FRESH);
+        BetaPosterior before = BetaPosterior.ofMean(0.5, 8);
+        BetaPosterior alone = new FlowerTrial(30, 3, 0, 0).learn(before, FRESH);
+        BetaPosterior beside = new FlowerTrial(30, 3, 30, 24).learn(before, FRESH);
+        BetaPosterior badDay = new FlowerTrial(30, 3, 30, 3).learn(before, FRESH);
 
         assertThat(beside.mean()).isLessThan(alone.mean()).isLessThan(badDay.mean());
         assertThat(beside.variance()).isLessThan(alone.variance());

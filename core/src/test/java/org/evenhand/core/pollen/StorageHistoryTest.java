@@ -13,7 +13,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -135,7 +135,7 @@ class StorageHistoryTest {
     /** The grid of a trial against lots and flowers thrown one by one. */
     @Test
     void a_trial_teaches_what_throwing_lots_that_would_have_shown_it_teaches() {
-        BetaBelief before = new BetaBelief(4, 4);
+        BetaPosterior before = new BetaPosterior(4, 4);
         Random random = new Random(21);
         double sum = 0;
         int alike = 0;

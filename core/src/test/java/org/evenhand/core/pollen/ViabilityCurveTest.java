@@ -12,7 +12,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.Storage;
-import org.evenhand.core.findings.BetaBelief;
+import org.evenhand.core.statistics.BetaPosterior;
 import org.junit.jupiter.api.Test;
 
 class ViabilityCurveTest {
@@ -50,8 +50,8 @@ class ViabilityCurveTest {
     @Test
     void a_test_at_the_beginning_gives_the_beta_posterior_of_prior_and_count() {
         ViabilityCurve course = kept(CHERIMOYA, Storage.FRIDGE_DESICCANT).tested(START, test(100, 40));
-        BetaBelief expected =
-                BetaBelief.ofMean(0.5, ViabilityCurve.FRESH_WEIGHT).after(40, 100);
+        BetaPosterior expected =
+                BetaPosterior.ofMean(0.5, ViabilityCurve.FRESH_WEIGHT).after(40, 100);
 
         assertThat(course.at(START).share()).isCloseTo(expected.mean(), within(1e-12));
         assertThat(course.at(START).low()).isCloseTo(expected.interval(0.8).lower(), within(1e-6));
@@ -63,7 +63,7 @@ class ViabilityCurveTest {
         ViabilityCurve course = kept(CHERIMOYA, Storage.FRIDGE_DESICCANT);
         ViabilityCurve.Estimate foreseen = course.at(hours(120));
         Random random = new Random(3);
-        BetaBelief prior = BetaBelief.ofMean(0.5, ViabilityCurve.FRESH_WEIGHT);
+        BetaPosterior prior = BetaPosterior.ofMean(0.5, ViabilityCurve.FRESH_WEIGHT);
         int inside = 0;
         int lots = 20_000;
         for (int i = 0; i < lots; i++) {
@@ -87,7 +87,7 @@ class ViabilityCurveTest {
         return sum;
     }
 
-    private static double quantile(BetaBelief belief, double p) {
+    private static double quantile(BetaPosterior belief, double p) {
         return org.apache.commons.statistics.distribution.BetaDistribution.of(belief.a(), belief.b())
                 .inverseCumulativeProbability(p);
     }
@@ -119,9 +119,9 @@ class ViabilityCurveTest {
 
     @Test
     void a_trial_beside_fresh_pollen_tells_more_than_one_without() {
-        BetaBelief before = BetaBelief.ofMean(0.5, 8);
-        BetaBelief without = new FlowerTrial(30, 4, 0, 0).learn(before, 0.85);
-        BetaBelief beside = new FlowerTrial(30, 4, 30, 24).learn(before, 0.85);
+        BetaPosterior before = BetaPosterior.ofMean(0.5, 8);
+        BetaPosterior without = new FlowerTrial(30, 4, 0, 0).learn(before, 0.85);
+        BetaPosterior beside = new FlowerTrial(30, 4, 30, 24).learn(before, 0.85);
 
         assertThat(beside.mean()).isLessThan(without.mean());
         assertThat(beside.variance()).isLessThan(without.variance());

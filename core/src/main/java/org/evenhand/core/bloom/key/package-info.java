@@ -1,0 +1,2 @@
+/** Which stage is this? {@link org.evenhand.core.bloom.key.StageKey} names it from what one sees, and asks what tells most next. */
+package org.evenhand.core.bloom.key;

@@ -1,0 +1,38 @@
+package org.evenhand.map;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.OptionalDouble;
+import org.evenhand.core.FieldProblem;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.map.BlockLayout;
+import org.evenhand.kit.Given;
+
+/**
+ * How the rows of a block lie; with a version it changes what is known of it.
+ *
+ * @param rowSpacingM metres from row to row
+ * @param placeSpacingM metres from place to place in a row
+ * @param bearing direction in which places are counted up, degrees from north; absent where measured trees are to say it
+ */
+public record BlockRowsRequest(
+        String block,
+        Double rowSpacingM,
+        Double placeSpacingM,
+        @Schema(description = OPTIONAL) Double bearing,
+        @Schema(description = OPTIONAL) Long version) {
+    BlockLayout layout() {
+        try {
+            return new BlockLayout(
+                    Given.required("rowSpacingM", rowSpacingM),
+                    Given.required("placeSpacingM", placeSpacingM),
+                    bearing == null ? OptionalDouble.empty() : OptionalDouble.of(bearing));
+        } catch (InvalidInputException e) {
+            throw new InvalidInputException(e.problems().stream()
+                    .map(p ->
+                            new FieldProblem(p.field().replaceFirst("^(row|place)Spacing$", "$1SpacingM"), p.message()))
+                    .toList());
+        }
+    }
+}

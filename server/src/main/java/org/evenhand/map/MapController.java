@@ -1,0 +1,79 @@
+package org.evenhand.map;
+
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+class MapController {
+    private static final String GEO_JSON = "application/geo+json";
+
+    private final Maps maps;
+    private final MapFiles files;
+
+    MapController(Maps maps, MapFiles files) {
+        this.maps = maps;
+        this.files = files;
+    }
+
+    /** A file that was chosen, with the questions that were answered by yes. */
+    record ImportRequest(GeoJson.FeatureCollection file, List<String> confirmed) {}
+
+    @GetMapping("/map")
+    MapView map(@AuthenticationPrincipal Caller caller) {
+        return maps.map(caller);
+    }
+
+    @PutMapping("/tree-spots/{id}")
+    MapView.Measured putSpot(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody TreeSpotRequest request) {
+        return maps.put(caller, id, request);
+    }
+
+    @PostMapping("/tree-spots/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidSpot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+        maps.voidSpot(caller, id, request);
+    }
+
+    @PutMapping("/block-rows/{id}")
+    MapView putRows(
+            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody BlockRowsRequest request) {
+        maps.put(caller, id, request);
+        return maps.map(caller);
+    }
+
+    /** Trees whose place on earth is known, as GeoJSON. */
+    @GetMapping(
+            value = "/map.geojson",
+            produces = {GEO_JSON, MediaType.APPLICATION_JSON_VALUE})
+    ResponseEntity<GeoJson.FeatureCollection> geoJson(@AuthenticationPrincipal Caller caller) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(GEO_JSON))
+                .header("Content-Disposition", "attachment; filename=\"orchard.geojson\"")
+                .body(files.trees(caller));
+    }
+
+    @PostMapping("/map/import")
+    MapFiles.Imported read(@AuthenticationPrincipal Caller caller, @RequestBody ImportRequest request) {
+        return files.read(
+                caller,
+                Given.required("file", request.file()),
+                request.confirmed() == null ? List.of() : request.confirmed());
+    }
+}

@@ -1,0 +1,63 @@
+package org.evenhand.mating;
+
+import jakarta.persistence.Entity;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.OrchardRecord;
+import org.hibernate.envers.Audited;
+
+/** A cross somebody wants. */
+@Entity
+@Audited
+class CrossRequest extends OrchardRecord {
+    private UUID motherId;
+    private UUID fatherId;
+    private Integer flowers;
+    private Integer seeds;
+    private int priority;
+    private String note;
+
+    protected CrossRequest() {}
+
+    CrossRequest(UUID id, Caller caller, Instant now, ZoneId zone, UUID motherId, UUID fatherId) {
+        super(id, caller, now, zone);
+        this.motherId = motherId;
+        this.fatherId = fatherId;
+    }
+
+    /** What is wanted of it: flowers or seeds, one at least. */
+    record Wanted(Integer flowers, Integer seeds, int priority, String note) {}
+
+    void change(Wanted wanted) {
+        this.flowers = wanted.flowers();
+        this.seeds = wanted.seeds();
+        this.priority = wanted.priority();
+        this.note = wanted.note();
+    }
+
+    UUID motherId() {
+        return motherId;
+    }
+
+    UUID fatherId() {
+        return fatherId;
+    }
+
+    Integer flowers() {
+        return flowers;
+    }
+
+    Integer seeds() {
+        return seeds;
+    }
+
+    int priority() {
+        return priority;
+    }
+
+    String note() {
+        return note;
+    }
+}

@@ -1,0 +1,176 @@
+import { Button, NumberInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { decimal, flowers } from '../format/numbers';
+import { useHere } from '../ui/orchard-context';
+import { doneWithUndo, sayKept } from '../ui/undo';
+import { useSubmit } from '../form/use-submit';
+import { placeWords } from '../text/place-words';
+import { t } from '../text/text';
+import type { Flowers, MapTree } from './map-state';
+import { positionNow } from './use-position';
+
+type Request = Schemas['TreeSpotRequest'];
+
+const voidSpot = (spot: Schemas['MeasuredSpot'], reason: string) =>
+  answer(
+    api.POST('/api/tree-spots/{id}/void', {
+      params: { path: { id: spot.id } },
+      body: { version: spot.version, reason },
+    }),
+  );
+
+/** Writes down where a tree stands; without a connection it is sent later. */
+export function useSpot() {
+  const { session } = useHere();
+  const [id, setId] = useState(newId);
+  const body = ({ tree, ...spot }: Omit<Request, 'treeId'> & { tree: MapTree }): Request => ({
+    ...spot,
+    treeId: tree.treeId,
+  });
+  return useSubmit(
+    (spot: Omit<Request, 'treeId'> & { tree: MapTree }) =>
+      answer(api.PUT('/api/tree-spots/{id}', { params: { path: { id } }, body: body(spot) })),
+    ['latitude', 'longitude'],
+    (saved, { tree }) => {
+      setId(newId());
+      doneWithUndo(t('map.set', { tree: tree.tree }), () => voidSpot(saved, 'undone right after saving'));
+    },
+    {
+      write: (spot) => ({
+        method: 'PUT',
+        path: `/api/tree-spots/${id}`,
+        body: { ...body(spot) },
+        label: t('map.place-of', { tree: spot.tree.tree }),
+        account: session.accountId,
+      }),
+      kept: () => {
+        setId(newId());
+        sayKept(t('map.place-kept'));
+      },
+    },
+  );
+}
+
+/** Latitude and longitude, typed. */
+function TypedSpot({ tree, spot }: { tree: MapTree; spot: ReturnType<typeof useSpot> }) {
+  const [latitude, setLatitude] = useState<number | string>(tree.measured?.latitude ?? '');
+  const [longitude, setLongitude] = useState<number | string>(tree.measured?.longitude ?? '');
+  return (
+    <details>
+      <summary className="small">{t('map.type-it')}</summary>
+      <form
+        className="stack"
+        style={{ marginTop: 8 }}
+        onSubmit={(e) => {
+          e.preventDefault();
+          spot.submit({ tree, latitude: Number(latitude), longitude: Number(longitude), how: 'TYPED' });
+        }}
+      >
+        <NumberInput
+          label={t('map.latitude')}
+          decimalScale={7}
+          value={latitude}
+          onChange={setLatitude}
+          error={spot.errorFor('latitude', t('map.latitude'))}
+        />
+        <NumberInput
+          label={t('map.longitude')}
+          decimalScale={7}
+          value={longitude}
+          onChange={setLongitude}
+          error={spot.errorFor('longitude', t('map.longitude'))}
+        />
+        <Button
+          type="submit"
+          variant="outline"
+          disabled={latitude === '' || longitude === ''}
+          loading={spot.busy}
+        >
+          {t('map.set-it')}
+        </Button>
+      </form>
+    </details>
+  );
+}
+
+/** The tree that was chosen on the map: what hangs on it, and where it stands. */
+export function SpotCard({ tree, hangs }: { tree: MapTree; hangs: Flowers | undefined }) {
+  const spot = useSpot();
+  const [asking, setAsking] = useState(false);
+  const [silent, setSilent] = useState(false);
+  const remove = useSubmit(
+    (measured: Schemas['MeasuredSpot']) => voidSpot(measured, 'removed on the map'),
+    [],
+    () => undefined,
+  );
+  const standing = async () => {
+    setAsking(true);
+    setSilent(false);
+    try {
+      const at = await positionNow();
+      spot.submit({
+        tree,
+        latitude: at.latitude,
+        longitude: at.longitude,
+        accuracyM: at.accuracy,
+        how: 'GPS',
+      });
+    } catch {
+      setSilent(true);
+    }
+    setAsking(false);
+  };
+  return (
+    <section className="card stack" data-card={tree.tree}>
+      <div>
+        <h2>{tree.tree}</h2>
+        <p className="small soft">
+          {tree.variety} · {placeWords(tree)}
+        </p>
+      </div>
+      <p>{hangs ? flowersWords(hangs) : t('bloom.not-read')}</p>
+      <Button
+        component={Link}
+        to={`/bloom/read/${tree.treeId}`}
+        state={{ from: '/orchard/map' }}
+        variant="outline"
+      >
+        {t('today.read')}
+      </Button>
+      <p className="small soft">
+        {tree.measured
+          ? t('map.measured', {
+              how: tree.measured.how,
+              latitude: decimal(tree.measured.latitude, 5),
+              longitude: decimal(tree.measured.longitude, 5),
+              accuracy: tree.measured.accuracyM === undefined ? 'none' : Math.round(tree.measured.accuracyM),
+            })
+          : t('map.by-row')}
+      </p>
+      <div className="line">
+        <Button loading={asking || spot.busy} onClick={() => void standing()}>
+          {t('map.i-stand-here')}
+        </Button>
+        {tree.measured && (
+          <Button variant="subtle" loading={remove.busy} onClick={() => remove.submit(tree.measured!)}>
+            {t('map.remove')}
+          </Button>
+        )}
+      </div>
+      {silent && <p className="warn small">{t('map.no-position')}</p>}
+      <TypedSpot key={tree.treeId} tree={tree} spot={spot} />
+      {(spot.general ?? remove.general) && (
+        <p className="note bad" role="alert">
+          {spot.general ?? remove.general}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** "12 female, 3 male" */
+export const flowersWords = ({ female, male }: Flowers): string =>
+  t('map.flowers', { female: flowers(female), male: flowers(male) });

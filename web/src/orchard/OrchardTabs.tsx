@@ -1,0 +1,12 @@
+import { Tabs } from '../ui/Tabs';
+import { t } from '../text/text';
+
+const PAGES = [
+  ['/orchard', 'tab.trees'],
+  ['/orchard/map', 'tab.map'],
+] as const;
+
+/** The pages of the room. */
+export const OrchardTabs = () => (
+  <Tabs label={t('page.orchard')} pages={PAGES.map(([to, name]) => [to, t(name)] as const)} />
+);
