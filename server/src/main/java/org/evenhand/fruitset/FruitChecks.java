@@ -80,11 +80,11 @@ public class FruitChecks {
                 today,
                 outcomes.countDue(caller, today),
                 waiting,
-                Stream.of(
-                                inWalkingOrder(there(due, rows)),
-                                there(coming.subList(due.size(), coming.size()), rows),
-                                there(looked, rows))
+                // Others write while the lists are read one after the other: what moved on in between stands once,
+                // where it came first.
+                Stream.of(inWalkingOrder(there(due, rows)), there(coming, rows), there(looked, rows))
                         .flatMap(List::stream)
+                        .distinct()
                         .toList());
     }
 
