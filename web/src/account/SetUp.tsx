@@ -1,4 +1,5 @@
-import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { PasswordInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api } from '../api/api';
 import { useSubmit } from '../form/use-submit';
@@ -35,14 +36,7 @@ export function SetUp() {
   });
   return (
     <main className="gate">
-      <form
-        className="card stack"
-        style={{ maxWidth: 620 }}
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.submit(undefined);
-        }}
-      >
+      <RecordForm form={form} save="Begin" size="lg" className="card stack" style={{ maxWidth: 620 }}>
         <h1 className="line">
           <Mark size={34} /> Welcome to Even Hand
         </h1>
@@ -61,11 +55,7 @@ export function SetUp() {
         </div>
         <h2 style={{ marginTop: 8 }}>The orchard</h2>
         <OrchardFields value={orchard} onChange={setOrchard} errorFor={form.errorFor} />
-        {form.general && <p className="note bad">{form.general}</p>}
-        <Button type="submit" size="lg" loading={form.busy}>
-          Begin
-        </Button>
-      </form>
+      </RecordForm>
     </main>
   );
 }

@@ -1,4 +1,5 @@
-import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { PasswordInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api } from '../api/api';
 import { useSubmit } from '../form/use-submit';
@@ -15,13 +16,7 @@ export function SignInForm({ done }: { done: () => void }) {
     done,
   );
   return (
-    <form
-      className="card stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save={t('sign-in.go')} size="lg" className="card stack">
       <h1 className="line">
         <Mark size={34} /> Even Hand
       </h1>
@@ -42,11 +37,7 @@ export function SignInForm({ done }: { done: () => void }) {
         onChange={(e) => setPassword(e.currentTarget.value)}
         error={form.errorFor('password', t('sign-in.password'))}
       />
-      {form.general && <p className="note bad">{form.general}</p>}
-      <Button type="submit" size="lg" loading={form.busy}>
-        {t('sign-in.go')}
-      </Button>
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { ActionIcon, Button, Checkbox, Chip, Group, NumberInput, Radio, Stack } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
@@ -66,11 +67,162 @@ function HourFields({ label, hours, set }: { label: string; hours: Hour[]; set: 
   );
 }
 
+type Days = Settings['singleDays'];
+
+function OtherHours({ days, set }: { days: Days; set: (d: Days) => void }) {
+  return (
+    <div>
+      <b>Days with other hours</b>
+      {days.map((d, i) => (
+        <div key={i} className="line" style={{ alignItems: 'flex-start', margin: '8px 0' }}>
+          <DateField
+            aria-label={`Day ${i + 1}`}
+            value={d.day}
+            onChange={(day) => set(days.map((x, j) => (j === i ? { ...x, day } : x)))}
+          />
+          <HourFields
+            label={`Day ${i + 1} hours`}
+            hours={d.hours}
+            set={(hours) => set(days.map((x, j) => (j === i ? { ...x, hours } : x)))}
+          />
+          <Button variant="subtle" onClick={() => set(days.filter((_, j) => j !== i))}>
+            Remove
+          </Button>
+        </div>
+      ))}
+      <div>
+        <Button variant="outline" size="sm" onClick={() => set([...days, { day: '', hours: [] }])}>
+          Add a day
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+type DaysAway = Settings['away'];
+
+function AwayDays({ away, set }: { away: DaysAway; set: (a: DaysAway) => void }) {
+  return (
+    <div>
+      <b>Away</b>
+      {away.map((a, i) => (
+        <div key={i} className="line" style={{ margin: '8px 0' }}>
+          <DateField
+            aria-label={`Away ${i + 1}: first day`}
+            value={a.first}
+            onChange={(first) => set(away.map((x, j) => (j === i ? { ...x, first } : x)))}
+          />
+          to
+          <DateField
+            aria-label={`Away ${i + 1}: last day`}
+            value={a.last}
+            onChange={(last) => set(away.map((x, j) => (j === i ? { ...x, last } : x)))}
+          />
+          <Button variant="subtle" onClick={() => set(away.filter((_, j) => j !== i))}>
+            Remove
+          </Button>
+        </div>
+      ))}
+      <div>
+        <Button variant="outline" size="sm" onClick={() => set([...away, { first: '', last: '', note: '' }])}>
+          Add days away
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+interface PartProps {
+  of: Settings;
+  change: (part: Partial<Settings>) => void;
+}
+
+function RhythmFields({ of: s, change, error }: PartProps & { error: string | undefined }) {
+  return (
+    <>
+      <Radio.Group label="Days on which you go" value={s.rhythm} onChange={(v) => change({ rhythm: v })}>
+        <Stack gap={8} mt={4}>
+          <Radio value="EVERY_DAY" label="every day with enough to do" />
+          <Radio value="EVERY_OTHER_DAY" label="every other day" />
+          <Radio value="AS_SHEET" label="as many days apart as each crop’s sheet says" />
+          <Radio value="WEEKDAYS" label="on some days of the week" />
+        </Stack>
+      </Radio.Group>
+      {s.rhythm === 'WEEKDAYS' && (
+        <Chip.Group multiple value={s.weekdays} onChange={(v) => change({ weekdays: v })}>
+          <Group gap={6}>
+            {WEEKDAYS.map(([day, name]) => (
+              <Chip key={day} value={day}>
+                {name}
+              </Chip>
+            ))}
+          </Group>
+          {error && <p className="warn">{error}</p>}
+        </Chip.Group>
+      )}
+    </>
+  );
+}
+
+function HabitFields({ of: s, change }: PartProps) {
+  return (
+    <>
+      <Checkbox
+        label="Leave a crop alone while it is too cold for it"
+        description="Where its sheet says how warm it must be: 15 °C for apple, pear and cherry."
+        checked={s.onlyWhenWarm}
+        onChange={(e) => change({ onlyWhenWarm: e.currentTarget.checked })}
+      />
+      <Radio.Group
+        label="Flowers before the leaves are out"
+        description="Where the crop’s sheet lets them wait and the day of leaf-out is written down under Season ahead."
+        value={s.earlyFlush}
+        onChange={(v) => change({ earlyFlush: v })}
+      >
+        <Stack gap={8} mt={4}>
+          <Radio value="WAIT" label="leave them alone: early flowers seldom hold fruit" />
+          <Radio value="USE" label="use every flower" />
+        </Stack>
+      </Radio.Group>
+      <Radio.Group label="Age of the pollen" value={s.pollenAge} onChange={(v) => change({ pollenAge: v })}>
+        <Stack gap={8} mt={4}>
+          <Radio value="STORED" label="kept pollen too, counted with what should be alive of it" />
+          <Radio value="SAME_HOUR" label="only what was collected within the hour" />
+        </Stack>
+      </Radio.Group>
+      <Radio.Group label="Strokes on the stigma" value={s.strokes} onChange={(v) => change({ strokes: v })}>
+        <Stack gap={8} mt={4}>
+          <Radio value="AS_SHEET" label="as the crop sheet says" />
+          <Radio value="FULL" label="many, all round: more seeds, a better shape" />
+          <Radio value="LIGHT" label="once in and out: fewer seeds" />
+        </Stack>
+      </Radio.Group>
+      <Checkbox
+        label="Keep where pictures of a walk were taken"
+        description="Off: the place is never kept. On: this device’s position is kept beside the picture, seen by everybody of this orchard."
+        checked={s.keepPhotoPlace}
+        onChange={(e) => change({ keepPhotoPlace: e.currentTarget.checked })}
+      />
+      <Checkbox
+        label="Use what was learned here"
+        description="On: the flower budget and the plan use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
+        checked={s.useLearned}
+        onChange={(e) => change({ useLearned: e.currentTarget.checked })}
+      />
+      <Checkbox
+        label="Go over the same flowers once more while stigmas last"
+        description="On: a visit takes in flowers that had pollen ten hours ago or more, where the same father’s is to spare. Off: once is enough."
+        checked={s.repeatVisits}
+        onChange={(e) => change({ repeatVisits: e.currentTarget.checked })}
+      />
+    </>
+  );
+}
+
 function HoursForm({ before }: { before: Settings }) {
   const [id] = useState(() => before.id ?? newId());
   const [s, set] = useState(before);
-  const [away, setAway] = useState<{ first: string; last: string; note: string }[]>(before.away);
-  const [days, setDays] = useState(before.singleDays);
+  const change = (part: Partial<Settings>) => set((now) => ({ ...now, ...part }));
   const body = (of: Settings): Schemas['RoundSettingsRequest'] => ({
     pollenAge: of.pollenAge,
     strokes: of.strokes,
@@ -95,24 +247,18 @@ function HoursForm({ before }: { before: Settings }) {
       }),
     );
   const form = useSubmit(
-    () => send({ ...s, away, singleDays: days }, before.version),
+    () => send(s, before.version),
     ['flowersPerHour', 'worthGoing', 'weekdays'],
     (saved) => doneWithUndo('Hours and habits written down.', () => send(before, saved.version)),
   );
   return (
-    <form
-      className="card stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save="Save" size="lg" className="card stack">
       <div>
         <b>On an ordinary day you can go</b>
         <p className="small soft">
           No hours: any hour will do. Hours that end after midnight go on into the next day.
         </p>
-        <HourFields label="Hours" hours={s.everyDay} set={(everyDay) => set({ ...s, everyDay })} />
+        <HourFields label="Hours" hours={s.everyDay} set={(everyDay) => change({ everyDay })} />
       </div>
       <NumberInput
         label="Flowers you manage in an hour"
@@ -121,7 +267,7 @@ function HoursForm({ before }: { before: Settings }) {
         max={2000}
         maw={240}
         value={s.flowersPerHour}
-        onChange={(v) => set({ ...s, flowersPerHour: Number(v) || 1 })}
+        onChange={(v) => change({ flowersPerHour: Number(v) || 1 })}
         error={form.errorFor('flowersPerHour', 'Flowers')}
       />
       <NumberInput
@@ -133,151 +279,14 @@ function HoursForm({ before }: { before: Settings }) {
         decimalScale={2}
         maw={340}
         value={s.worthGoing ?? ''}
-        onChange={(v) => set({ ...s, worthGoing: Number(v) || 0 })}
+        onChange={(v) => change({ worthGoing: Number(v) || 0 })}
         error={form.errorFor('worthGoing', 'Fruits')}
       />
-      <div>
-        <b>Days with other hours</b>
-        {days.map((d, i) => (
-          <div key={i} className="line" style={{ alignItems: 'flex-start', margin: '8px 0' }}>
-            <DateField
-              aria-label={`Day ${i + 1}`}
-              value={d.day}
-              onChange={(day) => setDays(days.map((x, j) => (j === i ? { ...x, day } : x)))}
-            />
-            <HourFields
-              label={`Day ${i + 1} hours`}
-              hours={d.hours}
-              set={(hours) => setDays(days.map((x, j) => (j === i ? { ...x, hours } : x)))}
-            />
-            <Button variant="subtle" onClick={() => setDays(days.filter((_, j) => j !== i))}>
-              Remove
-            </Button>
-          </div>
-        ))}
-        <div>
-          <Button variant="outline" size="sm" onClick={() => setDays([...days, { day: '', hours: [] }])}>
-            Add a day
-          </Button>
-        </div>
-      </div>
-      <div>
-        <b>Away</b>
-        {away.map((a, i) => (
-          <div key={i} className="line" style={{ margin: '8px 0' }}>
-            <DateField
-              aria-label={`Away ${i + 1}: first day`}
-              value={a.first}
-              onChange={(first) => setAway(away.map((x, j) => (j === i ? { ...x, first } : x)))}
-            />
-            to
-            <DateField
-              aria-label={`Away ${i + 1}: last day`}
-              value={a.last}
-              onChange={(last) => setAway(away.map((x, j) => (j === i ? { ...x, last } : x)))}
-            />
-            <Button variant="subtle" onClick={() => setAway(away.filter((_, j) => j !== i))}>
-              Remove
-            </Button>
-          </div>
-        ))}
-        <div>
-          <Button
-            variant="outline"
-            size="sm"
-            onClick={() => setAway([...away, { first: '', last: '', note: '' }])}
-          >
-            Add days away
-          </Button>
-        </div>
-      </div>
-      <Radio.Group label="Days on which you go" value={s.rhythm} onChange={(v) => set({ ...s, rhythm: v })}>
-        <Stack gap={8} mt={4}>
-          <Radio value="EVERY_DAY" label="every day with enough to do" />
-          <Radio value="EVERY_OTHER_DAY" label="every other day" />
-          <Radio value="AS_SHEET" label="as many days apart as each crop’s sheet says" />
-          <Radio value="WEEKDAYS" label="on some days of the week" />
-        </Stack>
-      </Radio.Group>
-      {s.rhythm === 'WEEKDAYS' && (
-        <Chip.Group multiple value={s.weekdays} onChange={(v) => set({ ...s, weekdays: v })}>
-          <Group gap={6}>
-            {WEEKDAYS.map(([day, name]) => (
-              <Chip key={day} value={day}>
-                {name}
-              </Chip>
-            ))}
-          </Group>
-          {form.errorFor('weekdays', 'Days') && <p className="warn">{form.errorFor('weekdays', 'Days')}</p>}
-        </Chip.Group>
-      )}
-      <Checkbox
-        label="Leave a crop alone while it is too cold for it"
-        description="Where its sheet says how warm it must be: 15 °C for apple, pear and cherry."
-        checked={s.onlyWhenWarm}
-        onChange={(e) => set({ ...s, onlyWhenWarm: e.currentTarget.checked })}
-      />
-      <Radio.Group
-        label="Flowers before the leaves are out"
-        description="Where the crop’s sheet lets them wait and the day of leaf-out is written down under Season ahead."
-        value={s.earlyFlush}
-        onChange={(v) => set({ ...s, earlyFlush: v })}
-      >
-        <Stack gap={8} mt={4}>
-          <Radio value="WAIT" label="leave them alone: early flowers seldom hold fruit" />
-          <Radio value="USE" label="use every flower" />
-        </Stack>
-      </Radio.Group>
-      <Radio.Group
-        label="Age of the pollen"
-        value={s.pollenAge}
-        onChange={(v) => set({ ...s, pollenAge: v })}
-      >
-        <Stack gap={8} mt={4}>
-          <Radio value="STORED" label="kept pollen too, counted with what should be alive of it" />
-          <Radio value="SAME_HOUR" label="only what was collected within the hour" />
-        </Stack>
-      </Radio.Group>
-      <Radio.Group
-        label="Strokes on the stigma"
-        value={s.strokes}
-        onChange={(v) => set({ ...s, strokes: v })}
-      >
-        <Stack gap={8} mt={4}>
-          <Radio value="AS_SHEET" label="as the crop sheet says" />
-          <Radio value="FULL" label="many, all round: more seeds, a better shape" />
-          <Radio value="LIGHT" label="once in and out: fewer seeds" />
-        </Stack>
-      </Radio.Group>
-      <Checkbox
-        label="Keep where pictures of a walk were taken"
-        description="Off: the place is never kept. On: this device’s position is kept beside the picture, seen by everybody of this orchard."
-        checked={s.keepPhotoPlace}
-        onChange={(e) => set({ ...s, keepPhotoPlace: e.currentTarget.checked })}
-      />
-      <Checkbox
-        label="Use what was learned here"
-        description="On: the flower budget and the plan use the shares your own flowers showed. Off: the crop sheets’ alone. Findings shows both."
-        checked={s.useLearned}
-        onChange={(e) => set({ ...s, useLearned: e.currentTarget.checked })}
-      />
-      <Checkbox
-        label="Go over the same flowers once more while stigmas last"
-        description="On: a visit takes in flowers that had pollen ten hours ago or more, where the same father’s is to spare. Off: once is enough."
-        checked={s.repeatVisits}
-        onChange={(e) => set({ ...s, repeatVisits: e.currentTarget.checked })}
-      />
-      {form.general && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
-      <div className="line">
-        <Button type="submit" size="lg" loading={form.busy}>
-          Save
-        </Button>
-      </div>
-    </form>
+      <OtherHours days={s.singleDays} set={(singleDays) => change({ singleDays })} />
+      <AwayDays away={s.away} set={(away) => change({ away })} />
+      <RhythmFields of={s} change={change} error={form.errorFor('weekdays', 'Days')} />
+      <HabitFields of={s} change={change} />
+    </RecordForm>
   );
 }
 

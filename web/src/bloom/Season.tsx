@@ -1,3 +1,4 @@
+import { Scroll } from '../ui/Scroll';
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -185,7 +186,7 @@ function Shown({ season }: { season: SeasonData }) {
         <header>
           <h2>When each flowers</h2>
         </header>
-        <div className="scroll" tabIndex={0}>
+        <Scroll label="When each flowers">
           <table className="plain">
             <thead>
               <tr>
@@ -203,7 +204,7 @@ function Shown({ season }: { season: SeasonData }) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Scroll>
         {visiting && (
           <p className="small soft">
             How long a second visit helps is worked out from the mean temperature of each day from full bloom

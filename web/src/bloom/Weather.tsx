@@ -1,3 +1,4 @@
+import { Scroll } from '../ui/Scroll';
 import { Button, FileButton, Modal, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -86,13 +87,15 @@ function ImportFile({ block }: { block: string }) {
           </p>
           {lines.length > 0 && (
             <>
-              <ul style={{ margin: '8px 0', maxHeight: 180, overflow: 'auto' }} tabIndex={0}>
-                {lines.map((l) => (
-                  <li key={l.field}>
-                    {l.field.replace('csv.', '')}: {l.message}
-                  </li>
-                ))}
-              </ul>
+              <Scroll label="Lines that cannot be read" style={{ maxHeight: 180 }}>
+                <ul style={{ margin: '8px 0' }}>
+                  {lines.map((l) => (
+                    <li key={l.field}>
+                      {l.field.replace('csv.', '')}: {l.message}
+                    </li>
+                  ))}
+                </ul>
+              </Scroll>
               <Button color="red.9" variant="outline" onClick={() => form.submit(true)}>
                 Keep the good rows only
               </Button>
@@ -287,7 +290,7 @@ function Sources({ records: all, block, alone }: { records: Source[]; block: str
   return (
     <section className="card">
       <h2>What there is</h2>
-      <div className="scroll" tabIndex={0}>
+      <Scroll label="What there is">
         <table className="plain">
           <tbody>
             {records.map((r) => (
@@ -315,7 +318,7 @@ function Sources({ records: all, block, alone }: { records: Source[]; block: str
             ))}
           </tbody>
         </table>
-      </div>
+      </Scroll>
       {takeBack.general && <p className="warn">{takeBack.general}</p>}
       <p className="small soft">
         Where sources overlap, measured hours come before days of files, these before a typed forecast; among
@@ -336,7 +339,7 @@ function Days({ overview }: { overview: Overview }) {
       <DayRanges days={overview.days} today={today} units={orchard.units} />
       <details>
         <summary className="small">The same as a table</summary>
-        <div className="scroll" tabIndex={0}>
+        <Scroll label="Two weeks back, ten days ahead">
           <table className="plain">
             <thead>
               <tr>
@@ -361,7 +364,7 @@ function Days({ overview }: { overview: Overview }) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Scroll>
       </details>
     </section>
   );

@@ -1,3 +1,4 @@
+import { Scroll } from '../ui/Scroll';
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -96,7 +97,7 @@ function Signs({ sheet }: { sheet: Sheet }) {
       <details>
         <summary>How often each stage shows it</summary>
         {sheet.look.map((sign) => (
-          <div key={sign.key} className="scroll" tabIndex={0} style={{ marginTop: 10 }}>
+          <Scroll key={sign.key} label={sign.question} style={{ marginTop: 10 }}>
             <table className={classes.likely}>
               <thead>
                 <tr>
@@ -122,7 +123,7 @@ function Signs({ sheet }: { sheet: Sheet }) {
                 ))}
               </tbody>
             </table>
-          </div>
+          </Scroll>
         ))}
       </details>
     </section>
@@ -289,7 +290,7 @@ function Schools({ sheet }: { sheet: Sheet }) {
   return (
     <section className="card">
       <h2>Where growers differ</h2>
-      <div className="scroll" tabIndex={0}>
+      <Scroll label="Where growers differ">
         <table className="plain">
           <thead>
             <tr>
@@ -319,7 +320,7 @@ function Schools({ sheet }: { sheet: Sheet }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scroll>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -106,12 +107,20 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
   );
   const remove = useSubmit((t: Target) => voidTarget(t, 'no longer wanted'), [], close);
   return (
-    <form
-      className="stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
+    <RecordForm
+      form={form}
+      save="Save"
+      cancel={close}
+      beside={
+        <>
+          {own && (
+            <Button variant="subtle" ml="auto" loading={remove.busy} onClick={() => remove.submit(own)}>
+              Want nothing in particular
+            </Button>
+          )}
+          {remove.general && <span className="warn">{remove.general}</span>}
+        </>
+      }
     >
       <div className="form">
         <div className="two">
@@ -158,26 +167,7 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
           />
         </div>
       </div>
-      {form.general && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
-      <div className="line">
-        <Button type="submit" loading={form.busy}>
-          Save
-        </Button>
-        <Button variant="subtle" onClick={close}>
-          Cancel
-        </Button>
-        {own && (
-          <Button variant="subtle" ml="auto" loading={remove.busy} onClick={() => remove.submit(own)}>
-            Want nothing in particular
-          </Button>
-        )}
-        {remove.general && <span className="warn">{remove.general}</span>}
-      </div>
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -72,13 +73,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
       </p>
     );
   return (
-    <form
-      className="stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save="Begin, with the next number" cancel={close} disabled={!treeId}>
       <div className="form">
         <div className="two">
           <NativeSelect
@@ -118,15 +113,6 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
           )}
         </div>
       </div>
-      {form.general && <p className="warn">{form.general}</p>}
-      <div className="line">
-        <Button type="submit" loading={form.busy} disabled={!treeId}>
-          Begin, with the next number
-        </Button>
-        <Button variant="subtle" onClick={close}>
-          Cancel
-        </Button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }

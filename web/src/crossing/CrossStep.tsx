@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -97,13 +98,21 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
       </div>
     );
   return (
-    <form
-      className="stack"
+    <RecordForm
+      form={form}
+      save={together ? `Write down ${rows.length} steps` : `${stepName(rows[0]!.step)}: done`}
+      disabled={rows.some((r) => r.flowers === '')}
       style={{ gap: 8 }}
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
+      beside={
+        <>
+          {said.length > 1 && (
+            <Button variant="outline" onClick={() => setTogether(!together)}>
+              {together ? 'One step only' : `All ${said.length} steps due`}
+            </Button>
+          )}
+          {!together && <SkipStep crossing={crossing} step={rows[0]!.step} />}
+        </>
+      }
     >
       {rows.map((r) => (
         <div key={r.id} className="line" style={{ alignItems: 'flex-end' }}>
@@ -133,19 +142,7 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
           )}
         </div>
       ))}
-      <div className="line">
-        <Button type="submit" loading={form.busy} disabled={rows.some((r) => r.flowers === '')}>
-          {together ? `Write down ${rows.length} steps` : `${stepName(rows[0]!.step)}: done`}
-        </Button>
-        {said.length > 1 && (
-          <Button variant="outline" onClick={() => setTogether(!together)}>
-            {together ? 'One step only' : `All ${said.length} steps due`}
-          </Button>
-        )}
-        {!together && <SkipStep crossing={crossing} step={rows[0]!.step} />}
-      </div>
-      {form.general && <p className="warn">{form.general}</p>}
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, Checkbox } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
@@ -223,12 +224,11 @@ function CrossLabels({ chosen }: { chosen: Crossing[] }) {
     (answered) => setSheet((before) => made(answered, before)),
   );
   return (
-    <form
+    <RecordForm
+      form={form}
+      save={chosen.length === 0 ? 'Tick crosses above' : `Make ${plural(2 * chosen.length, 'label')}`}
+      disabled={chosen.length === 0}
       className="card stack noprint"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
     >
       <header style={{ margin: 0 }}>
         <h2>Labels</h2>
@@ -241,14 +241,8 @@ function CrossLabels({ chosen }: { chosen: Crossing[] }) {
         setSkip={setSkip}
         error={form.errorFor('skip', 'Used labels')}
       />
-      {form.general && <p className="warn">{form.general}</p>}
-      <div>
-        <Button type="submit" disabled={chosen.length === 0} loading={form.busy}>
-          {chosen.length === 0 ? 'Tick crosses above' : `Make ${plural(2 * chosen.length, 'label')}`}
-        </Button>
-      </div>
       {sheet && <SheetResult of={sheet} file="cross-labels.pdf" />}
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,4 +1,5 @@
-import { Button, Checkbox, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { Checkbox, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -62,12 +63,15 @@ export function DrawForm({
     },
   );
   return (
-    <form
+    <RecordForm
+      form={form}
+      save="Draw the random order"
+      disabled={
+        chosen.length === 0 ||
+        (own && names.some((n) => !n.trim())) ||
+        (question === 'STAGE' && stages.length < 2)
+      }
       className={`card form ${classes.finding}`}
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
     >
       <h2>Draw a comparison</h2>
       <NativeSelect
@@ -126,26 +130,11 @@ export function DrawForm({
         error={form.errorFor('flowersEach', 'Flowers')}
       />
       <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
-      {(form.errorFor('names', 'Ways') ?? form.general) && (
-        <p className="note bad">{form.errorFor('names', 'Ways') ?? form.general}</p>
-      )}
+      {form.errorFor('names', 'Ways') && <p className="note bad">{form.errorFor('names', 'Ways')}</p>}
       <p className="small soft">
         Which flower gets which treatment is random within each tree, and the seed is kept. Hang the tags in
         their order before you look closer at the flowers, then treat each as its tag says.
       </p>
-      <div className="line">
-        <Button
-          type="submit"
-          loading={form.busy}
-          disabled={
-            chosen.length === 0 ||
-            (own && names.some((n) => !n.trim())) ||
-            (question === 'STAGE' && stages.length < 2)
-          }
-        >
-          Draw the random order
-        </Button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }

@@ -10,7 +10,7 @@ interface WhenOutOfReach<A> {
   kept: () => void;
 }
 
-interface Submit<A> {
+export interface Submit<A> {
   submit: (argument: A) => void;
   busy: boolean;
   /** The message for a field, to stand beside it; the label makes it a sentence. */
@@ -22,6 +22,9 @@ interface Submit<A> {
   /** A question of the server, with the way to say yes or no. */
   question: { text: string; yes: () => void; no: () => void } | undefined;
 }
+
+/** Whether a problem is of a form's field: `breeding.ploidy` is of `ploidy`. */
+const names = (problem: string, field: string): boolean => problem === field || problem.endsWith(`.${field}`);
 
 /**
  * Sends a form. Errors stand beside their fields, a question of the server waits for an answer, and nothing typed is lost: the
@@ -61,7 +64,7 @@ export function useSubmit<A, R>(
   const error = mutation.error;
   const problem = error instanceof ProblemError ? error : undefined;
   const fields = problem?.problem.errors ?? [];
-  const elsewhere = fields.filter((f) => !shown.includes(f.field));
+  const elsewhere = fields.filter((f) => !shown.some((name) => names(f.field, name)));
   const question = problem?.question;
   return {
     submit: (argument) => {
@@ -70,7 +73,7 @@ export function useSubmit<A, R>(
     },
     busy: mutation.isPending,
     errorFor: (field, label) => {
-      const found = fields.find((f) => f.field === field);
+      const found = fields.find((f) => names(f.field, field));
       return found && `${label} ${found.message}`;
     },
     problems: fields,

@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -7,7 +8,6 @@ import { sayKept } from '../ui/undo';
 import { MeasureInput } from '../form/MeasureInput';
 import { inUnits, percent, type Measured, type Units } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
-import { Question } from '../form/Question';
 import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDay, plural, shortDay } from '../format/time';
@@ -260,12 +260,11 @@ function EndForm({ of, trees }: { of: Schemas['Fruits']; trees: Schemas['TreeVie
     },
   );
   return (
-    <form
+    <RecordForm
+      form={form}
+      save="Save the fruit"
+      disabled={!numbered && !treeId}
       className={`card form noprint ${classes.wide}`}
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
     >
       <h2>A fruit is down</h2>
       <div className="line" style={{ alignItems: 'flex-end' }}>
@@ -324,18 +323,12 @@ function EndForm({ of, trees }: { of: Schemas['Fruits']; trees: Schemas['TreeVie
         />
       )}
       <EndFields end={end} change={(part) => setEnd((e) => ({ ...e, ...part }))} errorFor={form.errorFor} />
-      {(form.errorFor('end.kind', 'What became of it') ?? form.general) && (
+      {form.errorFor('end.kind', 'What became of it') && (
         <p className="note bad" role="alert">
-          {form.errorFor('end.kind', 'What became of it') ?? form.general}
+          {form.errorFor('end.kind', 'What became of it')}
         </p>
       )}
-      <div className="line">
-        <Button type="submit" loading={form.busy} disabled={!numbered && !treeId}>
-          Save the fruit
-        </Button>
-      </div>
-      <Question question={form.question} />
-    </form>
+    </RecordForm>
   );
 }
 

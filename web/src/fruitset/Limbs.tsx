@@ -1,4 +1,5 @@
-import { Autocomplete, Button, NativeSelect, TextInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { Autocomplete, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -75,12 +76,11 @@ function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb
     },
   );
   return (
-    <form
+    <RecordForm
+      form={form}
+      save="Save the count"
       className={`card form ${classes.wide}`}
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
+      disabled={!limb.trim() || !treeId}
     >
       <h2>Count a limb</h2>
       <div className="line" style={{ alignItems: 'flex-start' }}>
@@ -112,9 +112,9 @@ function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb
           place.
         </p>
       )}
-      {(form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Taken off') ?? form.general) && (
+      {(form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Taken off')) && (
         <p className="note bad" role="alert">
-          {form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Taken off') ?? form.general}
+          {form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Taken off')}
         </p>
       )}
       <div className="line" style={{ alignItems: 'flex-end' }}>
@@ -130,11 +130,8 @@ function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb
           onChange={(e) => setNote(e.currentTarget.value)}
           style={{ flex: 1, minWidth: 160 }}
         />
-        <Button type="submit" loading={form.busy} disabled={!limb.trim() || !treeId}>
-          Save the count
-        </Button>
       </div>
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,4 +1,5 @@
-import { Button, NumberInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
@@ -33,14 +34,7 @@ export function BlockRowsForm({ block }: { block: Schemas['MapBlock'] }) {
     () => sayDone(t('rows.saved', { block: block.block || t('map.no-block') })),
   );
   return (
-    <form
-      className="stack"
-      data-block={block.block}
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save={t('rows.save')} variant="outline" data-block={block.block}>
       <b>{block.block || t('map.no-block')}</b>
       <div className={classes.rowFields}>
         <NumberInput
@@ -69,16 +63,6 @@ export function BlockRowsForm({ block }: { block: Schemas['MapBlock'] }) {
           error={form.errorFor('bearing', t('rows.bearing'))}
         />
       </div>
-      {form.general && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
-      <div>
-        <Button type="submit" variant="outline" loading={form.busy}>
-          {t('rows.save')}
-        </Button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }

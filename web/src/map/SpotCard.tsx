@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NumberInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -61,13 +62,13 @@ function TypedSpot({ tree, spot }: { tree: MapTree; spot: ReturnType<typeof useS
   return (
     <details>
       <summary className="small">{t('map.type-it')}</summary>
-      <form
-        className="stack"
+      <RecordForm
+        form={spot}
+        of={{ tree, latitude: Number(latitude), longitude: Number(longitude), how: 'TYPED' }}
+        save={t('map.set-it')}
+        variant="outline"
+        disabled={latitude === '' || longitude === ''}
         style={{ marginTop: 8 }}
-        onSubmit={(e) => {
-          e.preventDefault();
-          spot.submit({ tree, latitude: Number(latitude), longitude: Number(longitude), how: 'TYPED' });
-        }}
       >
         <NumberInput
           label={t('map.latitude')}
@@ -83,15 +84,7 @@ function TypedSpot({ tree, spot }: { tree: MapTree; spot: ReturnType<typeof useS
           onChange={setLongitude}
           error={spot.errorFor('longitude', t('map.longitude'))}
         />
-        <Button
-          type="submit"
-          variant="outline"
-          disabled={latitude === '' || longitude === ''}
-          loading={spot.busy}
-        >
-          {t('map.set-it')}
-        </Button>
-      </form>
+      </RecordForm>
     </details>
   );
 }
@@ -162,9 +155,9 @@ export function SpotCard({ tree, hangs }: { tree: MapTree; hangs: Flowers | unde
       </div>
       {silent && <p className="warn small">{t('map.no-position')}</p>}
       <TypedSpot key={tree.treeId} tree={tree} spot={spot} />
-      {(spot.general ?? remove.general) && (
+      {remove.general && (
         <p className="note bad" role="alert">
-          {spot.general ?? remove.general}
+          {remove.general}
         </p>
       )}
     </section>

@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -90,24 +91,9 @@ function ChangeCrossRequest({ crossRequest, close }: { crossRequest: CrossReques
     close,
   );
   return (
-    <form
-      className="stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save="Save" cancel={close}>
       <CrossRequestFields draft={draft} set={setDraft} errorFor={form.errorFor} />
-      {form.general && <p className="warn">{form.general}</p>}
-      <div className="line">
-        <Button type="submit" loading={form.busy}>
-          Save
-        </Button>
-        <Button variant="subtle" onClick={close}>
-          Cancel
-        </Button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -40,20 +40,9 @@ function CrossRequest({ pair }: { pair: Schemas['MatesPair'] }) {
     },
   );
   return (
-    <form
-      className="line"
-      style={{ alignItems: 'flex-end' }}
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save="Plan it" inline variant="outline">
       <CrossRequestFields draft={draft} set={setDraft} errorFor={form.errorFor} />
-      <Button type="submit" variant="outline" loading={form.busy}>
-        Plan it
-      </Button>
-      {form.general && <p className="warn">{form.general}</p>}
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Anchor, Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -15,6 +16,7 @@ import { VarietyForm } from './VarietyForm';
 
 function Settings() {
   const { orchard, session } = useHere();
+  const owner = session.role === 'OWNER';
   const [draft, setDraft] = useState(() => draftOf(orchard));
   const [saved, setSaved] = useState(false);
   const form = useSubmit(
@@ -29,12 +31,17 @@ function Settings() {
     },
   );
   return (
-    <form
+    <RecordForm
+      form={form}
+      save={owner && 'Save'}
       className="card stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
+      beside={
+        saved && (
+          <span role="status" className="soft">
+            Saved.
+          </span>
+        )
+      }
     >
       <h2>Place and weather</h2>
       <OrchardFields
@@ -54,22 +61,8 @@ function Settings() {
         errorFor={form.errorFor}
       />
       {orchard.zoneDoubt && <p className="note bad">{orchard.zoneDoubt}</p>}
-      {form.general && <p className="note bad">{form.general}</p>}
-      {session.role === 'OWNER' ? (
-        <div className="line">
-          <Button type="submit" loading={form.busy}>
-            Save
-          </Button>
-          {saved && (
-            <span role="status" className="soft">
-              Saved.
-            </span>
-          )}
-        </div>
-      ) : (
-        <p className="small soft">Only the owner can change this.</p>
-      )}
-    </form>
+      {!owner && <p className="small soft">Only the owner can change this.</p>}
+    </RecordForm>
   );
 }
 

@@ -1,4 +1,5 @@
-import { Button, Modal, NumberInput, Select, TextInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { Modal, NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
@@ -45,13 +46,7 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
   );
   return (
     <Modal opened={editing !== undefined} onClose={close} title={old ? old.name : 'A tree'}>
-      <form
-        className="stack"
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.submit(undefined);
-        }}
-      >
+      <RecordForm form={form} save="Save">
         <TextInput
           label="Name"
           data-autofocus
@@ -93,11 +88,7 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
           onChange={(plantedOn) => set({ plantedOn })}
           error={form.errorFor('plantedOn', 'Planting date')}
         />
-        {form.general && <p className="note bad">{form.general}</p>}
-        <Button type="submit" loading={form.busy}>
-          Save
-        </Button>
-      </form>
+      </RecordForm>
     </Modal>
   );
 }

@@ -1,4 +1,5 @@
-import { Button, Checkbox, Modal, NumberInput, Select, TextInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { Checkbox, Modal, NumberInput, Select, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -255,13 +256,7 @@ export function VarietyForm({
   );
   return (
     <Modal opened={opened} onClose={close} title={editing ? editing.name : 'A variety'} size="lg">
-      <form
-        className="stack"
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.submit(undefined);
-        }}
-      >
+      <RecordForm form={form} save="Save">
         <TextInput
           label="Name"
           data-autofocus
@@ -291,15 +286,7 @@ export function VarietyForm({
           </summary>
           <NumberFields value={numbers} onChange={setNumbers} errorFor={form.errorFor} />
         </details>
-        {form.general && (
-          <p className="note bad" role="alert">
-            {form.general}
-          </p>
-        )}
-        <Button type="submit" loading={form.busy}>
-          Save
-        </Button>
-      </form>
+      </RecordForm>
     </Modal>
   );
 }

@@ -29,7 +29,7 @@ export const devicePlace = () =>
   );
 
 /** A typical year in the units chosen, with the day of the month it is now. */
-export function asDraft(
+function asDraft(
   year: Schemas['TypicalMonth'][],
   units: OrchardDraft['units'],
   month: number,

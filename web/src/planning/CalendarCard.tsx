@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, CopyButton, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -61,14 +62,7 @@ export function CalendarCard() {
           </CopyButton>
         </div>
       )}
-      <form
-        className="line"
-        style={{ alignItems: 'flex-end' }}
-        onSubmit={(e) => {
-          e.preventDefault();
-          make.submit(undefined);
-        }}
-      >
+      <RecordForm form={make} save="Make an address" inline variant="outline">
         <TextInput
           label="A name to know it by"
           placeholder="my phone"
@@ -76,10 +70,7 @@ export function CalendarCard() {
           onChange={(e) => setName(e.currentTarget.value)}
           error={make.errorFor('name', 'The name')}
         />
-        <Button type="submit" variant="outline" loading={make.busy}>
-          Make an address
-        </Button>
-      </form>
+      </RecordForm>
       {(make.general ?? remove.general) && (
         <p className="warn" role="alert">
           {make.general ?? remove.general}

@@ -1,4 +1,5 @@
-import { Button, NumberInput, Radio, Select, Stack, TextInput } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { NumberInput, Radio, Select, Stack, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -9,7 +10,6 @@ import { newId } from '../api/ids';
 import { basisWord, flowers, rounded } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
-import { Question } from '../form/Question';
 import { Empty, Loaded } from '../ui/States';
 import { span } from '../format/time';
 import { TimeField } from '../form/TimeField';
@@ -35,8 +35,74 @@ function mostGiving(bloom: Schemas['Bloom']): string | undefined {
   return [...totals].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
-function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas['CropSheetView'][] }) {
+interface SourceProps {
+  from: Schemas['Bloom']['trees'][number];
+  taken: number;
+  take: (flowers: number) => void;
+}
+
+function SourceRow({ from, taken, take }: SourceProps) {
   const { now, zone } = useHere();
+  return (
+    <div
+      className="line"
+      style={{
+        borderTop: '1px solid var(--hair)',
+        padding: '8px 0',
+        justifyContent: 'space-between',
+      }}
+    >
+      <span>
+        <b>{from.treeName}</b>
+        <br />
+        <span className="small soft">
+          {from.reading
+            ? t('collect.shedding-now', {
+                n: flowers(from.shedding.mean[0] ?? 0),
+                when: pollenWords(from, now, zone),
+              })
+            : t('bloom.not-read')}
+        </span>
+      </span>
+      <Counter
+        label={t('walk.flowers-of', { tree: from.treeName })}
+        heading={t('collect.flowers')}
+        value={taken}
+        onChange={take}
+      />
+    </div>
+  );
+}
+
+interface StorageProps {
+  sheet: Schemas['CropSheetView'];
+  value: Storage;
+  onChange: (storage: Storage) => void;
+  error: string | undefined;
+}
+
+function StorageField({ sheet, value, onChange, error }: StorageProps) {
+  return (
+    <Radio.Group label={t('collect.kept')} value={value} onChange={onChange} error={error}>
+      <Stack gap={8} mt={4}>
+        {sheet.keeping.map((k) => (
+          <Radio
+            key={k.storage}
+            value={k.storage}
+            label={t('collect.storage', {
+              storage: storageWords(k.storage),
+              half: span(k.halfLifeHours.value),
+              mould: k.spoilsAfterHours ? span(k.spoilsAfterHours.value) : 'none',
+            })}
+          />
+        ))}
+      </Stack>
+    </Radio.Group>
+  );
+}
+
+function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas['CropSheetView'][] }) {
+  const { now } = useHere();
   const navigate = useNavigate();
   const asked = useLocation().state as Asked | null;
   const [id] = useState(newId);
@@ -90,12 +156,12 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
   const varieties = [...new Map(bloom.trees.map((t) => [t.varietyId, t.varietyName]))];
   return (
     <div className={classes.collect}>
-      <form
+      <RecordForm
+        form={form}
+        save={t('collect.put')}
+        size="lg"
         className="card stack"
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.submit();
-        }}
+        beside={<span className="small soft">{t('collect.caution')}</span>}
       >
         <Select
           label={t('collect.father')}
@@ -122,34 +188,12 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
             <p className="small">{t('collect.asked', { n: asked.flowers })}</p>
           )}
           {trees.map((from) => (
-            <div
+            <SourceRow
               key={from.treeId}
-              className="line"
-              style={{
-                borderTop: '1px solid var(--hair)',
-                padding: '8px 0',
-                justifyContent: 'space-between',
-              }}
-            >
-              <span>
-                <b>{from.treeName}</b>
-                <br />
-                <span className="small soft">
-                  {from.reading
-                    ? t('collect.shedding-now', {
-                        n: flowers(from.shedding.mean[0] ?? 0),
-                        when: pollenWords(from, now, zone),
-                      })
-                    : t('bloom.not-read')}
-                </span>
-              </span>
-              <Counter
-                label={t('walk.flowers-of', { tree: from.treeName })}
-                heading={t('collect.flowers')}
-                value={taken[from.treeId] ?? 0}
-                onChange={(n) => setTaken((all) => ({ ...all, [from.treeId]: n }))}
-              />
-            </div>
+              from={from}
+              taken={taken[from.treeId] ?? 0}
+              take={(n) => setTaken((all) => ({ ...all, [from.treeId]: n }))}
+            />
           ))}
           {form.errorFor('sources', t('field.flowers')) && (
             <p className="warn">{form.errorFor('sources', t('field.flowers'))}</p>
@@ -180,45 +224,21 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
             error={form.errorFor('collectedAt', t('field.time'))}
           />
         </div>
-        <Radio.Group
-          label={t('collect.kept')}
-          value={storage}
-          onChange={(v) => setStorage(v)}
-          error={form.errorFor('storage', t('collect.kept'))}
-        >
-          <Stack gap={8} mt={4}>
-            {sheet?.keeping.map((k) => (
-              <Radio
-                key={k.storage}
-                value={k.storage}
-                label={t('collect.storage', {
-                  storage: storageWords(k.storage),
-                  half: span(k.halfLifeHours.value),
-                  mould: k.spoilsAfterHours ? span(k.spoilsAfterHours.value) : 'none',
-                })}
-              />
-            ))}
-          </Stack>
-        </Radio.Group>
+        {sheet && (
+          <StorageField
+            sheet={sheet}
+            value={storage}
+            onChange={setStorage}
+            error={form.errorFor('storage', t('collect.kept'))}
+          />
+        )}
         <TextInput
           label={t('field.note-label')}
           value={note}
           onChange={(e) => setNote(e.currentTarget.value)}
           error={form.errorFor('note', t('field.note'))}
         />
-        {form.general && (
-          <p className="note bad" role="alert">
-            {form.general}
-          </p>
-        )}
-        <div className="line">
-          <Button type="submit" size="lg" loading={form.busy}>
-            {t('collect.put')}
-          </Button>
-          <span className="small soft">{t('collect.caution')}</span>
-        </div>
-        <Question question={form.question} />
-      </form>
+      </RecordForm>
       <Gather
         key={variety}
         variety={variety}

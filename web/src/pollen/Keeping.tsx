@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NumberInput, SegmentedControl, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -5,7 +6,6 @@ import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { temperature, toCelsius } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
-import { Question } from '../form/Question';
 import { queries } from '../api/queries';
 import { dayAndClock, said } from '../format/time';
 import { TimeField } from '../form/TimeField';
@@ -24,7 +24,7 @@ const KINDS: Record<Kind, string> = {
   STORED: 'Put away',
 };
 
-export const stepWords = (s: Pick<Step, 'kind' | 'storage'>): string =>
+const stepWords = (s: Pick<Step, 'kind' | 'storage'>): string =>
   s.kind === 'STORED' ? `Put away: ${storageWords(s.storage!)}` : KINDS[s.kind];
 
 const number = (v: number | string): number | undefined => (v === '' ? undefined : Number(v));
@@ -75,13 +75,7 @@ function StepForm({ story, close }: { story: Schemas['LotStory']; close: () => v
     },
   );
   return (
-    <form
-      className="stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit();
-      }}
-    >
+    <RecordForm form={form} save="Write it down" cancel={close}>
       <Select
         label="What was done"
         data={(Object.keys(KINDS) as Kind[]).map((value) => ({ value, label: KINDS[value] }))}
@@ -125,21 +119,7 @@ function StepForm({ story, close }: { story: Schemas['LotStory']; close: () => v
           />
         </div>
       </div>
-      {form.general && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
-      <div className="line">
-        <Button type="submit" loading={form.busy}>
-          Write it down
-        </Button>
-        <Button variant="subtle" onClick={close}>
-          Cancel
-        </Button>
-      </div>
-      <Question question={form.question} />
-    </form>
+    </RecordForm>
   );
 }
 

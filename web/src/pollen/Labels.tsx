@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NumberInput, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -65,12 +66,21 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
   );
   return (
     <div className={classes.columns}>
-      <form
+      <RecordForm
+        form={form}
+        save={all === 0 ? 'Choose labels' : `Make ${plural(all, 'label')}`}
+        disabled={all === 0}
         className="card stack"
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.submit(undefined);
-        }}
+        beside={
+          <Button
+            variant="outline"
+            disabled={all === 0}
+            loading={print.busy}
+            onClick={() => print.submit(undefined)}
+          >
+            Send to the label printer
+          </Button>
+        }
       >
         <div>
           <b>Labels for each jar</b>
@@ -108,26 +118,13 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
           setSkip={setSkip}
           error={form.errorFor('skip', 'Used labels')}
         />
-        {(form.general ?? print.general) && (
+        {print.general && (
           <p className="note bad" role="alert">
-            {form.general ?? print.general}
+            {print.general}
           </p>
         )}
-        <div className="line">
-          <Button type="submit" loading={form.busy} disabled={all === 0}>
-            {all === 0 ? 'Choose labels' : `Make ${plural(all, 'label')}`}
-          </Button>
-          <Button
-            variant="outline"
-            disabled={all === 0}
-            loading={print.busy}
-            onClick={() => print.submit(undefined)}
-          >
-            Send to the label printer
-          </Button>
-        </div>
         {sheet && <SheetResult of={sheet} file="pollen-labels.pdf" />}
-      </form>
+      </RecordForm>
       <Printed />
     </div>
   );

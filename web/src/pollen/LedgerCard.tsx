@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -47,13 +48,13 @@ function LineForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
     },
   );
   return (
-    <form
+    <RecordForm
+      form={form}
+      save="Write it down"
+      cancel={close}
+      disabled={doses === ''}
       className="line"
       style={{ alignItems: 'flex-start' }}
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
     >
       <Select
         label="What happened"
@@ -78,16 +79,7 @@ function LineForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
         onChange={(e) => setNote(e.currentTarget.value)}
         error={form.errorFor('note', 'Note')}
       />
-      <div className="line" style={{ marginTop: 25 }}>
-        <Button type="submit" loading={form.busy} disabled={doses === ''}>
-          Write it down
-        </Button>
-        <Button variant="subtle" onClick={close}>
-          Cancel
-        </Button>
-      </div>
-      {form.general && <p className="note bad">{form.general}</p>}
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,11 +1,11 @@
-import { Button, Modal, NumberInput, SegmentedControl } from '@mantine/core';
+import { RecordForm } from '../form/RecordForm';
+import { Modal, NumberInput, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { useHere } from '../ui/orchard-context';
-import { Question } from '../form/Question';
 import { queries } from '../api/queries';
 import { plural } from '../format/time';
 import { doneWithUndo } from '../ui/undo';
@@ -56,12 +56,10 @@ export function Pour({ lot, opened, close }: { lot: Lot; opened: boolean; close:
   );
   return (
     <Modal opened={opened} onClose={close} title={`Split or blend ${lot.code}`} size="lg">
-      <form
-        className="stack"
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.submit();
-        }}
+      <RecordForm
+        form={form}
+        save={all === 0 ? 'Say how many doses' : `Pour ${plural(all, 'dose')} into a new jar`}
+        disabled={all === 0}
       >
         <p className="soft small">
           Doses of this jar alone make a jar of their own. Doses of several make a blend, which can never say
@@ -100,16 +98,7 @@ export function Pour({ lot, opened, close }: { lot: Lot; opened: boolean; close:
             one.
           </p>
         )}
-        {form.general && (
-          <p className="note bad" role="alert">
-            {form.general}
-          </p>
-        )}
-        <Button type="submit" loading={form.busy} disabled={all === 0}>
-          {all === 0 ? 'Say how many doses' : `Pour ${plural(all, 'dose')} into a new jar`}
-        </Button>
-      </form>
-      <Question question={form.question} />
+      </RecordForm>
     </Modal>
   );
 }

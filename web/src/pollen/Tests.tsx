@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -7,7 +8,7 @@ import { useHere } from '../ui/orchard-context';
 import { dayAndClock, plural } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
-import { useSubmit } from '../form/use-submit';
+import { type Submit, useSubmit } from '../form/use-submit';
 
 interface View {
   grains: number | string;
@@ -21,21 +22,125 @@ function testWords(t: Schemas['PollenTest']): string {
     : `${t.alive} of ${plural(t.seen, 'flower')} set${fresh}`;
 }
 
+interface ViewsProps {
+  fields: View[];
+  set: (change: (all: View[]) => View[]) => void;
+  problems: Submit<never>['problems'];
+}
+
+function FieldsOfView({ fields, set, problems }: ViewsProps) {
+  const counted = fields.filter((f) => f.grains !== '');
+  const grains = counted.reduce((n, f) => n + Number(f.grains), 0);
+  const tubes = counted.reduce((n, f) => n + Number(f.tubes), 0);
+  const change = (i: number, part: Partial<View>) =>
+    set((all) => all.map((f, k) => (k === i ? { ...f, ...part } : f)));
+  return (
+    <div>
+      <p className="small soft">
+        A tube counts when it is at least as long as the grain is wide. Count several fields of view: grains
+        lie in clumps.
+      </p>
+      {fields.map((f, i) => (
+        <div key={i} className="line" style={{ marginTop: 8 }}>
+          <span style={{ width: 62 }}>field {i + 1}</span>
+          <NumberInput
+            aria-label={`Grains in field ${i + 1}`}
+            placeholder="grains"
+            min={0}
+            w={110}
+            value={f.grains}
+            onChange={(v) => change(i, { grains: v })}
+          />
+          <NumberInput
+            aria-label={`Tubes in field ${i + 1}`}
+            placeholder="tubes"
+            min={0}
+            w={110}
+            value={f.tubes}
+            onChange={(v) => change(i, { tubes: v })}
+          />
+          {problems
+            .filter((p) => p.field.startsWith(`fields[${i}]`))
+            .map((p) => (
+              <span key={p.field} className="warn small">
+                {p.message}
+              </span>
+            ))}
+        </div>
+      ))}
+      <div className="line" style={{ marginTop: 8 }}>
+        <Button
+          size="compact-md"
+          variant="outline"
+          onClick={() => set((all) => [...all, { grains: '', tubes: '' }])}
+        >
+          One more field
+        </Button>
+        {grains > 0 && (
+          <span className="small">
+            {tubes} of {grains}: {percent(tubes / grains)}
+          </span>
+        )}
+      </div>
+    </div>
+  );
+}
+
+type Spare = Record<'flowers' | 'taken' | 'freshFlowers' | 'freshTaken', number | string>;
+
+interface SpareProps {
+  of: Spare;
+  change: (part: Partial<Spare>) => void;
+  errorFor: Submit<never>['errorFor'];
+}
+
+function SpareFlowers({ of, change, errorFor }: SpareProps) {
+  return (
+    <div className="form">
+      <div className="two">
+        <NumberInput
+          label="Flowers done with it"
+          min={1}
+          value={of.flowers}
+          onChange={(flowers) => change({ flowers })}
+          error={errorFor('flowers', 'Flowers')}
+        />
+        <NumberInput
+          label="of them set"
+          min={0}
+          value={of.taken}
+          onChange={(taken) => change({ taken })}
+          error={errorFor('taken', 'Set')}
+        />
+        <NumberInput
+          label="Flowers beside them with fresh pollen"
+          min={0}
+          value={of.freshFlowers}
+          onChange={(freshFlowers) => change({ freshFlowers })}
+          error={errorFor('freshFlowers', 'Flowers')}
+        />
+        <NumberInput
+          label="of them set"
+          min={0}
+          value={of.freshTaken}
+          onChange={(freshTaken) => change({ freshTaken })}
+          error={errorFor('freshTaken', 'Taken')}
+        />
+      </div>
+    </div>
+  );
+}
+
 function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }) {
   const { now } = useHere();
   const [id] = useState(newId);
   const [kind, setKind] = useState('grains');
   const [fields, setFields] = useState<View[]>([{ grains: '', tubes: '' }]);
-  const [flowers, setFlowers] = useState<number | string>('');
-  const [taken, setTaken] = useState<number | string>('');
-  const [freshFlowers, setFreshFlowers] = useState<number | string>('');
-  const [freshTaken, setFreshTaken] = useState<number | string>('');
+  const [spare, setSpare] = useState<Spare>({ flowers: '', taken: '', freshFlowers: '', freshTaken: '' });
   const [ownTime, setOwnTime] = useState<Date>();
   const [note, setNote] = useState('');
   const at = ownTime ?? now;
   const counted = fields.filter((f) => f.grains !== '');
-  const grains = counted.reduce((n, f) => n + Number(f.grains), 0);
-  const tubes = counted.reduce((n, f) => n + Number(f.tubes), 0);
   const onMedium = kind === 'grains';
   const form = useSubmit(
     () =>
@@ -48,17 +153,20 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
             ...(onMedium
               ? { fields: counted.map((f) => ({ grains: Number(f.grains), tubes: Number(f.tubes) })) }
               : {
-                  flowers: Number(flowers),
-                  taken: Number(taken),
-                  ...(freshFlowers !== '' && {
-                    freshFlowers: Number(freshFlowers),
-                    freshTaken: Number(freshTaken),
+                  flowers: Number(spare.flowers),
+                  taken: Number(spare.taken),
+                  ...(spare.freshFlowers !== '' && {
+                    freshFlowers: Number(spare.freshFlowers),
+                    freshTaken: Number(spare.freshTaken),
                   }),
                 }),
           },
         }),
       ),
-    ['at', 'flowers', 'taken', 'freshFlowers', 'freshTaken', 'note'],
+    [
+      ...['at', 'flowers', 'taken', 'freshFlowers', 'freshTaken', 'note'],
+      ...counted.flatMap((_, i) => [`fields[${i}].grains`, `fields[${i}].tubes`]),
+    ],
     (after) => {
       doneWithUndo(`${lot.code} tested: ${percent(after.lot.viability.share)} alive.`, () =>
         answer(
@@ -71,16 +179,8 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
       close();
     },
   );
-  const change = (i: number, part: Partial<View>) =>
-    setFields((all) => all.map((f, k) => (k === i ? { ...f, ...part } : f)));
   return (
-    <form
-      className="stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save="Use it" cancel={close}>
       <SegmentedControl
         aria-label="Kind of test"
         data={[
@@ -91,87 +191,13 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
         onChange={setKind}
       />
       {onMedium ? (
-        <div>
-          <p className="small soft">
-            A tube counts when it is at least as long as the grain is wide. Count several fields of view:
-            grains lie in clumps.
-          </p>
-          {fields.map((f, i) => (
-            <div key={i} className="line" style={{ marginTop: 8 }}>
-              <span style={{ width: 62 }}>field {i + 1}</span>
-              <NumberInput
-                aria-label={`Grains in field ${i + 1}`}
-                placeholder="grains"
-                min={0}
-                w={110}
-                value={f.grains}
-                onChange={(v) => change(i, { grains: v })}
-              />
-              <NumberInput
-                aria-label={`Tubes in field ${i + 1}`}
-                placeholder="tubes"
-                min={0}
-                w={110}
-                value={f.tubes}
-                onChange={(v) => change(i, { tubes: v })}
-              />
-              {form.problems
-                .filter((p) => p.field.startsWith(`fields[${i}]`))
-                .map((p) => (
-                  <span key={p.field} className="warn small">
-                    {p.message}
-                  </span>
-                ))}
-            </div>
-          ))}
-          <div className="line" style={{ marginTop: 8 }}>
-            <Button
-              size="compact-md"
-              variant="outline"
-              onClick={() => setFields((all) => [...all, { grains: '', tubes: '' }])}
-            >
-              One more field
-            </Button>
-            {grains > 0 && (
-              <span className="small">
-                {tubes} of {grains}: {percent(tubes / grains)}
-              </span>
-            )}
-          </div>
-        </div>
+        <FieldsOfView fields={fields} set={setFields} problems={form.problems} />
       ) : (
-        <div className="form">
-          <div className="two">
-            <NumberInput
-              label="Flowers done with it"
-              min={1}
-              value={flowers}
-              onChange={setFlowers}
-              error={form.errorFor('flowers', 'Flowers')}
-            />
-            <NumberInput
-              label="of them set"
-              min={0}
-              value={taken}
-              onChange={setTaken}
-              error={form.errorFor('taken', 'Set')}
-            />
-            <NumberInput
-              label="Flowers beside them with fresh pollen"
-              min={0}
-              value={freshFlowers}
-              onChange={setFreshFlowers}
-              error={form.errorFor('freshFlowers', 'Flowers')}
-            />
-            <NumberInput
-              label="of them set"
-              min={0}
-              value={freshTaken}
-              onChange={setFreshTaken}
-              error={form.errorFor('freshTaken', 'Taken')}
-            />
-          </div>
-        </div>
+        <SpareFlowers
+          of={spare}
+          change={(part) => setSpare((now) => ({ ...now, ...part }))}
+          errorFor={form.errorFor}
+        />
       )}
       <TimeField label="Counted" value={at} onChange={setOwnTime} error={form.errorFor('at', 'Time')} />
       <TextInput
@@ -180,20 +206,7 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
         onChange={(e) => setNote(e.currentTarget.value)}
         error={form.errorFor('note', 'Note')}
       />
-      {form.general && !form.problems.some((p) => p.field.startsWith('fields[')) && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
-      <div className="line">
-        <Button type="submit" loading={form.busy}>
-          Use it
-        </Button>
-        <Button variant="subtle" onClick={close}>
-          Cancel
-        </Button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }
 

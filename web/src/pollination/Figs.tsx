@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { ActionIcon, Button, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
@@ -83,14 +84,8 @@ function Measure({ tree }: { tree: string }) {
     },
   );
   return (
-    <form
-      className="card stack noprint"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
-      <div className="line" style={{ alignItems: 'flex-end' }}>
+    <section className="card noprint">
+      <RecordForm form={form} save="Write down" inline disabled={mm === '' || fig.trim() === ''}>
         <TextInput
           label="Fig"
           description="what stands on its mark"
@@ -112,12 +107,8 @@ function Measure({ tree }: { tree: string }) {
           error={form.errorFor('diameterMm', 'Diameter')}
         />
         <SegmentedControl aria-label="Eye" data={EYES} value={eye} onChange={(v) => setEye(v)} />
-        <Button type="submit" disabled={mm === '' || fig.trim() === ''} loading={form.busy}>
-          Write down
-        </Button>
-      </div>
-      {form.general && <p className="warn">{form.general}</p>}
-    </form>
+      </RecordForm>
+    </section>
   );
 }
 

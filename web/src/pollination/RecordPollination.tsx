@@ -1,3 +1,4 @@
+import { RecordForm } from '../form/RecordForm';
 import { Button, Modal, NativeSelect, NumberInput, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -5,7 +6,6 @@ import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
-import { Question } from '../form/Question';
 import { queries } from '../api/queries';
 import { TimeField } from '../form/TimeField';
 import { said } from '../format/time';
@@ -86,13 +86,7 @@ function Form({
     },
   );
   return (
-    <form
-      className="stack"
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
-    >
+    <RecordForm form={form} save={t('record.write')} cancel={close} disabled={!(Number(flowers) > 0)}>
       <NativeSelect
         label={t('account.col-tree')}
         data={trees.map(({ id: value, name: label }) => ({ value, label }))}
@@ -151,20 +145,6 @@ function Form({
         )}
       </div>
       {sheet && <MarkFields sheet={sheet} of={marking} error={form.errorFor('tag', t('field.number'))} />}
-      <Question question={form.question} />
-      {form.general && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
-      <div className="line">
-        <Button type="submit" loading={form.busy} disabled={!(Number(flowers) > 0)}>
-          {t('record.write')}
-        </Button>
-        <Button variant="outline" onClick={close}>
-          {t('do.cancel')}
-        </Button>
-      </div>
-    </form>
+    </RecordForm>
   );
 }

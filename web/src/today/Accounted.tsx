@@ -1,3 +1,4 @@
+import { Scroll } from '../ui/Scroll';
 import type { Schemas } from '../api/api';
 import { useHere } from '../ui/orchard-context';
 import { decimal } from '../format/numbers';
@@ -109,7 +110,7 @@ export function Accounted({ account }: { account: Account }) {
       ))}
       <details>
         <summary className="small">{t('account.tree-by-tree')}</summary>
-        <div className="scroll" tabIndex={0}>
+        <Scroll label={t('account.tree-by-tree')}>
           <table className="plain small">
             <thead>
               <tr>
@@ -127,7 +128,7 @@ export function Accounted({ account }: { account: Account }) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Scroll>
         <p className="small soft">
           {t('account.sum', {
             receptive: decimal(account.receptive, 1),

@@ -17,6 +17,8 @@ export function WhyPopover({ because, ...button }: WhyProps & { because: ReactNo
       trapFocus={false}
     >
       <Popover.Target>
+        {/* It takes the place of the button that was pressed, so the focus stays. */}
+        {/* eslint-disable-next-line jsx-a11y/no-autofocus */}
         <WhyButton {...button} onClick={toggle} autoFocus />
       </Popover.Target>
       <Popover.Dropdown>

@@ -86,6 +86,10 @@ public final class TestServer {
         return context.getBean(type);
     }
 
+    public <T> T bean(String name, Class<T> type) {
+        return context.getBean(name, type);
+    }
+
     /** A new orchard on the southern coast, and its owner's signed-in client. */
     public Api newOrchard() {
         return newOrchard(NOW);

@@ -28,7 +28,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A headless Chromium, spoken to in the words of somebody who uses it. */
 final class Browser implements AutoCloseable {
-    private static final Duration PATIENCE = Duration.ofSeconds(25);
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
 
     private final ChromeDriver driver;
     private final String address;

@@ -4,19 +4,21 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.ApiDescription;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
-import org.evenhand.kit.Given;
 import org.evenhand.orchard.OrchardRequest;
 import org.evenhand.orchard.OrchardView;
 import org.evenhand.orchard.Orchards;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -51,9 +53,13 @@ class SessionController {
     record SetupView(boolean ownerNeeded, boolean signedIn) {}
 
     /** The owner's account and the orchard. */
-    record SetupRequest(String person, String email, String password, OrchardRequest orchard) {}
+    record SetupRequest(
+            @NotBlank @Size(max = 80) String person,
+            @NotBlank @Size(max = 200) String email,
+            @NotNull String password,
+            @NotNull @Valid OrchardRequest orchard) {}
 
-    record SignInRequest(String email, String password) {}
+    record SignInRequest(@NotNull String email, @NotNull String password) {}
 
     /**
      * Who is signed in, and where.
@@ -68,10 +74,10 @@ class SessionController {
             @Schema(description = ApiDescription.OPTIONAL) String locale) {}
 
     /** @param locale language and customs, as BCP 47 writes them: {@code es-MX} */
-    record LocaleRequest(String locale) {}
+    record LocaleRequest(@NotNull String locale) {}
 
     @GetMapping("/setup")
-    SetupView setup(@AuthenticationPrincipal Caller caller, @Schema(hidden = true) CsrfToken csrf) {
+    SetupView setup(Caller caller, @Schema(hidden = true) CsrfToken csrf) {
         // Reading the token makes the cookie that the first form must send back.
         csrf.getToken();
         return new SetupView(accounts.none(), caller != null);
@@ -79,12 +85,12 @@ class SessionController {
 
     @PostMapping("/setup")
     @Transactional
-    SessionView setUp(@RequestBody SetupRequest request, HttpServletRequest http, HttpServletResponse response) {
+    SessionView setUp(@Valid @RequestBody SetupRequest request, HttpServletRequest http, HttpServletResponse response) {
         if (!accounts.none()) {
             throw new ConflictException("This Even Hand has an owner already. Please sign in.");
         }
         UUID orchardId = UUID.randomUUID();
-        orchards.create(orchardId, Given.required("orchard", request.orchard()).details(), null);
+        orchards.create(orchardId, request.orchard().details(), null);
         Caller owner =
                 accounts.create(orchardId, Caller.Role.OWNER, request.email(), request.person(), request.password());
         signIn(owner, http, response);
@@ -92,7 +98,8 @@ class SessionController {
     }
 
     @PostMapping("/session")
-    SessionView signIn(@RequestBody SignInRequest request, HttpServletRequest http, HttpServletResponse response) {
+    SessionView signIn(
+            @Valid @RequestBody SignInRequest request, HttpServletRequest http, HttpServletResponse response) {
         if (!limit.allows(request.email(), http.getRemoteAddr())) {
             throw new InvalidInputException("password", "was tried too often; wait half a minute and try again.");
         }
@@ -104,7 +111,7 @@ class SessionController {
     }
 
     @GetMapping("/session")
-    SessionView session(@AuthenticationPrincipal Caller caller) {
+    SessionView session(Caller caller) {
         if (caller == null) {
             throw new org.springframework.security.authentication.AuthenticationCredentialsNotFoundException(
                     "signed out");
@@ -114,7 +121,7 @@ class SessionController {
 
     /** Chooses the language in which the caller reads. */
     @PutMapping("/session/locale")
-    SessionView speak(@AuthenticationPrincipal Caller caller, @RequestBody LocaleRequest request) {
+    SessionView speak(Caller caller, @Valid @RequestBody LocaleRequest request) {
         accounts.speak(caller, request.locale());
         return view(caller);
     }

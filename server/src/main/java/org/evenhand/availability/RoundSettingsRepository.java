@@ -2,10 +2,13 @@ package org.evenhand.availability;
 
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface RoundSettingsRepository extends JpaRepository<RoundSettings, UUID> {
-    Optional<RoundSettings> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface RoundSettingsRepository extends RecordRepository<RoundSettings> {
+    @Override
+    default String noun() {
+        return "settings";
+    }
 
     Optional<RoundSettings> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }

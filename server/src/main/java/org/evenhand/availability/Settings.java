@@ -16,7 +16,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** When an orchard's people can go, and which schools they follow. */
 @Service
 public class Settings implements LearnedUse {
-    private static final int MOST_LINES = 200;
 
     private final RoundSettingsRepository settings;
     private final Orchards orchards;
@@ -44,9 +43,9 @@ public class Settings implements LearnedUse {
     public SettingsView put(Caller caller, UUID id, SettingsRequest request) {
         check(request);
         return once.write(
-                "round_settings",
+                settings,
+                caller,
                 id,
-                () -> settings.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> change(found, request),
                 () -> settings.saveAndFlush(new RoundSettings(
                                 id,
@@ -67,29 +66,19 @@ public class Settings implements LearnedUse {
     }
 
     private static void check(SettingsRequest r) {
-        Given.required("pollenAge", r.pollenAge());
-        Given.required("strokes", r.strokes());
-        Require.within("flowersPerHour", Given.required("flowersPerHour", r.flowersPerHour()), 1, 2000);
-        if (r.worthGoing() != null) {
-            Require.within("worthGoing", r.worthGoing(), 0, 1000);
-        }
         if (r.rhythm() == Rhythm.Kind.WEEKDAYS) {
             Require.within("weekdays", Given.required("weekdays", r.weekdays()).size(), 1, 7);
         }
-        hours("everyDay", Given.required("everyDay", r.everyDay()));
-        List<SettingsView.SingleDay> days = Given.required("singleDays", r.singleDays());
-        Require.within("singleDays", days.size(), 0, MOST_LINES);
+        hours("everyDay", r.everyDay());
+        List<SettingsView.SingleDay> days = r.singleDays();
         for (int i = 0; i < days.size(); i++) {
-            Given.required("singleDays[" + i + "].day", days.get(i).day());
             hours("singleDays[" + i + "].hours", days.get(i).hours());
         }
-        List<SettingsView.Away> away = Given.required("away", r.away());
-        Require.within("away", away.size(), 0, MOST_LINES);
+        List<SettingsView.Away> away = r.away();
         for (int i = 0; i < away.size(); i++) {
             String field = "away[" + i + "]";
-            var first = Given.required(field + ".first", away.get(i).first());
-            var last = Given.required(field + ".last", away.get(i).last());
-            Given.optionalText(field + ".note", away.get(i).note(), 200);
+            var first = away.get(i).first();
+            var last = away.get(i).last();
             if (last.isBefore(first)) {
                 throw new InvalidInputException(
                         field + ".last", "is " + last + ", before the first day away, " + first + ".");
@@ -98,10 +87,9 @@ public class Settings implements LearnedUse {
     }
 
     private static void hours(String field, List<SettingsView.Hours> hours) {
-        Require.within(field, Given.required(field, hours).size(), 0, 12);
         for (int i = 0; i < hours.size(); i++) {
-            var from = Given.required(field + "[" + i + "].from", hours.get(i).from());
-            var until = Given.required(field + "[" + i + "].until", hours.get(i).until());
+            var from = hours.get(i).from();
+            var until = hours.get(i).until();
             if (from.equals(until)) {
                 throw new InvalidInputException(field + "[" + i + "].until", "is " + until + ", the hour it begins.");
             }

@@ -3,6 +3,9 @@ package org.evenhand.availability;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -67,8 +70,8 @@ public record SettingsView(
     /** Hours by the orchard's clock, as {@code 16:00}; those that end at or before their beginning go on past midnight. */
     @Schema(name = "FreeHours")
     public record Hours(
-            @Schema(type = "string") LocalTime from,
-            @Schema(type = "string") LocalTime until) {
+            @Schema(type = "string") @NotNull LocalTime from,
+            @Schema(type = "string") @NotNull LocalTime until) {
         WorkingHours.Hours core() {
             return new WorkingHours.Hours(from, until);
         }
@@ -76,11 +79,15 @@ public record SettingsView(
 
     /** One day with hours of its own; none where it is not free. */
     @Schema(name = "FreeDay")
-    public record SingleDay(LocalDate day, List<Hours> hours) {}
+    public record SingleDay(
+            @NotNull LocalDate day, @NotNull @Size(max = 12) List<@NotNull @Valid Hours> hours) {}
 
     /** Days away, both included. */
     @Schema(name = "Away")
-    public record Away(LocalDate first, LocalDate last, String note) {}
+    public record Away(
+            @NotNull LocalDate first,
+            @NotNull LocalDate last,
+            @NotNull @Size(max = 200) String note) {}
 
     public Rhythm days() {
         return new Rhythm(rhythm, Set.copyOf(weekdays));

@@ -1,12 +1,12 @@
 package org.evenhand.bloom;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -33,30 +33,29 @@ class BloomController {
     }
 
     @GetMapping("/bloom")
-    BloomView bloom(@AuthenticationPrincipal Caller caller, @RequestParam(defaultValue = "72") int hours) {
+    BloomView bloom(Caller caller, @RequestParam(defaultValue = "72") int hours) {
         return boards.board(caller, Require.within("hours", hours, 1, LONGEST_HOURS));
     }
 
     /** A question, not a change: it is posted because its answers do not fit an address. */
     @PostMapping("/stage-key")
-    StageKeys.Answer stageKey(@AuthenticationPrincipal Caller caller, @RequestBody StageKeys.Request request) {
+    StageKeys.Answer stageKey(Caller caller, @Valid @RequestBody StageKeys.Request request) {
         return stageKeys.answer(caller, request);
     }
 
     @GetMapping("/trees/{id}/readings")
-    List<ReadingView> readingsOfTree(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    List<ReadingView> readingsOfTree(Caller caller, @PathVariable UUID id) {
         return readings.ofTree(caller, id);
     }
 
     @PutMapping("/readings/{id}")
-    ReadingView putReading(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody ReadingRequest request) {
+    ReadingView putReading(Caller caller, @PathVariable UUID id, @Valid @RequestBody ReadingRequest request) {
         return readings.put(caller, id, request);
     }
 
     @PostMapping("/readings/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidReading(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidReading(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         readings.voidReading(caller, id, request);
     }
 }

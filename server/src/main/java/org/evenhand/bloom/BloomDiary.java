@@ -7,9 +7,7 @@ import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
@@ -39,19 +37,13 @@ public class BloomDiary {
         ZoneId zone = orchards.details(caller).site().zone();
         LocalDate today = orchards.today(caller);
         BloomDate.Dates days = checked(request, today);
-        UUID variety = orchards.variety(caller, Given.required("varietyId", request.varietyId()))
-                .id();
-        int year = Require.within("year", Given.required("year", request.year()), 1900, today.getYear() + 1);
-        return once.write(
-                "bloom_date",
-                id,
-                () -> dates.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> change(found, days, request),
-                () -> {
-                    refuseTaken(caller, variety, year);
-                    return BloomDateView.of(dates.saveAndFlush(
-                            new BloomDate(id, caller, orchards.now(caller), zone, variety, year, days)));
-                });
+        UUID variety = orchards.variety(caller, request.varietyId()).id();
+        int year = Require.within("year", request.year(), 1900, today.getYear() + 1);
+        return once.write(dates, caller, id, found -> change(found, days, request), () -> {
+            refuseTaken(caller, variety, year);
+            return BloomDateView.of(
+                    dates.saveAndFlush(new BloomDate(id, caller, orchards.now(caller), zone, variety, year, days)));
+        });
     }
 
     private BloomDateView change(BloomDate found, BloomDate.Dates days, BloomDateRequest request) {
@@ -101,11 +93,6 @@ public class BloomDiary {
 
     @Transactional
     public void voidDate(Caller caller, UUID id, VoidRequest request) {
-        BloomDate date = dates.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("season", id));
-        if (!date.voided()) {
-            date.requireVersion("season", request.version());
-            date.voidBecause(request.reason(), orchards.now(caller));
-        }
+        dates.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

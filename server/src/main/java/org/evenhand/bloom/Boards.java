@@ -28,8 +28,6 @@ class Boards {
     /** Boards start on a multiple of this, so that all who look within it see the same one. */
     private static final long START_SECONDS = 300;
 
-    private static final Duration EVENING_BEFORE_SUNSET = Duration.ofHours(3);
-
     private final Forecasts forecasts;
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -96,7 +94,7 @@ class Boards {
             Instant dusk = day.civilDusk().moment().orElse(null);
             Instant sunset = day.sunset().moment().orElse(null);
             if (dusk != null && sunset != null && dusk.isAfter(from)) {
-                return new Evening(sunset.minus(EVENING_BEFORE_SUNSET), dusk);
+                return new Evening(sunset.minus(SunDay.EVENING_BEFORE_SUNSET), dusk);
             }
         }
         // Where the sun does not set, or never rises, the next half day has to do.

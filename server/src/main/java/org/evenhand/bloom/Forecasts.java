@@ -21,6 +21,7 @@ import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.bloom.forecast.ForecastDoubt;
 import org.evenhand.core.bloom.forecast.ForecastPoint;
 import org.evenhand.core.bloom.forecast.RatePrior;
+import org.evenhand.core.bloom.forecast.ReadingConventions;
 import org.evenhand.core.bloom.forecast.Surprise;
 import org.evenhand.core.bloom.forecast.TreeForecast;
 import org.evenhand.core.bloom.forecast.WeatherDoubt;
@@ -39,14 +40,10 @@ import org.springframework.transaction.annotation.Transactional;
 /** Foresees the flowers of every tree that has been read lately. */
 @Service
 public class Forecasts {
-    /** Flowers read longer ago than this are over. */
-    static final Duration LOOK_BACK = Duration.ofDays(14);
 
     private static final Duration ONE_DAY = Duration.ofDays(1);
     /** How far trees are foreseen. */
     public static final Duration AHEAD = Duration.ofDays(12);
-
-    private static final Duration MOST_WARM_UP = Duration.ofDays(76);
 
     private final ReadingRepository readings;
     private final Orchards orchards;
@@ -144,7 +141,7 @@ public class Forecasts {
         List<Foreseen> all() {
             List<TreeView> trees = orchards.trees(caller);
             Map<UUID, String> fingerprints =
-                    readings.fingerprints(caller.orchardId(), now.minus(LOOK_BACK), now).stream()
+                    readings.fingerprints(caller.orchardId(), now.minus(ReadingConventions.OVER_AFTER), now).stream()
                             .collect(Collectors.toMap(
                                     ReadingRepository.Fingerprint::getTreeid,
                                     ReadingRepository.Fingerprint::getFingerprint));
@@ -214,7 +211,9 @@ public class Forecasts {
         }
 
         private WeatherSeries air(String place) {
-            Instant from = now.minus(LOOK_BACK).minus(MOST_WARM_UP);
+            Instant from = now.minus(ReadingConventions.OVER_AFTER)
+                    .minus(BudSupply.MOST_WARM_UP)
+                    .minus(ONE_DAY);
             return held.air(place, () -> weather.air(caller, place, from, now.plus(AHEAD)));
         }
 
@@ -230,7 +229,9 @@ public class Forecasts {
         }
 
         private BloomConditions conditions(CropSheet sheet, String place) {
-            Instant from = now.minus(LOOK_BACK).minus(BudSupply.warmUp(sheet)).minus(Duration.ofDays(1));
+            Instant from = now.minus(ReadingConventions.OVER_AFTER)
+                    .minus(BudSupply.warmUp(sheet))
+                    .minus(Duration.ofDays(1));
             return BloomConditions.of(
                     sheet, orchard.site(), air(place).temperatures().startingAt(from), now.plus(AHEAD));
         }
@@ -294,7 +295,9 @@ public class Forecasts {
         }
 
         private Map<UUID, List<Reading>> read(Set<UUID> trees) {
-            return readings.withCounts(caller.orchardId(), trees, now.minus(LOOK_BACK), now).stream()
+            return readings
+                    .withCounts(caller.orchardId(), trees, now.minus(ReadingConventions.OVER_AFTER), now)
+                    .stream()
                     .collect(Collectors.groupingBy(Reading::treeId));
         }
 

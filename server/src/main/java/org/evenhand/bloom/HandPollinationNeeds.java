@@ -33,9 +33,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** "Is my hand needed here?", block by block. */
 @Service
 public class HandPollinationNeeds {
-    private static final int DAYS_BACK = 7;
-    private static final int OPENING_FROM = 9;
-    private static final int OPENING_UNTIL = 18;
 
     private final BlockNotes notes;
     private final Orchards orchards;
@@ -140,16 +137,16 @@ public class HandPollinationNeeds {
     private Optional<Double> deficit(Caller caller, String place) {
         Instant now = orchards.now(caller);
         ZoneId zone = orchards.details(caller).site().zone();
-        Instant from = now.minus(Duration.ofDays(DAYS_BACK));
+        Instant from = now.minus(HandPollinationNeed.AIR_OF);
         WeatherSeries air = weather.air(caller, place, from, now);
         List<Double> known = new ArrayList<>();
         for (Instant at = from; at.isBefore(now); at = at.plus(Duration.ofHours(1))) {
             int hour = at.atZone(zone).getHour();
-            if (hour >= OPENING_FROM && hour <= OPENING_UNTIL) {
+            if (hour >= HandPollinationNeed.OPEN_FROM_HOUR && hour <= HandPollinationNeed.OPEN_UNTIL_HOUR) {
                 air.deficitAt(at).ifPresent(known::add);
             }
         }
-        return known.size() < OPENING_UNTIL - OPENING_FROM
+        return known.size() < HandPollinationNeed.OPEN_UNTIL_HOUR - HandPollinationNeed.OPEN_FROM_HOUR
                 ? Optional.empty()
                 : Optional.of(known.stream().mapToDouble(d -> d).average().orElseThrow());
     }

@@ -3,13 +3,15 @@ package org.evenhand.bloom;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface ReadingRepository extends JpaRepository<Reading, UUID> {
-    Optional<Reading> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface ReadingRepository extends RecordRepository<Reading> {
+    @Override
+    default String noun() {
+        return "reading";
+    }
 
     /** Readings of some trees with their counts, in one query however many there are. */
     @Query("""

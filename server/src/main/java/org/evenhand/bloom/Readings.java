@@ -1,6 +1,5 @@
 package org.evenhand.bloom;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -13,6 +12,7 @@ import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.bloom.forecast.FlowerReading;
+import org.evenhand.core.bloom.forecast.ReadingConventions;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.crop.CropCatalogue;
@@ -20,7 +20,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -30,8 +29,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Readings of flowers, written down and looked up. */
 @Service
 public class Readings {
-    /** A reading is held against the one before it when that is not older than this. */
-    private static final Duration FITS_WITHIN = Duration.ofDays(4);
 
     private final ReadingRepository readings;
     private final Orchards orchards;
@@ -76,11 +73,7 @@ public class Readings {
 
     public ReadingView put(Caller caller, UUID id, ReadingRequest request) {
         return once.write(
-                "reading",
-                id,
-                () -> readings.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> again(caller, found, request),
-                () -> insert(caller, id, request));
+                readings, caller, id, found -> again(caller, found, request), () -> insert(caller, id, request));
     }
 
     private ReadingView again(Caller caller, Reading found, ReadingRequest request) {
@@ -96,7 +89,7 @@ public class Readings {
     }
 
     private ReadingView insert(Caller caller, UUID id, ReadingRequest request) {
-        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        TreeView tree = orchards.tree(caller, request.treeId());
         CropSheet sheet = crops.of(caller, tree.crop());
         ZoneId zone = orchards.details(caller).site().zone();
         Instant takenAt = Given.notInFuture("takenAt", request.takenAt(), orchards.now(caller), zone);
@@ -114,13 +107,13 @@ public class Readings {
                 .stream()
                 .filter(r -> r.limb().equals(reading.limb())
                         && r.takenAt().isBefore(reading.takenAt())
-                        && r.takenAt().isAfter(reading.takenAt().minus(Forecasts.LOOK_BACK)))
+                        && r.takenAt().isAfter(reading.takenAt().minus(ReadingConventions.OVER_AFTER)))
                 .sorted(Comparator.comparing(Reading::takenAt))
                 .map(r -> r.asCore(sheet))
                 .toList();
         boolean lately = !before.isEmpty()
-                && before.get(before.size() - 1).at().isAfter(reading.takenAt().minus(FITS_WITHIN))
-                && reading.takenAt().isAfter(orchards.now(caller).minus(Forecasts.LOOK_BACK));
+                && before.get(before.size() - 1).at().isAfter(reading.takenAt().minus(ReadingConventions.HELD_AGAINST))
+                && reading.takenAt().isAfter(orchards.now(caller).minus(ReadingConventions.OVER_AFTER));
         if (lately) {
             forecasts.surprise(caller, tree, before, reading.asCore(sheet)).ifPresent(reading::surprises);
         }
@@ -130,9 +123,9 @@ public class Readings {
         double share = request.share() == null ? 1 : request.share();
         return new Reading.Details(
                 checkedCounts(sheet, request.counts()),
-                Given.optionalText("limb", request.limb(), 40),
-                Require.within("share", share, FlowerReading.LEAST_SHARE, 1),
-                Given.optionalText("note", request.note(), 2000));
+                Given.stripped(request.limb()),
+                share,
+                Given.stripped(request.note()));
     }
 
     /** Refuses a moment at which the tree was not there yet. */
@@ -148,7 +141,7 @@ public class Readings {
 
     private static Map<String, Integer> checkedCounts(CropSheet sheet, Map<String, Integer> given) {
         Map<String, Integer> counts = new LinkedHashMap<>();
-        Given.required("counts", given).forEach((stage, flowers) -> {
+        given.forEach((stage, flowers) -> {
             String field = "counts." + stage;
             if (!sheet.hasStage(stage)) {
                 throw new InvalidInputException(field, "is no stage of " + sheet.name() + ".");
@@ -161,13 +154,7 @@ public class Readings {
 
     @Transactional
     public void voidReading(Caller caller, UUID id, VoidRequest request) {
-        Reading reading = readings.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("reading", id));
-        if (reading.voided()) {
-            return;
-        }
-        reading.requireVersion("reading", request.version());
-        reading.voidBecause(request.reason(), orchards.now(caller));
+        readings.voidOnce(caller, id, request, orchards.now(caller));
     }
 
     static ReadingView view(Reading r, CropSheet sheet) {

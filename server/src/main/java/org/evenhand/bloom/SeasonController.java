@@ -1,5 +1,6 @@
 package org.evenhand.bloom;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
@@ -7,7 +8,6 @@ import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.BlockNoteRequest;
 import org.evenhand.orchard.BlockNotes;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -33,30 +33,29 @@ class SeasonController {
     }
 
     @GetMapping("/season")
-    SeasonView season(@AuthenticationPrincipal Caller caller) {
+    SeasonView season(Caller caller) {
         return seasons.season(caller);
     }
 
     @PutMapping("/bloom-dates/{id}")
-    BloomDateView putDate(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody BloomDateRequest request) {
+    BloomDateView putDate(Caller caller, @PathVariable UUID id, @Valid @RequestBody BloomDateRequest request) {
         return diary.put(caller, id, request);
     }
 
     @PostMapping("/bloom-dates/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidDate(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidDate(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         diary.voidDate(caller, id, request);
     }
 
     @GetMapping("/hand-need")
-    List<HandPollinationNeeds.View> handNeed(@AuthenticationPrincipal Caller caller) {
+    List<HandPollinationNeeds.View> handNeed(Caller caller) {
         return handNeeds.all(caller);
     }
 
     @PutMapping("/block-notes/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void putNote(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody BlockNoteRequest request) {
+    void putNote(Caller caller, @PathVariable UUID id, @Valid @RequestBody BlockNoteRequest request) {
         blocks.put(caller, id, request);
     }
 }

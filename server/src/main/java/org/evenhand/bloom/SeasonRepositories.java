@@ -1,12 +1,14 @@
 package org.evenhand.bloom;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface BloomDateRepository extends JpaRepository<BloomDate, UUID> {
-    Optional<BloomDate> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface BloomDateRepository extends RecordRepository<BloomDate> {
+    @Override
+    default String noun() {
+        return "season";
+    }
 
     List<BloomDate> findByOrchardIdAndVoidedAtIsNullOrderByYearDesc(UUID orchardId);
 }

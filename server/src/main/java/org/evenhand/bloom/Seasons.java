@@ -26,6 +26,7 @@ import org.evenhand.core.bloom.season.BloomDates;
 import org.evenhand.core.bloom.season.BloomProgress;
 import org.evenhand.core.bloom.season.Overlap;
 import org.evenhand.core.bloom.season.PollenTube;
+import org.evenhand.core.bloom.season.SeasonConventions;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.weather.HourlyTemperatures;
@@ -48,10 +49,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Seasons {
     private static final int SEASON_DAYS = 365;
-    private static final double KNOWN_ENOUGH = 0.95;
-
-    /** From last flower to full bloom where nobody wrote it down: the share of the sheet's bloom days. Our judgement. */
-    private static final double FULL_AFTER = 0.35;
 
     private final BloomDiary diary;
     private final Orchards orchards;
@@ -328,7 +325,7 @@ public class Seasons {
             return Optional.of(new BloomDates.PastSeason(
                     seasonStart,
                     bloom,
-                    knownShare(air, hours) >= KNOWN_ENOUGH
+                    knownShare(air, hours) >= SeasonConventions.KNOWN_ENOUGH
                             ? Optional.of(air.temperatures().toArray())
                             : Optional.empty()));
         }
@@ -351,7 +348,7 @@ public class Seasons {
             long days = (long) sheet.season().bloomDays().value();
             LocalDate guess = full.map(BloomDates::expected)
                     .filter(d -> !d.isBefore(from))
-                    .orElse(from.plusDays(Math.round(days * FULL_AFTER)));
+                    .orElse(from.plusDays(Math.round(days * SeasonConventions.FULL_BLOOM_AFTER)));
             LocalDate peak = now.map(BloomDateView::fullBloom).orElse(guess);
             LocalDate last = now.map(BloomDateView::lastBloom)
                     .orElse(usualLast(history, peak).orElse(from.plusDays(days)));

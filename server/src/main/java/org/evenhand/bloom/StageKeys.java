@@ -3,6 +3,9 @@ package org.evenhand.bloom;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -11,7 +14,6 @@ import org.evenhand.core.bloom.key.StageKey;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.Given;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
 
@@ -30,7 +32,8 @@ class StageKeys {
 
     /** Answers so far, by sign; {@code anyHour} leaves out what is typical at this hour. */
     @Schema(name = "StageKeyRequest")
-    record Request(String crop, Map<String, String> answers, boolean anyHour) {}
+    record Request(
+            @NotBlank @Size(max = 60) String crop, @NotNull Map<String, String> answers, boolean anyHour) {}
 
     /** The chance of each stage, the question that would tell most next, and mistakes to beware of. */
     @Schema(name = "StageKeyAnswer")
@@ -44,14 +47,14 @@ class StageKeys {
     record Chance(String stage, double chance, double usual) {}
 
     Answer answer(Caller caller, Request request) {
-        CropSheet sheet = crops.require(caller, "crop", Given.required("crop", request.crop()));
+        CropSheet sheet = crops.require(caller, "crop", request.crop());
         double[] usual = new double[sheet.stages().size()];
         Arrays.fill(usual, 1.0 / usual.length);
         if (!request.anyHour()) {
             usual = forecasts.usualShares(caller, sheet, orchards.now(caller));
         }
         double[] prior = usual;
-        StageKey key = StageKey.of(sheet, usual, Given.required("answers", request.answers()));
+        StageKey key = StageKey.of(sheet, usual, request.answers());
         return new Answer(
                 IntStream.range(0, prior.length)
                         .mapToObj(s -> new Chance(

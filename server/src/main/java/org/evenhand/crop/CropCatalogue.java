@@ -113,14 +113,14 @@ public class CropCatalogue {
 
     /** Changes an orchard's own numbers; refused, field by field, where the sheet would not hold together. */
     OwnSheetView change(Caller caller, UUID id, OwnSheetRequest request) {
-        String crop = Given.text("crop", request.crop(), 60);
-        Map<String, Double> numbers = Given.required("numbers", request.numbers());
+        String crop = request.crop().strip();
+        Map<String, Double> numbers = request.numbers();
         sheets.withOwnNumbers(crop, numbers);
-        String note = Given.optionalText("note", request.note(), 2000);
+        String note = Given.stripped(request.note());
         OwnSheetView saved = once.write(
-                "own_sheet",
+                own,
+                caller,
                 id,
-                () -> own.findByIdAndOrchardId(id, caller.orchardId()),
                 OwnSheetView::of,
                 () -> OwnSheetView.of(own.saveAndFlush(
                         new OwnSheet(id, caller, clock.instant(), ZoneOffset.UTC, crop, numbers, note))));

@@ -1,10 +1,10 @@
 package org.evenhand.crop;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.springframework.security.access.prepost.PreAuthorize;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -22,19 +22,18 @@ class CropController {
     }
 
     @GetMapping("/crops")
-    List<CropSheetView> all(@AuthenticationPrincipal Caller caller) {
+    List<CropSheetView> all(Caller caller) {
         return catalogue.all(caller).stream().map(CropSheetView::of).toList();
     }
 
     @GetMapping("/crops/{crop}/own")
-    List<OwnSheetView> history(@AuthenticationPrincipal Caller caller, @PathVariable String crop) {
+    List<OwnSheetView> history(Caller caller, @PathVariable String crop) {
         return catalogue.history(caller, crop);
     }
 
     @PutMapping("/own-sheets/{id}")
     @PreAuthorize("hasRole('OWNER')")
-    OwnSheetView change(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody OwnSheetRequest request) {
+    OwnSheetView change(Caller caller, @PathVariable UUID id, @Valid @RequestBody OwnSheetRequest request) {
         return catalogue.change(caller, id, request);
     }
 }

@@ -1,12 +1,14 @@
 package org.evenhand.crop;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface OwnSheetRepository extends JpaRepository<OwnSheet, UUID> {
-    Optional<OwnSheet> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface OwnSheetRepository extends RecordRepository<OwnSheet> {
+    @Override
+    default String noun() {
+        return "own sheet";
+    }
 
     List<OwnSheet> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(UUID orchardId);
 }

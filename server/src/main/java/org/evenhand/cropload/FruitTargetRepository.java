@@ -1,12 +1,14 @@
 package org.evenhand.cropload;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface FruitTargetRepository extends JpaRepository<FruitTarget, UUID> {
-    Optional<FruitTarget> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface FruitTargetRepository extends RecordRepository<FruitTarget> {
+    @Override
+    default String noun() {
+        return "target";
+    }
 
     List<FruitTarget> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }

@@ -15,7 +15,6 @@ import org.evenhand.availability.SettingsView;
 import org.evenhand.availability.Strokes;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
-import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropLoadTraits;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.cropload.FlowerBudget;
@@ -26,9 +25,7 @@ import org.evenhand.core.statistics.BetaPosterior;
 import org.evenhand.core.statistics.Proportion;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -272,12 +269,7 @@ public class Targets {
 
     public TargetView put(Caller caller, UUID id, TargetRequest request) {
         check(caller, request);
-        return once.write(
-                "fruit_target",
-                id,
-                () -> targets.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> change(found, request),
-                () -> insert(caller, id, request));
+        return once.write(targets, caller, id, found -> change(found, request), () -> insert(caller, id, request));
     }
 
     private TargetView change(FruitTarget found, TargetRequest request) {
@@ -316,33 +308,16 @@ public class Targets {
         } else {
             orchards.variety(caller, r.varietyId());
         }
-        if (r.fruits() != null) {
-            Require.within("fruits", r.fruits(), 0, 100_000);
+        if (r.girthCm() != null && r.varietyId() != null) {
+            throw new InvalidInputException("girthCm", "belongs to a tree, not to a variety.");
         }
-        if (r.girthCm() != null) {
-            if (r.varietyId() != null) {
-                throw new InvalidInputException("girthCm", "belongs to a tree, not to a variety.");
-            }
-            Require.within("girthCm", r.girthCm(), 1, 1000);
-        }
-        if (r.limbsMm() != null) {
-            Require.within("limbsMm", r.limbsMm().size(), 0, 500);
-            r.limbsMm().forEach(mm -> Require.within("limbsMm", Given.required("limbsMm", mm), 1, 1000));
-        }
-        if (!List.of(80, 90, 95).contains(Given.required("confidence", r.confidence()))) {
+        if (!List.of(80, 90, 95).contains(r.confidence())) {
             throw new InvalidInputException("confidence", "is " + r.confidence() + "; allowed are 80, 90 and 95.");
         }
-        Require.within("priority", Given.required("priority", r.priority()), 0, 3);
-        Given.optionalText("note", r.note(), 2000);
     }
 
     @Transactional
     public void voidTarget(Caller caller, UUID id, VoidRequest request) {
-        FruitTarget target = targets.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("target", id));
-        if (!target.voided()) {
-            target.requireVersion("target", request.version());
-            target.voidBecause(request.reason(), orchards.now(caller));
-        }
+        targets.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

@@ -3,6 +3,7 @@ package org.evenhand.crossing;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.crossing.CrossProtocol;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.mating.WantedCross;
 
 /**
@@ -12,8 +13,6 @@ import org.evenhand.mating.WantedCross;
  * @param requested requests with flowers still wanted
  */
 public record CrossNeeds(List<Open> open, List<Requested> requested) {
-    /** Of two flowers alike the one of a wanted cross goes first. Our convention. */
-    private static final double CROSS_WEIGHT = 2;
 
     /**
      * A cross that is being made.
@@ -34,12 +33,7 @@ public record CrossNeeds(List<Open> open, List<Requested> requested) {
     /** Flowers still wanted of a request. */
     public record Requested(WantedCross crossRequest, int more) {
         public double weight() {
-            return CrossNeeds.weight(crossRequest.priority());
+            return PlanConventions.crossWeight(crossRequest.priority());
         }
-    }
-
-    /** Each step of priority doubles it; 0 where the cross is to be left alone. Our convention. */
-    public static double weight(int priority) {
-        return priority == 0 ? 0 : CROSS_WEIGHT * Math.pow(2, priority - 1.0);
     }
 }

@@ -11,6 +11,7 @@ import java.util.function.Function;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crossing.CrossProtocol;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.mating.WantedCross;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
@@ -126,7 +127,7 @@ final class CrossingBook {
                 c.crossRequestId(),
                 flowers(c),
                 work(c),
-                CrossNeeds.weight(priority));
+                PlanConventions.crossWeight(priority));
     }
 
     CrossingView.Wanted wanted(WantedCross w) {

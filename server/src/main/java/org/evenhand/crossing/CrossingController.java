@@ -1,11 +1,11 @@
 package org.evenhand.crossing;
 
+import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,45 +28,42 @@ class CrossingController {
     }
 
     @GetMapping
-    CrossingView.All all(@AuthenticationPrincipal Caller caller) {
+    CrossingView.All all(Caller caller) {
         return crossings.all(caller);
     }
 
     @PutMapping("/{id}")
-    CrossingView put(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID id,
-            @RequestBody CrossingRequests.Cross request) {
+    CrossingView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody CrossingRequests.Cross request) {
         return crossings.put(caller, id, request);
     }
 
     @PostMapping("/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidCrossing(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidCrossing(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         crossings.voidCrossing(caller, id, request);
     }
 
     @PutMapping("/{crossing}/steps/{id}")
     CrossingView putStep(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID crossing,
             @PathVariable UUID id,
-            @RequestBody CrossingRequests.Step request) {
+            @Valid @RequestBody CrossingRequests.Step request) {
         return crossings.putStep(caller, crossing, id, request);
     }
 
     @PostMapping("/{crossing}/steps/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidStep(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID crossing,
             @PathVariable UUID id,
-            @RequestBody VoidRequest request) {
+            @Valid @RequestBody VoidRequest request) {
         crossings.voidStep(caller, crossing, id, request);
     }
 
     @PostMapping("/labels")
-    LabelSheet.Sheet labels(@AuthenticationPrincipal Caller caller, @RequestBody CrossingRequests.Labels request) {
+    LabelSheet.Sheet labels(Caller caller, @Valid @RequestBody CrossingRequests.Labels request) {
         String origin =
                 ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
         return labels.sheet(caller, request, origin);

@@ -3,11 +3,16 @@ package org.evenhand.crossing;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.LabelGrid;
+import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.Within;
 
 /** What is sent of crosses. */
 public final class CrossingRequests {
@@ -23,14 +28,17 @@ public final class CrossingRequests {
      */
     @Schema(name = "CrossingRequest")
     public record Cross(
-            UUID treeId,
-            UUID fatherId,
+            @NotNull UUID treeId,
+            @NotNull UUID fatherId,
             @Schema(description = OPTIONAL) UUID crossRequestId,
-            Integer planned,
+            @NotNull @Within(min = 1, max = 20_000) Integer planned,
             @Schema(description = OPTIONAL) Boolean bag,
             @Schema(description = OPTIONAL) CrossProtocol.Visits visits,
             @Schema(description = OPTIONAL) Boolean emasculate,
-            @Schema(description = OPTIONAL) String note,
+
+            @Schema(description = OPTIONAL) @Size(max = 2000)
+            String note,
+
             @Schema(description = OPTIONAL) Long version) {}
 
     /**
@@ -42,10 +50,13 @@ public final class CrossingRequests {
      */
     @Schema(name = "CrossingStepRequest")
     public record Step(
-            CrossProtocol.Step kind,
-            Integer flowers,
-            Instant doneAt,
-            @Schema(description = OPTIONAL) String note,
+            @NotNull CrossProtocol.Step kind,
+            @NotNull @Within(min = 0, max = 20_000) Integer flowers,
+            @NotNull Instant doneAt,
+
+            @Schema(description = OPTIONAL) @Size(max = 2000)
+            String note,
+
             @Schema(description = OPTIONAL) UUID walkId,
             @Schema(description = OPTIONAL) Integer stop,
             @Schema(description = OPTIONAL) Boolean skipped) {}
@@ -53,11 +64,15 @@ public final class CrossingRequests {
     /** Labels for crosses. */
     @Schema(name = "CrossLabelsRequest")
     public record Labels(
-            LabelGrid grid,
-            List<Copies> crossings,
+            @NotNull LabelGrid grid,
+            @NotNull List<@NotNull @Valid Copies> crossings,
             @Schema(description = OPTIONAL) Integer skip) {}
 
     /** So many labels of one cross. */
     @Schema(name = "CrossLabelCopies")
-    public record Copies(UUID crossingId, Integer copies) {}
+    public record Copies(
+            @NotNull UUID crossingId,
+
+            @NotNull @Within(min = 1, max = LabelSheet.MOST_LABELS)
+            Integer copies) {}
 }

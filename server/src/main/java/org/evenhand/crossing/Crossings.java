@@ -1,6 +1,5 @@
 package org.evenhand.crossing;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
@@ -11,7 +10,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
+import org.evenhand.core.bloom.season.SeasonConventions;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.crop.CropCatalogue;
@@ -19,7 +18,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.mating.CrossRequests;
 import org.evenhand.mating.Crosses;
@@ -37,8 +35,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Crosses that are made: their numbers, their steps and what comes next on each. */
 @Service
 public class Crossings implements CrossFlowers {
-    /** Crosses begun longer ago are of another season. */
-    private static final Duration SEASON = Duration.ofDays(270);
 
     /** What is done where nobody chose otherwise: covered, visited twice. */
     public static final CrossProtocol.Way USUAL = new CrossProtocol.Way(true, CrossProtocol.Visits.TWICE);
@@ -107,16 +103,16 @@ public class Crossings implements CrossFlowers {
 
     private List<Crossing> thisSeason(Caller caller) {
         return crossings.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
-                caller.orchardId(), orchards.now(caller).minus(SEASON));
+                caller.orchardId(), orchards.now(caller).minus(SeasonConventions.WORKING_SEASON));
     }
 
     // --- beginning and changing ---
 
     public CrossingView put(Caller caller, UUID id, CrossingRequests.Cross request) {
         return once.write(
-                "crossing",
+                crossings,
+                caller,
                 id,
-                () -> crossings.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> view(caller, change(caller, found, request)),
                 () -> view(caller, insert(caller, id, request)));
     }
@@ -126,14 +122,14 @@ public class Crossings implements CrossFlowers {
             return found;
         }
         found.requireVersion("cross", request.version());
-        found.change(planned(request), way(request), Given.optionalText("note", request.note(), 2000));
+        found.change(planned(request), way(request), Given.stripped(request.note()));
         return crossings.saveAndFlush(found);
     }
 
     private Crossing insert(Caller caller, UUID id, CrossingRequests.Cross request) {
         if (request.crossRequestId() != null) {
             WantedCross crossRequest = crossRequests.wantedCross(caller, request.crossRequestId());
-            TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+            TreeView tree = orchards.tree(caller, request.treeId());
             if (!crossRequest.motherId().equals(tree.varietyId())
                     || !crossRequest.fatherId().equals(request.fatherId())) {
                 throw new InvalidInputException(
@@ -146,17 +142,17 @@ public class Crossings implements CrossFlowers {
                 caller,
                 id,
                 new Begun(
-                        Given.required("treeId", request.treeId()),
-                        Given.required("fatherId", request.fatherId()),
+                        request.treeId(),
+                        request.fatherId(),
                         request.crossRequestId(),
                         null,
                         planned(request),
                         way(request),
-                        Given.optionalText("note", request.note(), 2000)));
+                        Given.stripped(request.note())));
     }
 
     private static int planned(CrossingRequests.Cross request) {
-        return Require.within("planned", Given.required("planned", request.planned()), 1, 20_000);
+        return request.planned();
     }
 
     private static CrossProtocol.Way way(CrossingRequests.Cross request) {
@@ -231,11 +227,11 @@ public class Crossings implements CrossFlowers {
     // --- steps ---
 
     public CrossingView putStep(Caller caller, UUID crossingId, UUID id, CrossingRequests.Step request) {
-        Crossing crossing = require(caller, crossingId);
+        Crossing crossing = crossings.current(caller, crossingId);
         return once.write(
-                "crossing_step",
+                steps,
+                caller,
                 id,
-                () -> steps.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     if (!found.crossingId().equals(crossingId) || found.kind() != request.kind()) {
                         throw new ConflictException("This step is already written down otherwise. Take it back first.");
@@ -255,7 +251,7 @@ public class Crossings implements CrossFlowers {
     }
 
     private CrossingRequests.Step checked(Caller caller, Crossing crossing, CrossingRequests.Step r) {
-        CrossProtocol.Step kind = Given.required("kind", r.kind());
+        CrossProtocol.Step kind = r.kind();
         boolean skipped = Boolean.TRUE.equals(r.skipped());
         if (skipped) {
             Given.text("note", r.note(), 2000);
@@ -265,7 +261,7 @@ public class Crossings implements CrossFlowers {
                     "kind", "is " + kind + "; pollen that was given is written down as a pollination, with its jar.");
         }
         Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
-        int flowers = Require.within("flowers", Given.required("flowers", r.flowers()), 0, 20_000);
+        int flowers = r.flowers();
         refuseMoreThanThere(caller, crossing, kind, flowers, doneAt);
         if (!skipped && kind == CrossProtocol.Step.EMASCULATE && !crossing.way().emasculate()) {
             throw new InvalidInputException(
@@ -279,12 +275,12 @@ public class Crossings implements CrossFlowers {
             walks.require(caller, r.walkId());
         }
         return new CrossingRequests.Step(
-                kind, flowers, doneAt, Given.optionalText("note", r.note(), 2000), r.walkId(), r.stop(), skipped);
+                kind, flowers, doneAt, Given.stripped(r.note()), r.walkId(), r.stop(), skipped);
     }
 
     @Override
     public void refuseMoreThanThere(Caller caller, UUID crossingId, CrossProtocol.Step step, int flowers, Instant at) {
-        refuseMoreThanThere(caller, require(caller, crossingId), step, flowers, at);
+        refuseMoreThanThere(caller, crossings.current(caller, crossingId), step, flowers, at);
     }
 
     /** Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are. */
@@ -313,29 +309,18 @@ public class Crossings implements CrossFlowers {
 
     @Transactional
     public void voidStep(Caller caller, UUID crossingId, UUID id, VoidRequest request) {
-        CrossingStep step = steps.findByIdAndOrchardId(id, caller.orchardId())
-                .filter(s -> s.crossingId().equals(crossingId))
-                .orElseThrow(() -> new NotFoundException("step", id));
-        if (!step.voided()) {
-            step.requireVersion("step", request.version());
-            step.voidBecause(request.reason(), orchards.now(caller));
-        }
+        steps.voidOnce(
+                caller, id, request, orchards.now(caller), s -> steps.requirePartOf(crossingId, s.crossingId(), id));
     }
 
     @Transactional
     public void voidCrossing(Caller caller, UUID id, VoidRequest request) {
-        Crossing crossing = crossings
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("cross", id));
-        if (crossing.voided()) {
-            return;
-        }
-        crossing.requireVersion("cross", request.version());
-        if (!pollinations.onCrosses(caller, List.of(id)).isEmpty()) {
-            throw new InvalidInputException(
-                    "reason", "does not help: pollen was given to its flowers. Take the pollinations back first.");
-        }
-        crossing.voidBecause(request.reason(), orchards.now(caller));
+        crossings.voidOnce(caller, id, request, orchards.now(caller), c -> {
+            if (!pollinations.onCrosses(caller, List.of(id)).isEmpty()) {
+                throw new InvalidInputException(
+                        "reason", "does not help: pollen was given to its flowers. Take the pollinations back first.");
+            }
+        });
     }
 
     /** Crosses that a walk began and on which nothing was done are taken out, so that their numbers do not look used. */
@@ -356,16 +341,9 @@ public class Crossings implements CrossFlowers {
     }
 
     /** The cross when it is there and not taken out. */
-    Crossing require(Caller caller, UUID id) {
-        return crossings
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .filter(c -> !c.voided())
-                .orElseThrow(() -> new NotFoundException("cross", id));
-    }
-
     @Override
     public Cross cross(Caller caller, UUID id) {
-        return named(require(caller, id));
+        return named(crossings.current(caller, id));
     }
 
     private static Cross named(Crossing c) {

@@ -3,13 +3,15 @@ package org.evenhand.crossing;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface CrossingRepository extends JpaRepository<Crossing, UUID> {
-    Optional<Crossing> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface CrossingRepository extends RecordRepository<Crossing> {
+    @Override
+    default String noun() {
+        return "cross";
+    }
 
     List<Crossing> findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
             UUID orchardId, Instant after);
@@ -25,8 +27,11 @@ interface CrossingRepository extends JpaRepository<Crossing, UUID> {
     int lastNumber(UUID orchardId, int year);
 }
 
-interface CrossingStepRepository extends JpaRepository<CrossingStep, UUID> {
-    Optional<CrossingStep> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface CrossingStepRepository extends RecordRepository<CrossingStep> {
+    @Override
+    default String noun() {
+        return "step";
+    }
 
     List<CrossingStep> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, List<UUID> crossingIds);
 

@@ -1,5 +1,6 @@
 package org.evenhand.findings;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
@@ -8,7 +9,6 @@ import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -30,7 +30,7 @@ class ComparisonController {
     }
 
     @GetMapping("/comparisons")
-    List<ComparisonView> comparisons(@AuthenticationPrincipal Caller caller) {
+    List<ComparisonView> comparisons(Caller caller) {
         return comparisons.all(caller);
     }
 
@@ -41,16 +41,13 @@ class ComparisonController {
     }
 
     @PutMapping("/comparisons/{id}")
-    ComparisonView put(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID id,
-            @RequestBody ComparisonView.Request request) {
+    ComparisonView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody ComparisonView.Request request) {
         return comparisons.put(caller, id, request);
     }
 
     @GetMapping("/comparisons/{id}/tags")
     LabelSheet.Sheet tags(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID id,
             @RequestParam(defaultValue = "A4_5_BY_13") LabelGrid grid,
             UriComponentsBuilder origin) {
@@ -59,14 +56,13 @@ class ComparisonController {
 
     @PutMapping("/comparisons/{id}/sheet/{changeId}")
     @PreAuthorize("hasRole('OWNER')")
-    ComparisonView apply(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @PathVariable UUID changeId) {
+    ComparisonView apply(Caller caller, @PathVariable UUID id, @PathVariable UUID changeId) {
         return comparisons.apply(caller, id, changeId);
     }
 
     @PostMapping("/comparisons/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidComparison(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidComparison(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         comparisons.voidComparison(caller, id, request);
     }
 }

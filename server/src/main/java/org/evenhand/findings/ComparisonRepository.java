@@ -1,13 +1,15 @@
 package org.evenhand.findings;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface ComparisonRepository extends JpaRepository<Comparison, UUID> {
-    Optional<Comparison> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface ComparisonRepository extends RecordRepository<Comparison> {
+    @Override
+    default String noun() {
+        return "trial";
+    }
 
     List<Comparison> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtDescIdDesc(UUID orchardId);
 

@@ -3,11 +3,14 @@ package org.evenhand.findings;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.availability.Strokes;
 import org.evenhand.core.findings.TrialAnalysis;
 import org.evenhand.core.fruitset.Treatment;
+import org.evenhand.kit.Within;
 
 /**
  * Flowers treated in ways that were drawn by lot, and how far it has come.
@@ -133,13 +136,18 @@ public record ComparisonView(
      */
     @Schema(name = "ComparisonRequest")
     public record Request(
-            Question question,
+            @NotNull Question question,
             @Schema(description = OPTIONAL) List<String> names,
             @Schema(description = OPTIONAL) Boolean bagged,
+
+            @NotNull @jakarta.validation.constraints.Size(min = 1, max = 100)
             List<UUID> trees,
-            Integer flowersEach,
-            @Schema(description = OPTIONAL) Expected expected,
-            @Schema(description = OPTIONAL) String note) {}
+
+            @NotNull @Within(min = 1, max = 2000) Integer flowersEach,
+            @Schema(description = OPTIONAL) @Valid Expected expected,
+
+            @Schema(description = OPTIONAL) @jakarta.validation.constraints.Size(max = 2000)
+            String note) {}
 
     /**
      * How large a trial must be.

@@ -24,11 +24,9 @@ import org.evenhand.core.statistics.TwoProportions;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.fruitset.FlowerOutcomes;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -39,7 +37,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Comparisons and trials: drawn by lot, followed alike, judged when complete. */
 @Service
 public class Comparisons {
-    private static final int MOST_TREES = 100;
 
     private final ComparisonRepository comparisons;
     private final FlowerOutcomes outcomes;
@@ -235,7 +232,7 @@ public class Comparisons {
 
     /** Puts what a complete trial says into the orchard's own sheet, beside the orchard's other numbers. */
     ComparisonView apply(Caller caller, UUID id, UUID changeId) {
-        Comparison c = require(caller, id);
+        Comparison c = comparisons.current(caller, id);
         outcomes.refresh(caller);
         ComparisonView view = views(caller, List.of(c)).get(0);
         if (view.result() == null || view.result().lesson() == null) {
@@ -294,20 +291,13 @@ public class Comparisons {
     }
 
     public ComparisonView put(Caller caller, UUID id, ComparisonView.Request request) {
-        Comparison written = once.write(
-                "comparison",
-                id,
-                () -> comparisons.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> found,
-                () -> insert(caller, id, request));
+        Comparison written = once.write(comparisons, caller, id, found -> found, () -> insert(caller, id, request));
         outcomes.refresh(caller);
         return views(caller, List.of(written)).get(0);
     }
 
     private Comparison insert(Caller caller, UUID id, ComparisonView.Request request) {
-        List<UUID> trees =
-                Given.required("trees", request.trees()).stream().distinct().toList();
-        Require.within("trees", trees.size(), 1, MOST_TREES);
+        List<UUID> trees = request.trees().stream().distinct().toList();
         List<String> ofCrops = trees.stream()
                 .map(t -> orchards.tree(caller, t).crop())
                 .distinct()
@@ -317,9 +307,7 @@ public class Comparisons {
                     "trees", "are of several crops, whose stages are not the same; choose one crop.");
         }
         List<ComparisonView.Way> ways = Ways.of(request, crops.of(caller, ofCrops.get(0)));
-        int each =
-                Require.within("flowersEach", Given.required("flowersEach", request.flowersEach()), trees.size(), 2000);
-        Given.optionalText("note", request.note(), 2000);
+        int each = Require.within("flowersEach", request.flowersEach(), trees.size(), 2000);
         comparisons.lockLabels(caller.orchardId().toString());
         String label = "K" + (comparisons.countByOrchardId(caller.orchardId()) + 1);
         // The id is random and kept, so that anybody can draw the same lot again.
@@ -350,7 +338,7 @@ public class Comparisons {
     /** Tags to print, in the order in which they are hung. */
     @Transactional(readOnly = true)
     public LabelSheet.Sheet tags(Caller caller, UUID id, LabelGrid grid, String origin) {
-        Comparison c = require(caller, id);
+        Comparison c = comparisons.current(caller, id);
         Map<UUID, TreeView> trees = trees(caller);
         return LabelSheet.of(
                 grid,
@@ -369,22 +357,9 @@ public class Comparisons {
                 0);
     }
 
-    private Comparison require(Caller caller, UUID id) {
-        return comparisons
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .filter(c -> !c.voided())
-                .orElseThrow(() -> new NotFoundException("comparison", id));
-    }
-
     @Transactional
     public void voidComparison(Caller caller, UUID id, VoidRequest request) {
-        Comparison c = comparisons
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("comparison", id));
-        if (!c.voided()) {
-            c.requireVersion("comparison", request.version());
-            c.voidBecause(request.reason(), orchards.now(caller));
-        }
+        comparisons.voidOnce(caller, id, request, orchards.now(caller));
     }
 
     /** How many flowers a difference takes to be seen. */

@@ -5,7 +5,6 @@ import org.evenhand.fruitset.OutcomeBook;
 import org.evenhand.kit.Caller;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -26,7 +25,7 @@ class FindingsController {
 
     @GetMapping
     FindingsView findings(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop) {
         return findings.of(caller, season, crop);
@@ -34,7 +33,7 @@ class FindingsController {
 
     @GetMapping("/retention")
     FindingsView.RetentionView retention(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop,
             @RequestParam Factor factor) {
@@ -43,7 +42,7 @@ class FindingsController {
 
     @GetMapping("/causes")
     FindingsView.CausesView causes(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop) {
         return findings.causes(caller, season, crop);
@@ -51,7 +50,7 @@ class FindingsController {
 
     @GetMapping("/worst")
     FailureView.Worst worst(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop) {
         return failures.worst(caller, season, crop);
@@ -59,7 +58,7 @@ class FindingsController {
 
     @GetMapping("/failure")
     FailureView failure(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop,
             @RequestParam OutcomeBook.Kind kind,
@@ -69,7 +68,7 @@ class FindingsController {
 
     @GetMapping("/season")
     SeasonReportView season(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop) {
         return reports.of(caller, season, crop);
@@ -77,7 +76,7 @@ class FindingsController {
 
     @GetMapping("/season.pdf")
     ResponseEntity<byte[]> seasonPdf(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @RequestParam(required = false) Integer season,
             @RequestParam(required = false) String crop) {
         return ResponseEntity.ok()

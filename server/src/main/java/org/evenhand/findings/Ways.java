@@ -21,7 +21,7 @@ final class Ways {
 
     /** @param sheet of the trees' crop */
     static List<Way> of(ComparisonView.Request request, CropSheet sheet) {
-        return switch (Given.required("question", request.question())) {
+        return switch (request.question()) {
             case NATURE -> besideNature(Boolean.TRUE.equals(request.bagged()));
             case DESICCANT -> List.of(byHand("without desiccant"), byHand("with desiccant"));
             case SECOND_VISIT -> List.of(byHand("once"), byHand("twice, a day apart"));

@@ -7,6 +7,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.fruitset.CheckOutcome;
+import org.evenhand.kit.Within;
 
 /**
  * What else was seen of the flowers that took.
@@ -21,14 +22,20 @@ import org.evenhand.core.fruitset.CheckOutcome;
 public record CheckDetail(
         @Schema(description = OPTIONAL) Integer resting,
         @Schema(description = OPTIONAL) Integer fruits,
-        @Schema(description = OPTIONAL) Integer whole,
-        @Schema(description = OPTIONAL) Integer oneSided,
-        @Schema(description = OPTIONAL) Integer crooked,
-        @Schema(description = OPTIONAL) Double sizeMm) {
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 100_000)
+        Integer whole,
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 100_000)
+        Integer oneSided,
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 100_000)
+        Integer crooked,
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 1000)
+        Double sizeMm) {
     /** Nothing else was seen. */
     static final CheckDetail NONE = new CheckDetail(null, null, null, null, null, null);
-
-    private static final int MOST_FRUITS_OF_A_FLOWER = 20;
 
     /** Refuses what cannot be beside the outcome. */
     void check(CheckOutcome outcome) {
@@ -42,10 +49,9 @@ public record CheckDetail(
                         "detail.fruits",
                         "is " + fruits + ", but " + Plural.of(taken, "flower") + " took, each with a fruit at least.");
             }
-            Require.within("detail.fruits", fruits, 0, Math.max(1, taken) * MOST_FRUITS_OF_A_FLOWER);
+            Require.within("detail.fruits", fruits, 0, Math.max(1, taken) * CheckOutcome.MOST_FRUITS_OF_A_FLOWER);
         }
-        int shaped =
-                number("detail.whole", whole) + number("detail.oneSided", oneSided) + number("detail.crooked", crooked);
+        int shaped = orZero(whole) + orZero(oneSided) + orZero(crooked);
         int there = fruits == null ? taken : fruits;
         if (shaped > there) {
             throw new InvalidInputException(
@@ -53,12 +59,9 @@ public record CheckDetail(
                     "with one-sided and crooked makes " + shaped + ", but there " + (there == 1 ? "is " : "are ")
                             + Plural.of(there, "fruit") + ". Count the shapes again.");
         }
-        if (sizeMm != null) {
-            Require.within("detail.sizeMm", sizeMm, 1, 1000);
-        }
     }
 
-    private static int number(String field, Integer given) {
-        return given == null ? 0 : Require.within(field, given, 0, 100_000);
+    private static int orZero(Integer given) {
+        return given == null ? 0 : given;
     }
 }

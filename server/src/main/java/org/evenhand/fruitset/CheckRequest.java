@@ -3,6 +3,9 @@ package org.evenhand.fruitset;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -16,16 +19,16 @@ import java.util.UUID;
  * @param confirmed questions answered with yes
  */
 public record CheckRequest(
-        UUID pollinationId,
-        Instant checkedAt,
-        Integer taken,
-        Integer failed,
-        Integer unknown,
+        @NotNull UUID pollinationId,
+        @NotNull Instant checkedAt,
+        @NotNull Integer taken,
+        @NotNull Integer failed,
+        @NotNull Integer unknown,
         @Schema(description = OPTIONAL) Integer dropped,
         @Schema(description = OPTIONAL) Integer thinned,
         @Schema(description = OPTIONAL) Integer lost,
-        @Schema(description = OPTIONAL) CheckDetail detail,
-        @Schema(description = OPTIONAL) String note,
+        @Schema(description = OPTIONAL) @Valid CheckDetail detail,
+        @Schema(description = OPTIONAL) @Size(max = 2000) String note,
         @Schema(description = OPTIONAL) List<String> confirmed) {
     /** With nothing but the three numbers. */
     public static CheckRequest simple(UUID pollinationId, Instant checkedAt, int taken, int failed, int unknown) {

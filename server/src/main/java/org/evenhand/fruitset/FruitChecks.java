@@ -14,6 +14,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.bloom.season.SeasonConventions;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.CheckCalendar;
 import org.evenhand.core.fruitset.CheckOutcome;
@@ -24,7 +25,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -43,7 +43,6 @@ public class FruitChecks {
     private static final int MOST_ROWS = 300;
     private static final int MOST_LOOKED = 100;
     private static final int FORESEEN_DAYS = 60;
-    private static final int SEASON_DAYS = 270;
 
     private final FruitCheckRepository checks;
     private final FlowerOutcomes outcomes;
@@ -73,7 +72,8 @@ public class FruitChecks {
         LocalDate today = orchards.today(caller);
         List<UUID> due = outcomes.due(caller, today, MOST_ROWS);
         List<UUID> coming = outcomes.due(caller, today.plusDays(FORESEEN_DAYS), due.size() + MOST_ROWS);
-        List<UUID> looked = outcomes.looked(caller, today.minusDays(SEASON_DAYS), MOST_LOOKED);
+        List<UUID> looked =
+                outcomes.looked(caller, today.minusDays(SeasonConventions.WORKING_SEASON.toDays()), MOST_LOOKED);
         List<UUID> ids = Stream.of(coming, looked).flatMap(List::stream).toList();
         Map<UUID, FruitSetView.Row> rows = rows(caller, ids, today);
         return new FruitSetView(
@@ -146,12 +146,7 @@ public class FruitChecks {
     }
 
     public CheckView put(Caller caller, UUID id, CheckRequest request) {
-        return once.write(
-                "fruit_check",
-                id,
-                () -> checks.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> again(found, request),
-                () -> insert(caller, id, request));
+        return once.write(checks, caller, id, found -> again(found, request), () -> insert(caller, id, request));
     }
 
     private static CheckView again(FruitCheck found, CheckRequest request) {
@@ -171,8 +166,7 @@ public class FruitChecks {
     }
 
     private CheckView insert(Caller caller, UUID id, CheckRequest request) {
-        PollinationView pollination =
-                pollinations.pollination(caller, Given.required("pollinationId", request.pollinationId()));
+        PollinationView pollination = pollinations.pollination(caller, request.pollinationId());
         ZoneId zone = orchards.details(caller).site().zone();
         Instant checkedAt = Given.notInFuture("checkedAt", request.checkedAt(), orchards.now(caller), zone);
         if (checkedAt.isBefore(pollination.doneAt())) {
@@ -183,16 +177,16 @@ public class FruitChecks {
         }
         CheckOutcome outcome = new CheckOutcome(
                 pollination.flowers(),
-                Given.required("taken", request.taken()),
-                Given.required("failed", request.failed()),
+                request.taken(),
+                request.failed(),
                 request.dropped() == null ? 0 : request.dropped(),
-                Given.required("unknown", request.unknown()),
+                request.unknown(),
                 request.thinned() == null ? 0 : request.thinned(),
                 request.lost() == null ? 0 : request.lost());
         CheckDetail detail = request.detail() == null ? CheckDetail.NONE : request.detail();
         detail.check(outcome);
         askWhilePetalsAreOn(pollination, checkedAt, outcome, zone, request);
-        String note = Given.optionalText("note", request.note(), 2000);
+        String note = Given.stripped(request.note());
         return checks.saveAndFlush(new FruitCheck(
                         id, caller, orchards.now(caller), zone, pollination.id(), checkedAt, outcome, detail, note))
                 .view();
@@ -219,13 +213,7 @@ public class FruitChecks {
 
     @Transactional
     public void voidCheck(Caller caller, UUID id, VoidRequest request) {
-        FruitCheck check = checks.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("check", id));
-        if (check.voided()) {
-            return;
-        }
-        check.requireVersion("check", request.version());
-        check.voidBecause(request.reason(), orchards.now(caller));
+        checks.voidOnce(caller, id, request, orchards.now(caller));
     }
 
     @EventListener

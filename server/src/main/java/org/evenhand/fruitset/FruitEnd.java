@@ -3,10 +3,12 @@ package org.evenhand.fruitset;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.Within;
 
 /**
  * How a fruit ended, and what it was like.
@@ -16,17 +18,32 @@ import org.evenhand.kit.Given;
  * @param taste from 1, not to be eaten, to 5, the best
  */
 public record FruitEnd(
-        Kind kind,
-        Instant at,
-        @Schema(description = OPTIONAL) Double weightG,
-        @Schema(description = OPTIONAL) Double lengthMm,
-        @Schema(description = OPTIONAL) Double widthMm,
+        @NotNull Kind kind,
+        @NotNull Instant at,
+
+        @Schema(description = OPTIONAL) @Within(min = 0.1, max = 50_000)
+        Double weightG,
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 1000)
+        Double lengthMm,
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 1000)
+        Double widthMm,
+
         @Schema(description = OPTIONAL) Shape shape,
-        @Schema(description = OPTIONAL) Integer seeds,
-        @Schema(description = OPTIONAL) Integer emptySeeds,
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 100_000)
+        Integer seeds,
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 100_000)
+        Integer emptySeeds,
+
         @Schema(description = OPTIONAL) Boolean sepalsMissing,
-        @Schema(description = OPTIONAL) Integer taste,
-        @Schema(description = OPTIONAL) String note) {
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 5)
+        Integer taste,
+
+        @Schema(description = OPTIONAL) @Size(max = 2000) String note) {
     /** What became of it. */
     public enum Kind {
         HARVESTED,
@@ -43,25 +60,12 @@ public record FruitEnd(
 
     /** The same with its moment and note as they are kept; refuses what cannot be. */
     FruitEnd checked(Instant moment) {
-        Given.required("end.kind", kind);
-        Given.optionalWithin("end.weightG", weightG, 0.1, 50_000);
-        Given.optionalWithin("end.lengthMm", lengthMm, 1, 1000);
-        Given.optionalWithin("end.widthMm", widthMm, 1, 1000);
-        if (seeds != null) {
-            Require.within("end.seeds", seeds, 0, 100_000);
-        }
-        if (emptySeeds != null) {
-            if (seeds == null || emptySeeds > seeds) {
-                throw new InvalidInputException(
-                        "end.emptySeeds",
-                        seeds == null
-                                ? "are some of the seeds; count all seeds first."
-                                : "is " + emptySeeds + " of " + seeds + " seeds in all. Count again.");
-            }
-            Require.within("end.emptySeeds", emptySeeds, 0, 100_000);
-        }
-        if (taste != null) {
-            Require.within("end.taste", taste, 1, 5);
+        if (emptySeeds != null && (seeds == null || emptySeeds > seeds)) {
+            throw new InvalidInputException(
+                    "end.emptySeeds",
+                    seeds == null
+                            ? "are some of the seeds; count all seeds first."
+                            : "is " + emptySeeds + " of " + seeds + " seeds in all. Count again.");
         }
         return new FruitEnd(
                 kind,
@@ -74,6 +78,6 @@ public record FruitEnd(
                 emptySeeds,
                 sepalsMissing,
                 taste,
-                Given.optionalText("end.note", note, 2000));
+                Given.stripped(note));
     }
 }

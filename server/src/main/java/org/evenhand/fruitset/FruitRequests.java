@@ -3,9 +3,12 @@ package org.evenhand.fruitset;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.kit.Within;
 
 /** What is asked of single fruits. */
 public final class FruitRequests {
@@ -22,11 +25,14 @@ public final class FruitRequests {
      */
     @Schema(name = "FruitRequest")
     public record Fruit(
-            UUID treeId,
+            @NotNull UUID treeId,
             @Schema(description = OPTIONAL) UUID pollinationId,
-            @Schema(description = OPTIONAL) Integer number,
+
+            @Schema(description = OPTIONAL) @Within(min = 1, max = 1_000_000)
+            Integer number,
+
             @Schema(description = OPTIONAL) Instant numberedAt,
-            @Schema(description = OPTIONAL) FruitEnd end,
+            @Schema(description = OPTIONAL) @Valid FruitEnd end,
             @Schema(description = OPTIONAL) List<String> confirmed) {}
 
     /**
@@ -36,5 +42,6 @@ public final class FruitRequests {
      */
     @Schema(name = "FruitEndRequest")
     public record End(
-            FruitEnd end, @Schema(description = OPTIONAL) List<String> confirmed) {}
+            @NotNull @Valid FruitEnd end,
+            @Schema(description = OPTIONAL) List<String> confirmed) {}
 }

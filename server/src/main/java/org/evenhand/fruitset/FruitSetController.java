@@ -1,11 +1,11 @@
 package org.evenhand.fruitset;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -30,68 +30,62 @@ class FruitSetController {
     }
 
     @GetMapping("/fruit-set")
-    FruitSetView fruitSet(@AuthenticationPrincipal Caller caller) {
+    FruitSetView fruitSet(Caller caller) {
         return checks.all(caller);
     }
 
     @PutMapping("/checks/{id}")
-    CheckView putCheck(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody CheckRequest request) {
+    CheckView putCheck(Caller caller, @PathVariable UUID id, @Valid @RequestBody CheckRequest request) {
         return checks.put(caller, id, request);
     }
 
     @PostMapping("/checks/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidCheck(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidCheck(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         checks.voidCheck(caller, id, request);
     }
 
     @GetMapping("/limbs")
-    List<LimbView> limbs(@AuthenticationPrincipal Caller caller) {
+    List<LimbView> limbs(Caller caller) {
         return limbs.all(caller);
     }
 
     @PutMapping("/limb-counts/{id}")
-    LimbView putLimbCount(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody LimbRequest request) {
+    LimbView putLimbCount(Caller caller, @PathVariable UUID id, @Valid @RequestBody LimbRequest request) {
         return limbs.put(caller, id, request);
     }
 
     @PostMapping("/limb-counts/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidLimbCount(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidLimbCount(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         limbs.voidCount(caller, id, request);
     }
 
     @GetMapping("/fruits")
-    FruitsView fruits(@AuthenticationPrincipal Caller caller) {
+    FruitsView fruits(Caller caller) {
         return fruits.all(caller);
     }
 
     @GetMapping("/trees/{tree}/fallen")
     List<FruitsView.Candidate> fallen(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID tree,
-            @RequestParam(required = false) Boolean sepalsMissing) {
+            Caller caller, @PathVariable UUID tree, @RequestParam(required = false) Boolean sepalsMissing) {
         return fruits.fallen(caller, tree, sepalsMissing);
     }
 
     @PutMapping("/fruits/{id}")
     FruitsView.FruitView putFruit(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody FruitRequests.Fruit request) {
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody FruitRequests.Fruit request) {
         return fruits.put(caller, id, request);
     }
 
     @PutMapping("/fruits/{id}/end")
-    FruitsView.FruitView endFruit(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody FruitRequests.End request) {
+    FruitsView.FruitView endFruit(Caller caller, @PathVariable UUID id, @Valid @RequestBody FruitRequests.End request) {
         return fruits.end(caller, id, request);
     }
 
     @PostMapping("/fruits/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidFruit(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidFruit(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         fruits.voidFruit(caller, id, request);
     }
 }

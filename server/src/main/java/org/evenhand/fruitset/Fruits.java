@@ -15,7 +15,6 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.crop.FruitTraits;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.FallenFruit;
@@ -25,7 +24,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -198,12 +196,8 @@ public class Fruits {
 
     public FruitsView.FruitView put(Caller caller, UUID id, FruitRequests.Fruit request) {
         try {
-            Fruit written = once.write(
-                    "fruit",
-                    id,
-                    () -> fruits.findByIdAndOrchardId(id, caller.orchardId()),
-                    found -> again(found, request),
-                    () -> insert(caller, id, request));
+            Fruit written =
+                    once.write(fruits, caller, id, found -> again(found, request), () -> insert(caller, id, request));
             return view(caller, written);
         } catch (DataIntegrityViolationException e) {
             throw numberTaken(request.number());
@@ -232,7 +226,7 @@ public class Fruits {
     }
 
     private Fruit insert(Caller caller, UUID id, FruitRequests.Fruit request) {
-        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        TreeView tree = orchards.tree(caller, request.treeId());
         ZoneId zone = orchards.details(caller).site().zone();
         PollinationView from = from(caller, tree, request.pollinationId());
         if (request.number() == null && request.end() == null) {
@@ -245,7 +239,6 @@ public class Fruits {
                 numberedAt == null ? Given.required("end.at", request.end().at()) : numberedAt;
         int year = from == null ? year(caller, when) : year(caller, from.doneAt());
         if (request.number() != null) {
-            Require.within("number", request.number(), 1, 1_000_000);
             fruits.findByOrchardIdAndYearAndNumberAndVoidedAtIsNull(caller.orchardId(), year, request.number())
                     .ifPresent(other -> {
                         throw numberTaken(request.number());
@@ -310,17 +303,10 @@ public class Fruits {
     }
 
     private Fruit endOnce(Caller caller, UUID id, FruitRequests.End request) {
-        Fruit fruit = fruits.findByIdAndOrchardId(id, caller.orchardId())
-                .filter(f -> !f.voided())
-                .orElseThrow(() -> new NotFoundException("fruit", id));
+        Fruit fruit = fruits.current(caller, id);
         TreeView tree = orchards.tree(caller, fruit.treeId());
         ZoneId zone = orchards.details(caller).site().zone();
-        FruitEnd end = end(
-                caller,
-                tree,
-                from(caller, tree, fruit.pollinationId()),
-                Given.required("end", request.end()),
-                request.confirmed());
+        FruitEnd end = end(caller, tree, from(caller, tree, fruit.pollinationId()), request.end(), request.confirmed());
         if (fruit.end() != null) {
             if (fruit.end().equals(end)) {
                 return fruit;
@@ -338,11 +324,6 @@ public class Fruits {
 
     @Transactional
     public void voidFruit(Caller caller, UUID id, VoidRequest request) {
-        Fruit fruit = fruits.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("fruit", id));
-        if (!fruit.voided()) {
-            fruit.requireVersion("fruit", request.version());
-            fruit.voidBecause(request.reason(), orchards.now(caller));
-        }
+        fruits.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

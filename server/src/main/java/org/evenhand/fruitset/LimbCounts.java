@@ -1,6 +1,5 @@
 package org.evenhand.fruitset;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -18,6 +17,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.bloom.season.SeasonConventions;
 import org.evenhand.core.crop.CheckDay;
 import org.evenhand.core.fruitset.LimbTally;
 import org.evenhand.crop.CropCatalogue;
@@ -35,7 +35,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Whole limbs counted, for who does not tag flowers. */
 @Service
 public class LimbCounts {
-    private static final Duration SEASON = Duration.ofDays(270);
 
     private final LimbCountRepository counts;
     private final FlowerOutcomes outcomes;
@@ -60,7 +59,7 @@ public class LimbCounts {
 
     /** The limbs counted this season. */
     public List<LimbView> all(Caller caller) {
-        Instant since = orchards.now(caller).minus(SEASON);
+        Instant since = orchards.now(caller).minus(SeasonConventions.WORKING_SEASON);
         return limbs(
                 caller,
                 counts.findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAt(caller.orchardId(), since),
@@ -136,13 +135,9 @@ public class LimbCounts {
 
     /** Writes a count down; answers with its limb. */
     public LimbView put(Caller caller, UUID id, LimbRequest request) {
-        LimbCount written = once.write(
-                "limb_count",
-                id,
-                () -> counts.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> again(found, request),
-                () -> insert(caller, id, request));
-        Instant since = written.countedAt().minus(SEASON);
+        LimbCount written =
+                once.write(counts, caller, id, found -> again(found, request), () -> insert(caller, id, request));
+        Instant since = written.countedAt().minus(SeasonConventions.WORKING_SEASON);
         return limbs(caller, counts.ofLimb(caller.orchardId(), written.treeId(), written.limb(), since), since).stream()
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("count", id));
@@ -157,11 +152,11 @@ public class LimbCounts {
     }
 
     private LimbCount insert(Caller caller, UUID id, LimbRequest request) {
-        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        TreeView tree = orchards.tree(caller, request.treeId());
         ZoneId zone = orchards.details(caller).site().zone();
         Instant at = Given.notInFuture("countedAt", request.countedAt(), orchards.now(caller), zone);
-        String limb = Given.text("limb", request.limb(), 60);
-        int fruits = Given.required("fruits", request.fruits());
+        String limb = request.limb().strip();
+        int fruits = request.fruits();
         int off = request.takenOff() == null ? 0 : request.takenOff();
         new LimbTally(Optional.empty(), fruits, off, 0);
         counts.latest(caller.orchardId(), tree.id(), limb).ifPresent(last -> {
@@ -177,16 +172,11 @@ public class LimbCounts {
                 caller,
                 orchards.now(caller),
                 zone,
-                new LimbRequest(tree.id(), limb, at, fruits, off, Given.optionalText("note", request.note(), 2000))));
+                new LimbRequest(tree.id(), limb, at, fruits, off, Given.stripped(request.note()))));
     }
 
     @Transactional
     public void voidCount(Caller caller, UUID id, VoidRequest request) {
-        LimbCount count = counts.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("count", id));
-        if (!count.voided()) {
-            count.requireVersion("count", request.version());
-            count.voidBecause(request.reason(), orchards.now(caller));
-        }
+        counts.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

@@ -3,6 +3,9 @@ package org.evenhand.fruitset;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.UUID;
 
@@ -13,9 +16,9 @@ import java.util.UUID;
  * @param takenOff fruits thinned, picked or found fallen since the count before
  */
 public record LimbRequest(
-        UUID treeId,
-        String limb,
-        Instant countedAt,
-        Integer fruits,
+        @NotNull UUID treeId,
+        @NotBlank @Size(max = 60) String limb,
+        @NotNull Instant countedAt,
+        @NotNull Integer fruits,
         @Schema(description = OPTIONAL) Integer takenOff,
-        @Schema(description = OPTIONAL) String note) {}
+        @Schema(description = OPTIONAL) @Size(max = 2000) String note) {}

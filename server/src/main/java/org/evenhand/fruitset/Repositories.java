@@ -5,11 +5,14 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface FruitCheckRepository extends JpaRepository<FruitCheck, UUID> {
-    Optional<FruitCheck> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface FruitCheckRepository extends RecordRepository<FruitCheck> {
+    @Override
+    default String noun() {
+        return "check";
+    }
 
     List<FruitCheck> findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAt(
             UUID orchardId, Collection<UUID> pollinationIds);
@@ -17,8 +20,11 @@ interface FruitCheckRepository extends JpaRepository<FruitCheck, UUID> {
     boolean existsByOrchardIdAndPollinationIdAndVoidedAtIsNull(UUID orchardId, UUID pollinationId);
 }
 
-interface LimbCountRepository extends JpaRepository<LimbCount, UUID> {
-    Optional<LimbCount> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface LimbCountRepository extends RecordRepository<LimbCount> {
+    @Override
+    default String noun() {
+        return "count";
+    }
 
     List<LimbCount> findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAt(UUID orchardId, Instant after);
 
@@ -33,8 +39,11 @@ interface LimbCountRepository extends JpaRepository<LimbCount, UUID> {
     List<LimbCount> ofLimb(UUID orchardId, UUID treeId, String limb, Instant after);
 }
 
-interface FruitRepository extends JpaRepository<Fruit, UUID> {
-    Optional<Fruit> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface FruitRepository extends RecordRepository<Fruit> {
+    @Override
+    default String noun() {
+        return "fruit";
+    }
 
     List<Fruit> findByOrchardIdAndYearAndVoidedAtIsNull(UUID orchardId, int year);
 

@@ -1,8 +1,8 @@
 package org.evenhand.kit;
 
 import java.io.Serializable;
-import java.security.Principal;
 import java.util.UUID;
+import org.springframework.security.core.AuthenticatedPrincipal;
 
 /**
  * Who is calling, and for which orchard. Every query is bound to {@link #orchardId()}.
@@ -12,7 +12,8 @@ import java.util.UUID;
  * @param name the person's name
  * @param role what the person may do there
  */
-public record Caller(UUID accountId, UUID orchardId, String name, Role role) implements Principal, Serializable {
+public record Caller(UUID accountId, UUID orchardId, String name, Role role)
+        implements AuthenticatedPrincipal, Serializable {
     private static final long serialVersionUID = 1;
 
     /** Owners may change the orchard itself; helpers do the work. */

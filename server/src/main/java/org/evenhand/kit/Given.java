@@ -1,15 +1,16 @@
 package org.evenhand.kit;
 
+import jakarta.validation.constraints.Size;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.util.Collection;
 import java.util.Locale;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 
-/** Guards for what a request gave. */
+/** Guards for what a request gave, beyond what its annotations refuse. */
 public final class Given {
     /** A client's clock may run this far ahead. */
     private static final Duration CLOCK_SLACK = Duration.ofMinutes(3);
@@ -36,14 +37,9 @@ public final class Given {
         return notLonger(field, text, most);
     }
 
-    /** Returns the text, or an empty one where none was given. */
-    public static String optionalText(String field, String value, int most) {
-        return value == null ? "" : notLonger(field, value.strip(), most);
-    }
-
-    /** Returns the number, or null where none was given, when it lies within the ends. */
-    public static Double optionalWithin(String field, Double value, double low, double high) {
-        return value == null ? null : Double.valueOf(Require.within(field, value.doubleValue(), low, high));
+    /** The text without blanks around it; an empty one where none was given. */
+    public static String stripped(String text) {
+        return text == null ? "" : text.strip();
     }
 
     /** The moment to the millisecond, as it is kept: what is sent again must compare equal to what was read back. */
@@ -70,9 +66,20 @@ public final class Given {
 
     private static String notLonger(String field, String text, int most) {
         if (text.length() > most) {
-            throw new InvalidInputException(
-                    field, "has " + text.length() + " characters; allowed are " + most + ". Please shorten it.");
+            throw new InvalidInputException(field, tooLong(text, most));
         }
         return text;
+    }
+
+    /** What is wrong with a text or a list that is shorter or longer than allowed. */
+    static String otherSize(Object value, Size allowed) {
+        if (value instanceof Collection<?> entries) {
+            return "has " + entries.size() + " entries; allowed are " + allowed.min() + " to " + allowed.max() + ".";
+        }
+        return tooLong(String.valueOf(value), allowed.max());
+    }
+
+    private static String tooLong(String text, int most) {
+        return "has " + text.length() + " characters; allowed are " + most + ". Please shorten it.";
     }
 }

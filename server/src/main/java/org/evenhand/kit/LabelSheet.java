@@ -27,6 +27,9 @@ import org.apache.pdfbox.rendering.PDFRenderer;
  * ellipsis, and told in {@link #shortened}; nothing is cut silently.
  */
 public final class LabelSheet {
+    /** No more are printed at once. */
+    public static final int MOST_LABELS = 500;
+
     private static final float LARGEST = 11;
     private static final float SMALLEST = 5.5f;
     private static final float LEADING = 1.18f;

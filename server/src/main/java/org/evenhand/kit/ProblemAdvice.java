@@ -1,6 +1,9 @@
 package org.evenhand.kit;
 
+import jakarta.validation.ConstraintViolation;
+import jakarta.validation.constraints.Size;
 import java.net.URI;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.FieldProblem;
@@ -15,6 +18,8 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.validation.FieldError;
+import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -90,6 +95,23 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 "Something went wrong here",
                 "That was our fault, not yours, and nothing was saved. Please try again; the log has it under " + number
                         + ".");
+    }
+
+    /** Every field that cannot be, not only the first. */
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        List<FieldProblem> problems = e.getFieldErrors().stream()
+                .map(f -> new FieldProblem(f.getField(), message(f)))
+                .sorted(Comparator.comparing(FieldProblem::field))
+                .toList();
+        return ResponseEntity.badRequest().body(fields(problems));
+    }
+
+    private static String message(FieldError error) {
+        return error.unwrap(ConstraintViolation.class).getConstraintDescriptor().getAnnotation() instanceof Size size
+                ? Given.otherSize(error.getRejectedValue(), size)
+                : error.getDefaultMessage();
     }
 
     @Override

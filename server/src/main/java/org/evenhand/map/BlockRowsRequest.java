@@ -3,11 +3,12 @@ package org.evenhand.map;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.OptionalDouble;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.map.BlockLayout;
-import org.evenhand.kit.Given;
 
 /**
  * How the rows of a block lie; with a version it changes what is known of it.
@@ -17,17 +18,15 @@ import org.evenhand.kit.Given;
  * @param bearing direction in which places are counted up, degrees from north; absent where measured trees are to say it
  */
 public record BlockRowsRequest(
-        String block,
-        Double rowSpacingM,
-        Double placeSpacingM,
+        @NotNull @Size(max = 80) String block,
+        @NotNull Double rowSpacingM,
+        @NotNull Double placeSpacingM,
         @Schema(description = OPTIONAL) Double bearing,
         @Schema(description = OPTIONAL) Long version) {
     BlockLayout layout() {
         try {
             return new BlockLayout(
-                    Given.required("rowSpacingM", rowSpacingM),
-                    Given.required("placeSpacingM", placeSpacingM),
-                    bearing == null ? OptionalDouble.empty() : OptionalDouble.of(bearing));
+                    rowSpacingM, placeSpacingM, bearing == null ? OptionalDouble.empty() : OptionalDouble.of(bearing));
         } catch (InvalidInputException e) {
             throw new InvalidInputException(e.problems().stream()
                     .map(p ->

@@ -1,14 +1,17 @@
 package org.evenhand.map;
 
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.Given;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -32,28 +35,28 @@ class MapController {
     }
 
     /** A file that was chosen, with the questions that were answered by yes. */
-    record ImportRequest(GeoJson.FeatureCollection file, List<String> confirmed) {}
+    record ImportRequest(
+            @NotNull GeoJson.FeatureCollection file,
+            @Schema(description = OPTIONAL) List<String> confirmed) {}
 
     @GetMapping("/map")
-    MapView map(@AuthenticationPrincipal Caller caller) {
+    MapView map(Caller caller) {
         return maps.map(caller);
     }
 
     @PutMapping("/tree-spots/{id}")
-    MapView.Measured putSpot(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody TreeSpotRequest request) {
+    MapView.Measured putSpot(Caller caller, @PathVariable UUID id, @Valid @RequestBody TreeSpotRequest request) {
         return maps.put(caller, id, request);
     }
 
     @PostMapping("/tree-spots/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidSpot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidSpot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         maps.voidSpot(caller, id, request);
     }
 
     @PutMapping("/block-rows/{id}")
-    MapView putRows(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody BlockRowsRequest request) {
+    MapView putRows(Caller caller, @PathVariable UUID id, @Valid @RequestBody BlockRowsRequest request) {
         maps.put(caller, id, request);
         return maps.map(caller);
     }
@@ -62,7 +65,7 @@ class MapController {
     @GetMapping(
             value = "/map.geojson",
             produces = {GEO_JSON, MediaType.APPLICATION_JSON_VALUE})
-    ResponseEntity<GeoJson.FeatureCollection> geoJson(@AuthenticationPrincipal Caller caller) {
+    ResponseEntity<GeoJson.FeatureCollection> geoJson(Caller caller) {
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(GEO_JSON))
                 .header("Content-Disposition", "attachment; filename=\"orchard.geojson\"")
@@ -70,10 +73,7 @@ class MapController {
     }
 
     @PostMapping("/map/import")
-    MapFiles.Imported read(@AuthenticationPrincipal Caller caller, @RequestBody ImportRequest request) {
-        return files.read(
-                caller,
-                Given.required("file", request.file()),
-                request.confirmed() == null ? List.of() : request.confirmed());
+    MapFiles.Imported read(Caller caller, @Valid @RequestBody ImportRequest request) {
+        return files.read(caller, request.file(), request.confirmed() == null ? List.of() : request.confirmed());
     }
 }

@@ -20,7 +20,6 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.Ids;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -122,21 +121,20 @@ public class Maps {
 
     /** Writes down where a tree stands. */
     public MapView.Measured put(Caller caller, UUID id, TreeSpotRequest request) {
-        TreeSpotRequest checked = request.checked();
         // Too far is refused before it is kept.
-        plane(orchards.details(caller).site()).spot(checked.latitude(), checked.longitude());
-        orchards.tree(caller, checked.treeId());
+        plane(orchards.details(caller).site()).spot(request.latitude(), request.longitude());
+        orchards.tree(caller, request.treeId());
         return once.write(
-                "tree_spot",
+                spots,
+                caller,
                 id,
-                () -> spots.findByIdAndOrchardId(id, caller.orchardId()),
                 TreeSpot::view,
                 () -> spots.saveAndFlush(new TreeSpot(
                                 id,
                                 caller,
                                 orchards.now(caller),
                                 orchards.details(caller).site().zone(),
-                                checked))
+                                request))
                         .view());
     }
 
@@ -151,22 +149,17 @@ public class Maps {
 
     @Transactional
     void voidSpot(Caller caller, UUID id, VoidRequest request) {
-        TreeSpot spot =
-                spots.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("spot", id));
-        if (!spot.voided()) {
-            spot.requireVersion("spot", request.version());
-            spot.voidBecause(request.reason(), orchards.now(caller));
-        }
+        spots.voidOnce(caller, id, request, orchards.now(caller));
     }
 
     /** Writes down how the rows of a block lie. */
     public void put(Caller caller, UUID id, BlockRowsRequest request) {
-        String block = Given.optionalText("block", request.block(), 80);
+        String block = Given.stripped(request.block());
         BlockLayout layout = request.layout();
         once.write(
-                "block_rows",
+                rows,
+                caller,
                 id,
-                () -> rows.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     if (request.version() != null) {
                         found.requireVersion("block", request.version());

@@ -1,18 +1,23 @@
 package org.evenhand.map;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface TreeSpotRepository extends JpaRepository<TreeSpot, UUID> {
-    Optional<TreeSpot> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface TreeSpotRepository extends RecordRepository<TreeSpot> {
+    @Override
+    default String noun() {
+        return "spot";
+    }
 
     List<TreeSpot> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }
 
-interface BlockRowsRepository extends JpaRepository<BlockRows, UUID> {
-    Optional<BlockRows> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface BlockRowsRepository extends RecordRepository<BlockRows> {
+    @Override
+    default String noun() {
+        return "block";
+    }
 
     List<BlockRows> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }

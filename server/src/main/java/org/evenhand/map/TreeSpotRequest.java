@@ -3,9 +3,9 @@ package org.evenhand.map;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
 import java.util.UUID;
-import org.evenhand.core.Require;
-import org.evenhand.kit.Given;
+import org.evenhand.kit.Within;
 
 /**
  * Where a tree stands.
@@ -15,25 +15,19 @@ import org.evenhand.kit.Given;
  * @param accuracyM how far off it may be, as the device says, metres
  */
 public record TreeSpotRequest(
-        UUID treeId,
-        Double latitude,
-        Double longitude,
-        @Schema(description = OPTIONAL) Double accuracyM,
-        How how) {
+        @NotNull UUID treeId,
+        @NotNull @Within(min = -90, max = 90) Double latitude,
+        @NotNull @Within(min = -180, max = 180) Double longitude,
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 100_000)
+        Double accuracyM,
+
+        @NotNull How how) {
     /** How it was found. */
     public enum How {
         GPS,
         DRAGGED,
         TYPED,
         FILE
-    }
-
-    TreeSpotRequest checked() {
-        Given.required("treeId", treeId);
-        Require.within("latitude", Given.required("latitude", latitude).doubleValue(), -90, 90);
-        Require.within("longitude", Given.required("longitude", longitude).doubleValue(), -180, 180);
-        Given.optionalWithin("accuracyM", accuracyM, 0, 100_000);
-        Given.required("how", how);
-        return this;
     }
 }

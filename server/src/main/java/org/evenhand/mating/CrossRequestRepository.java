@@ -1,12 +1,14 @@
 package org.evenhand.mating;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface CrossRequestRepository extends JpaRepository<CrossRequest, UUID> {
-    Optional<CrossRequest> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface CrossRequestRepository extends RecordRepository<CrossRequest> {
+    @Override
+    default String noun() {
+        return "wanted cross";
+    }
 
     List<CrossRequest> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }

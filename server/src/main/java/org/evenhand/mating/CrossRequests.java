@@ -8,7 +8,6 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Seasons;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.bloom.season.BloomProgress;
 import org.evenhand.core.mating.CrossEvidence;
 import org.evenhand.core.mating.PollenStoragePlan;
@@ -234,9 +233,9 @@ public class CrossRequests {
     MatesView.CrossRequest put(Caller caller, UUID id, WantedCrossRequest request) {
         CrossRequest.Wanted wanted = wanted(request);
         return once.write(
-                "cross_request",
+                crossRequests,
+                caller,
                 id,
-                () -> crossRequests.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> change(caller, found, request, wanted),
                 () -> insert(caller, id, request, wanted));
     }
@@ -255,10 +254,8 @@ public class CrossRequests {
         if (r.flowers() == null && r.seeds() == null) {
             throw new InvalidInputException("flowers", "or seeds: please give one of the two.");
         }
-        Integer flowers = r.flowers() == null ? null : Require.within("flowers", r.flowers(), 1, 20_000);
-        Integer seeds = r.seeds() == null ? null : Require.within("seeds", r.seeds(), 1, 100_000);
-        int priority = r.priority() == null ? 1 : Require.within("priority", r.priority(), 0, 3);
-        return new CrossRequest.Wanted(flowers, seeds, priority, Given.optionalText("note", r.note(), 2000));
+        return new CrossRequest.Wanted(
+                r.flowers(), r.seeds(), r.priority() == null ? 1 : r.priority(), Given.stripped(r.note()));
     }
 
     private MatesView.CrossRequest change(
@@ -274,8 +271,8 @@ public class CrossRequests {
 
     private MatesView.CrossRequest insert(
             Caller caller, UUID id, WantedCrossRequest request, CrossRequest.Wanted wanted) {
-        VarietyView mother = orchards.variety(caller, Given.required("motherId", request.motherId()));
-        VarietyView father = orchards.variety(caller, Given.required("fatherId", request.fatherId()));
+        VarietyView mother = orchards.variety(caller, request.motherId());
+        VarietyView father = orchards.variety(caller, request.fatherId());
         if (!crosses.book(caller).cross(mother.id(), father.id()).serves()) {
             throw new InvalidInputException(
                     "fatherId",
@@ -300,12 +297,6 @@ public class CrossRequests {
 
     @Transactional
     public void voidCrossRequest(Caller caller, UUID id, VoidRequest request) {
-        CrossRequest crossRequest = crossRequests
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("wanted cross", id));
-        if (!crossRequest.voided()) {
-            crossRequest.requireVersion("wanted cross", request.version());
-            crossRequest.voidBecause(request.reason(), orchards.now(caller));
-        }
+        crossRequests.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

@@ -1,11 +1,11 @@
 package org.evenhand.mating;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,40 +28,39 @@ class MatesController {
     }
 
     @GetMapping("/mates")
-    MatesView mates(@AuthenticationPrincipal Caller caller) {
+    MatesView mates(Caller caller) {
         return mates.all(caller);
     }
 
     @GetMapping("/mates/pair")
-    MatesView.Pair pair(@AuthenticationPrincipal Caller caller, @RequestParam UUID mother, @RequestParam UUID father) {
+    MatesView.Pair pair(Caller caller, @RequestParam UUID mother, @RequestParam UUID father) {
         return mates.pair(caller, mother, father);
     }
 
     @GetMapping("/lots/{id}/serves")
-    List<MatesView.Served> served(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    List<MatesView.Served> served(Caller caller, @PathVariable UUID id) {
         return mates.servedBy(caller, id);
     }
 
     @GetMapping("/trees/{id}/servers")
-    MatesView.Servers servers(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    MatesView.Servers servers(Caller caller, @PathVariable UUID id) {
         return mates.serversOf(caller, id);
     }
 
     @GetMapping("/cross-requests")
-    List<MatesView.CrossRequest> crossRequests(@AuthenticationPrincipal Caller caller) {
+    List<MatesView.CrossRequest> crossRequests(Caller caller) {
         return crossRequests.all(caller);
     }
 
     @PutMapping("/cross-requests/{id}")
     MatesView.CrossRequest putCrossRequest(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody WantedCrossRequest request) {
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody WantedCrossRequest request) {
         return crossRequests.put(caller, id, request);
     }
 
     @PostMapping("/cross-requests/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidCrossRequest(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidCrossRequest(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         crossRequests.voidCrossRequest(caller, id, request);
     }
 }

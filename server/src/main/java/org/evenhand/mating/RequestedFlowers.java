@@ -5,6 +5,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.cropload.FlowerBudget;
+import org.evenhand.core.cropload.SetBelief;
 import org.evenhand.core.mating.CrossEvidence;
 import org.evenhand.core.statistics.BetaPosterior;
 import org.evenhand.orchard.VarietyNumbers;
@@ -15,10 +16,6 @@ import org.evenhand.orchard.VarietyNumbers;
  * @param why how they come from the seeds; empty where they were given
  */
 record RequestedFlowers(int flowers, String why) {
-    /** How sure one wants to be of the seeds. Our convention. */
-    private static final double SURE = 0.9;
-    /** What the crop sheet says weighs as much as so many flowers. Our convention. */
-    private static final double SHEET_WEIGHT = 4;
 
     /**
      * @param numbers of the mother, in the place of her crop sheet's
@@ -37,10 +34,11 @@ record RequestedFlowers(int flowers, String why) {
                                 + " does not say how many seeds a cross gives. Give the flowers instead."));
         double seeds = numbers.seedsPerFruit() == null ? traits.seeds().value() : numbers.seedsPerFruit();
         int ovules = (int) Math.max(traits.ovules().value(), Math.ceil(seeds));
-        BetaPosterior share =
-                BetaPosterior.ofMean(traits.setShare().value(), SHEET_WEIGHT).after(seen.taken(), seen.flowers());
+        BetaPosterior share = BetaPosterior.ofMean(traits.setShare().value(), SetBelief.PRIOR_WEIGHT)
+                .after(seen.taken(), seen.flowers());
         try {
-            FlowerBudget budget = FlowerBudget.forSeeds(wanted.seeds(), share, seeds, ovules, SURE);
+            FlowerBudget budget =
+                    FlowerBudget.forSeeds(wanted.seeds(), share, seeds, ovules, FlowerBudget.SURE_OF_SEEDS);
             return new RequestedFlowers(budget.flowers(), why(wanted, seeds, ovules, share, seen));
         } catch (InvalidInputException e) {
             throw new InvalidInputException(
@@ -66,7 +64,7 @@ record RequestedFlowers(int flowers, String why) {
         return String.format(
                 Locale.ROOT,
                 "To be %.0f %% sure of %d seeds: about %.0f %% of crossed flowers give a fruit (%s), with %s seeds in it as a rule and %d at most.",
-                100 * SURE,
+                100 * FlowerBudget.SURE_OF_SEEDS,
                 wanted.seeds(),
                 100 * share.mean(),
                 seen.flowers() == 0

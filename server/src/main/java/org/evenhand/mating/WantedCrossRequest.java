@@ -3,7 +3,10 @@ package org.evenhand.mating;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.UUID;
+import org.evenhand.kit.Within;
 
 /**
  * A requested cross as it is sent; with a version it changes what is wanted of one that is there.
@@ -14,12 +17,19 @@ import java.util.UUID;
  */
 @Schema(name = "WantedCrossRequest")
 public record WantedCrossRequest(
-        UUID motherId,
-        UUID fatherId,
-        @Schema(description = OPTIONAL) Integer flowers,
-        @Schema(description = OPTIONAL) Integer seeds,
-        @Schema(description = OPTIONAL) Integer priority,
-        @Schema(description = OPTIONAL) String note,
+        @NotNull UUID motherId,
+        @NotNull UUID fatherId,
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 20_000)
+        Integer flowers,
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 100_000)
+        Integer seeds,
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 3)
+        Integer priority,
+
+        @Schema(description = OPTIONAL) @Size(max = 2000) String note,
         @Schema(description = OPTIONAL) Long version) {
     /** So many flowers, as important as others. */
     public static WantedCrossRequest ofFlowers(UUID motherId, UUID fatherId, int flowers, String note) {

@@ -3,6 +3,8 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import org.evenhand.core.bloom.season.HandPollinationNeed;
 
 /**
@@ -13,9 +15,9 @@ import org.evenhand.core.bloom.season.HandPollinationNeed;
  * @param usualMaximumC highest temperature of its ordinary day, °C
  */
 public record BlockNoteRequest(
-        String block,
+        @NotNull @Size(max = 80) String block,
         @Schema(description = OPTIONAL) Double seaKm,
-        HandPollinationNeed.Insects insects,
+        @NotNull HandPollinationNeed.Insects insects,
         boolean indoors,
         @Schema(description = OPTIONAL) Double usualMinimumC,
         @Schema(description = OPTIONAL) Double usualMaximumC,

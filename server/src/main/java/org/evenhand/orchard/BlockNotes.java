@@ -38,16 +38,15 @@ public class BlockNotes {
     }
 
     public void put(Caller caller, UUID id, BlockNoteRequest request) {
-        String block = Given.optionalText("block", request.block(), 80);
-        Given.required("insects", request.insects());
+        String block = Given.stripped(request.block());
         // Checked by the same rules that will reckon with it.
         new HandPollinationNeed.Block(
                 Optional.empty(), Optional.ofNullable(request.seaKm()), request.insects(), request.indoors(), 0);
         check(request.usualMinimumC(), request.usualMaximumC());
         once.write(
-                "block_note",
+                notes,
+                caller,
                 id,
-                () -> notes.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     if (request.version() != null) {
                         found.requireVersion("block", request.version());

@@ -3,7 +3,9 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Size;
 import java.util.UUID;
+import org.evenhand.kit.Within;
 
 /**
  * What is known of a variety's breeding and habit; everything may be unknown.
@@ -19,15 +21,22 @@ import java.util.UUID;
  * @param figLateFromMm for figs: diameter from which it is too late, mm
  */
 public record Breeding(
-        @Schema(description = OPTIONAL) String alleles,
-        @Schema(description = OPTIONAL) Integer ploidy,
+        @Schema(description = OPTIONAL) @Size(max = 60) String alleles,
+
+        @Schema(description = OPTIONAL) @Within(min = 2, max = 8)
+        Integer ploidy,
+
         @Schema(description = OPTIONAL) UUID motherId,
         @Schema(description = OPTIONAL) UUID fatherId,
         @Schema(description = OPTIONAL) UUID sportOfId,
         @Schema(description = OPTIONAL) Integer raisedIn,
         @Schema(description = OPTIONAL) Boolean smallFlowered,
-        @Schema(description = OPTIONAL) Double figRightFromMm,
-        @Schema(description = OPTIONAL) Double figLateFromMm) {
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 200)
+        Double figRightFromMm,
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 200)
+        Double figLateFromMm) {
     /** Nothing known. */
     public static final Breeding UNKNOWN = new Breeding("", null, null, null, null, null, false, null, null);
 }

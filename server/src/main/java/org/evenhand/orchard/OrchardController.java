@@ -1,5 +1,7 @@
 package org.evenhand.orchard;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -11,7 +13,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -32,23 +33,22 @@ class OrchardController {
     }
 
     /** Where the demo clock is to stand. */
-    record DemoClockRequest(Instant now) {}
+    record DemoClockRequest(@NotNull Instant now) {}
 
     @GetMapping("/orchard")
-    OrchardView orchard(@AuthenticationPrincipal Caller caller) {
+    OrchardView orchard(Caller caller) {
         return orchards.orchard(caller);
     }
 
     @PutMapping("/orchard")
     @PreAuthorize("hasRole('OWNER')")
-    OrchardView changeOrchard(@AuthenticationPrincipal Caller caller, @RequestBody OrchardRequest request) {
+    OrchardView changeOrchard(Caller caller, @Valid @RequestBody OrchardRequest request) {
         return orchards.change(caller, request);
     }
 
     /** A first guess of the ordinary days of every month, from that of the month it is now. */
     @GetMapping("/orchard/typical-year")
-    List<TypicalMonth> typicalYear(
-            @AuthenticationPrincipal Caller caller, @RequestParam double minimumC, @RequestParam double maximumC) {
+    List<TypicalMonth> typicalYear(Caller caller, @RequestParam double minimumC, @RequestParam double maximumC) {
         return orchards.typicalYear(caller, new DailyTemperatures(minimumC, maximumC));
     }
 
@@ -61,34 +61,33 @@ class OrchardController {
     }
 
     @PutMapping("/demo-clock")
-    OrchardView moveDemoClock(@AuthenticationPrincipal Caller caller, @RequestBody DemoClockRequest request) {
+    OrchardView moveDemoClock(Caller caller, @Valid @RequestBody DemoClockRequest request) {
         return orchards.moveDemoClock(caller, request.now());
     }
 
     @GetMapping("/varieties")
-    List<VarietyView> varieties(@AuthenticationPrincipal Caller caller) {
+    List<VarietyView> varieties(Caller caller) {
         return orchards.varieties(caller);
     }
 
     @PutMapping("/varieties/{id}")
-    VarietyView putVariety(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VarietyRequest request) {
+    VarietyView putVariety(Caller caller, @PathVariable UUID id, @Valid @RequestBody VarietyRequest request) {
         return orchards.put(caller, id, request);
     }
 
     @GetMapping("/trees")
-    List<TreeView> trees(@AuthenticationPrincipal Caller caller) {
+    List<TreeView> trees(Caller caller) {
         return orchards.trees(caller);
     }
 
     @PutMapping("/trees/{id}")
-    TreeView putTree(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody TreeRequest request) {
+    TreeView putTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody TreeRequest request) {
         return orchards.put(caller, id, request);
     }
 
     @PostMapping("/trees/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidTree(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         orchards.voidTree(caller, id, request);
     }
 }

@@ -3,6 +3,10 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.List;
@@ -10,33 +14,28 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Units;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
-import org.evenhand.kit.Given;
 
 /** An orchard as it is sent: degrees north and east, °C. */
 public record OrchardRequest(
-        String name,
-        Double latitude,
-        Double longitude,
-        String zone,
-        Double usualMinimumC,
-        Double usualMaximumC,
-        @Schema(description = OPTIONAL) List<TypicalMonth> usualMonths,
-        Units units,
+        @NotBlank @Size(max = 80) String name,
+        @NotNull Double latitude,
+        @NotNull Double longitude,
+        @NotBlank @Size(max = 60) String zone,
+        @NotNull Double usualMinimumC,
+        @NotNull Double usualMaximumC,
+        @Schema(description = OPTIONAL) List<@NotNull @Valid TypicalMonth> usualMonths,
+        @NotNull Units units,
         @Schema(description = OPTIONAL) Long version) {
 
     /** The checked details. */
     public OrchardDetails details() {
         return new OrchardDetails(
-                Given.text("name", name, 80),
-                new Site(Given.required("latitude", latitude), Given.required("longitude", longitude), zoneId()),
-                usual(),
-                TypicalMonth.days(usualMonths),
-                Given.required("units", units));
+                name.strip(), new Site(latitude, longitude, zoneId()), usual(), TypicalMonth.days(usualMonths), units);
     }
 
     private ZoneId zoneId() {
         try {
-            return ZoneId.of(Given.text("zone", zone, 60));
+            return ZoneId.of(zone.strip());
         } catch (DateTimeException e) {
             throw new InvalidInputException(
                     "zone", "'" + zone + "' is not a time zone; one looks like Pacific/Auckland.");
@@ -45,8 +44,7 @@ public record OrchardRequest(
 
     private DailyTemperatures usual() {
         try {
-            return new DailyTemperatures(
-                    Given.required("usualMinimumC", usualMinimumC), Given.required("usualMaximumC", usualMaximumC));
+            return new DailyTemperatures(usualMinimumC, usualMaximumC);
         } catch (InvalidInputException e) {
             throw new InvalidInputException(e.problems().stream()
                     .map(p -> new org.evenhand.core.FieldProblem(

@@ -100,7 +100,7 @@ public class Orchards {
         if (orchard.demoNow() == null) {
             throw new InvalidInputException("now", "cannot be set: only the demo orchard's clock can be moved.");
         }
-        orchard.moveDemoClock(Given.required("now", to));
+        orchard.moveDemoClock(to);
         return view(orchards.saveAndFlush(orchard));
     }
 
@@ -115,16 +115,12 @@ public class Orchards {
     /** The variety, or "not found". */
     @Transactional(readOnly = true)
     public VarietyView variety(Caller caller, UUID id) {
-        return requireVariety(caller, id).view();
+        return varieties.require(caller, id).view();
     }
 
     public VarietyView put(Caller caller, UUID id, VarietyRequest request) {
         return once.write(
-                "variety",
-                id,
-                () -> varieties.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> change(caller, found, request),
-                () -> insert(caller, id, request));
+                varieties, caller, id, found -> change(caller, found, request), () -> insert(caller, id, request));
     }
 
     private VarietyView change(Caller caller, Variety variety, VarietyRequest request) {
@@ -145,7 +141,7 @@ public class Orchards {
         if (!now.crop().equals(request.crop())) {
             throw new InvalidInputException("crop", "cannot be changed; make a new variety instead.");
         }
-        String name = Given.text("name", request.name(), 80);
+        String name = request.name().strip();
         refuseTakenName(variety.orchardId(), variety.id(), now.crop(), name);
         variety.rename(name);
         variety.change(breeding);
@@ -154,9 +150,8 @@ public class Orchards {
     }
 
     private VarietyView insert(Caller caller, UUID id, VarietyRequest request) {
-        String crop = crops.require(caller, "crop", Given.text("crop", request.crop(), 60))
-                .key();
-        String name = Given.text("name", request.name(), 80);
+        String crop = crops.require(caller, "crop", request.crop().strip()).key();
+        String name = request.name().strip();
         refuseTakenName(caller.orchardId(), id, crop, name);
         Orchard orchard = require(caller);
         Variety variety =
@@ -179,11 +174,8 @@ public class Orchards {
 
     private Breeding checked(Caller caller, UUID id, String crop, Breeding given) {
         CropSheet sheet = crops.of(caller, crop);
-        String alleles = Given.optionalText("alleles", given.alleles(), 60);
+        String alleles = Given.stripped(given.alleles());
         int usual = (int) sheet.mating().ploidy().value();
-        if (given.ploidy() != null) {
-            Require.within("ploidy", given.ploidy(), 2, 8);
-        }
         int ploidy = given.ploidy() == null ? usual : given.ploidy();
         if (!alleles.isEmpty()) {
             if (sheet.mating().alleles() == MatingTraits.Alleles.NONE) {
@@ -227,8 +219,6 @@ public class Orchards {
                     from == null ? "figRightFromMm" : "figLateFromMm", "is missing; a window has two ends.");
         }
         if (from != null) {
-            Require.within("figRightFromMm", from, 1, 200);
-            Require.within("figLateFromMm", late, 1, 200);
             if (late <= from) {
                 throw new InvalidInputException(
                         "figLateFromMm", "is " + late + " mm, not above " + from + " mm, where the window opens.");
@@ -243,7 +233,7 @@ public class Orchards {
         if (kin.equals(id)) {
             throw new InvalidInputException(field, "is the variety itself; nobody is their own parent.");
         }
-        VarietyView found = requireVariety(caller, kin).view();
+        VarietyView found = varieties.require(caller, kin).view();
         if (!crops.of(caller, found.crop()).pollenGroup().equals(sheet.pollenGroup())) {
             throw new InvalidInputException(
                     field, "is " + found.name() + ", of another crop: " + found.crop() + ". Choose one of its kin.");
@@ -275,17 +265,13 @@ public class Orchards {
     /** The tree, or "not found". */
     @Transactional(readOnly = true)
     public TreeView tree(Caller caller, UUID id) {
-        Tree tree = requireTree(caller, id);
+        Tree tree = trees.require(caller, id);
         return view(tree, varietiesById(caller).get(tree.details().varietyId()));
     }
 
     public TreeView put(Caller caller, UUID id, TreeRequest request) {
         return once.write(
-                "tree",
-                id,
-                () -> trees.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> change(caller, found, request),
-                () -> insert(caller, id, request));
+                trees, caller, id, found -> change(caller, found, request), () -> insert(caller, id, request));
     }
 
     private TreeView change(Caller caller, Tree tree, TreeRequest request) {
@@ -294,7 +280,7 @@ public class Orchards {
             return tree(caller, tree.id());
         }
         tree.requireVersion("tree", request.version());
-        requireVariety(caller, details.varietyId());
+        varieties.require(caller, details.varietyId());
         refuseTakenTreeName(caller, tree.id(), details.name());
         tree.change(details);
         trees.saveAndFlush(tree);
@@ -303,7 +289,7 @@ public class Orchards {
 
     private TreeView insert(Caller caller, UUID id, TreeRequest request) {
         TreeDetails details = request.details(today(caller));
-        requireVariety(caller, details.varietyId());
+        varieties.require(caller, details.varietyId());
         refuseTakenTreeName(caller, id, details.name());
         trees.saveAndFlush(
                 new Tree(id, caller, now(caller), details(caller).site().zone(), details));
@@ -320,27 +306,12 @@ public class Orchards {
 
     @Transactional
     public void voidTree(Caller caller, UUID id, VoidRequest request) {
-        Tree tree = requireTree(caller, id);
-        if (tree.voided()) {
-            return;
-        }
-        tree.requireVersion("tree", request.version());
-        tree.voidBecause(request.reason(), now(caller));
+        trees.voidOnce(caller, id, request, now(caller));
     }
 
     private Orchard require(Caller caller) {
         return orchards.findById(caller.orchardId())
                 .orElseThrow(() -> new NotFoundException("orchard", caller.orchardId()));
-    }
-
-    private Variety requireVariety(Caller caller, UUID id) {
-        return varieties
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("variety", id));
-    }
-
-    private Tree requireTree(Caller caller, UUID id) {
-        return trees.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("tree", id));
     }
 
     private Map<UUID, VarietyView> varietiesById(Caller caller) {

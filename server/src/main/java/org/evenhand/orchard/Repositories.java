@@ -1,26 +1,35 @@
 package org.evenhand.orchard;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 interface OrchardRepository extends JpaRepository<Orchard, UUID> {}
 
-interface VarietyRepository extends JpaRepository<Variety, UUID> {
-    Optional<Variety> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface VarietyRepository extends RecordRepository<Variety> {
+    @Override
+    default String noun() {
+        return "variety";
+    }
 
     List<Variety> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }
 
-interface TreeRepository extends JpaRepository<Tree, UUID> {
-    Optional<Tree> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface TreeRepository extends RecordRepository<Tree> {
+    @Override
+    default String noun() {
+        return "tree";
+    }
 
     List<Tree> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }
 
-interface BlockNoteRepository extends JpaRepository<BlockNote, UUID> {
-    Optional<BlockNote> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface BlockNoteRepository extends RecordRepository<BlockNote> {
+    @Override
+    default String noun() {
+        return "block";
+    }
 
     List<BlockNote> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }

@@ -3,19 +3,22 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.Within;
 
 /** A tree as it is sent; with a version it changes one that is there. */
 public record TreeRequest(
-        UUID varietyId,
-        String name,
-        @Schema(description = OPTIONAL) String block,
-        Integer row,
-        Integer position,
+        @NotNull UUID varietyId,
+        @NotBlank @Size(max = 80) String name,
+        @Schema(description = OPTIONAL) @Size(max = 80) String block,
+        @NotNull @Within(min = 0, max = 100_000) Integer row,
+        @NotNull @Within(min = 0, max = 100_000) Integer position,
         @Schema(description = OPTIONAL) LocalDate plantedOn,
         @Schema(description = OPTIONAL) Long version) {
 
@@ -23,12 +26,6 @@ public record TreeRequest(
         if (plantedOn != null && plantedOn.isAfter(today)) {
             throw new InvalidInputException("plantedOn", "is " + plantedOn + ", which is still to come.");
         }
-        return new TreeDetails(
-                Given.required("varietyId", varietyId),
-                Given.text("name", name, 80),
-                Given.optionalText("block", block, 80),
-                Require.within("row", Given.required("row", row), 0, 100_000),
-                Require.within("position", Given.required("position", position), 0, 100_000),
-                plantedOn);
+        return new TreeDetails(varietyId, name.strip(), Given.stripped(block), row, position, plantedOn);
     }
 }

@@ -1,15 +1,16 @@
 package org.evenhand.orchard;
 
+import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.List;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.TypicalYear;
-import org.evenhand.kit.Given;
 
 /** Lowest and highest temperature of an ordinary day of a month, °C. */
-public record TypicalMonth(Double minimumC, Double maximumC) {
+public record TypicalMonth(
+        @NotNull Double minimumC, @NotNull Double maximumC) {
     static TypicalMonth of(DailyTemperatures day) {
         return new TypicalMonth(day.minimumC(), day.maximumC());
     }
@@ -25,8 +26,7 @@ public record TypicalMonth(Double minimumC, Double maximumC) {
             String at = "usualMonths[" + m + "].";
             try {
                 days.add(new DailyTemperatures(
-                        Given.required("minimumC", given.get(m).minimumC()),
-                        Given.required("maximumC", given.get(m).maximumC())));
+                        given.get(m).minimumC(), given.get(m).maximumC()));
             } catch (InvalidInputException e) {
                 e.problems().forEach(p -> problems.add(new FieldProblem(at + p.field(), p.message())));
             }

@@ -3,7 +3,9 @@ package org.evenhand.orchard;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Size;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.Within;
 
 /**
  * A variety's own numbers; where one is absent its crop sheet's counts.
@@ -17,26 +19,36 @@ import org.evenhand.kit.Given;
  * @param source where the numbers come from
  */
 public record VarietyNumbers(
-        @Schema(description = OPTIONAL) Double ownPollen,
-        @Schema(description = OPTIONAL) Double setShare,
-        @Schema(description = OPTIONAL) Double seedsPerFruit,
-        @Schema(description = OPTIONAL) Double chillPortions,
-        @Schema(description = OPTIONAL) Double dosesPerFlower,
-        @Schema(description = OPTIONAL) Double developmentRate,
-        @Schema(description = OPTIONAL) String source) {
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 1)
+        Double ownPollen,
+
+        @Schema(description = OPTIONAL) @Within(min = 0.001, max = 1)
+        Double setShare,
+
+        @Schema(description = OPTIONAL) @Within(min = 0.01, max = 10_000)
+        Double seedsPerFruit,
+
+        @Schema(description = OPTIONAL) @Within(min = 0, max = 200)
+        Double chillPortions,
+
+        @Schema(description = OPTIONAL) @Within(min = 0.05, max = 500)
+        Double dosesPerFlower,
+
+        @Schema(description = OPTIONAL) @Within(min = 0.5, max = 2)
+        Double developmentRate,
+
+        @Schema(description = OPTIONAL) @Size(max = 200) String source) {
     /** None of its own. */
     public static final VarietyNumbers NONE = new VarietyNumbers(null, null, null, null, null, null, "");
 
-    private static final double LEAST_SHARE = 0.001;
-
     VarietyNumbers checked() {
         return new VarietyNumbers(
-                Given.optionalWithin("ownPollen", ownPollen, 0, 1),
-                Given.optionalWithin("setShare", setShare, LEAST_SHARE, 1),
-                Given.optionalWithin("seedsPerFruit", seedsPerFruit, 0.01, 10_000),
-                Given.optionalWithin("chillPortions", chillPortions, 0, 200),
-                Given.optionalWithin("dosesPerFlower", dosesPerFlower, 0.05, 500),
-                Given.optionalWithin("developmentRate", developmentRate, 0.5, 2),
-                Given.optionalText("source", source, 200));
+                ownPollen,
+                setShare,
+                seedsPerFruit,
+                chillPortions,
+                dosesPerFlower,
+                developmentRate,
+                Given.stripped(source));
     }
 }

@@ -1,12 +1,12 @@
 package org.evenhand.planning;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -27,19 +27,18 @@ class CalendarController {
     }
 
     @GetMapping("/calendars")
-    List<CalendarView> calendars(@AuthenticationPrincipal Caller caller) {
+    List<CalendarView> calendars(Caller caller) {
         return calendars.all(caller);
     }
 
     @PutMapping("/calendars/{id}")
-    CalendarView make(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody CalendarRequest request) {
+    CalendarView make(Caller caller, @PathVariable UUID id, @Valid @RequestBody CalendarRequest request) {
         return calendars.make(caller, id, request);
     }
 
     @PostMapping("/calendars/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidFeed(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidFeed(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         calendars.voidFeed(caller, id, request);
     }
 

@@ -86,12 +86,12 @@ class Calendars {
 
     /** Makes a feed and tells its address, this once. */
     public CalendarView make(Caller caller, UUID id, CalendarRequest request) {
-        String name = Given.text("name", request.name(), 80);
+        String name = request.name().strip();
         String key = SecretKeys.newKey();
         return once.write(
-                "calendar_feed",
+                feeds,
+                caller,
                 id,
-                () -> feeds.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     throw new ConflictException(
                             "This address was shown already, and is shown only once. Remove it and make another.");
@@ -105,12 +105,7 @@ class Calendars {
 
     @Transactional
     public void voidFeed(Caller caller, UUID id, VoidRequest request) {
-        CalendarFeed feed = feeds.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("calendar", id));
-        if (!feed.voided()) {
-            feed.requireVersion("calendar", request.version());
-            feed.voidBecause(request.reason(), orchards.now(caller));
-        }
+        feeds.voidOnce(caller, id, request, orchards.now(caller));
     }
 
     /**

@@ -3,8 +3,10 @@ package org.evenhand.planning;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.evenhand.kit.Within;
 
 /**
  * A choice as it is sent.
@@ -14,7 +16,7 @@ import java.util.UUID;
  */
 @Schema(name = "RoundChoiceRequest")
 record ChoiceRequest(
-        UUID treeId,
-        UUID lotId,
-        Integer flowers,
+        @NotNull UUID treeId,
+        @NotNull UUID lotId,
+        @NotNull @Within(min = 0, max = 20_000) Integer flowers,
         @Schema(description = OPTIONAL) LocalDate onDay) {}

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Text;
+import org.evenhand.core.bloom.forecast.TreeOutlook;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundPlan;
@@ -33,7 +34,7 @@ final class FlowerAccounts {
         Map<UUID, Foreseen> byTree = made.ground().byTree();
         List<PlanView.OfTree> trees = FlowerAccount.of(made.request(), made.plan(), round).stream()
                 .map(a -> tree(a, byTree.get(a.tree().value())))
-                .filter(t -> t.flowers() > 0 || t.receptive() >= VisitWindows.THERE)
+                .filter(t -> t.flowers() > 0 || t.receptive() >= TreeOutlook.THERE)
                 .sorted(Comparator.comparingInt((PlanView.OfTree t) -> -t.lost())
                         .thenComparing(Comparator.comparingInt((PlanView.OfTree t) -> -t.flowers()))
                         .thenComparing(PlanView.OfTree::tree))

@@ -3,6 +3,7 @@ package org.evenhand.planning;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -19,7 +20,7 @@ import org.evenhand.core.planning.Rhythm;
  */
 @Schema(name = "PlanOverrideRequest")
 record OverrideRequest(
-        PlanOverride.Kind kind,
+        @NotNull PlanOverride.Kind kind,
         @Schema(description = OPTIONAL) LocalDate firstDay,
         @Schema(description = OPTIONAL) LocalDate lastDay,
         @Schema(description = OPTIONAL) UUID treeId,

@@ -1,5 +1,6 @@
 package org.evenhand.planning;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.availability.Settings;
@@ -13,7 +14,6 @@ import org.evenhand.cropload.Targets;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -50,70 +50,67 @@ class PlanController {
     }
 
     @GetMapping("/plan")
-    PlanView plan(@AuthenticationPrincipal Caller caller, @RequestParam(defaultValue = "6") int days) {
+    PlanView plan(Caller caller, @RequestParam(defaultValue = "6") int days) {
         return plans.plan(caller, days);
     }
 
     @GetMapping("/learned")
-    LearnedView learned(@AuthenticationPrincipal Caller caller) {
+    LearnedView learned(Caller caller) {
         return learned.of(caller);
     }
 
     @GetMapping("/round-settings")
-    SettingsView settings(@AuthenticationPrincipal Caller caller) {
+    SettingsView settings(Caller caller) {
         return settings.of(caller);
     }
 
     @PutMapping("/round-settings/{id}")
-    SettingsView putSettings(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody SettingsRequest request) {
+    SettingsView putSettings(Caller caller, @PathVariable UUID id, @Valid @RequestBody SettingsRequest request) {
         return settings.put(caller, id, request);
     }
 
     @GetMapping("/targets")
-    List<TargetView.Budget> targets(@AuthenticationPrincipal Caller caller) {
+    List<TargetView.Budget> targets(Caller caller) {
         return targets.budgets(caller);
     }
 
     @PutMapping("/targets/{id}")
-    TargetView putTarget(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody TargetRequest request) {
+    TargetView putTarget(Caller caller, @PathVariable UUID id, @Valid @RequestBody TargetRequest request) {
         return targets.put(caller, id, request);
     }
 
     @PostMapping("/targets/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidTarget(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidTarget(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         targets.voidTarget(caller, id, request);
     }
 
     @PutMapping("/round-choices/{id}")
-    PlanView.Chosen putChoice(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody ChoiceRequest request) {
+    PlanView.Chosen putChoice(Caller caller, @PathVariable UUID id, @Valid @RequestBody ChoiceRequest request) {
         return choices.put(caller, id, request);
     }
 
     @PostMapping("/round-choices/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidChoice(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
-        choices.voidBecause(caller, id, request);
+    void voidChoice(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        choices.voidChoice(caller, id, request);
     }
 
     @PutMapping("/plan-overrides/{id}")
     PlanView.OverrideView putOverride(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody OverrideRequest request) {
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody OverrideRequest request) {
         return overrides.put(caller, id, request);
     }
 
     /** What an override would cost, before it is made. */
     @PostMapping("/plan-overrides/cost")
-    PlanView.OverrideCost overrideCost(@AuthenticationPrincipal Caller caller, @RequestBody OverrideRequest request) {
+    PlanView.OverrideCost overrideCost(Caller caller, @Valid @RequestBody OverrideRequest request) {
         return plans.cost(caller, request);
     }
 
     @PostMapping("/plan-overrides/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidOverride(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
-        overrides.voidBecause(caller, id, request);
+    void voidOverride(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        overrides.voidOverride(caller, id, request);
     }
 }

@@ -13,6 +13,7 @@ import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Text;
+import org.evenhand.core.bloom.forecast.TreeOutlook;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crossing.CrossProtocol;
@@ -137,7 +138,7 @@ final class PlanCrosses {
 
     private static int ready(Foreseen tree, CrossTraits traits, Instant at) {
         return (int)
-                Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(traits.prepareAt())] + VisitWindows.THERE);
+                Math.floor(tree.forecast().stagesAt(at)[tree.sheet().indexOf(traits.prepareAt())] + TreeOutlook.THERE);
     }
 
     private void setApart(CrossNeeds.Requested requested, List<Foreseen> mothers) {

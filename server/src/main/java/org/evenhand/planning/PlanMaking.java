@@ -23,6 +23,7 @@ import org.evenhand.core.bloom.forecast.AnthesisForecast;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.planning.Cancellation;
 import org.evenhand.core.planning.LearnedPace;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.core.planning.PlanWeights;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.TreeId;
@@ -112,8 +113,8 @@ class PlanMaking {
                         .map(PlanOverride::request)
                         .toList(),
                 LearnedPace.of(pollinations.atStops(caller)),
-                pollinations.since(caller, now.minus(PlanMothers.DONE_MATTERS)),
-                habits.repeatVisits() ? onceMore(caller, now.minus(PlanSecondVisits.FARTHEST_BACK)) : List.of());
+                pollinations.since(caller, now.minus(PlanConventions.NO_POLLEN_AFTER)),
+                habits.repeatVisits() ? onceMore(caller, now.minus(PlanConventions.LONGEST_STIGMA)) : List.of());
     }
 
     private List<PlanSecondVisits.OnceMore> onceMore(Caller caller, Instant after) {

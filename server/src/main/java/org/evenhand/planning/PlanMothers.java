@@ -1,6 +1,5 @@
 package org.evenhand.planning;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -17,8 +16,6 @@ import org.evenhand.cropload.TargetView;
 
 /** Trees as the planner sees them, for one hour or for days. */
 final class PlanMothers {
-    /** A flower pollinated longer ago than this takes no more pollen. */
-    static final Duration DONE_MATTERS = Duration.ofDays(4);
 
     private PlanMothers() {}
 

@@ -14,7 +14,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -48,9 +47,9 @@ class PlanOverrides {
     PlanView.OverrideView put(Caller caller, UUID id, OverrideRequest request) {
         OverrideRequest checked = checked(caller, request);
         PlanOverride made = once.write(
-                "plan_override",
+                overrides,
+                caller,
                 id,
-                () -> overrides.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> same(found, checked),
                 () -> overrides.saveAndFlush(new PlanOverride(
                         id,
@@ -90,7 +89,7 @@ class PlanOverrides {
     OverrideRequest checked(Caller caller, OverrideRequest r) {
         Instant now = orchards.now(caller);
         ZoneId zone = orchards.details(caller).site().zone();
-        return switch (Given.required("kind", r.kind())) {
+        return switch (r.kind()) {
             case SKIP_DAYS -> days(r, null, orchards.today(caller));
             case SKIP_TREE ->
                 days(
@@ -132,13 +131,7 @@ class PlanOverrides {
     }
 
     @Transactional
-    public void voidBecause(Caller caller, UUID id, VoidRequest request) {
-        PlanOverride found = overrides
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("override", id));
-        if (!found.voided()) {
-            found.requireVersion("override", request.version());
-            found.voidBecause(request.reason(), orchards.now(caller));
-        }
+    public void voidOverride(Caller caller, UUID id, VoidRequest request) {
+        overrides.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

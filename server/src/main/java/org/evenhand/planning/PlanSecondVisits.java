@@ -1,6 +1,5 @@
 package org.evenhand.planning;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,8 +24,6 @@ import org.evenhand.pollination.PollinationView;
  * him, and of jars only. Nobody collects for them.
  */
 final class PlanSecondVisits {
-    /** So far back flowers are looked for; no stigma here lasts longer. */
-    static final Duration FARTHEST_BACK = Duration.ofDays(5);
 
     private static final long HALF_HOUR_S = 1800;
 

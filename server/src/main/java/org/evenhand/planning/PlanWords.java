@@ -12,8 +12,10 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Text;
+import org.evenhand.core.bloom.forecast.TreeOutlook;
 import org.evenhand.core.planning.FlowerAccount;
 import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.RoundRequest;
@@ -23,8 +25,6 @@ import org.evenhand.orchard.VarietyView;
 
 /** A plan told: rounds with their stops and reasons, what is kept back, what is left. One use each. */
 final class PlanWords {
-    /** A jar with less alive than this is not worth a word. Our convention, as in the plan. */
-    private static final double PAST_USE = 0.05;
 
     private final PreparedPlan made;
     private final PlanningContext ground;
@@ -178,7 +178,7 @@ final class PlanWords {
                         t.tree().name(),
                         place(t.tree()),
                         made.forecasts().atEvery(t).get(round).shedding().mean() - collected.stillShedding(t, at)))
-                .filter(f -> f.flowers() >= VisitWindows.THERE)
+                .filter(f -> f.flowers() >= TreeOutlook.THERE)
                 .sorted(Comparator.comparingDouble(f -> -f.flowers()))
                 .toList();
     }
@@ -279,7 +279,7 @@ final class PlanWords {
                         s.name(),
                         s.doses() - taken.getOrDefault(s.lot().id(), 0),
                         s.lot().viability().share()))
-                .filter(s -> s.doses() > 0 && s.viability() >= PAST_USE)
+                .filter(s -> s.doses() > 0 && s.viability() >= PlanConventions.POLLEN_PAST_USE)
                 .toList();
     }
 }

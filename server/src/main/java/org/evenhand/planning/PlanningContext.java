@@ -35,7 +35,7 @@ import org.evenhand.pollination.PollinationView;
  * @param leafOut by variety, the day on which leaves came out within the last year
  * @param overrides what people decided of the visits to come
  * @param paces by crop, how many flowers one's own walks show that one manages in an hour
- * @param before what was pollinated within {@link PlanMothers#DONE_MATTERS}, on any tree
+ * @param before what was pollinated within {@link PlanMothers#PlanConventions.NO_POLLEN_AFTER}, on any tree
  * @param onceMore flowers that had pollen and may have it once more; none where once is held to be enough
  */
 record PlanningContext(

@@ -17,6 +17,7 @@ import java.util.stream.IntStream;
 import org.evenhand.availability.PollenAge;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.forecast.AnthesisForecast;
+import org.evenhand.core.bloom.forecast.TreeOutlook;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.planning.LotId;
@@ -132,7 +133,7 @@ class PollenOptions {
             CropSheet sheet = crops.of(ground.caller(), v.crop());
             double each = v.dosesPerFlower(sheet);
             for (int r = 0; r < slots.size(); r++) {
-                int doses = (int) Math.floor(Math.floor(flowers[r] + VisitWindows.THERE) * each);
+                int doses = (int) Math.floor(Math.floor(flowers[r] + TreeOutlook.THERE) * each);
                 if (doses > 0) {
                     sources.add(fresh(ground, v, sheet, slots, r, doses));
                 }

@@ -12,15 +12,13 @@ import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.forecast.FlowerCount;
 import org.evenhand.core.bloom.forecast.ForecastPoint;
 import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.core.planning.ReadingWorth;
 import org.evenhand.core.planning.RoundPlan;
 
 /** Which trees to read before the next visit: those whose doubt would cost most fruits. */
 final class ReadingAdvice {
     private static final int MOST = 3;
-
-    /** Below this it is not worth the walk to the tree. Our convention, fruits. */
-    private static final double WORTH_A_LOOK = 0.1;
 
     private final PreparedPlan made;
     private final int round;
@@ -37,7 +35,7 @@ final class ReadingAdvice {
     List<PlanView.ReadNext> trees() {
         return made.ground().trees().stream()
                 .flatMap(t -> Stream.of(asMother(t), asFather(t)))
-                .filter(r -> r.fruits() >= WORTH_A_LOOK)
+                .filter(r -> r.fruits() >= PlanConventions.WORTH_A_READING)
                 .sorted(Comparator.comparingDouble((PlanView.ReadNext r) -> -r.fruits())
                         .thenComparing(PlanView.ReadNext::tree))
                 // A tree that takes and gives is read once.

@@ -3,22 +3,31 @@ package org.evenhand.planning;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface RoundChoiceRepository extends JpaRepository<RoundChoice, UUID> {
-    Optional<RoundChoice> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface RoundChoiceRepository extends RecordRepository<RoundChoice> {
+    @Override
+    default String noun() {
+        return "choice";
+    }
 
     List<RoundChoice> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }
 
-interface PlanOverrideRepository extends JpaRepository<PlanOverride, UUID> {
-    Optional<PlanOverride> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface PlanOverrideRepository extends RecordRepository<PlanOverride> {
+    @Override
+    default String noun() {
+        return "override";
+    }
 
     List<PlanOverride> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }
 
-interface CalendarFeedRepository extends JpaRepository<CalendarFeed, UUID> {
-    Optional<CalendarFeed> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface CalendarFeedRepository extends RecordRepository<CalendarFeed> {
+    @Override
+    default String noun() {
+        return "calendar";
+    }
 
     Optional<CalendarFeed> findByKeyHashAndVoidedAtIsNull(String keyHash);
 

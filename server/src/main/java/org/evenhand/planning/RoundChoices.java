@@ -5,13 +5,10 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
-import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
@@ -69,18 +66,18 @@ class RoundChoices {
     }
 
     PlanView.Chosen put(Caller caller, UUID id, ChoiceRequest request) {
-        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
-        LotView lot = shelf.lot(caller, Given.required("lotId", request.lotId()));
-        int flowers = Require.within("flowers", Given.required("flowers", request.flowers()), 0, 20_000);
+        TreeView tree = orchards.tree(caller, request.treeId());
+        LotView lot = shelf.lot(caller, request.lotId());
+        int flowers = request.flowers();
         CrossCompatibility cross = crosses.book(caller).cross(tree.varietyId(), lot);
         if (flowers > 0 && !cross.serves()) {
             throw new InvalidInputException(
                     "lotId", "is " + lot.code() + ", which cannot serve " + tree.name() + ": " + cross.why());
         }
         RoundChoice made = once.write(
-                "round_choice",
+                choices,
+                caller,
                 id,
-                () -> choices.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> same(found, request),
                 () -> choices.saveAndFlush(new RoundChoice(
                         id,
@@ -101,12 +98,7 @@ class RoundChoices {
     }
 
     @Transactional
-    public void voidBecause(Caller caller, UUID id, VoidRequest request) {
-        RoundChoice choice = choices.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("choice", id));
-        if (!choice.voided()) {
-            choice.requireVersion("choice", request.version());
-            choice.voidBecause(request.reason(), orchards.now(caller));
-        }
+    public void voidChoice(Caller caller, UUID id, VoidRequest request) {
+        choices.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

@@ -1,5 +1,6 @@
 package org.evenhand.planning;
 
+import jakarta.validation.Valid;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -9,7 +10,6 @@ import org.evenhand.pollination.PollinationRequest;
 import org.evenhand.pollination.PollinationView;
 import org.evenhand.pollination.Pollinations;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -32,25 +32,24 @@ class RoundController {
     }
 
     @GetMapping("/round")
-    RoundView round(@AuthenticationPrincipal Caller caller, @RequestParam(required = false) Instant at) {
+    RoundView round(Caller caller, @RequestParam(required = false) Instant at) {
         return rounds.plan(caller, at);
     }
 
     @GetMapping("/pollinations")
-    List<PollinationView> pollinations(@AuthenticationPrincipal Caller caller) {
+    List<PollinationView> pollinations(Caller caller) {
         return pollinations.latest(caller);
     }
 
     @PutMapping("/pollinations/{id}")
     PollinationView putPollination(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody PollinationRequest request) {
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody PollinationRequest request) {
         return pollinations.put(caller, id, request);
     }
 
     @PostMapping("/pollinations/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidPollination(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidPollination(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         pollinations.voidPollination(caller, id, request);
     }
 }

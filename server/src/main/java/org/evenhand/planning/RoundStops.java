@@ -25,6 +25,7 @@ import org.evenhand.core.cropload.CropLoad;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.planning.FlowerGroupId;
 import org.evenhand.core.planning.LotId;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.WholeShares;
 import org.evenhand.core.pollen.Hygiene;
@@ -40,8 +41,6 @@ import org.evenhand.pollination.PollinationView;
  */
 final class RoundStops {
     private static final Duration A_DAY = Duration.ofHours(24);
-    /** When fewer than so many in a hundred flowers take pollen a day later, it is now or never. Our convention. */
-    private static final double HARDLY_ANY = 0.1;
 
     private final PreparedPlan made;
     private final Map<UUID, Foreseen> byTree;
@@ -291,7 +290,7 @@ final class RoundStops {
 
     private boolean onlyNow(Foreseen tree, int round) {
         Instant at = made.slots().get(round).at();
-        return tree.stillReceptive(at, at.plus(A_DAY)) < HARDLY_ANY;
+        return tree.stillReceptive(at, at.plus(A_DAY)) < PlanConventions.NOW_OR_NEVER;
     }
 
     /** Flowers over the measured limbs in proportion to the fruits they carry. */

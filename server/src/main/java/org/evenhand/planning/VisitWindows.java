@@ -21,8 +21,10 @@ import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.Text;
 import org.evenhand.core.bloom.forecast.AnthesisForecast;
+import org.evenhand.core.bloom.forecast.TreeOutlook;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.planning.ClockChange;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.VisitTimes;
@@ -32,19 +34,9 @@ import org.evenhand.core.planning.WorkingHours;
 /** The hours at which to walk, crop by crop; and what stands in the way of any. One use each. */
 final class VisitWindows {
     private static final Duration GRAIN = Duration.ofMinutes(30);
-    /** Half a flower is none. */
-    static final double THERE = 0.5;
 
     /** So many days, today's included, every plan looks ahead. */
     static final int DAYS = 10;
-
-    /** Who asks for another hour as close as this means the same visit. Our convention. */
-    private static final Duration SAME_VISIT = Duration.ofHours(6);
-
-    /** A visit that is left out is found again as close as this, though flowers shift its hour a little. Our convention. */
-    private static final Duration LEFT_OUT = Duration.ofHours(2);
-
-    private static final Duration OWN_HOUR = Duration.ofHours(1);
 
     private final PlanningContext ground;
     private final List<Instant> moments;
@@ -220,7 +212,7 @@ final class VisitWindows {
 
     private static List<VisitWindow> without(List<VisitWindow> hours, Instant visit) {
         Optional<VisitWindow> skipped =
-                next(hours, visit).filter(s -> apart(s, visit).compareTo(LEFT_OUT) <= 0);
+                next(hours, visit).filter(s -> apart(s, visit).compareTo(PlanConventions.LEFT_OUT_WITHIN) <= 0);
         return hours.stream().filter(s -> skipped.filter(s::equals).isEmpty()).toList();
     }
 
@@ -238,8 +230,8 @@ final class VisitWindows {
     private VisitWindow ownHour(List<VisitWindow> hours, Instant at) {
         Instant end = next(hours, at)
                 .map(s -> s.free().until())
-                .filter(until -> until.isAfter(at.plus(OWN_HOUR)))
-                .orElse(at.plus(OWN_HOUR));
+                .filter(until -> until.isAfter(at.plus(PlanConventions.OWN_VISIT)))
+                .orElse(at.plus(PlanConventions.OWN_VISIT));
         WorkingHours.TimeWindow lasts = new WorkingHours.TimeWindow(at, end);
         int moment = (int) moments.stream().filter(m -> !m.isAfter(at)).count() - 1;
         return new VisitWindow(
@@ -254,7 +246,7 @@ final class VisitWindows {
     /** The visit that somebody means who asks for another hour. */
     private static Optional<VisitWindow> next(List<VisitWindow> hours, Instant at) {
         return hours.stream()
-                .filter(s -> !s.asked() && apart(s, at).compareTo(SAME_VISIT) <= 0)
+                .filter(s -> !s.asked() && apart(s, at).compareTo(PlanConventions.SAME_VISIT) <= 0)
                 .min(Comparator.comparing(s -> apart(s, at)));
     }
 
@@ -284,7 +276,7 @@ final class VisitWindows {
             sums[1] += course.shedding()[moment];
         });
         return byCrop.entrySet().stream()
-                .filter(e -> e.getValue()[0] >= THERE)
+                .filter(e -> e.getValue()[0] >= TreeOutlook.THERE)
                 .map(e -> Text.of(
                         "visit.flowers",
                         "sheet",
@@ -292,7 +284,7 @@ final class VisitWindows {
                         "receptive",
                         Math.round(e.getValue()[0]),
                         "shedding",
-                        e.getValue()[1] >= THERE ? Math.round(e.getValue()[1]) : 0))
+                        e.getValue()[1] >= TreeOutlook.THERE ? Math.round(e.getValue()[1]) : 0))
                 .toList();
     }
 
@@ -301,7 +293,7 @@ final class VisitWindows {
             obstacles.add(Text.of("obstacle.no-reading"));
         } else if (free.isEmpty()) {
             obstacles.add(Text.of("obstacle.no-hour"));
-        } else if (Arrays.stream(receptive).max().orElse(0) < THERE) {
+        } else if (Arrays.stream(receptive).max().orElse(0) < TreeOutlook.THERE) {
             obstacles.add(Text.of("obstacle.no-flower"));
         } else if (slots.isEmpty()) {
             obstacles.add(Text.of("obstacle.nobody-goes"));

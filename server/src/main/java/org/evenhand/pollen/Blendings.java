@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.pollen.StorageHistory;
 import org.evenhand.core.pollen.StorageWarning;
@@ -17,7 +16,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
 
@@ -43,11 +41,7 @@ class Blendings {
     public LotView put(Caller caller, UUID id, JarRequests.Pouring request) {
         Map<UUID, Integer> parts = parts(request);
         return once.write(
-                "pollen_lot",
-                id,
-                () -> lots.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> again(caller, found, parts),
-                () -> insert(caller, id, parts, request));
+                lots, caller, id, found -> again(caller, found, parts), () -> insert(caller, id, parts, request));
     }
 
     private LotView again(Caller caller, PollenLot found, Map<UUID, Integer> parts) {
@@ -59,13 +53,10 @@ class Blendings {
 
     private static Map<UUID, Integer> parts(JarRequests.Pouring request) {
         Map<UUID, Integer> parts = new LinkedHashMap<>();
-        List<JarRequests.Part> given = Given.required("parts", request.parts());
+        List<JarRequests.Part> given = request.parts();
         for (int i = 0; i < given.size(); i++) {
-            String field = "parts[" + i + "]";
-            UUID lot = Given.required(field + ".lotId", given.get(i).lotId());
-            int doses = Given.required(field + ".doses", given.get(i).doses());
-            if (parts.put(lot, Require.within(field + ".doses", doses, 1, 1_000_000)) != null) {
-                throw new InvalidInputException(field + ".lotId", "names a jar twice; put its doses together.");
+            if (parts.put(given.get(i).lotId(), given.get(i).doses()) != null) {
+                throw new InvalidInputException("parts[" + i + "].lotId", "names a jar twice; put its doses together.");
             }
         }
         if (parts.isEmpty()) {
@@ -77,10 +68,10 @@ class Blendings {
     private LotView insert(Caller caller, UUID id, Map<UUID, Integer> parts, JarRequests.Pouring request) {
         LotBook book = books.read(caller);
         List<PollenLot> from =
-                parts.keySet().stream().map(part -> require(caller, part)).toList();
+                parts.keySet().stream().map(part -> lots.current(caller, part)).toList();
         Instant at = Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
         CropSheet sheet = oneCrop(book, from);
-        PollenShelf.requireStorage(sheet, Given.required("storage", request.storage()));
+        PollenShelf.requireStorage(sheet, request.storage());
         from.forEach(part -> refuseBefore(caller, part, at));
         Set<UUID> fathers = from.stream()
                 .flatMap(part -> book.fathers(part).keySet().stream())
@@ -91,7 +82,7 @@ class Blendings {
                 request.storage(),
                 null,
                 parts.values().stream().mapToInt(Integer::intValue).sum(),
-                Given.optionalText("note", request.note(), 2000),
+                Given.stripped(request.note()),
                 Map.of(),
                 parts);
         String prefix = fathers.size() == 1 ? PollenShelf.prefix(book.fatherNames(from.get(0))) : BLEND_PREFIX;
@@ -134,11 +125,5 @@ class Blendings {
 
     private ZoneId zone(Caller caller) {
         return orchards.details(caller).site().zone();
-    }
-
-    private PollenLot require(Caller caller, UUID id) {
-        return lots.findByIdAndOrchardId(id, caller.orchardId())
-                .filter(l -> !l.voided())
-                .orElseThrow(() -> new NotFoundException("lot", id));
     }
 }

@@ -17,6 +17,7 @@ import org.evenhand.core.bloom.forecast.TreeOutlook;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Phase;
+import org.evenhand.core.planning.PlanConventions;
 import org.evenhand.core.pollen.FlowersToCollect;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
@@ -28,7 +29,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Before collecting: how many flowers for the doses wanted, on which trees, and between which hours. */
 @Service
 class CollectingAdvice {
-    private static final Duration AHEAD = Duration.ofHours(36);
     private static final Duration STEP = Duration.ofMinutes(20);
 
     private final Orchards orchards;
@@ -108,7 +108,7 @@ class CollectingAdvice {
         if (!tree.known()) {
             return new Source(tree.tree().id(), tree.tree().name(), false, 0, null, null, null, 0);
         }
-        List<Instant> moments = IntStream.rangeClosed(0, (int) AHEAD.dividedBy(STEP))
+        List<Instant> moments = IntStream.rangeClosed(0, (int) PlanConventions.COLLECT_AHEAD.dividedBy(STEP))
                 .mapToObj(i -> now.plus(STEP.multipliedBy(i)))
                 .toList();
         List<ForecastPoint> points = tree.forecast().at(moments);

@@ -1,10 +1,10 @@
 package org.evenhand.pollen;
 
+import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -27,70 +27,63 @@ class JarController {
     }
 
     @GetMapping("/lot-codes")
-    LotView lotByCode(@AuthenticationPrincipal Caller caller, @RequestParam String code) {
+    LotView lotByCode(Caller caller, @RequestParam String code) {
         return jars.byCode(caller, code);
     }
 
     @GetMapping("/lots/{id}/story")
-    LotStory story(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    LotStory story(Caller caller, @PathVariable UUID id) {
         return jars.story(caller, id);
     }
 
     @PutMapping("/lots/{lot}/steps/{id}")
     LotStory putStep(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID lot,
             @PathVariable UUID id,
-            @RequestBody JarRequests.Step request) {
+            @Valid @RequestBody JarRequests.Step request) {
         return jars.putStep(caller, lot, id, request);
     }
 
     @PostMapping("/lots/{lot}/steps/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidStep(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID lot,
-            @PathVariable UUID id,
-            @RequestBody VoidRequest request) {
+            Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         jars.voidStep(caller, lot, id, request);
     }
 
     @PutMapping("/lots/{lot}/tests/{id}")
     LotStory putTest(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID lot,
             @PathVariable UUID id,
-            @RequestBody JarRequests.Test request) {
+            @Valid @RequestBody JarRequests.Test request) {
         return jars.putTest(caller, lot, id, request);
     }
 
     @PostMapping("/lots/{lot}/tests/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidTest(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID lot,
-            @PathVariable UUID id,
-            @RequestBody VoidRequest request) {
+            Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         jars.voidTest(caller, lot, id, request);
     }
 
     @PutMapping("/lots/{lot}/lines/{id}")
     LotStory putLine(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID lot,
             @PathVariable UUID id,
-            @RequestBody JarRequests.Line request) {
+            @Valid @RequestBody JarRequests.Line request) {
         return jars.putLine(caller, lot, id, request);
     }
 
     @PostMapping("/lots/{lot}/lines/{id}/undo")
-    LotStory undoLine(@AuthenticationPrincipal Caller caller, @PathVariable UUID lot, @PathVariable UUID id) {
+    LotStory undoLine(Caller caller, @PathVariable UUID lot, @PathVariable UUID id) {
         return jars.undoLine(caller, lot, id);
     }
 
     @PutMapping("/pourings/{id}")
-    LotView pour(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody JarRequests.Pouring request) {
+    LotView pour(Caller caller, @PathVariable UUID id, @Valid @RequestBody JarRequests.Pouring request) {
         return pourings.put(caller, id, request);
     }
 }

@@ -16,7 +16,6 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.pollen.FlowerTrial;
 import org.evenhand.core.pollen.GerminationTest;
 import org.evenhand.core.pollen.StorageHistory;
@@ -29,7 +28,6 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.OrchardRecord;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -42,7 +40,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class Jars {
     private static final int POINTS = 72;
-    private static final int MOST_FIELDS = 100;
 
     private final PollenLotRepository lots;
     private final PollenStepRepository steps;
@@ -78,7 +75,7 @@ class Jars {
     /** The jar's story, or "not found". */
     @Transactional(readOnly = true)
     public LotStory story(Caller caller, UUID lotId) {
-        return story(caller, require(caller, lotId));
+        return story(caller, lots.require(caller, lotId));
     }
 
     /** The jar with a code, or "not found"; capitals do not matter. */
@@ -223,17 +220,17 @@ class Jars {
     // --- steps ---
 
     public LotStory putStep(Caller caller, UUID lotId, UUID id, JarRequests.Step request) {
-        PollenLot lot = require(caller, lotId);
+        PollenLot lot = lots.require(caller, lotId);
         StorageStep step = new StorageStep(
                 Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller)),
-                Given.required("kind", request.kind()),
+                request.kind(),
                 Optional.ofNullable(request.storage()),
                 Optional.ofNullable(request.celsius()),
                 Optional.ofNullable(request.humidity()));
         return once.write(
-                "pollen_step",
+                steps,
+                caller,
                 id,
-                () -> steps.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> same(
                         found.lotId().equals(lotId) && found.step().equals(step), "step", () -> story(caller, lot)),
                 () -> {
@@ -274,28 +271,18 @@ class Jars {
 
     @Transactional
     public void voidStep(Caller caller, UUID lotId, UUID id, VoidRequest request) {
-        PollenStep step = steps.findByIdAndOrchardId(id, caller.orchardId())
-                .filter(s -> s.lotId().equals(lotId))
-                .orElseThrow(() -> new NotFoundException("step", id));
-        takeBack(caller, step, "step", request);
-    }
-
-    private void takeBack(Caller caller, OrchardRecord record, String what, VoidRequest request) {
-        if (!record.voided()) {
-            record.requireVersion(what, request.version());
-            record.voidBecause(request.reason(), orchards.now(caller));
-        }
+        steps.voidOnce(caller, id, request, orchards.now(caller), s -> steps.requirePartOf(lotId, s.lotId(), id));
     }
 
     // --- tests ---
 
     public LotStory putTest(Caller caller, UUID lotId, UUID id, JarRequests.Test request) {
-        PollenLot lot = require(caller, lotId);
+        PollenLot lot = lots.require(caller, lotId);
         PollenTest.Seen seen = seen(caller, request);
         return once.write(
-                "pollen_test",
+                tests,
+                caller,
                 id,
-                () -> tests.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> same(
                         found.lotId().equals(lotId) && found.seen().equals(seen), "test", () -> story(caller, lot)),
                 () -> {
@@ -307,7 +294,7 @@ class Jars {
 
     private PollenTest.Seen seen(Caller caller, JarRequests.Test r) {
         Instant at = Given.notInFuture("at", r.at(), orchards.now(caller), zone(caller));
-        String note = Given.optionalText("note", r.note(), 2000);
+        String note = Given.stripped(r.note());
         boolean onMedium = r.fields() != null;
         if (onMedium == (r.flowers() != null)) {
             throw new InvalidInputException("fields", "or flowers: give what was counted, one of the two.");
@@ -318,16 +305,11 @@ class Jars {
     }
 
     private static GerminationTest germination(List<JarRequests.Field> given) {
-        Require.within("fields", given.size(), 1, MOST_FIELDS);
         List<GerminationTest.Field> fields = new ArrayList<>();
         for (int i = 0; i < given.size(); i++) {
             String name = "fields[" + i + "]";
-            int grains = Require.within(
-                    name + ".grains",
-                    Given.required(name + ".grains", given.get(i).grains()),
-                    0,
-                    100_000);
-            int tubes = Given.required(name + ".tubes", given.get(i).tubes());
+            int grains = given.get(i).grains();
+            int tubes = given.get(i).tubes();
             if (tubes < 0 || tubes > grains) {
                 throw new InvalidInputException(
                         name + ".tubes", "are " + tubes + " of " + grains + " grains; each grain counts once at most.");
@@ -347,22 +329,19 @@ class Jars {
 
     @Transactional
     public void voidTest(Caller caller, UUID lotId, UUID id, VoidRequest request) {
-        PollenTest test = tests.findByIdAndOrchardId(id, caller.orchardId())
-                .filter(t -> t.lotId().equals(lotId))
-                .orElseThrow(() -> new NotFoundException("test", id));
-        takeBack(caller, test, "test", request);
+        tests.voidOnce(caller, id, request, orchards.now(caller), t -> tests.requirePartOf(lotId, t.lotId(), id));
     }
 
     // --- the ledger, by hand ---
 
     public LotStory putLine(Caller caller, UUID lotId, UUID id, JarRequests.Line request) {
-        PollenLot lot = require(caller, lotId);
+        PollenLot lot = lots.require(caller, lotId);
         PollenEntry.Line line = line(caller, lotId, id, request);
         return once.write(
-                "pollen_entry",
-                "key",
+                "ledger line",
                 id,
                 () -> entries.findByKeyAndLotId(id, lotId),
+                () -> entries.existsByKey(id),
                 found -> same(
                         found.kind() == line.kind() && found.change() == line.change(),
                         "line",
@@ -370,30 +349,30 @@ class Jars {
                 () -> {
                     refuseBefore(caller, lot, line.at());
                     ledger.byHand(caller, line);
-                    return story(caller, require(caller, lotId));
+                    return story(caller, lots.require(caller, lotId));
                 });
     }
 
     private PollenEntry.Line line(Caller caller, UUID lotId, UUID id, JarRequests.Line r) {
-        if (!Given.required("kind", r.kind()).byHand()) {
+        if (!r.kind().byHand()) {
             throw new InvalidInputException("kind", "'" + r.kind() + "' is not written by hand.");
         }
-        int doses = Require.within("doses", Given.required("doses", r.doses()), 1, 1_000_000);
+        int doses = r.doses();
         return new PollenEntry.Line(
                 id,
                 lotId,
                 r.kind(),
                 r.kind().in() ? doses : -doses,
                 Given.notInFuture("at", r.at(), orchards.now(caller), zone(caller)),
-                Given.optionalText("note", r.note(), 500));
+                Given.stripped(r.note()));
     }
 
     @Transactional
     public LotStory undoLine(Caller caller, UUID lotId, UUID id) {
-        require(caller, lotId);
+        lots.require(caller, lotId);
         PollenEntry wrong = entries.findByKeyAndLotId(id, lotId).orElseThrow(() -> new NotFoundException("line", id));
         ledger.undo(caller, wrong);
-        return story(caller, require(caller, lotId));
+        return story(caller, lots.require(caller, lotId));
     }
 
     private static LotStory same(boolean same, String what, Supplier<LotStory> story) {
@@ -406,9 +385,5 @@ class Jars {
 
     private ZoneId zone(Caller caller) {
         return orchards.details(caller).site().zone();
-    }
-
-    private PollenLot require(Caller caller, UUID id) {
-        return lots.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("lot", id));
     }
 }

@@ -3,6 +3,8 @@ package org.evenhand.pollen;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -14,9 +16,9 @@ import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.Given;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.Within;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,7 +28,6 @@ import org.springframework.transaction.annotation.Transactional;
 class Labels {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("d MMM uuuu HH:mm", Locale.ENGLISH);
-    private static final int MOST = 500;
 
     private final PollenShelf shelf;
     private final Orchards orchards;
@@ -55,18 +56,22 @@ class Labels {
      */
     @Schema(name = "LabelsRequest")
     record Request(
-            LabelGrid grid,
-            Kind kind,
-            List<Copies> lots,
+            @NotNull LabelGrid grid,
+            @NotNull Kind kind,
+            @NotNull List<@NotNull @Valid Copies> lots,
             @Schema(description = OPTIONAL) Integer skip) {}
 
     /** So many labels of a jar. */
     @Schema(name = "LabelCopies")
-    record Copies(UUID lotId, Integer copies) {}
+    record Copies(
+            @NotNull UUID lotId,
+
+            @NotNull @Within(min = 1, max = LabelSheet.MOST_LABELS)
+            Integer copies) {}
 
     @Transactional(readOnly = true)
     public LabelSheet.Sheet sheet(Caller caller, Request request, String origin) {
-        LabelGrid grid = Given.required("grid", request.grid());
+        LabelGrid grid = request.grid();
         int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
         return LabelSheet.of(grid, labels(caller, request, origin), skip);
     }
@@ -80,26 +85,23 @@ class Labels {
     }
 
     private List<LabelSheet.Label> labels(Caller caller, Request request, String origin) {
-        Kind kind = Given.required("kind", request.kind());
+        Kind kind = request.kind();
         ZoneId zone = orchards.details(caller).site().zone();
         List<LabelSheet.Label> labels = new ArrayList<>();
-        List<Copies> lots = Given.required("lots", request.lots());
+        List<Copies> lots = request.lots();
         for (int i = 0; i < lots.size(); i++) {
             String field = "lots[" + i + "]";
-            int copies = Require.within(
-                    field + ".copies",
-                    Given.required(field + ".copies", lots.get(i).copies()),
-                    1,
-                    MOST);
-            LotView lot = shelf.lot(
-                    caller, Given.required(field + ".lotId", lots.get(i).lotId()));
+            int copies = lots.get(i).copies();
+            LotView lot = shelf.lot(caller, lots.get(i).lotId());
             LabelSheet.Label label =
                     new LabelSheet.Label(lot.code(), origin + "/l/" + lot.code(), lines(lot, kind, zone));
             labels.addAll(Collections.nCopies(copies, label));
         }
-        if (labels.isEmpty() || labels.size() > MOST) {
+        if (labels.isEmpty() || labels.size() > LabelSheet.MOST_LABELS) {
             throw new InvalidInputException(
-                    "lots", "make " + labels.size() + " labels; between 1 and " + MOST + " can be printed at once.");
+                    "lots",
+                    "make " + labels.size() + " labels; between 1 and " + LabelSheet.MOST_LABELS
+                            + " can be printed at once.");
         }
         return labels;
     }

@@ -9,7 +9,6 @@ import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -117,8 +116,7 @@ class Ledger {
     }
 
     private PollenLot lock(Caller caller, UUID lotId) {
-        PollenLot lot = lots.findByIdAndOrchardId(lotId, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("lot", lotId));
+        PollenLot lot = lots.require(caller, lotId);
         database.refresh(lot, LockModeType.PESSIMISTIC_WRITE);
         if (lot.voided()) {
             throw new InvalidInputException("lotId", "is " + lot.code() + ", which was removed. Take another jar.");

@@ -3,11 +3,16 @@ package org.evenhand.pollen;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.kit.Within;
 
 /**
  * Pollen as it was collected.
@@ -17,17 +22,24 @@ import org.evenhand.core.crop.Storage;
  * @param confirmed questions that were asked before and answered with yes
  */
 public record LotRequest(
-        List<Source> sources,
-        Instant collectedAt,
-        Storage storage,
+        @NotNull List<@NotNull @Valid Source> sources,
+        @NotNull Instant collectedAt,
+        @NotNull Storage storage,
         @Schema(description = OPTIONAL) CollectWay way,
-        @Schema(description = OPTIONAL) Integer doses,
-        @Schema(description = OPTIONAL) String note,
+
+        @Schema(description = OPTIONAL) @Within(min = 1, max = 1_000_000)
+        Integer doses,
+
+        @Schema(description = OPTIONAL) @Size(max = 2000) String note,
         @Schema(description = OPTIONAL) List<String> confirmed) {
 
     /** Flowers taken from one tree. */
     @Schema(name = "LotSource")
-    public record Source(UUID treeId, Integer flowers) {}
+    public record Source(
+            @NotNull UUID treeId,
+
+            @NotNull @Within(min = 1, max = FlowerReading.MOST_FLOWERS)
+            Integer flowers) {}
 
     boolean confirms(String key) {
         return confirmed != null && confirmed.contains(key);

@@ -1,12 +1,12 @@
 package org.evenhand.pollen;
 
+import jakarta.validation.Valid;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.LabelSheet;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -32,8 +32,7 @@ class MakingController {
     }
 
     @GetMapping("/gathering")
-    CollectingAdvice.View collectingAdvice(
-            @AuthenticationPrincipal Caller caller, @RequestParam UUID variety, @RequestParam int doses) {
+    CollectingAdvice.View collectingAdvice(Caller caller, @RequestParam UUID variety, @RequestParam int doses) {
         return collectingAdvice.of(caller, variety, doses);
     }
 
@@ -43,31 +42,28 @@ class MakingController {
     }
 
     @PostMapping("/recipes/suspension")
-    Recipes.Mixture suspension(@AuthenticationPrincipal Caller caller, @RequestBody Recipes.Ask ask) {
+    Recipes.Mixture suspension(Caller caller, @Valid @RequestBody Recipes.Ask ask) {
         return recipes.suspension(caller, ask);
     }
 
     @GetMapping("/recipes/fig-size")
     Recipes.Fig figSize(
-            @AuthenticationPrincipal Caller caller,
-            @RequestParam UUID variety,
-            @RequestParam double diameterMm,
-            @RequestParam FigSize.Eye eye) {
+            Caller caller, @RequestParam UUID variety, @RequestParam double diameterMm, @RequestParam FigSize.Eye eye) {
         return recipes.figSize(caller, variety, diameterMm, eye);
     }
 
     @PostMapping("/labels")
-    LabelSheet.Sheet labels(@AuthenticationPrincipal Caller caller, @RequestBody Labels.Request request) {
+    LabelSheet.Sheet labels(Caller caller, @Valid @RequestBody Labels.Request request) {
         return labels.sheet(caller, request, origin());
     }
 
     @PostMapping("/printer")
-    List<LabelPrinter.Printed> print(@AuthenticationPrincipal Caller caller, @RequestBody Labels.Request request) {
+    List<LabelPrinter.Printed> print(Caller caller, @Valid @RequestBody Labels.Request request) {
         return labels.print(caller, request, origin());
     }
 
     @GetMapping("/printer")
-    List<LabelPrinter.Printed> printed(@AuthenticationPrincipal Caller caller) {
+    List<LabelPrinter.Printed> printed(Caller caller) {
         return printer.cameOut(caller.orchardId());
     }
 

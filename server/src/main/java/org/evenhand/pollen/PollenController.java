@@ -1,12 +1,12 @@
 package org.evenhand.pollen;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,23 +28,23 @@ class PollenController {
     }
 
     @GetMapping
-    List<LotView> lots(@AuthenticationPrincipal Caller caller) {
+    List<LotView> lots(Caller caller) {
         return shelf.all(caller, orchards.now(caller));
     }
 
     @GetMapping("/{id}")
-    LotView lot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    LotView lot(Caller caller, @PathVariable UUID id) {
         return shelf.lot(caller, id);
     }
 
     @PutMapping("/{id}")
-    LotView putLot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody LotRequest request) {
+    LotView putLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody LotRequest request) {
         return shelf.put(caller, id, request);
     }
 
     @PostMapping("/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidLot(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         shelf.voidLot(caller, id, request);
     }
 }

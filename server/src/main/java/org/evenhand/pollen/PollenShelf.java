@@ -12,7 +12,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
@@ -23,7 +22,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -100,16 +98,11 @@ public class PollenShelf {
     /** The jar, or "not found". */
     @Transactional(readOnly = true)
     public LotView lot(Caller caller, UUID id) {
-        return view(caller, require(caller, id));
+        return view(caller, lots.require(caller, id));
     }
 
     public LotView put(Caller caller, UUID id, LotRequest request) {
-        return once.write(
-                "pollen_lot",
-                id,
-                () -> lots.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> again(caller, found, request),
-                () -> insert(caller, id, request));
+        return once.write(lots, caller, id, found -> again(caller, found, request), () -> insert(caller, id, request));
     }
 
     private LotView again(Caller caller, PollenLot found, LotRequest request) {
@@ -148,7 +141,7 @@ public class PollenShelf {
                 request.storage(),
                 request.way(),
                 doses(sheet, variety, request),
-                Given.optionalText("note", request.note(), 2000),
+                Given.stripped(request.note()),
                 sources(request),
                 Map.of());
         String code = books.nextCode(caller, prefix(variety.name()));
@@ -158,12 +151,12 @@ public class PollenShelf {
 
     private static Map<UUID, Integer> sources(LotRequest request) {
         Map<UUID, Integer> sources = new LinkedHashMap<>();
-        List<LotRequest.Source> given = Given.required("sources", request.sources());
+        List<LotRequest.Source> given = request.sources();
         for (int i = 0; i < given.size(); i++) {
             String field = "sources[" + i + "]";
-            UUID tree = Given.required(field + ".treeId", given.get(i).treeId());
-            int flowers = Given.required(field + ".flowers", given.get(i).flowers());
-            if (sources.put(tree, Require.within(field + ".flowers", flowers, 1, FlowerReading.MOST_FLOWERS)) != null) {
+            UUID tree = given.get(i).treeId();
+            int flowers = given.get(i).flowers();
+            if (sources.put(tree, flowers) != null) {
                 throw new InvalidInputException(field + ".treeId", "names a tree twice; put its flowers together.");
             }
         }
@@ -190,7 +183,7 @@ public class PollenShelf {
     }
 
     static void requireStorage(CropSheet sheet, Storage storage) {
-        if (!sheet.pollen().keeping().containsKey(Given.required("storage", storage))) {
+        if (!sheet.pollen().keeping().containsKey(storage)) {
             throw new InvalidInputException(
                     "storage", "'" + storage.key() + "' is not advised for " + sheet.name() + " on its crop sheet.");
         }
@@ -223,7 +216,7 @@ public class PollenShelf {
 
     private static int doses(CropSheet sheet, VarietyView variety, LotRequest request) {
         if (request.doses() != null) {
-            return Require.within("doses", request.doses(), 1, 1_000_000);
+            return request.doses();
         }
         int flowers =
                 sources(request).values().stream().mapToInt(Integer::intValue).sum();
@@ -242,20 +235,17 @@ public class PollenShelf {
 
     @Transactional
     public void voidLot(Caller caller, UUID id, VoidRequest request) {
-        PollenLot lot = require(caller, id);
-        if (lot.voided()) {
-            return;
-        }
-        lot.requireVersion("lot", request.version());
+        lots.voidOnce(caller, id, request, orchards.now(caller), PollenShelf::refuseUsed)
+                .ifPresent(lot -> ledger.pourBack(caller, id, lot.details().parts()));
+    }
+
+    private static void refuseUsed(PollenLot lot) {
         if (lot.dosesLeft() < lot.details().doses()) {
             throw new InvalidInputException(
                     "reason",
                     "does not help: pollen of " + lot.code()
                             + " is on flowers already, or went elsewhere. Void those pollinations first.");
         }
-        lot.voidBecause(request.reason(), orchards.now(caller));
-        lots.saveAndFlush(lot);
-        ledger.pourBack(caller, id, lot.details().parts());
     }
 
     /** Takes one dose a flower out of a jar, in the caller's transaction; refuses when fewer are left. */
@@ -268,10 +258,6 @@ public class PollenShelf {
     @Transactional(propagation = Propagation.MANDATORY)
     public void giveBack(Caller caller, UUID lotId, UUID pollinationId, int doses) {
         ledger.giveBack(caller, lotId, pollinationId, doses);
-    }
-
-    private PollenLot require(Caller caller, UUID id) {
-        return lots.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("lot", id));
     }
 
     private LotView view(Caller caller, PollenLot lot) {

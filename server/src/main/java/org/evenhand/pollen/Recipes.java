@@ -3,12 +3,13 @@ package org.evenhand.pollen;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.crop.SuspensionTraits;
@@ -19,6 +20,7 @@ import org.evenhand.core.pollen.Suspension;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
+import org.evenhand.kit.Within;
 import org.evenhand.orchard.Breeding;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.VarietyView;
@@ -65,8 +67,11 @@ class Recipes {
     /** A suspension as it is asked for; what is left out is the crop sheet's. */
     @Schema(name = "SuspensionRequest")
     record Ask(
-            String crop,
-            @Schema(description = OPTIONAL) Integer fruits,
+            @NotBlank @Size(max = 60) String crop,
+
+            @Schema(description = OPTIONAL) @Within(min = 1, max = 1_000_000)
+            Integer fruits,
+
             @Schema(description = OPTIONAL) BigDecimal volumeMl,
             @Schema(description = OPTIONAL) BigDecimal sugarPercent,
             @Schema(description = OPTIONAL) BigDecimal pollenMgPerMl,
@@ -97,7 +102,7 @@ class Recipes {
 
     @Transactional(readOnly = true)
     public Mixture suspension(Caller caller, Ask ask) {
-        CropSheet sheet = crops.require(caller, "crop", Given.required("crop", ask.crop()));
+        CropSheet sheet = crops.require(caller, "crop", ask.crop());
         SuspensionTraits traits = sheet.pollen()
                 .suspension()
                 .orElseThrow(() -> new InvalidInputException(
@@ -114,8 +119,7 @@ class Recipes {
         BigDecimal each = decimal(sheet.pollen().dosesPerFlower());
         Suspension made = ask.fruits() == null
                 ? new Suspension(ask.volumeMl(), sugar, pollen, dose, waste)
-                : Suspension.forFruits(
-                        Require.within("fruits", ask.fruits(), 1, 1_000_000), dose, waste, STEP_ML, sugar, pollen);
+                : Suspension.forFruits(ask.fruits(), dose, waste, STEP_ML, sugar, pollen);
         return new Mixture(
                 made.volumeMl(),
                 sugar,

@@ -3,11 +3,15 @@ package org.evenhand.pollen;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface PollenLotRepository extends JpaRepository<PollenLot, UUID> {
-    Optional<PollenLot> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface PollenLotRepository extends RecordRepository<PollenLot> {
+    @Override
+    default String noun() {
+        return "jar";
+    }
 
     List<PollenLot> findByOrchardIdOrderByCollectedAtDesc(UUID orchardId);
 
@@ -25,19 +29,27 @@ interface PollenLotRepository extends JpaRepository<PollenLot, UUID> {
 interface PollenEntryRepository extends JpaRepository<PollenEntry, Long> {
     Optional<PollenEntry> findByKeyAndLotId(UUID key, UUID lotId);
 
+    boolean existsByKey(UUID key);
+
     boolean existsByUndoes(Long undoes);
 
     List<PollenEntry> findByLotIdOrderByIdDesc(UUID lotId);
 }
 
-interface PollenStepRepository extends JpaRepository<PollenStep, UUID> {
-    Optional<PollenStep> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface PollenStepRepository extends RecordRepository<PollenStep> {
+    @Override
+    default String noun() {
+        return "step";
+    }
 
     List<PollenStep> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }
 
-interface PollenTestRepository extends JpaRepository<PollenTest, UUID> {
-    Optional<PollenTest> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface PollenTestRepository extends RecordRepository<PollenTest> {
+    @Override
+    default String noun() {
+        return "test";
+    }
 
     List<PollenTest> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 }

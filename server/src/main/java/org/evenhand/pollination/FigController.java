@@ -1,10 +1,10 @@
 package org.evenhand.pollination;
 
+import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,18 +24,18 @@ class FigController {
     }
 
     @GetMapping("/trees/{id}/figs")
-    FigsView of(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    FigsView of(Caller caller, @PathVariable UUID id) {
         return figs.of(caller, id);
     }
 
     @PutMapping("/figs/{id}")
-    FigsView put(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody FigsView.Request request) {
+    FigsView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody FigsView.Request request) {
         return figs.put(caller, id, request);
     }
 
     @PostMapping("/figs/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidMeasure(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidMeasure(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         figs.voidMeasure(caller, id, request);
     }
 }

@@ -2,12 +2,14 @@ package org.evenhand.pollination;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface FigMeasureRepository extends JpaRepository<FigMeasure, UUID> {
-    Optional<FigMeasure> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface FigMeasureRepository extends RecordRepository<FigMeasure> {
+    @Override
+    default String noun() {
+        return "measure";
+    }
 
     List<FigMeasure> findByOrchardIdAndTreeIdAndMeasuredAtAfterAndVoidedAtIsNull(
             UUID orchardId, UUID treeId, Instant after);

@@ -2,7 +2,6 @@ package org.evenhand.pollination;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -10,7 +9,6 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.crop.SuspensionTraits;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.pollen.Suspension;
@@ -20,7 +18,6 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -30,8 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Figs by size: which to inject now, which later, which to leave. */
 @Service
 public class Figs {
-    /** Measures of an earlier crop of the tree say nothing of this one. */
-    private static final Duration CROP = Duration.ofDays(60);
 
     private final FigMeasureRepository measures;
     private final Orchards orchards;
@@ -52,7 +47,7 @@ public class Figs {
         SuspensionTraits.SizeWindow window = traits.sizeWindow().orElseThrow();
         Instant now = orchards.now(caller);
         List<FigMeasure> found = measures.findByOrchardIdAndTreeIdAndMeasuredAtAfterAndVoidedAtIsNull(
-                caller.orchardId(), treeId, now.minus(CROP));
+                caller.orchardId(), treeId, now.minus(FigSize.SAME_CROP));
         Map<FigList.Measure, FigMeasure> records =
                 found.stream().collect(Collectors.toMap(FigMeasure::measure, Function.identity(), (a, b) -> a));
         List<FigsView.Fig> figs = FigList.of(List.copyOf(records.keySet()), window, now).stream()
@@ -99,21 +94,21 @@ public class Figs {
     }
 
     public FigsView put(Caller caller, UUID id, FigsView.Request request) {
-        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        TreeView tree = orchards.tree(caller, request.treeId());
         traits(caller, tree);
         FigList.Measure measure = new FigList.Measure(
-                Given.text("fig", request.fig(), 40),
-                Require.within("diameterMm", Given.required("diameterMm", request.diameterMm()), 1, 200),
-                Given.required("eye", request.eye()),
+                request.fig().strip(),
+                request.diameterMm(),
+                request.eye(),
                 Given.notInFuture(
                         "measuredAt",
                         request.measuredAt(),
                         orchards.now(caller),
                         orchards.details(caller).site().zone()));
         once.write(
-                "fig_size",
+                measures,
+                caller,
                 id,
-                () -> measures.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     if (!found.measure().equals(measure)) {
                         throw new ConflictException(
@@ -133,11 +128,6 @@ public class Figs {
 
     @Transactional
     public void voidMeasure(Caller caller, UUID id, VoidRequest request) {
-        FigMeasure measure = measures.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("fig", id));
-        if (!measure.voided()) {
-            measure.requireVersion("fig", request.version());
-            measure.voidBecause(request.reason(), orchards.now(caller));
-        }
+        measures.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

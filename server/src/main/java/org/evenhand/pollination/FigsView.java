@@ -3,11 +3,15 @@ package org.evenhand.pollination;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.pollen.FigSize;
+import org.evenhand.kit.Within;
 
 /**
  * Figs of a tree in the order in which they are injected.
@@ -50,5 +54,10 @@ public record FigsView(
 
     /** A fig's size as it is sent. */
     @Schema(name = "FigRequest")
-    public record Request(UUID treeId, String fig, Double diameterMm, FigSize.Eye eye, Instant measuredAt) {}
+    public record Request(
+            @NotNull UUID treeId,
+            @NotBlank @Size(max = 40) String fig,
+            @NotNull @Within(min = 1, max = 200) Double diameterMm,
+            @NotNull FigSize.Eye eye,
+            @NotNull Instant measuredAt) {}
 }

@@ -3,6 +3,7 @@ package org.evenhand.pollination;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Size;
 import org.evenhand.availability.Strokes;
 import org.evenhand.core.cropload.LimbClass;
 import org.evenhand.core.fruitset.Treatment;
@@ -20,7 +21,7 @@ public record PollinationHow(
         @Schema(description = OPTIONAL) Treatment treatment,
         @Schema(description = OPTIONAL) String stage,
         @Schema(description = OPTIONAL) Strokes strokes,
-        @Schema(description = OPTIONAL) String tool,
+        @Schema(description = OPTIONAL) @Size(max = 60) String tool,
         @Schema(description = OPTIONAL) LimbClass limb) {
     /** By hand, and nothing else said. */
     public static final PollinationHow UNSAID = new PollinationHow(Treatment.HAND, null, null, null, null);

@@ -6,11 +6,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.fruitset.Treatment;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface PollinationRepository extends JpaRepository<Pollination, UUID> {
-    Optional<Pollination> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface PollinationRepository extends RecordRepository<Pollination> {
+    @Override
+    default String noun() {
+        return "pollination";
+    }
 
     List<Pollination> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
 

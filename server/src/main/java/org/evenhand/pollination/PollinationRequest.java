@@ -3,8 +3,13 @@ package org.evenhand.pollination;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.UUID;
+import org.evenhand.core.bloom.forecast.FlowerReading;
+import org.evenhand.kit.Within;
 
 /**
  * Flowers of one tree given pollen of one lot, one dose each.
@@ -21,19 +26,22 @@ import java.util.UUID;
  * @param comparisonId the comparison they belong to, with the place that was drawn by lot, both or neither
  */
 public record PollinationRequest(
-        UUID treeId,
+        @NotNull UUID treeId,
         @Schema(description = OPTIONAL) UUID lotId,
+
+        @NotNull @Within(min = 1, max = FlowerReading.MOST_FLOWERS)
         Integer flowers,
-        Instant doneAt,
-        @Schema(description = OPTIONAL) String mark,
-        @Schema(description = OPTIONAL) String colour,
-        @Schema(description = OPTIONAL) String tag,
+
+        @NotNull Instant doneAt,
+        @Schema(description = OPTIONAL) @Size(max = 80) String mark,
+        @Schema(description = OPTIONAL) @Size(max = 40) String colour,
+        @Schema(description = OPTIONAL) @Size(max = 40) String tag,
         @Schema(description = OPTIONAL) UUID walkId,
         @Schema(description = OPTIONAL) Integer stop,
         @Schema(description = OPTIONAL) UUID crossingId,
         @Schema(description = OPTIONAL) Boolean again,
         @Schema(description = OPTIONAL) UUID againOf,
-        @Schema(description = OPTIONAL) PollinationHow how,
+        @Schema(description = OPTIONAL) @Valid PollinationHow how,
         @Schema(description = OPTIONAL) UUID comparisonId,
         @Schema(description = OPTIONAL) Integer slot) {
     /** Done outside a walk, with a mark that says all. */

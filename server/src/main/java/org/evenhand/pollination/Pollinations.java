@@ -15,8 +15,6 @@ import org.evenhand.availability.Settings;
 import org.evenhand.availability.Strokes;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
-import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.fruitset.CheckCalendar;
@@ -155,7 +153,7 @@ public class Pollinations {
     /** The pollination, or "not found"; a voided one is not found either. */
     @Transactional(readOnly = true)
     public PollinationView pollination(Caller caller, UUID id) {
-        Pollination found = require(caller, id);
+        Pollination found = pollinations.require(caller, id);
         if (found.voided()) {
             throw new NotFoundException("pollination", id);
         }
@@ -164,11 +162,7 @@ public class Pollinations {
 
     public PollinationView put(Caller caller, UUID id, PollinationRequest request) {
         return once.write(
-                "pollination",
-                id,
-                () -> pollinations.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> again(caller, found, request),
-                () -> insert(caller, id, request));
+                pollinations, caller, id, found -> again(caller, found, request), () -> insert(caller, id, request));
     }
 
     private PollinationView again(Caller caller, Pollination found, PollinationRequest request) {
@@ -183,11 +177,10 @@ public class Pollinations {
     }
 
     private PollinationView insert(Caller caller, UUID id, PollinationRequest request) {
-        TreeView tree = orchards.tree(caller, Given.required("treeId", request.treeId()));
+        TreeView tree = orchards.tree(caller, request.treeId());
         Optional<LotView> lot = jar(caller, tree, request);
         ZoneId zone = orchards.details(caller).site().zone();
-        int flowers =
-                Require.within("flowers", Given.required("flowers", request.flowers()), 1, FlowerReading.MOST_FLOWERS);
+        int flowers = request.flowers();
         Instant doneAt = Given.notInFuture("doneAt", request.doneAt(), orchards.now(caller), zone);
         Readings.refuseBeforePlanting("doneAt", tree, doneAt, zone);
         lot.ifPresent(l -> {
@@ -231,7 +224,7 @@ public class Pollinations {
                 treatment(request),
                 said.stage(),
                 strokes == Strokes.AS_SHEET ? null : strokes,
-                Given.optionalText("how.tool", said.tool(), 60),
+                Given.stripped(said.tool()),
                 said.limb());
     }
 
@@ -261,8 +254,8 @@ public class Pollinations {
         if (request.againOf() != null) {
             second.check(caller, request, tree, lot, flowers, doneAt);
         }
-        String mark = Given.optionalText("mark", request.mark(), 80);
-        String tag = Given.optionalText("tag", request.tag(), 40);
+        String mark = Given.stripped(request.mark());
+        String tag = Given.stripped(request.tag());
         if (!tag.isEmpty()) {
             refuseTagTwice(caller, tag, doneAt, zone);
         }
@@ -284,7 +277,7 @@ public class Pollinations {
                 doneAt,
                 cross.filter(c -> mark.isEmpty()).map(c -> "cross label").orElse(mark),
                 tag.isEmpty() && cross.isEmpty() ? lasts : Mark.Lasts.HARVEST,
-                Given.optionalText("colour", request.colour(), 40),
+                Given.stripped(request.colour()),
                 tag,
                 request.walkId(),
                 request.stop(),
@@ -388,24 +381,13 @@ public class Pollinations {
 
     @Transactional
     public void voidPollination(Caller caller, UUID id, VoidRequest request) {
-        Pollination pollination = require(caller, id);
-        if (pollination.voided()) {
-            return;
-        }
-        pollination.requireVersion("pollination", request.version());
-        second.refuseVoidingFirst(caller, pollination);
-        events.publishEvent(new PollinationVoided(caller.orchardId(), id));
-        pollination.voidBecause(request.reason(), orchards.now(caller));
-        pollinations.saveAndFlush(pollination);
-        if (pollination.lotId() != null) {
-            shelf.giveBack(caller, pollination.lotId(), id, pollination.flowers());
-        }
-    }
-
-    private Pollination require(Caller caller, UUID id) {
-        return pollinations
-                .findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("pollination", id));
+        pollinations
+                .voidOnce(caller, id, request, orchards.now(caller), p -> {
+                    second.refuseVoidingFirst(caller, p);
+                    events.publishEvent(new PollinationVoided(caller.orchardId(), id));
+                })
+                .filter(p -> p.lotId() != null)
+                .ifPresent(p -> shelf.giveBack(caller, p.lotId(), id, p.flowers()));
     }
 
     private List<PollinationView> views(Caller caller, List<Pollination> found) {

@@ -13,7 +13,6 @@ import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.pollen.LotView;
@@ -41,10 +40,7 @@ class SecondVisitRules {
             Optional<LotView> lot,
             int flowers,
             Instant doneAt) {
-        Pollination first = pollinations
-                .findByIdAndOrchardId(request.againOf(), caller.orchardId())
-                .filter(p -> !p.voided())
-                .orElseThrow(() -> new NotFoundException("pollination", request.againOf()));
+        Pollination first = pollinations.current(caller, request.againOf());
         ZoneId zone = orchards.details(caller).site().zone();
         if (request.crossingId() != null || request.comparisonId() != null) {
             throw new InvalidInputException("againOf", "goes neither with a cross nor with a place of a comparison.");

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import org.evenhand.kit.Caller;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -19,13 +18,12 @@ class RecordController {
     }
 
     @PostMapping(value = "/pollinations", consumes = "text/csv")
-    RecordsImported pollinations(@AuthenticationPrincipal Caller caller, HttpServletRequest request)
-            throws IOException {
+    RecordsImported pollinations(Caller caller, HttpServletRequest request) throws IOException {
         return taken(caller, RecordImports.Kind.POLLINATIONS, request);
     }
 
     @PostMapping(value = "/looks", consumes = "text/csv")
-    RecordsImported looks(@AuthenticationPrincipal Caller caller, HttpServletRequest request) throws IOException {
+    RecordsImported looks(Caller caller, HttpServletRequest request) throws IOException {
         return taken(caller, RecordImports.Kind.LOOKS, request);
     }
 

@@ -2,20 +2,25 @@ package org.evenhand.walk;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface WalkRepository extends JpaRepository<Walk, UUID> {
-    Optional<Walk> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface WalkRepository extends RecordRepository<Walk> {
+    @Override
+    default String noun() {
+        return "walk";
+    }
 
     List<Walk> findByOrchardIdAndVoidedAtIsNullAndClosedAtIsNullAndRecordedAtAfterOrderByRecordedAtDescIdDesc(
             UUID orchardId, Instant after);
 }
 
-interface WalkPhotoRepository extends JpaRepository<WalkPhoto, UUID> {
-    Optional<WalkPhoto> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface WalkPhotoRepository extends RecordRepository<WalkPhoto> {
+    @Override
+    default String noun() {
+        return "picture";
+    }
 
     /** Without the pictures themselves, which are large. */
     @Query(
@@ -25,8 +30,11 @@ interface WalkPhotoRepository extends JpaRepository<WalkPhoto, UUID> {
     List<WalkView.Photo> ofWalk(UUID orchardId, UUID walkId);
 }
 
-interface WalkWordRepository extends JpaRepository<WalkWord, UUID> {
-    Optional<WalkWord> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface WalkWordRepository extends RecordRepository<WalkWord> {
+    @Override
+    default String noun() {
+        return "word";
+    }
 
     List<WalkWord> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(UUID orchardId, UUID walkId);
 }

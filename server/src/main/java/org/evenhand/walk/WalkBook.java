@@ -2,7 +2,6 @@ package org.evenhand.walk;
 
 import java.util.UUID;
 import org.evenhand.kit.Caller;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.pollination.WalkRecords;
 import org.springframework.stereotype.Component;
 
@@ -16,6 +15,6 @@ class WalkBook implements WalkRecords {
 
     @Override
     public void require(Caller caller, UUID walkId) {
-        walks.findByIdAndOrchardId(walkId, caller.orchardId()).orElseThrow(() -> new NotFoundException("walk", walkId));
+        walks.require(caller, walkId);
     }
 }

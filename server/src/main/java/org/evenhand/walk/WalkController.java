@@ -1,12 +1,12 @@
 package org.evenhand.walk;
 
+import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -26,62 +26,57 @@ class WalkController {
     }
 
     @GetMapping
-    List<WalkView.Open> open(@AuthenticationPrincipal Caller caller) {
+    List<WalkView.Open> open(Caller caller) {
         return walks.open(caller);
     }
 
     @GetMapping("/{id}")
-    WalkView walk(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    WalkView walk(Caller caller, @PathVariable UUID id) {
         return walks.walk(caller, id);
     }
 
     @PutMapping("/{id}")
-    WalkView begin(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody WalkRequests.Begin request) {
+    WalkView begin(Caller caller, @PathVariable UUID id, @Valid @RequestBody WalkRequests.Begin request) {
         return walks.begin(caller, id, request);
     }
 
     @PostMapping("/{id}/close")
-    WalkView close(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    WalkView close(Caller caller, @PathVariable UUID id) {
         return walks.close(caller, id);
     }
 
     @PostMapping("/{id}/plan-anew")
-    WalkView planAnew(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    WalkView planAnew(Caller caller, @PathVariable UUID id) {
         return walks.planAnew(caller, id);
     }
 
     @PutMapping("/{walk}/words/{id}")
     WalkView putWord(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID walk,
             @PathVariable UUID id,
-            @RequestBody WalkRequests.Word request) {
+            @Valid @RequestBody WalkRequests.Word request) {
         return walks.putWord(caller, walk, id, request);
     }
 
     @PostMapping("/{walk}/words/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidWord(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID walk,
-            @PathVariable UUID id,
-            @RequestBody VoidRequest request) {
+            Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         walks.voidWord(caller, walk, id, request);
     }
 
     @PutMapping("/{walk}/photos/{id}")
     WalkView putPhoto(
-            @AuthenticationPrincipal Caller caller,
+            Caller caller,
             @PathVariable UUID walk,
             @PathVariable UUID id,
-            @RequestBody WalkRequests.Photo request) {
+            @Valid @RequestBody WalkRequests.Photo request) {
         return walks.putPhoto(caller, walk, id, request);
     }
 
     @GetMapping("/{walk}/photos/{id}")
-    ResponseEntity<byte[]> photo(
-            @AuthenticationPrincipal Caller caller, @PathVariable UUID walk, @PathVariable UUID id) {
+    ResponseEntity<byte[]> photo(Caller caller, @PathVariable UUID walk, @PathVariable UUID id) {
         return ResponseEntity.ok()
                 .header("Content-Type", "image/jpeg")
                 .header("Cache-Control", "private, max-age=86400")
@@ -91,16 +86,13 @@ class WalkController {
     @PostMapping("/{walk}/photos/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidPhoto(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID walk,
-            @PathVariable UUID id,
-            @RequestBody VoidRequest request) {
+            Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         walks.voidPhoto(caller, walk, id, request);
     }
 
     /** A walk on one page, to carry. */
     @GetMapping(value = "/{id}/paper", produces = "application/pdf")
-    ResponseEntity<byte[]> paper(@AuthenticationPrincipal Caller caller, @PathVariable UUID id) {
+    ResponseEntity<byte[]> paper(Caller caller, @PathVariable UUID id) {
         return ResponseEntity.ok()
                 .header("Content-Type", "application/pdf")
                 .header("Content-Disposition", "inline; filename=\"visit.pdf\"")

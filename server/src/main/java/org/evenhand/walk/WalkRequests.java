@@ -3,6 +3,8 @@ package org.evenhand.walk;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 
 /** What is sent of a walk. */
@@ -20,10 +22,13 @@ final class WalkRequests {
     /** A word about a stop. */
     @Schema(name = "WalkWordRequest")
     record Word(
-            Integer stop,
-            WalkWord.Kind kind,
-            @Schema(description = OPTIONAL) String note,
-            Instant at) {}
+            @NotNull Integer stop,
+            @NotNull WalkWord.Kind kind,
+
+            @Schema(description = OPTIONAL) @Size(max = 2000)
+            String note,
+
+            @NotNull Instant at) {}
 
     /**
      * A picture of a stop.
@@ -33,9 +38,9 @@ final class WalkRequests {
      */
     @Schema(name = "WalkPhotoRequest")
     record Photo(
-            Integer stop,
-            Instant at,
-            byte[] data,
+            @NotNull Integer stop,
+            @NotNull Instant at,
+            @NotNull byte[] data,
             @Schema(description = OPTIONAL) Double latitude,
             @Schema(description = OPTIONAL) Double longitude) {}
 }

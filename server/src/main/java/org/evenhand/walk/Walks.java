@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
-import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.availability.Settings;
@@ -29,7 +28,6 @@ import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.Ids;
 import org.evenhand.kit.Messages;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
@@ -98,14 +96,13 @@ class Walks {
 
     /** Begins a walk with the stops as they are planned now. */
     public WalkView begin(Caller caller, UUID id, WalkRequests.Begin request) {
-        Supplier<Optional<Walk>> find = () -> walks.findByIdAndOrchardId(id, caller.orchardId());
-        Optional<Walk> begun = once.written("walk", id, find);
+        Optional<Walk> begun = once.written(walks, caller, id);
         if (begun.isPresent()) {
             return view(caller, begun.get());
         }
         // Planned before anything is written: nothing is locked meanwhile.
         RoundView round = plan(caller, request.at());
-        return once.write("walk", id, find, found -> view(caller, found), () -> {
+        return once.write(walks, caller, id, found -> view(caller, found), () -> {
             List<WalkView.Collecting> collects = collects(round);
             Walk walk = walks.saveAndFlush(new Walk(
                     id,
@@ -139,11 +136,11 @@ class Walks {
 
     /** Plans what is left of a walk anew, with what its jars really hold; see {@link RestOfWalk}. */
     public WalkView planAnew(Caller caller, UUID id) {
-        Walk before = require(caller, id);
+        Walk before = walks.require(caller, id);
         Instant now = orchards.now(caller);
         RoundView round = rounds.plan(caller, before.plannedFor().isAfter(now) ? before.plannedFor() : now);
         return transactions.execute(status -> {
-            Walk walk = require(caller, id);
+            Walk walk = walks.require(caller, id);
             if (walk.closedAt() != null) {
                 throw new ConflictException("This walk was ended; begin another.");
             }
@@ -236,13 +233,13 @@ class Walks {
 
     @Transactional(readOnly = true)
     public WalkView walk(Caller caller, UUID id) {
-        return view(caller, require(caller, id));
+        return view(caller, walks.require(caller, id));
     }
 
     /** The walk on one page. */
     @Transactional(readOnly = true)
     public byte[] paper(Caller caller, UUID id) {
-        Walk walk = require(caller, id);
+        Walk walk = walks.require(caller, id);
         OrchardDetails orchard = orchards.details(caller);
         String title = "Visit of " + Given.say(walk.plannedFor(), orchard.site().zone()) + ", " + orchard.name();
         List<String> flowers = walk.live().stream().map(s -> flowers(caller, s)).toList();
@@ -296,7 +293,7 @@ class Walks {
 
     @Transactional
     public WalkView close(Caller caller, UUID id) {
-        Walk walk = require(caller, id);
+        Walk walk = walks.require(caller, id);
         if (walk.closedAt() == null) {
             walk.close(orchards.now(caller));
             crossings.dropIdle(caller, id);
@@ -306,19 +303,17 @@ class Walks {
     }
 
     public WalkView putWord(Caller caller, UUID walkId, UUID id, WalkRequests.Word request) {
-        Walk walk = require(caller, walkId);
-        Require.within(
-                "stop", Given.required("stop", request.stop()), 0, walk.stops().size() - 1);
-        Given.required("kind", request.kind());
+        Walk walk = walks.require(caller, walkId);
+        Require.within("stop", request.stop(), 0, walk.stops().size() - 1);
         Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
-        String note = Given.optionalText("note", request.note(), 2000);
+        String note = Given.stripped(request.note());
         if (request.kind() == WalkWord.Kind.NOTE && note.isEmpty()) {
             throw new InvalidInputException("note", "is empty; please write it.");
         }
         once.write(
-                "walk_word",
+                words,
+                caller,
                 id,
-                () -> words.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     if (found.kind() != request.kind() || found.stop() != request.stop()) {
                         throw new ConflictException("This word is already written down otherwise.");
@@ -332,24 +327,18 @@ class Walks {
 
     @Transactional
     public void voidWord(Caller caller, UUID walkId, UUID id, VoidRequest request) {
-        WalkWord word = words.findByIdAndOrchardId(id, caller.orchardId())
-                .filter(w -> w.walkId().equals(walkId))
-                .orElseThrow(() -> new NotFoundException("word", id));
-        if (!word.voided()) {
-            word.requireVersion("word", request.version());
-            word.voidBecause(request.reason(), orchards.now(caller));
-        }
+        words.voidOnce(caller, id, request, orchards.now(caller), w -> words.requirePartOf(walkId, w.walkId(), id));
     }
 
     // --- pictures ---
 
     public WalkView putPhoto(Caller caller, UUID walkId, UUID id, WalkRequests.Photo request) {
-        Walk walk = require(caller, walkId);
+        Walk walk = walks.require(caller, walkId);
         WalkRequests.Photo photo = checked(caller, walk, request);
         once.write(
-                "walk_photo",
+                photos,
+                caller,
                 id,
-                () -> photos.findByIdAndOrchardId(id, caller.orchardId()),
                 found -> {
                     if (!found.walkId().equals(walkId)) {
                         throw new ConflictException("This picture belongs to another walk.");
@@ -363,17 +352,16 @@ class Walks {
 
     /** Where it was taken is dropped here unless the orchard wants it kept. */
     private WalkRequests.Photo checked(Caller caller, Walk walk, WalkRequests.Photo r) {
-        int stop = Require.within(
-                "stop", Given.required("stop", r.stop()), 0, walk.stops().size() - 1);
+        int stop = Require.within("stop", r.stop(), 0, walk.stops().size() - 1);
         boolean placed = r.latitude() != null
                 && r.longitude() != null
                 && settings.of(caller).keepPhotoPlace();
         return new WalkRequests.Photo(
                 stop,
                 Given.notInFuture("at", r.at(), orchards.now(caller), zone(caller)),
-                Given.required("data", r.data()),
-                placed ? Require.within("latitude", r.latitude(), -90.0, 90.0) : null,
-                placed ? Require.within("longitude", r.longitude(), -180, 180) : null);
+                r.data(),
+                placed ? r.latitude() : null,
+                placed ? r.longitude() : null);
     }
 
     /** The picture drawn anew, without what the camera wrote beside it. */
@@ -383,20 +371,14 @@ class Walks {
 
     @Transactional(readOnly = true)
     public byte[] photo(Caller caller, UUID walkId, UUID id) {
-        return requirePhoto(caller, walkId, id).jpeg();
+        WalkPhoto photo = photos.current(caller, id);
+        photos.requirePartOf(walkId, photo.walkId(), id);
+        return photo.jpeg();
     }
 
     @Transactional
     public void voidPhoto(Caller caller, UUID walkId, UUID id, VoidRequest request) {
-        WalkPhoto photo = requirePhoto(caller, walkId, id);
-        photo.requireVersion("picture", request.version());
-        photo.voidBecause(request.reason(), orchards.now(caller));
-    }
-
-    private WalkPhoto requirePhoto(Caller caller, UUID walkId, UUID id) {
-        return photos.findByIdAndOrchardId(id, caller.orchardId())
-                .filter(p -> p.walkId().equals(walkId) && !p.voided())
-                .orElseThrow(() -> new NotFoundException("picture", id));
+        photos.voidOnce(caller, id, request, orchards.now(caller), p -> photos.requirePartOf(walkId, p.walkId(), id));
     }
 
     private WalkView view(Caller caller, Walk w) {
@@ -422,9 +404,5 @@ class Walks {
 
     private ZoneId zone(Caller caller) {
         return orchards.details(caller).site().zone();
-    }
-
-    private Walk require(Caller caller, UUID id) {
-        return walks.findByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException("walk", id));
     }
 }

@@ -16,7 +16,6 @@ import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -73,9 +72,7 @@ class LightController {
 
     @GetMapping
     LightView light(
-            @AuthenticationPrincipal Caller caller,
-            @RequestParam(required = false) Instant from,
-            @RequestParam(defaultValue = "24") int hours) {
+            Caller caller, @RequestParam(required = false) Instant from, @RequestParam(defaultValue = "24") int hours) {
         Require.within("hours", hours, 1, LONGEST_HOURS);
         OrchardDetails orchard = orchards.details(caller);
         Instant start = from == null ? orchards.now(caller) : from;

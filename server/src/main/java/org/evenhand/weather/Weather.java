@@ -29,8 +29,6 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /** What the air and the sun do at an orchard. */
 @Service
 public class Weather {
-    /** A day's range shapes hours as far as the next; a gap is bridged for less. */
-    private static final Duration LENT = Duration.ofHours(36);
 
     private final Orchards orchards;
     private final BlockNotes blocks;
@@ -65,7 +63,8 @@ public class Weather {
     /** Told of a change of the air in a stretch of time, both ends included; see {@link #changed(UUID)}. */
     void changed(UUID orchardId, Instant first, Instant last) {
         changed(orchardId);
-        events.publishEvent(new WeatherChanged(orchardId, first.minus(LENT), last.plus(LENT)));
+        events.publishEvent(new WeatherChanged(
+                orchardId, first.minus(WeatherSeries.SHAPED_WITHIN), last.plus(WeatherSeries.SHAPED_WITHIN)));
     }
 
     /** Told of a change; it counts once it can be read, so that nobody keeps the weather before it under the new count. */
@@ -84,7 +83,7 @@ public class Weather {
 
     @EventListener
     void aBlockChanged(BlockChanged event) {
-        changed(event.orchardId(), Instant.EPOCH.plus(LENT), clock.instant());
+        changed(event.orchardId(), Instant.EPOCH.plus(WeatherSeries.SHAPED_WITHIN), clock.instant());
     }
 
     /** Which blocks have an air of their own. */

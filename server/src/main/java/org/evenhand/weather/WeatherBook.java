@@ -12,13 +12,11 @@ import java.util.Map;
 import java.util.UUID;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.OrchardDetails;
@@ -29,8 +27,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Weather as it is written down: files, typed forecasts, stations. */
 @Service
 public class WeatherBook {
-    private static final int MOST_FORECAST_DAYS = 16;
-    private static final int MOST_POSTED_HOURS = 24 * 31;
     private static final int MOST_TOLD = 200;
     private static final Duration SHOWN_BACK = Duration.ofDays(14);
     private static final Duration SHOWN_AHEAD = Duration.ofDays(10);
@@ -57,8 +53,8 @@ public class WeatherBook {
     /** Takes a file. Bad rows refuse it, each with its line, unless the caller agreed to keep the good ones. */
     public WeatherRequests.Taken importFile(Caller caller, UUID id, WeatherRequests.Import request) {
         ZoneId zone = zone(caller);
-        String name = Given.text("name", request.name(), 200);
-        WeatherFile file = WeatherFile.read(Given.required("csv", request.csv()), zone);
+        String name = request.name().strip();
+        WeatherFile file = WeatherFile.read(request.csv(), zone);
         int good = file.hours().size() + file.days().size();
         List<WeatherRequests.BadRow> bad = file.bad().stream()
                 .limit(MOST_TOLD)
@@ -113,8 +109,7 @@ public class WeatherBook {
 
     /** Takes a forecast that somebody typed. */
     public WeatherRequests.Taken forecast(Caller caller, UUID id, WeatherRequests.Forecast request) {
-        List<WeatherRequests.ForecastDay> given = Given.required("days", request.days());
-        Require.within("days", given.size(), 1, MOST_FORECAST_DAYS);
+        List<WeatherRequests.ForecastDay> given = request.days();
         List<WeatherFile.Day> days = new ArrayList<>();
         List<FieldProblem> problems = new ArrayList<>();
         for (int i = 0; i < given.size(); i++) {
@@ -144,17 +139,13 @@ public class WeatherBook {
     }
 
     private static WeatherFile.Day day(WeatherRequests.ForecastDay d) {
-        DailyTemperatures range = new DailyTemperatures(
-                Given.required("minimumC", d.minimumC()), Given.required("maximumC", d.maximumC()));
-        if (d.humidity() != null) {
-            Require.within("humidity", d.humidity(), 0, 100);
-        }
-        return new WeatherFile.Day(Given.required("date", d.date()), range.minimumC(), range.maximumC(), d.humidity());
+        DailyTemperatures range = new DailyTemperatures(d.minimumC(), d.maximumC());
+        return new WeatherFile.Day(d.date(), range.minimumC(), range.maximumC(), d.humidity());
     }
 
     /** Makes a station and tells its key, this once. */
     public WeatherRequests.StationKey newStation(Caller caller, UUID id, WeatherRequests.NewStation request) {
-        String name = Given.text("name", request.name(), 80);
+        String name = request.name().strip();
         String key = SecretKeys.newKey();
         record(
                 caller,
@@ -173,8 +164,7 @@ public class WeatherBook {
     public int post(String key, WeatherRequests.Post request) {
         WeatherRecord station = records.findByKeyHashAndVoidedAtIsNull(SecretKeys.hash(key))
                 .orElseThrow(() -> new InvalidInputException("X-Station-Key", "is not the key of any station."));
-        List<WeatherRequests.PostedHour> posted = Given.required("hours", request.hours());
-        Require.within("hours", posted.size(), 1, MOST_POSTED_HOURS);
+        List<WeatherRequests.PostedHour> posted = request.hours();
         List<WeatherFile.Hour> hours = new ArrayList<>();
         for (int i = 0; i < posted.size(); i++) {
             hours.add(hour("hours[" + i + "].", posted.get(i)));
@@ -194,31 +184,23 @@ public class WeatherBook {
     }
 
     private static WeatherFile.Hour hour(String at, WeatherRequests.PostedHour h) {
-        Instant moment = Given.required(at + "at", h.at());
+        Instant moment = h.at();
         if (!moment.equals(moment.truncatedTo(ChronoUnit.HOURS))) {
             throw new InvalidInputException(at + "at", "is " + moment + ", not on a whole hour.");
-        }
-        Require.within(at + "celsius", Given.required(at + "celsius", h.celsius()), -60, 60);
-        if (h.humidity() != null) {
-            Require.within(at + "humidity", h.humidity(), 0, 100);
         }
         return new WeatherFile.Hour(moment, h.celsius(), h.humidity());
     }
 
     @Transactional
     public void voidRecord(Caller caller, UUID id, VoidRequest request) {
-        WeatherRecord record = records.findByIdAndOrchardId(id, caller.orchardId())
-                .orElseThrow(() -> new NotFoundException("weather record", id));
-        if (!record.voided()) {
-            record.requireVersion("weather record", request.version());
-            rows.extent(id).ifPresent(e -> weather.changed(caller.orchardId(), e.first(), e.last()));
-            record.voidBecause(request.reason(), orchards.now(caller));
-        }
+        records.voidOnce(caller, id, request, orchards.now(caller))
+                .flatMap(r -> rows.extent(id))
+                .ifPresent(e -> weather.changed(caller.orchardId(), e.first(), e.last()));
     }
 
     /** One that a tree stands in; null for the whole orchard. */
     private String block(Caller caller, String given) {
-        String block = Given.optionalText("block", given, 80);
+        String block = Given.stripped(given);
         if (block.isEmpty()) {
             return null;
         }
@@ -237,17 +219,11 @@ public class WeatherBook {
             String block,
             String keyHash,
             Runnable addRows) {
-        once.write(
-                "weather_record",
-                id,
-                () -> records.findByIdAndOrchardId(id, caller.orchardId()),
-                found -> found.id(),
-                () -> {
-                    records.saveAndFlush(
-                            new WeatherRecord(id, caller, orchards.now(caller), zone, kind, name, block, keyHash));
-                    addRows.run();
-                    return id;
-                });
+        once.write(records, caller, id, found -> found.id(), () -> {
+            records.saveAndFlush(new WeatherRecord(id, caller, orchards.now(caller), zone, kind, name, block, keyHash));
+            addRows.run();
+            return id;
+        });
         rows.extent(id).ifPresent(e -> weather.changed(caller.orchardId(), e.first(), e.last()));
     }
 

@@ -1,10 +1,10 @@
 package org.evenhand.weather;
 
+import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -26,45 +26,38 @@ class WeatherController {
     }
 
     @GetMapping("/weather")
-    WeatherRequests.Overview overview(
-            @AuthenticationPrincipal Caller caller, @RequestParam(required = false) String block) {
+    WeatherRequests.Overview overview(Caller caller, @RequestParam(required = false) String block) {
         return book.overview(caller, block);
     }
 
     @PutMapping("/weather/files/{id}")
     WeatherRequests.Taken importFile(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID id,
-            @RequestBody WeatherRequests.Import request) {
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Import request) {
         return book.importFile(caller, id, request);
     }
 
     @PutMapping("/weather/forecasts/{id}")
     WeatherRequests.Taken forecast(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID id,
-            @RequestBody WeatherRequests.Forecast request) {
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Forecast request) {
         return book.forecast(caller, id, request);
     }
 
     @PutMapping("/weather/stations/{id}")
     WeatherRequests.StationKey newStation(
-            @AuthenticationPrincipal Caller caller,
-            @PathVariable UUID id,
-            @RequestBody WeatherRequests.NewStation request) {
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.NewStation request) {
         return book.newStation(caller, id, request);
     }
 
     @PostMapping("/weather/records/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidRecord(@AuthenticationPrincipal Caller caller, @PathVariable UUID id, @RequestBody VoidRequest request) {
+    void voidRecord(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         book.voidRecord(caller, id, request);
     }
 
     /** What a station posts, signed with its key instead of a person's session. */
     @PostMapping("/station/hours")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void post(@RequestHeader("X-Station-Key") String key, @RequestBody WeatherRequests.Post request) {
+    void post(@RequestHeader("X-Station-Key") String key, @Valid @RequestBody WeatherRequests.Post request) {
         book.post(key, request);
     }
 }

@@ -3,10 +3,13 @@ package org.evenhand.weather;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
+import org.evenhand.kit.RecordRepository;
 
-interface WeatherRecordRepository extends JpaRepository<WeatherRecord, UUID> {
-    Optional<WeatherRecord> findByIdAndOrchardId(UUID id, UUID orchardId);
+interface WeatherRecordRepository extends RecordRepository<WeatherRecord> {
+    @Override
+    default String noun() {
+        return "weather record";
+    }
 
     Optional<WeatherRecord> findByKeyHashAndVoidedAtIsNull(String keyHash);
 

@@ -3,11 +3,16 @@ package org.evenhand.weather;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.weather.WeatherSource;
+import org.evenhand.kit.Within;
 
 /** What is sent about weather, and what is answered. Temperatures in °C, humidity in percent. */
 final class WeatherRequests {
@@ -16,27 +21,31 @@ final class WeatherRequests {
     /** A CSV file; with {@code keepGood} its good rows are taken although others are bad. */
     @Schema(name = "WeatherImport")
     record Import(
-            String name,
-            String csv,
+            @NotBlank @Size(max = 200) String name,
+            @NotNull String csv,
             boolean keepGood,
-            @Schema(description = OPTIONAL) String block) {}
+            @Schema(description = OPTIONAL) @Size(max = 80) String block) {}
 
     /** A forecast typed by hand. */
     @Schema(name = "WeatherForecast")
     record Forecast(
-            List<ForecastDay> days,
-            @Schema(description = OPTIONAL) String block) {}
+            @NotNull @Size(min = 1, max = 16) List<@NotNull @Valid ForecastDay> days,
+
+            @Schema(description = OPTIONAL) @Size(max = 80) String block) {}
 
     @Schema(name = "WeatherForecastDay")
     record ForecastDay(
-            LocalDate date,
-            Double minimumC,
-            Double maximumC,
-            @Schema(description = OPTIONAL) Double humidity) {}
+            @NotNull LocalDate date,
+            @NotNull Double minimumC,
+            @NotNull Double maximumC,
+
+            @Schema(description = OPTIONAL) @Within(min = 0, max = 100)
+            Double humidity) {}
 
     @Schema(name = "StationRequest")
     record NewStation(
-            String name, @Schema(description = OPTIONAL) String block) {}
+            @NotBlank @Size(max = 80) String name,
+            @Schema(description = OPTIONAL) @Size(max = 80) String block) {}
 
     /** A station's key is told once. */
     @Schema(name = "StationKey")
@@ -44,13 +53,15 @@ final class WeatherRequests {
 
     /** Hours a station posts. */
     @Schema(name = "StationPost")
-    record Post(List<PostedHour> hours) {}
+    record Post(@NotNull @Size(min = 1, max = 24 * 31) List<@NotNull @Valid PostedHour> hours) {}
 
     @Schema(name = "StationHour")
     record PostedHour(
-            Instant at,
-            Double celsius,
-            @Schema(description = OPTIONAL) Double humidity) {}
+            @NotNull Instant at,
+            @NotNull @Within(min = -60, max = 60) Double celsius,
+
+            @Schema(description = OPTIONAL) @Within(min = 0, max = 100)
+            Double humidity) {}
 
     @Schema(name = "WeatherTaken")
     record Taken(UUID id, int rows, List<BadRow> bad) {}

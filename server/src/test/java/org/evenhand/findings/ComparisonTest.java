@@ -74,7 +74,7 @@ class ComparisonTest {
         assertThat(refused(request(List.of(" ", "b"), List.of(one), 4), "names[0]"))
                 .contains("is empty");
         assertThat(refused(request(ways, List.of(one, two), 1), "flowersEach")).contains("is 1; allowed is 2");
-        assertThat(refused(request(ways, List.of(), 4), "trees")).contains("is 0");
+        assertThat(refused(request(ways, List.of(), 4), "trees")).contains("has 0 entries; allowed are 1");
         api.put("/api/comparisons/" + Api.newId(), request(ways, List.of(Api.newId()), 4))
                 .expect(404);
         assertThat(api.get("/api/trial-size?one=0.4&other=0.6&power=0.2")

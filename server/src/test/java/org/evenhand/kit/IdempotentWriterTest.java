@@ -16,14 +16,13 @@ import org.junit.jupiter.api.Test;
 class IdempotentWriterTest {
     private final TestServer server = TestServer.get();
     private final IdempotentWriter once = server.bean(IdempotentWriter.class);
-    private final Api ines = server.newOrchard();
-    private final UUID taken = UUID.fromString(ines.variety("Lantern"));
+    private final UUID taken = UUID.fromString(Api.newId());
 
     @Test
     void a_record_written_by_the_other_sending_between_two_looks_is_found_and_not_called_foreign() {
         Supplier<Optional<String>> nothingAtFirst = inTurn(Optional.empty(), Optional.of("the first one"));
 
-        assertThat(once.write("variety", taken, nothingAtFirst, found -> found, () -> "written twice"))
+        assertThat(once.write("variety", taken, nothingAtFirst, () -> true, found -> found, () -> "written twice"))
                 .isEqualTo("the first one");
     }
 
@@ -31,7 +30,7 @@ class IdempotentWriterTest {
     void an_id_of_another_orchard_is_not_found() {
         Supplier<Optional<String>> never = inTurn(Optional.empty(), Optional.empty());
 
-        assertThatThrownBy(() -> once.write("variety", taken, never, found -> found, () -> "written"))
+        assertThatThrownBy(() -> once.write("variety", taken, never, () -> true, found -> found, () -> "written"))
                 .isInstanceOf(NotFoundException.class);
     }
 

@@ -74,7 +74,7 @@ class VarietyNumbersTest {
         int bySheet = requested();
         set(0, Map.of("seedsPerFruit", 6)).expect(200);
         assertThat(requested()).isGreaterThan(2 * bySheet);
-        assertThat(set(1, Map.of("seedsPerFruit", 0)).expect(400).errorAt("seedsPerFruit"))
+        assertThat(set(1, Map.of("seedsPerFruit", 0)).expect(400).errorAt("numbers.seedsPerFruit"))
                 .contains("allowed is");
     }
 
@@ -96,7 +96,7 @@ class VarietyNumbersTest {
                 "dosesPerFlower", 0.0,
                 "developmentRate", 4.0);
         bad.forEach((field, value) -> assertThat(
-                        set(0, Map.of(field, value)).expect(400).errorAt(field))
+                        set(0, Map.of(field, value)).expect(400).errorAt("numbers." + field))
                 .as(field)
                 .contains("allowed is"));
         assertThat(row("/api/varieties", "id", lantern).path("version").asInt()).isZero();

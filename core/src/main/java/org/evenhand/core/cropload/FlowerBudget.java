@@ -18,6 +18,9 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
     /** Beyond so many flowers a budget is told to be out of reach. */
     public static final int MOST_FLOWERS = 20_000;
 
+    /** How sure one wants to be of the seeds of a wanted cross. Our convention. */
+    public static final double SURE_OF_SEEDS = 0.9;
+
     /** The chance of at least k of n, rising in n. */
     private interface Chance {
         double of(int n);

@@ -14,7 +14,7 @@ import org.evenhand.core.statistics.BetaPosterior;
  */
 public record SetBelief(BetaPosterior share, int learnedFrom, boolean stated) {
     /** What is believed before anything was seen weighs as much as so many flowers. Our convention. */
-    private static final double PRIOR_WEIGHT = 4;
+    public static final double PRIOR_WEIGHT = 4;
     /** The same crop's other varieties weigh as so many flowers at most. Our convention. */
     private static final double MOST_OF_CROP = 20;
     /** Where nobody says how many set, every share is as likely as any other. */

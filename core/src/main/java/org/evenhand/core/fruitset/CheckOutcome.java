@@ -19,6 +19,9 @@ import org.evenhand.core.statistics.Proportion;
  * @param lost flowers whose mark is gone, so that nothing can be said of them
  */
 public record CheckOutcome(int flowers, int taken, int failed, int dropped, int unknown, int thinned, int lost) {
+    /** Some crops, such as pawpaw, set a cluster from one flower; more than this is a slip. Our convention. */
+    public static final int MOST_FRUITS_OF_A_FLOWER = 20;
+
     public CheckOutcome {
         Require.within("flowers", flowers, 1, Integer.MAX_VALUE);
         Require.within("taken", taken, 0, Integer.MAX_VALUE);

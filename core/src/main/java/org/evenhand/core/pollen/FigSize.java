@@ -1,5 +1,6 @@
 package org.evenhand.core.pollen;
 
+import java.time.Duration;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.SuspensionTraits;
 
@@ -8,6 +9,9 @@ public enum FigSize {
     TOO_SMALL,
     RIGHT,
     TOO_LATE;
+
+    /** Measures from longer ago are of an earlier crop of the tree. Our convention. */
+    public static final Duration SAME_CROP = Duration.ofDays(60);
 
     /** The colour and look of the eye (ostiole). */
     public enum Eye {

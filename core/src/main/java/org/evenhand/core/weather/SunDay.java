@@ -28,6 +28,9 @@ import org.shredzone.commons.suncalc.SunPosition;
  */
 public record SunDay(
         LocalDate date, SunEvent civilDawn, SunEvent sunrise, Instant solarNoon, SunEvent sunset, SunEvent civilDusk) {
+    /** What people call the evening begins so long before sunset. Our convention. */
+    public static final Duration EVENING_BEFORE_SUNSET = Duration.ofHours(3);
+
     private static final double RISE_SET_DEGREES = -50.0 / 60.0;
     private static final double CIVIL_DEGREES = -6.0;
     private static final Duration HALF_DAY = Duration.ofHours(12);

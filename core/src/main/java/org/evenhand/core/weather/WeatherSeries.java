@@ -22,6 +22,9 @@ public final class WeatherSeries {
     /** Longest gap that is bridged, hours without a measurement. */
     public static final int LONGEST_BRIDGE_HOURS = 6;
 
+    /** A day's range shapes hours as far as the next, and a gap is bridged for less: a change reaches no farther than this. */
+    public static final Duration SHAPED_WITHIN = Duration.ofHours(36);
+
     private final HourlyTemperatures temperatures;
     private final double[] humidity;
     private final List<WeatherSource> sources;

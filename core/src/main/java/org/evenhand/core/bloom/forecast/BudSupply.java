@@ -23,7 +23,9 @@ import org.evenhand.core.crop.StageSheet;
  */
 public final class BudSupply {
     private static final Duration LEAST_WARM_UP = Duration.ofDays(20);
-    private static final Duration MOST_WARM_UP = Duration.ofDays(75);
+    /** No crop needs weather from longer before its readings. */
+    public static final Duration MOST_WARM_UP = Duration.ofDays(75);
+
     private static final double STEP_HOURS = 1;
 
     /** What is past is only a shape to start from, so it may take longer steps than a forecast. */

@@ -1,5 +1,6 @@
 package org.evenhand.core.bloom.season;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +16,15 @@ import org.evenhand.core.crop.CropSheet;
  * @param reasons what it rests on, the weightiest first
  */
 public record HandPollinationNeed(Verdict verdict, int points, List<Reason> reasons) {
+    /** The air of these last days tells how dry it is. Our convention. */
+    public static final Duration AIR_OF = Duration.ofDays(7);
+
+    /** Flowers of most crops stand open, and insects fly, from this hour of the day. Our convention. */
+    public static final int OPEN_FROM_HOUR = 9;
+
+    /** The last such hour. Our convention. */
+    public static final int OPEN_UNTIL_HOUR = 18;
+
     private static final double NEAR_THE_SEA_KM = 25;
 
     public HandPollinationNeed {

@@ -1,0 +1,73 @@
+package org.evenhand.kit;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Consumer;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.repository.NoRepositoryBean;
+
+/** Records of one kind. Every way to one leads through its orchard; another orchard's record is not there. */
+@NoRepositoryBean
+public interface RecordRepository<E extends OrchardRecord> extends JpaRepository<E, UUID> {
+
+    /** What people call such a record, as in "there is no such reading". */
+    String noun();
+
+    Optional<E> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    /** A record of the caller's orchard, removed or not. */
+    default Optional<E> find(Caller caller, UUID id) {
+        return findByIdAndOrchardId(id, caller.orchardId());
+    }
+
+    /**
+     * A record of the caller's orchard, removed or not.
+     *
+     * @throws NotFoundException where there is none
+     */
+    default E require(Caller caller, UUID id) {
+        return find(caller, id).orElseThrow(() -> new NotFoundException(noun(), id));
+    }
+
+    /**
+     * A record of the caller's orchard that was not removed.
+     *
+     * @throws NotFoundException where there is none
+     */
+    default E current(Caller caller, UUID id) {
+        return find(caller, id).filter(r -> !r.voided()).orElseThrow(() -> new NotFoundException(noun(), id));
+    }
+
+    /** Removes a record with its reason, in the caller's transaction. */
+    default Optional<E> voidOnce(Caller caller, UUID id, VoidRequest request, Instant at) {
+        return voidOnce(caller, id, request, at, record -> {});
+    }
+
+    /**
+     * Removes a record with its reason, in the caller's transaction; one that is removed already stays as it is.
+     *
+     * @param unless refuses where something hangs on it
+     * @return the record, where it was removed just now
+     * @throws NotFoundException where there is none
+     * @throws ConflictException where it was changed since it was seen
+     */
+    default Optional<E> voidOnce(Caller caller, UUID id, VoidRequest request, Instant at, Consumer<E> unless) {
+        E record = require(caller, id);
+        if (record.voided()) {
+            return Optional.empty();
+        }
+        record.requireVersion(noun(), request.version());
+        unless.accept(record);
+        record.voidBecause(request.reason(), at);
+        // What follows in the same transaction may ask the database itself.
+        return Optional.of(saveAndFlush(record));
+    }
+
+    /** Refuses a record that belongs to something else than the address says. */
+    default void requirePartOf(UUID owner, UUID given, UUID id) {
+        if (!owner.equals(given)) {
+            throw new NotFoundException(noun(), id);
+        }
+    }
+}
