@@ -272,7 +272,7 @@ function HoursForm({ before }: { before: Settings }) {
       />
       <NumberInput
         label="Fruits a visit must bring"
-        description="Visits that let expect fewer are left out; 0 leaves none out."
+        description="Visits expected to bring fewer are left out; 0 keeps them all."
         min={0}
         max={1000}
         step={0.1}

@@ -1,3 +1,4 @@
+import { useCropName } from '../crop/crop-name';
 import { useElementSize } from '@mantine/hooks';
 import { useId } from 'react';
 import type { Schemas } from '../api/api';
@@ -30,6 +31,7 @@ function counting(course: NonNullable<Variety['course']>, shares: number[]): str
 
 /** Each variety's season on one axis of days: above the line what takes, below what gives. */
 export function CourseChart({ season }: { season: Schemas['Season'] }) {
+  const cropName = useCropName();
   const id = useId();
   const { ref, width: all } = useElementSize();
   const shown = season.varieties.filter((v) => v.course);
@@ -64,7 +66,9 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
             <div key={v.varietyId} className={classes.course}>
               <span>
                 <b>{v.name}</b>
-                <div className="small soft">{v.recorded ? v.crop : `${v.crop}, foreseen`}</div>
+                <div className="small soft">
+                  {v.recorded ? cropName(v.crop) : `${cropName(v.crop)}, foreseen`}
+                </div>
               </span>
               <svg
                 width={width}

@@ -1,3 +1,4 @@
+import { useCropName } from '../crop/crop-name';
 import { Scroll } from '../ui/Scroll';
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
@@ -69,12 +70,13 @@ function Rest({ season }: { season: SeasonData }) {
 }
 
 function Dates({ variety, edit }: { variety: Variety; edit: (year?: number) => void }) {
+  const cropName = useCropName();
   const recorded = variety.history.find((h) => h.firstBloom);
   return (
     <tr data-variety={variety.name}>
       <td>
         <b>{variety.name}</b>
-        <div className="small soft">{variety.crop}</div>
+        <div className="small soft">{cropName(variety.crop)}</div>
       </td>
       <td>
         {variety.recorded && recorded ? (

@@ -1,6 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/api';
+import { serve, show } from '../test/screen';
 import { CourseChart } from './CourseChart';
 import { DayRanges } from './DayRanges';
 import { WeekChart } from './WeekChart';
@@ -67,7 +68,8 @@ describe('charts', () => {
         { varietyId: 'x', name: 'Nothing known', crop: 'apple', recorded: false },
       ],
     } as unknown as Schemas['Season'];
-    render(<CourseChart season={season} />);
+    serve({ 'GET /api/crops': [] });
+    show(<CourseChart season={season} />);
     expect(
       screen.getByRole('img', {
         name: 'Ember: female Sat 21 Nov to Mon 23 Nov, male Sun 22 Nov to Tue 24 Nov',
@@ -78,7 +80,8 @@ describe('charts', () => {
   });
 
   it('says so when there is nothing to draw', () => {
-    render(<CourseChart season={{ today: '2026-11-24', varieties: [] } as unknown as Schemas['Season']} />);
+    serve({ 'GET /api/crops': [] });
+    show(<CourseChart season={{ today: '2026-11-24', varieties: [] } as unknown as Schemas['Season']} />);
     expect(screen.getByText(/No variety has two years of dates/)).toBeVisible();
   });
 });

@@ -1,3 +1,4 @@
+import { useCropName } from '../crop/crop-name';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/api';
@@ -9,6 +10,7 @@ import classes from './Findings.module.css';
 const STROKES: Record<string, string> = { FULL: 'many, all round', LIGHT: 'once in and out' };
 
 function Tables({ of }: { of: Schemas['Learned'] }) {
+  const cropName = useCropName();
   return (
     <div className="scroll">
       <table className="plain">
@@ -56,7 +58,7 @@ function Tables({ of }: { of: Schemas['Learned'] }) {
           {of.strokes.map((s) => (
             <tr key={`${s.crop} ${s.strokes}`}>
               <td>
-                {s.crop}, strokes {STROKES[s.strokes]}
+                {cropName(s.crop)}, strokes {STROKES[s.strokes]}
               </td>
               <td className="num">as all</td>
               <td className="num">

@@ -1,3 +1,4 @@
+import { useCropName } from '../crop/crop-name';
 import { RecordForm } from '../form/RecordForm';
 import { Anchor, Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
@@ -141,6 +142,7 @@ function Trees({ trees, varieties }: { trees: Schemas['TreeView'][]; varieties: 
 }
 
 export function Orchard() {
+  const cropName = useCropName();
   const varieties = useQuery(queries.varieties());
   const trees = useQuery(queries.trees());
   const { orchard } = useHere();
@@ -188,7 +190,7 @@ export function Orchard() {
                           {v.name}
                         </Anchor>{' '}
                         <span className="soft">
-                          {v.crop}
+                          {cropName(v.crop)}
                           {v.breeding.alleles && ` · ${v.breeding.alleles}`}
                         </span>
                       </span>

@@ -45,7 +45,7 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
     close,
   );
   return (
-    <Modal opened={editing !== undefined} onClose={close} title={old ? old.name : 'A tree'}>
+    <Modal opened={editing !== undefined} onClose={close} title={old ? old.name : 'New tree'}>
       <RecordForm form={form} save="Save">
         <TextInput
           label="Name"

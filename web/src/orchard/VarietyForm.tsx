@@ -255,7 +255,7 @@ export function VarietyForm({
     close,
   );
   return (
-    <Modal opened={opened} onClose={close} title={editing ? editing.name : 'A variety'} size="lg">
+    <Modal opened={opened} onClose={close} title={editing ? editing.name : 'New variety'} size="lg">
       <RecordForm form={form} save="Save">
         <TextInput
           label="Name"
