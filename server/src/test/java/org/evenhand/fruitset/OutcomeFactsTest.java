@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,8 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.evenhand.Api;
 import org.evenhand.TestServer;
+import org.evenhand.core.Units;
+import org.evenhand.core.findings.Factor;
 import org.evenhand.kit.Caller;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -170,6 +173,48 @@ class OutcomeFactsTest {
                         },
                         orchard());
         return visits;
+    }
+
+    @Test
+    void outcomes_kept_by_earlier_rules_are_worked_out_anew_and_come_to_the_same() {
+        String id = api.pollinate(taker, lot, 6, done).expect(200).id();
+        api.check(id, done.plus(Duration.ofDays(12)), 4, 2, 0).expect(200);
+        Map<String, Integer> before = shares("VARIETY");
+        server.database().update("update set_cell set took = took + 7 where orchard_id = ?", orchard());
+        server.database().update("update outcome_model set version = version - 1");
+
+        server.bean(OutcomeModel.class).rebuildWhereOld();
+
+        assertThat(shares("VARIETY")).isEqualTo(before).isNotEmpty();
+        assertThat(server.database().queryForObject("select version from outcome_model", Integer.class))
+                .isEqualTo(OutcomeModel.VERSION);
+    }
+
+    /** Another factor, name or class is another model: whoever changes this list raises the version. */
+    @Test
+    void factors_and_classes_of_version_1() {
+        assertThat(OutcomeModel.VERSION).isEqualTo(1);
+        assertThat(Arrays.stream(Factor.values())
+                        .map(f -> f.name() + " " + f.classes(Units.METRIC).size()))
+                .containsExactly(
+                        "VARIETY 0",
+                        "FATHER 0",
+                        "LOT_AGE 6",
+                        "STORAGE 0",
+                        "HOUR 8",
+                        "STAGE 0",
+                        "TEMPERATURE 6",
+                        "DRY_AIR 5",
+                        "STROKES 0",
+                        "VISITS 2",
+                        "TOOL 0",
+                        "LIMB 0",
+                        "HELPER 0",
+                        "LOT 0",
+                        "TREE 0",
+                        "EVENING 0",
+                        "TREATMENT 0",
+                        "TREE_AND_TREATMENT 0");
     }
 
     /** Eight people write and ask at once: no flower is counted twice, none is lost. */
