@@ -2,10 +2,17 @@ package org.evenhand.core;
 
 import java.math.BigDecimal;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 
 /** Guards written as what is allowed, so that NaN fails with the rest. */
 public final class Require {
     private Require() {}
+
+    /** What a map must hold; a program that asks for another key is wrong itself. */
+    public static <K, V> V present(Map<K, V> map, K key) {
+        return Objects.requireNonNull(map.get(key), () -> "There is nothing for " + key + ".");
+    }
 
     /** Returns {@code value} when it lies in {@code [low, high]}. */
     public static double within(String field, double value, double low, double high) {

@@ -10,4 +10,7 @@
  *
  * <p>Prefixes: {@code of} checks and builds, {@code with} copies, {@code at} fixes a moment, {@code estimate} is uncertain.
  */
+@NullMarked
 package org.evenhand.core;
+
+import org.jspecify.annotations.NullMarked;

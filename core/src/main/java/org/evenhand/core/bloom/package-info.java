@@ -6,4 +6,7 @@
  * <p>Hours are hours of a {@link org.evenhand.core.weather} series, temperatures °C, flowers counts of a tree (with fractions where they
  * are foreseen).
  */
+@NullMarked
 package org.evenhand.core.bloom;
+
+import org.jspecify.annotations.NullMarked;

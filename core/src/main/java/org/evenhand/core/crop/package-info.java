@@ -8,4 +8,7 @@
  * org.evenhand.core.crop.CropSheetReader} reads and checks a YAML file, {@link org.evenhand.core.crop.CropSheets} holds those
  * that were read.
  */
+@NullMarked
 package org.evenhand.core.crop;
+
+import org.jspecify.annotations.NullMarked;

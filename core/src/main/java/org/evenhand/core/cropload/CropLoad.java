@@ -18,7 +18,11 @@ public final class CropLoad {
 
     private CropLoad() {}
 
-    /** Cross-section of a round trunk, cm². */
+    /**
+     * Cross-section of a round trunk, cm².
+     *
+     * @throws InvalidInputException if {@code girth} is not valid
+     */
     public static double areaOfGirth(double girthCm) {
         return Math.pow(Require.positive("girth", girthCm), 2) / (4 * Math.PI);
     }
@@ -28,17 +32,29 @@ public final class CropLoad {
         return areaOfDiameters(diameterCm, diameterCm);
     }
 
-    /** Cross-section of an oval trunk, cm². */
+    /**
+     * Cross-section of an oval trunk, cm².
+     *
+     * @throws InvalidInputException if {@code diameter} is not valid
+     */
     public static double areaOfDiameters(double oneCm, double otherCm) {
         return Math.PI * Require.positive("diameter", oneCm) * Require.positive("diameter", otherCm) / 4;
     }
 
-    /** Fruits before rounding down: density (fruits per cm²) · area. */
+    /**
+     * Fruits before rounding down: density (fruits per cm²) · area.
+     *
+     * @throws InvalidInputException if {@code area} or {@code density} is not valid
+     */
     public static double exactTarget(double areaCm2, double fruitsPerCm2) {
         return Require.positive("area", areaCm2) * Require.positive("density", fruitsPerCm2);
     }
 
-    /** Whole fruits, rounded down. */
+    /**
+     * Whole fruits, rounded down.
+     *
+     * @throws InvalidInputException if {@code fruits} is not valid
+     */
     public static int whole(double fruits) {
         return (int) Math.floor(Require.within("fruits", fruits, 0, 1e8) + ROUNDING);
     }
@@ -67,6 +83,7 @@ public final class CropLoad {
      *
      * @param set share of pollinated flowers that set a fruit, more than 0, up to 1
      * @param drop share of set fruits lost afterwards, 0 to less than 1
+     * @throws InvalidInputException if {@code target}, {@code set} or {@code drop} is not valid
      */
     public static int flowersNeeded(int fruits, BigDecimal set, BigDecimal drop) {
         Require.within("target", fruits, 0, 100_000_000);

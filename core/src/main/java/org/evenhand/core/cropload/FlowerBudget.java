@@ -31,6 +31,7 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
      *
      * @param share in (0, 1]
      * @param confidence in (0, 1)
+     * @throws InvalidInputException if {@code share} is not valid
      */
     public static FlowerBudget known(int fruits, double share, double confidence) {
         if (!(share > 0 && share <= 1)) {
@@ -56,6 +57,7 @@ public record FlowerBudget(int flowers, double chance, double chanceOfOneLess) {
      * @param share of flowers that give a fruit
      * @param perFruit seeds of a fruit on average, more than 0
      * @param most seeds of a fruit at most, at least {@code perFruit}
+     * @throws InvalidInputException if {@code perFruit} is not valid
      */
     public static FlowerBudget forSeeds(int seeds, BetaPosterior share, double perFruit, int most, double confidence) {
         if (!(perFruit > 0 && perFruit <= most)) {

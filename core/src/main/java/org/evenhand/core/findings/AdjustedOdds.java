@@ -136,7 +136,7 @@ public record AdjustedOdds(List<Effect> effects, Map<Factor, String> usual, List
         }
 
         private void leave(Column column, Reason reason) {
-            int[] sum = sums.get(column.factor()).get(column.level());
+            int[] sum = Require.present(sums.get(column.factor()), column.level());
             leftOut.add(new LeftOut(factors.get(column.factor()), column.level(), sum[0] + sum[1], reason));
         }
 
@@ -144,8 +144,8 @@ public record AdjustedOdds(List<Effect> effects, Map<Factor, String> usual, List
         private void dropSilent() {
             for (Optional<Column> silent = silent(); silent.isPresent(); silent = silent()) {
                 Column gone = silent.get();
-                int[] sum = sums.get(gone.factor()).get(gone.level());
-                leave(gone, reason(sum[0], sum[1]));
+                int[] sum = Require.present(sums.get(gone.factor()), gone.level());
+                reason(sum[0], sum[1]).ifPresent(reason -> leave(gone, reason));
                 kept = kept.stream()
                         .filter(p -> !p.classes().get(gone.factor()).equals(gone.level()))
                         .toList();
@@ -157,7 +157,7 @@ public record AdjustedOdds(List<Effect> effects, Map<Factor, String> usual, List
             for (int f = 0; f < factors.size(); f++) {
                 if (sums.get(f).size() > 1) {
                     for (Map.Entry<String, int[]> level : sums.get(f).entrySet()) {
-                        if (reason(level.getValue()[0], level.getValue()[1]) != null) {
+                        if (reason(level.getValue()[0], level.getValue()[1]).isPresent()) {
                             return Optional.of(new Column(f, level.getKey()));
                         }
                     }
@@ -166,11 +166,14 @@ public record AdjustedOdds(List<Effect> effects, Map<Factor, String> usual, List
             return Optional.empty();
         }
 
-        private static Reason reason(int taken, int failed) {
+        private static Optional<Reason> reason(int taken, int failed) {
             if (taken + failed < LEAST_FLOWERS) {
-                return Reason.FEW;
+                return Optional.of(Reason.FEW);
             }
-            return failed == 0 ? Reason.ALL_TOOK : taken == 0 ? Reason.ALL_FAILED : null;
+            if (failed == 0) {
+                return Optional.of(Reason.ALL_TOOK);
+            }
+            return taken == 0 ? Optional.of(Reason.ALL_FAILED) : Optional.empty();
         }
 
         /** One column for each class but the usual one of its factor. */
@@ -261,7 +264,7 @@ public record AdjustedOdds(List<Effect> effects, Map<Factor, String> usual, List
             List<Effect> effects = new ArrayList<>();
             for (int c = 0; c < compared.size(); c++) {
                 Column column = compared.get(c);
-                int[] sum = sums.get(column.factor()).get(column.level());
+                int[] sum = Require.present(sums.get(column.factor()), column.level());
                 effects.add(new Effect(
                         factors.get(column.factor()),
                         column.level(),

@@ -20,6 +20,7 @@ public record ShrunkenRatio(double value, int flowers) {
      * @param flowers of the way
      * @param allTaken of all flowers, the way's among them
      * @param allFlowers all flowers
+     * @throws org.evenhand.core.InvalidInputException if {@code taken} or {@code allTaken} is not valid
      */
     public static ShrunkenRatio of(int taken, int flowers, int allTaken, int allFlowers) {
         Require.within("taken", taken, 0, flowers);

@@ -94,6 +94,7 @@ public record TrialAnalysis(List<Way> ways, List<TwoProportions.Estimate> differ
      * The judgement, once every place is decided; empty before.
      *
      * @param ways how many ways there are, at least 2
+     * @throws org.evenhand.core.InvalidInputException if {@code ways} is not valid
      */
     public static Optional<TrialAnalysis> of(int ways, List<Place> places) {
         Require.within("ways", ways, 2, 10);

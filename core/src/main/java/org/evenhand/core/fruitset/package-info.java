@@ -3,4 +3,7 @@
  * org.evenhand.core.fruitset.CheckOutcome}), what has become of the flowers by all looks together ({@link
  * org.evenhand.core.fruitset.Fate}), and limbs counted as a whole ({@link org.evenhand.core.fruitset.LimbTally}).
  */
+@NullMarked
 package org.evenhand.core.fruitset;
+
+import org.jspecify.annotations.NullMarked;

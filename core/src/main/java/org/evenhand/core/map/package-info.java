@@ -4,4 +4,7 @@
  * where their measured trees say, and the others beside them. All lengths in metres, east and north; all directions in degrees from
  * north, turning to the east.
  */
+@NullMarked
 package org.evenhand.core.map;
+
+import org.jspecify.annotations.NullMarked;

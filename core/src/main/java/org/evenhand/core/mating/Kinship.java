@@ -3,7 +3,9 @@ package org.evenhand.core.mating;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
 
 /**
  * Coefficients of kinship and inbreeding by the tabular method: {@code f(i,i) = (1 + F_i) / 2}, {@code F_i = f(mother, father)},
@@ -28,10 +30,7 @@ public final class Kinship {
         this.table = new double[order.size()][];
         for (int i = 0; i < table.length; i++) {
             Pedigree.Member member = pedigree.member(order.get(i));
-            table[i] = row(
-                    i,
-                    parent(member.mother().orElse(null)),
-                    parent(member.father().orElse(null)));
+            table[i] = row(i, parent(member.mother()), parent(member.father()));
         }
     }
 
@@ -40,7 +39,11 @@ public final class Kinship {
         return among(pedigree, pedigree.inOrder());
     }
 
-    /** Of the named ones and their ancestors only. */
+    /**
+     * Of the named ones and their ancestors only.
+     *
+     * @throws InvalidInputException if {@code pedigree} is not valid
+     */
     public static Kinship among(Pedigree pedigree, List<String> names) {
         List<String> order = pedigree.withAncestors(names.stream().map(pedigree::genotype));
         if (order.size() > MOST) {
@@ -51,8 +54,8 @@ public final class Kinship {
         return new Kinship(pedigree, order);
     }
 
-    private int parent(String name) {
-        return name == null ? -1 : place.get(name);
+    private int parent(Optional<String> name) {
+        return name.map(n -> Require.present(place, n)).orElse(-1);
     }
 
     private double[] row(int i, int mother, int father) {

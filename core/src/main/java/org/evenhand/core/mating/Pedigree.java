@@ -12,6 +12,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Who descends from whom. Grafted copies and sports are of the same genotype as what they were taken from.
@@ -33,8 +35,13 @@ public final class Pedigree {
      */
     public record Member(String id, Optional<String> mother, Optional<String> father, Optional<Integer> year) {
         /** One whose year is not known; null for an unknown parent. */
-        public static Member of(String id, String mother, String father) {
+        public static Member of(String id, @Nullable String mother, @Nullable String father) {
             return new Member(id, Optional.ofNullable(mother), Optional.ofNullable(father), Optional.empty());
+        }
+
+        /** One of whose parents nothing is known. */
+        static Member unknown(String id) {
+            return of(id, null, null);
         }
 
         Stream<String> parents() {
@@ -53,7 +60,7 @@ public final class Pedigree {
         }
         List.copyOf(members.values()).stream()
                 .flatMap(Member::parents)
-                .forEach(p -> members.putIfAbsent(p, Member.of(p, null, null)));
+                .forEach(p -> members.putIfAbsent(p, Member.unknown(p)));
         this.inOrder = sorted();
         refuseOlderChildren();
     }
@@ -85,7 +92,7 @@ public final class Pedigree {
 
     Member member(String genotype) {
         Member found = members.get(genotype);
-        return found == null ? Member.of(genotype, null, null) : found;
+        return found == null ? Member.unknown(genotype) : found;
     }
 
     /** The genotypes given and all their ancestors, parents before children. */
@@ -125,7 +132,7 @@ public final class Pedigree {
             if (done.contains(id)) {
                 stack.pop();
             } else if (path.add(id)) {
-                for (String parent : members.get(id).parents().toList()) {
+                for (String parent : Require.present(members, id).parents().toList()) {
                     refuseLoop(path, parent);
                     stack.push(parent);
                 }

@@ -24,6 +24,7 @@ public record SGenotype(List<SAllele> alleles) {
      * Reads alleles with blanks, commas or slashes between them.
      *
      * @param ploidy how many there must be
+     * @throws InvalidInputException if {@code alleles} is not valid
      */
     public static SGenotype parse(String text, int ploidy) {
         List<SAllele> alleles = Arrays.stream(text.strip().split("[\\s,/]+"))

@@ -22,6 +22,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The integer program behind a plan: whole doses of lots to groups of flowers in rounds, within the doses of each lot, the flowers of
@@ -254,7 +255,7 @@ final class AllocationProgram {
          * @param whole whether a father is used or not, and never by half
          * @param settled fathers whose cleaning is taken for granted, where that is settled already; null where it is not
          */
-        Rows(MPSolver solver, List<Floor> wanted, boolean whole, Set<Integer> settled) {
+        Rows(MPSolver solver, List<Floor> wanted, boolean whole, @Nullable Set<Integer> settled) {
             this.solver = solver;
             lots = rows(Arrays.stream(limits.lotDoses()).asDoubleStream());
             groups = rows(Arrays.stream(limits.groupFlowers()).asDoubleStream());
@@ -292,7 +293,7 @@ final class AllocationProgram {
             }
         }
 
-        private double mostIn(int round, Set<Integer> settled) {
+        private double mostIn(int round, @Nullable Set<Integer> settled) {
             Hands work = limits.work();
             long cleaned = settled == null || !work.counts(round)
                     ? 0
@@ -494,7 +495,7 @@ final class AllocationProgram {
         }
 
         /** The solution where it is whole already, else null. */
-        int[] rounded() {
+        int @Nullable [] rounded() {
             int[] whole = new int[arcs.size()];
             for (int a = 0; a < whole.length; a++) {
                 double x = variables[a] == null ? 0 : variables[a].solutionValue();
@@ -556,7 +557,8 @@ final class AllocationProgram {
      *
      * @param settled fathers that may be used, where that is settled; what is proven then holds for plans with these only
      */
-    private Whole best(int[] some, List<Floor> floors, int[] known, Set<Integer> settled) throws Impossible {
+    private Whole best(int[] some, List<Floor> floors, int @Nullable [] known, @Nullable Set<Integer> settled)
+            throws Impossible {
         int[] columns = settled == null
                 ? some
                 : Arrays.stream(some)

@@ -53,6 +53,7 @@ public record PlanWeights(
      * @param last when they had pollen for the last time
      * @param receptive chance that one of them takes pollen then, 0 to 1
      * @return the same chance; 0 where it is too early, or most of the stigmas are past it
+     * @throws org.evenhand.core.InvalidInputException if {@code receptive} is not valid
      */
     public double receptiveForRepeat(Instant last, Instant at, double receptive) {
         Require.within("receptive", receptive, 0, 1);

@@ -26,6 +26,7 @@ public record ReadingWorth(double flowers, double fruits) {
     /**
      * @param foreseen flowers of the tree at the visit
      * @param fruitsPerFlower what a flower more is worth, fruits, 0 or more
+     * @throws org.evenhand.core.InvalidInputException if {@code fruitsPerFlower} is not valid
      */
     public static ReadingWorth of(FlowerCount foreseen, double fruitsPerFlower) {
         Require.within("fruitsPerFlower", fruitsPerFlower, 0, 1e6);

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
+import org.evenhand.core.Require;
 import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.planning.RoundRequest.Choice;
 import org.evenhand.core.planning.RoundRequest.Lot;
@@ -50,7 +51,8 @@ public record RoundPlan(
         Map<TreeId, Mother> mothers = request.mothers().stream().collect(Collectors.toMap(Mother::id, m -> m));
         return unserved.stream()
                 .map(u -> {
-                    Served served = new Served(mothers.get(u.tree()), byTree.getOrDefault(u.tree(), List.of()));
+                    Served served =
+                            new Served(Require.present(mothers, u.tree()), byTree.getOrDefault(u.tree(), List.of()));
                     return new Unserved(u.tree(), Math.min(u.flowers(), served.leftUntil(round)), u.reason());
                 })
                 .filter(u -> u.flowers() > 0)

@@ -89,8 +89,8 @@ public record RoundRequest(
         Map<TreeId, Double> effort = mothers.stream().collect(Collectors.toMap(Mother::id, Mother::effort));
         Set<List<Object>> fathers = new HashSet<>();
         for (RoundPlan.Stop stop : stops) {
-            Lot lot = byId.get(stop.lot());
-            taken[stop.round()] += stop.flowers() * effort.get(stop.tree());
+            Lot lot = Require.present(byId, stop.lot());
+            taken[stop.round()] += stop.flowers() * Require.present(effort, stop.tree());
             lot.collecting().ifPresent(c -> taken[c.round()] += stop.flowers() / c.dosesPerFlower());
             if (fathers.add(List.of(stop.round(), lot.brush()))) {
                 taken[stop.round()] += cleaning;

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import org.evenhand.core.Require;
 import org.evenhand.core.planning.RoundPlan.Stop;
 import org.evenhand.core.planning.RoundRequest.Lot;
 import org.evenhand.core.planning.RoundRequest.Mother;
@@ -42,7 +43,7 @@ public final class WalkingOrder {
             List<Stop> ofJar = stops.stream().filter(s -> s.lot().equals(jar)).toList();
             for (Stop stop : shortWay(ofJar, places, standing)) {
                 ordered.add(stop);
-                standing = Optional.of(places.get(stop.tree()));
+                standing = Optional.of(Require.present(places, stop.tree()));
             }
         }
         return ordered;

@@ -67,8 +67,11 @@ final class WalkingRoute {
 
     /** Length of a way in the units of {@link Place#stepsTo}. */
     static long length(List<Place> way, Optional<Place> from) {
+        if (way.isEmpty()) {
+            return 0;
+        }
         long sum = 0;
-        Place standing = from.orElse(way.isEmpty() ? null : way.get(0));
+        Place standing = from.orElse(way.get(0));
         for (Place next : way) {
             sum += standing.stepsTo(next);
             standing = next;

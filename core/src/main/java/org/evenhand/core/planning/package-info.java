@@ -6,4 +6,7 @@
  * and are named by their place in it, from 0. Minutes and doses a flower are exact decimals; a worth is in flowers that set a fruit, times
  * what such a fruit is worth to the grower.
  */
+@NullMarked
 package org.evenhand.core.planning;
+
+import org.jspecify.annotations.NullMarked;

@@ -24,6 +24,7 @@ public enum FigSize {
      * A coloured eye is too late at any size; else the diameter decides, from the window's lower end up to, not including, its upper.
      *
      * @param diameterMm diameter, mm, 1 to 200
+     * @throws org.evenhand.core.InvalidInputException if {@code diameterMm} is not valid
      */
     public static FigSize of(double diameterMm, Eye eye, SuspensionTraits.SizeWindow window) {
         Require.within("diameterMm", diameterMm, 1, 200);

@@ -28,6 +28,7 @@ public record FlowersToCollect(double dosesPerFlower, int expected, int sure) {
     /**
      * @param each doses one flower gives on average, more than 0
      * @param doses doses wanted, at least 1
+     * @throws org.evenhand.core.InvalidInputException if {@code doses} or {@code dosesPerFlower} is not valid
      */
     public static FlowersToCollect of(double each, int doses) {
         Require.within("doses", doses, 1, 1_000_000);

@@ -52,6 +52,7 @@ public record PollenViability(double share, boolean spoiled, double fresh, doubl
     /**
      * @param stays at least one; the earliest is when the pollen was collected
      * @param at not before the earliest stay
+     * @throws InvalidInputException if {@code stays} or {@code at} is not valid
      */
     public static PollenViability at(CropSheet sheet, List<Stay> stays, Instant at) {
         if (stays.isEmpty()) {

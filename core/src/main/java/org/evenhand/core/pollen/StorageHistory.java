@@ -12,6 +12,7 @@ import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.pollen.PollenViability.Condition;
 import org.evenhand.core.weather.Vapour;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What became of a lot of pollen from its collection on: where it was, whether it was shut, and how dry it is.
@@ -45,7 +46,7 @@ public final class StorageHistory {
         private double usual(CropSheet sheet) {
             return storage == Storage.ROOM
                     ? ROOM_C
-                    : sheet.pollen().keeping().get(storage).temperatureC().value();
+                    : PollenViability.traits(sheet, storage).temperatureC().value();
         }
 
         private static double relativeDryness(double celsius, double humidity) {
@@ -91,7 +92,7 @@ public final class StorageHistory {
         return open.then(StorageStep.of(dry, StorageStep.Kind.SEEN_DRY)).then(StorageStep.stored(dry, storage));
     }
 
-    private static Leg leg(CropSheet sheet, StorageStep step, Leg before) {
+    private static Leg leg(CropSheet sheet, StorageStep step, @Nullable Leg before) {
         boolean stays = step.kind() == StorageStep.Kind.SEEN_DRY || step.kind() == StorageStep.Kind.LID;
         Storage storage =
                 stays && before != null ? before.storage() : step.storage().orElse(Storage.ROOM);

@@ -39,6 +39,7 @@ public record Suspension(
      * The suspension for so many fruits.
      *
      * @param stepMl volumes are made in steps of so much, ml
+     * @throws InvalidInputException if {@code fruits} is not valid
      */
     public static Suspension forFruits(
             int fruits,
@@ -114,7 +115,11 @@ public record Suspension(
         return usable().divide(doseMl, MathContext.DECIMAL64);
     }
 
-    /** Whole doses. */
+    /**
+     * Whole doses.
+     *
+     * @throws InvalidInputException if {@code doseMl} is not valid
+     */
     public int doses() {
         BigDecimal doses = usable().divide(doseMl, 0, RoundingMode.DOWN);
         if (doses.compareTo(MOST_DOSES) > 0) {

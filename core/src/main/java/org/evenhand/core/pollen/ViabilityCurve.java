@@ -88,6 +88,7 @@ public final class ViabilityCurve {
      * their doses. Of a part that is mouldy by then nothing counts as alive.
      *
      * @param keeping of the new jar; it begins when the lots were poured
+     * @throws InvalidInputException if {@code parts} is not valid
      */
     public static ViabilityCurve poured(CropSheet sheet, StorageHistory keeping, List<Part> parts) {
         double all = parts.stream().mapToDouble(Part::doses).sum();
@@ -274,7 +275,7 @@ public final class ViabilityCurve {
     private Optional<Instant> spoils(List<PollenViability.Stay> stays, int i) {
         Storage storage = stays.get(i).storage();
         boolean goesOn = i > 0 && stays.get(i - 1).storage() == storage;
-        PollenTraits.StorageTraits traits = sheet.pollen().keeping().get(storage);
+        PollenTraits.StorageTraits traits = PollenViability.traits(sheet, storage);
         if (goesOn || traits.spoilsAfterHours().isEmpty()) {
             return Optional.empty();
         }

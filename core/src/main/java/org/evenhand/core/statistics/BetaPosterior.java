@@ -33,7 +33,11 @@ public record BetaPosterior(double a, double b) {
         return ofMean(mean, Double.isNaN(looks) ? LIGHTEST : Math.min(HEAVIEST, Math.max(LIGHTEST, looks)));
     }
 
-    /** After seeing x of n: Beta(a + x, b + n − x). */
+    /**
+     * After seeing x of n: Beta(a + x, b + n − x).
+     *
+     * @throws InvalidInputException if {@code x} is not valid
+     */
     public BetaPosterior after(double x, double n) {
         if (!(x >= 0 && x <= n)) {
             throw new InvalidInputException("x", "is " + x + " of " + n + "; it must lie between 0 and n.");
@@ -67,7 +71,11 @@ public record BetaPosterior(double a, double b) {
         return new Proportion.Interval(beta.inverseCumulativeProbability(tail), beta.inverseSurvivalProbability(tail));
     }
 
-    /** What the next m looks will show. */
+    /**
+     * What the next m looks will show.
+     *
+     * @throws InvalidInputException if {@code m} is not valid
+     */
     public Predictive next(int m) {
         return new Predictive(this, Require.within("m", m, 0, 1_000_000));
     }

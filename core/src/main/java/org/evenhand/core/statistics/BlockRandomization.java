@@ -21,6 +21,7 @@ public final class BlockRandomization {
      * @param flowersEach flowers of each way, 1 to 5000
      * @param seed kept with the plan, so that anybody can draw it again
      * @return for each tag the way, from 0; whole blocks of twice the ways one after another, a last one of one each where it is odd
+     * @throws org.evenhand.core.InvalidInputException if {@code ways} or {@code flowers} is not valid
      */
     public static List<Integer> blocks(int ways, int flowersEach, long seed) {
         Require.within("ways", ways, 2, 10);

@@ -79,7 +79,11 @@ public record KaplanMeier(List<Step> steps, int followed, int lost) {
         return of(happened, confidence, Scale.LOG_LOG);
     }
 
-    /** The estimate with its intervals on a scale of one's choice. */
+    /**
+     * The estimate with its intervals on a scale of one's choice.
+     *
+     * @throws InvalidInputException if {@code confidence} or {@code times} is not valid
+     */
     public static KaplanMeier of(List<At> happened, double confidence, Scale scale) {
         if (!(confidence > 0 && confidence < 1)) {
             throw new InvalidInputException("confidence", "is " + confidence + "; it must lie between 0 and 1.");

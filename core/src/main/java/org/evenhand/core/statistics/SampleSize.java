@@ -27,6 +27,7 @@ public record SampleSize(int flowers, double power, double falseAlarm) {
      * @param other of the second, another
      * @param confidence of the interval, in (0, 1)
      * @param power wanted, in (0, 1)
+     * @throws InvalidInputException if {@code other} is not valid
      */
     public static double byFormula(double one, double other, double confidence, double power) {
         requireShare("one", one);
@@ -52,6 +53,8 @@ public record SampleSize(int flowers, double power, double falseAlarm) {
      * The smallest trial of at least the power wanted, judged as it will be judged: Newcombe's interval of the difference leaves out 0.
      * The power is exact, summed over all outcomes; near the formula's answer it is not always rising, so that the first number is
      * taken from which on it holds for the next few too.
+     *
+     * @throws InvalidInputException if {@code other} is not valid
      */
     public static SampleSize of(double one, double other, double confidence, double power) {
         double formula = byFormula(one, other, confidence, power);
@@ -72,7 +75,11 @@ public record SampleSize(int flowers, double power, double falseAlarm) {
         return IntStream.range(n, n + 3).allMatch(m -> seen(m, one, other, confidence) >= power);
     }
 
-    /** What a trial of so many flowers of each way would show. */
+    /**
+     * What a trial of so many flowers of each way would show.
+     *
+     * @throws InvalidInputException if {@code flowers} is not valid
+     */
     public static SampleSize withFlowers(int flowers, double one, double other, double confidence) {
         Require.within("flowers", flowers, 2, 2 * MOST + 10);
         requireShare("one", one);

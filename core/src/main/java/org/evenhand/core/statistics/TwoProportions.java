@@ -57,6 +57,7 @@ public record TwoProportions(Proportion one, Proportion other) {
      * @param ratio more than 0
      * @param standardErrorOfLog of its logarithm, 0 or more
      * @param confidence in (0, 1)
+     * @throws InvalidInputException if {@code confidence_level} is not valid
      */
     public static Estimate aroundLog(double ratio, double standardErrorOfLog, double confidence) {
         if (!(confidence > 0 && confidence < 1)) {

@@ -8,4 +8,7 @@
  *
  * <p>Shares lie in 0 to 1, times are days. Nothing answers NaN: what cannot be said is absent, or refused with the reason.
  */
+@NullMarked
 package org.evenhand.core.statistics;
+
+import org.jspecify.annotations.NullMarked;

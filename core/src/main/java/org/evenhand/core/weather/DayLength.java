@@ -14,6 +14,7 @@ public record DayLength(double declination, double sunsetHourAngle) {
     /**
      * @param latitude degrees, north positive
      * @param dayOfYear 1 to 366
+     * @throws org.evenhand.core.InvalidInputException if {@code lat} or {@code J} is not valid
      */
     public static DayLength of(double latitude, int dayOfYear) {
         Require.within("lat", latitude, -90, 90);

@@ -26,6 +26,7 @@ public final class HourlyTemperatures {
     /**
      * @param start moment of the first value
      * @param celsius one value an hour, °C, each within -60 to 60; at least one
+     * @throws InvalidInputException if {@code hourlyTemperatureC} or {@code hourlyTemperatureC[} is not valid
      */
     public static HourlyTemperatures of(Instant start, List<Double> celsius) {
         if (celsius.isEmpty()) {

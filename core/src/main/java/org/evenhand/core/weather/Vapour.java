@@ -23,13 +23,21 @@ public record Vapour(double saturationKpa, double actualKpa) {
         Require.within("vapour", actualKpa, 0, 100);
     }
 
-    /** Saturation pressure at a temperature, equation 11. */
+    /**
+     * Saturation pressure at a temperature, equation 11.
+     *
+     * @throws InvalidInputException if {@code T} is not valid
+     */
     public static double saturation(double celsius) {
         Require.within("T", celsius, -60, 60);
         return 0.6108 * Math.exp(17.27 * celsius / (celsius + 237.3));
     }
 
-    /** Mean saturation pressure of a day, equation 12. */
+    /**
+     * Mean saturation pressure of a day, equation 12.
+     *
+     * @throws InvalidInputException if {@code tmin} is not valid
+     */
     public static double saturation(double minimumC, double maximumC) {
         if (minimumC > maximumC) {
             throw new InvalidInputException("tmin", "is " + minimumC + ", above tmax, " + maximumC + ".");
@@ -42,7 +50,11 @@ public record Vapour(double saturationKpa, double actualKpa) {
         return new Vapour(saturation(celsius), saturation(celsius) * share("rh", humidity));
     }
 
-    /** A day, from lowest and highest temperature and relative humidity, equation 17. */
+    /**
+     * A day, from lowest and highest temperature and relative humidity, equation 17.
+     *
+     * @throws InvalidInputException if {@code rhmin} is not valid
+     */
     public static Vapour ofDay(double minimumC, double maximumC, double lowestHumidity, double highestHumidity) {
         if (lowestHumidity > highestHumidity) {
             throw new InvalidInputException(
@@ -60,7 +72,11 @@ public record Vapour(double saturationKpa, double actualKpa) {
         return new Vapour(mean, share("rhmean", meanHumidity) * mean);
     }
 
-    /** A day, from its dew point, equation 14. */
+    /**
+     * A day, from its dew point, equation 14.
+     *
+     * @throws InvalidInputException if {@code tdew} is not valid
+     */
     public static Vapour ofDewPoint(double minimumC, double maximumC, double dewPointC) {
         if (dewPointC > maximumC) {
             throw new InvalidInputException(
@@ -73,6 +89,7 @@ public record Vapour(double saturationKpa, double actualKpa) {
      * Air at one moment, from an aspirated psychrometer, equations 8, 15 and 16.
      *
      * @param pressureKpa of the air, measured or the {@link #pressure} of the height; 25 to 115
+     * @throws InvalidInputException if {@code twet} or {@code pressure_kPa} is not valid
      */
     public static Vapour ofPsychrometer(double dryC, double wetC, double pressureKpa) {
         if (wetC > dryC) {
@@ -88,7 +105,11 @@ public record Vapour(double saturationKpa, double actualKpa) {
         return new Vapour(saturation(dryC), actual);
     }
 
-    /** Usual air pressure at a height in metres, equation 7. */
+    /**
+     * Usual air pressure at a height in metres, equation 7.
+     *
+     * @throws InvalidInputException if {@code elevation_m} is not valid
+     */
     public static double pressure(double elevation) {
         Require.within("elevation_m", elevation, LOWEST_M, HIGHEST_M);
         return 101.3 * Math.pow((293 - 0.0065 * elevation) / 293, 5.26);

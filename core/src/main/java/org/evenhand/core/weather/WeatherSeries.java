@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The air of a stretch of time, hour by hour, put together from the best that is known of each hour.
@@ -211,7 +212,7 @@ public final class WeatherSeries {
             return day == null ? known.usual().on(date) : day.temperatures();
         }
 
-        private DayRange range(LocalDate date) {
+        private @Nullable DayRange range(LocalDate date) {
             DayRange day = known.days().get(date);
             return day == null ? known.forecast().get(date) : day;
         }

@@ -44,7 +44,11 @@ public final class FlowerClock {
         this.longestStepHours = Math.min(longestStepHours, LARGEST_RATE_STEP / fastestRate());
     }
 
-    /** A clock for stages in the order in which a flower passes them, at least one. */
+    /**
+     * A clock for stages in the order in which a flower passes them, at least one.
+     *
+     * @throws InvalidInputException if {@code stages} is not valid
+     */
     public static FlowerClock of(DevelopmentRate rate, List<TimedStage> stages) {
         if (stages.isEmpty()) {
             throw new InvalidInputException("stages", "is empty; a flower needs at least one stage.");
@@ -61,6 +65,7 @@ public final class FlowerClock {
      * The clock of a crop sheet for a variety that is slower or faster than the sheet.
      *
      * @param durations factor on every duration, 1 for the sheet's own
+     * @throws InvalidInputException if {@code durations} is not valid
      */
     public static FlowerClock of(CropSheet sheet, double durations) {
         Require.within("durations", durations, 0.2, 5);
@@ -82,7 +87,11 @@ public final class FlowerClock {
                 stage.gate().map(g -> g.commits()).orElse(false));
     }
 
-    /** A copy that takes shorter steps, to check how much the step matters. */
+    /**
+     * A copy that takes shorter steps, to check how much the step matters.
+     *
+     * @throws InvalidInputException if {@code longestStepHours} is not valid
+     */
     public FlowerClock withLongestStepHours(double hours) {
         return new FlowerClock(rate, stages, Require.positive("longestStepHours", hours));
     }
@@ -96,7 +105,11 @@ public final class FlowerClock {
         return stageOfCompartment.length;
     }
 
-    /** Flowers that all enter a stage at this moment. */
+    /**
+     * Flowers that all enter a stage at this moment.
+     *
+     * @throws InvalidInputException if {@code entryStage} or {@code flowers} is not valid
+     */
     public FlowerState entering(int stage, double flowers) {
         Require.within("entryStage", stage, 0, stages.size() - 1);
         double[] compartments = new double[compartmentCount()];

@@ -37,6 +37,7 @@ public final class GateHours {
      * @param open clock hour of opening, 0 to 24
      * @param close clock hour of closing, 0 to 24; not after {@code open}: spans midnight
      * @param hours how many hours after the start are wanted
+     * @throws org.evenhand.core.InvalidInputException if {@code startClockHour}, {@code hours}, {@code gate.open} or {@code gate.close} is not valid
      */
     public static GateHours daily(double startClockHour, double open, double close, double hours) {
         Require.within("startClockHour", startClockHour, 0, 24);

@@ -5,4 +5,7 @@
  * org.evenhand.core.bloom.clock.FlowerBatch} does many states at once. {@link org.evenhand.core.bloom.clock.DevelopmentRate} is how warmth
  * speeds it.
  */
+@NullMarked
 package org.evenhand.core.bloom.clock;
+
+import org.jspecify.annotations.NullMarked;

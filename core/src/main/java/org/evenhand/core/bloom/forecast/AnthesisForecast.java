@@ -49,6 +49,7 @@ public final class AnthesisForecast {
 
     /**
      * @param moments in rising order; one before a forecast's start stands for its start
+     * @throws InvalidInputException if {@code moments} is not valid
      */
     public static AnthesisForecast at(List<Instant> moments) {
         for (int m = 1; m < moments.size(); m++) {
@@ -182,6 +183,8 @@ public final class AnthesisForecast {
         private final boolean[] receptive;
         private final boolean[] shedding;
         private final List<double[][]> all = new ArrayList<>();
+
+        @SuppressWarnings("NullAway.Init")
         /** By moment: for one flower of each compartment, its expected receptivity at that and each later moment. */
         private double[][][] receptivity;
 

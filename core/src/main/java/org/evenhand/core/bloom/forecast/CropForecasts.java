@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
 import org.evenhand.core.bloom.clock.BloomConditions;
 import org.evenhand.core.crop.CropSheet;
 
@@ -60,10 +61,9 @@ public final class CropForecasts {
 
     /** One tree alone, at its sheet's rate give or take what varieties differ. */
     public TreeForecast tree(List<List<FlowerReading>> parts, Instant from) {
-        return of(Map.of("variety", new Variety<>(RatePrior.usual(), Map.of("tree", parts))), from)
-                .get("variety")
-                .trees()
-                .get("tree");
+        Map<String, Foreseen<String>> foreseen =
+                of(Map.of("variety", new Variety<>(RatePrior.usual(), Map.of("tree", parts))), from);
+        return Require.present(Require.present(foreseen, "variety").trees(), "tree");
     }
 
     /**
@@ -131,7 +131,7 @@ public final class CropForecasts {
             this.grid = grid;
             this.trees = List.copyOf(variety.trees().keySet());
             for (int t = 0; t < trees.size(); t++) {
-                for (List<FlowerReading> part : variety.trees().get(trees.get(t))) {
+                for (List<FlowerReading> part : Require.present(variety.trees(), trees.get(t))) {
                     counted.add(counted(t, part));
                 }
             }

@@ -5,6 +5,7 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where the forecasts of some trees begin: how their flowers walk, from when on, and how far the weather may go from its forecast.
@@ -24,7 +25,7 @@ final class ForecastStart {
     private final double weatherKnownUntil;
     private final Map<List<Instant>, PhaseChances> phases = new LinkedHashMap<>(16, 0.75f, true);
     private List<Instant> roughMoments = List.of();
-    private PhaseChances rough;
+    private @Nullable PhaseChances rough;
     private final Map<Instant, double[][]> places = new LinkedHashMap<>(16, 0.75f, true);
 
     /**
@@ -73,14 +74,16 @@ final class ForecastStart {
 
     /** The same under the weather as foreseen only, in longer steps: for choosing hours, not for showing numbers. */
     synchronized PhaseChances roughly(List<Instant> moments) {
-        if (!moments.equals(roughMoments)) {
+        PhaseChances known = rough;
+        if (known == null || !moments.equals(roughMoments)) {
             double[] hours = moments.stream()
                     .mapToDouble(m -> Math.max(from, hoursTo(m)))
                     .toArray();
-            rough = new PhaseChances(model.withLongestStepHours(ROUGH_HOURS), from, daysAhead, hours, List.of());
+            known = new PhaseChances(model.withLongestStepHours(ROUGH_HOURS), from, daysAhead, hours, List.of());
+            rough = known;
             roughMoments = List.copyOf(moments);
         }
-        return rough;
+        return known;
     }
 
     private void forgetOldest() {

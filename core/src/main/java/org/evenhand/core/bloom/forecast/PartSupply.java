@@ -29,15 +29,35 @@ final class PartSupply {
     /** The part's own size and deviations from its variety's course, at the knots. */
     private final DMatrixRMaj own;
 
+    // Set by the first step of the fit, before anything is asked of them.
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj course;
+
+    @SuppressWarnings("NullAway.Init")
     private double[] buds;
+
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj expected;
+
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj chance;
+
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj slope;
+
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj response;
+
+    @SuppressWarnings("NullAway.Init")
     private double[][] states;
+
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj rootOfOwn;
+
+    @SuppressWarnings("NullAway.Init")
     private Triangle spread;
+
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj whiteSlope;
 
     PartSupply(CohortTable table, CountedPart counted, int firstDay, SupplyKnots knots, double countingError) {

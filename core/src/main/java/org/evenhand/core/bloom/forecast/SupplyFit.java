@@ -42,9 +42,17 @@ final class SupplyFit {
     private final int firstDay;
     private final SupplyKnots knots;
 
+    // Set by settling, before anybody is given the fit.
+    @SuppressWarnings("NullAway.Init")
     private SupplyPrior prior;
+
+    @SuppressWarnings("NullAway.Init")
     private Triangle ofTree;
+
+    @SuppressWarnings("NullAway.Init")
     private DMatrixRMaj course;
+
+    @SuppressWarnings("NullAway.Init")
     private Normal settled;
 
     private record Normal(DMatrixRMaj mean, DMatrixRMaj covariance, double logEvidence) {}
@@ -231,7 +239,7 @@ final class SupplyFit {
         double treeSpread = Double.NaN;
         Told told = null;
         for (SupplyPrior candidate : SupplyPrior.all()) {
-            if (candidate.treeSpread() != treeSpread) {
+            if (told == null || candidate.treeSpread() != treeSpread) {
                 treeSpread = candidate.treeSpread();
                 Triangle ofTree = ofTree(candidate);
                 leading.forEach(p -> p.factor(ofTree));

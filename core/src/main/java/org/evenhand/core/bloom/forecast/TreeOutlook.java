@@ -35,7 +35,10 @@ public record TreeOutlook(
      */
     public record TimeWindow(Instant from, Instant until, boolean endsInForecast, Instant peakAt, FlowerCount peak) {}
 
-    /** @param points a forecast, at least one point, in rising order */
+    /**
+     * @param points a forecast, at least one point, in rising order
+     * @throws InvalidInputException if {@code points} is not valid
+     */
     public static TreeOutlook of(List<ForecastPoint> points) {
         if (points.isEmpty()) {
             throw new InvalidInputException("points", "are none; an outlook needs a forecast.");

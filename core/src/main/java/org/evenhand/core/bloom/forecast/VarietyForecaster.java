@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.DoubleFunction;
+import org.evenhand.core.Require;
 
 /**
  * Turns the counts of varieties into forecasts of their trees. Varieties that walk by the same clock share tables and starts; hours
@@ -63,7 +64,7 @@ final class VarietyForecaster {
         Map<Integer, List<TreeForecast.Part>> trees = new TreeMap<>();
         for (VarietyEstimator.AtRate at : estimate.rates()) {
             byTree(at.fit().parts(counted)).forEach((tree, parts) -> {
-                From from = froms.get(tree);
+                From from = Require.present(froms, tree);
                 TreeEstimate estimated =
                         TreeEstimate.of(at.fit(), parts, at.fit().table().indexOf(from.from()), daysAhead);
                 trees.computeIfAbsent(tree, t -> new ArrayList<>())

@@ -4,4 +4,7 @@
  * interval; {@link org.evenhand.core.bloom.forecast.TreeOutlook} puts that into the few moments that matter; {@link
  * org.evenhand.core.bloom.forecast.VarietyForecaster} lets trees of one variety learn from one another.
  */
+@NullMarked
 package org.evenhand.core.bloom.forecast;
+
+import org.jspecify.annotations.NullMarked;

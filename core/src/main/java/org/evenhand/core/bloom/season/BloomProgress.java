@@ -32,6 +32,7 @@ public record BloomProgress(TreeMap<LocalDate, Double> receptive, TreeMap<LocalD
      * @param first day of first bloom
      * @param full day of full bloom, not before the first
      * @param last day of the last new flowers, not before full bloom
+     * @throws InvalidInputException if {@code bloom} is not valid
      */
     public static BloomProgress of(BudSupply supply, ZoneId zone, LocalDate first, LocalDate full, LocalDate last) {
         if (full.isBefore(first) || last.isBefore(full)) {

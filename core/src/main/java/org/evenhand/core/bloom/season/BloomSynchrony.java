@@ -63,6 +63,7 @@ public record BloomSynchrony(Optional<Hours> collect, Optional<Hours> pollinate,
      * @param receptive females of the variety at each moment
      * @param shedding male flowers that serve it, on all trees, at each moment
      * @param dusks moments at which it gets dark, in rising order
+     * @throws InvalidInputException if {@code moments} is not valid
      */
     public static BloomSynchrony of(
             List<Instant> moments, double[] receptive, double[] shedding, List<Instant> dusks, ZoneId zone) {

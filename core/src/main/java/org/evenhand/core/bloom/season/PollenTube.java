@@ -23,7 +23,11 @@ public final class PollenTube {
 
     private PollenTube() {}
 
-    /** Percentage of the way grown in a day of a mean temperature, °C. */
+    /**
+     * Percentage of the way grown in a day of a mean temperature, °C.
+     *
+     * @throws InvalidInputException if {@code temps} is not valid
+     */
     public static double percentPerDay(double meanC) {
         Require.within("temps", meanC, -60, 60);
         if (meanC < COLDEST) {
@@ -60,7 +64,11 @@ public final class PollenTube {
         return arrived ? OptionalInt.of(grown.size()) : OptionalInt.empty();
     }
 
-    /** Effective pollination period in days where the tube always needs as long; the stigma's life limits it. */
+    /**
+     * Effective pollination period in days where the tube always needs as long; the stigma's life limits it.
+     *
+     * @throws InvalidInputException if {@code days} is not valid
+     */
     public static double effectiveDays(double ovuleDays, double tubeDays, double stigmaDays) {
         if (!(ovuleDays >= 0 && tubeDays >= 0 && stigmaDays >= 0)) {
             throw new InvalidInputException("days", "must be 0 or more.");

@@ -5,4 +5,7 @@
  * org.evenhand.core.bloom.season.PollenTube} how fast it grows down, and {@link org.evenhand.core.bloom.season.HandPollinationNeed}
  * whether hands are worth it.
  */
+@NullMarked
 package org.evenhand.core.bloom.season;
+
+import org.jspecify.annotations.NullMarked;
