@@ -1,10 +1,21 @@
-import { t } from '../text/text';
+import { t, tell } from '../text/text';
+import type { Schemas } from './api';
+
+/** What is wrong with a field; with a text where it has its words in every language. */
+export interface FieldProblem {
+  field: string;
+  message: string;
+  text?: Schemas['Text'];
+}
+
 /** A problem detail (RFC 9457) as the server sends it. */
 export interface Problem {
   type?: string;
   title?: string;
   detail?: string;
-  errors?: { field: string; message: string }[];
+  /** The detail, where it has its words in every language. */
+  text?: Schemas['Text'];
+  errors?: FieldProblem[];
   confirm?: string;
 }
 
@@ -14,7 +25,11 @@ export class ProblemError extends Error {
     readonly status: number,
     readonly problem: Problem,
   ) {
-    super(problem.detail ?? problem.title ?? t('problem.status', { status }));
+    super(
+      problem.text
+        ? tell(problem.text)
+        : (problem.detail ?? problem.title ?? t('problem.status', { status })),
+    );
   }
 
   get signedOut(): boolean {
@@ -26,6 +41,14 @@ export class ProblemError extends Error {
     return this.problem.confirm;
   }
 }
+
+/** What is wrong, as a sentence that follows the field's name. */
+export const saidOf = (problem: FieldProblem): string =>
+  problem.text ? tell(problem.text) : problem.message;
+
+/** The same with the field's name before it. */
+export const saidBeside = (label: string, problem: FieldProblem): string =>
+  t('refused.beside', { label, message: saidOf(problem) });
 
 /** There was no answer: no network, or the server is down. */
 export class OutOfReach extends Error {

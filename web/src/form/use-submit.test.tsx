@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { OutOfReach, ProblemError } from '../api/problem';
 import { store } from '../offline/store';
+import { speak } from '../text/locale';
 import { useSubmit } from './use-submit';
 
 function Form({ send, done }: { send: (confirmed: string[]) => Promise<string>; done: (r: string) => void }) {
@@ -49,6 +50,29 @@ describe('sending a form', () => {
     );
     expect(await screen.findByText('Flowers need 6 doses, but only 2 are left.')).toBeVisible();
     expect(screen.getByTestId('general')).toHaveTextContent('lotId cannot serve it.');
+  });
+
+  it('says what has its words in the language of who reads it, also for a part of a record', async () => {
+    await speak('es-ES');
+    try {
+      await save(() =>
+        Promise.reject(
+          new ProblemError(400, {
+            errors: [
+              {
+                field: 'end.flowers',
+                message: 'is 0.5; allowed is 1 to 20,000.',
+                text: { key: 'refused.range', values: { value: 0.5, low: 1, high: 20_000 } },
+              },
+            ],
+          }),
+        ),
+      );
+      expect(await screen.findByText('Flowers: es 0,5; se admite de 1 a 20.000.')).toBeVisible();
+      expect(screen.getByTestId('general')).toBeEmptyDOMElement();
+    } finally {
+      await speak('en-GB');
+    }
   });
 
   it('asks the server’s question and sends again only after a yes', async () => {

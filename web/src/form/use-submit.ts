@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { refresh } from '../api/client';
 import { anythingWaits, keep } from '../offline/outbox';
-import { OutOfReach, ProblemError } from '../api/problem';
+import { type FieldProblem, OutOfReach, ProblemError, saidBeside } from '../api/problem';
 
 /** What becomes of a form where there is no connection: it is kept on this device and sent later. */
 interface WhenOutOfReach<A> {
@@ -16,7 +16,7 @@ export interface Submit<A> {
   /** The message for a field, to stand beside it; the label makes it a sentence. */
   errorFor: (field: string, label: string) => string | undefined;
   /** Everything that is wrong, field by field. */
-  problems: { field: string; message: string }[];
+  problems: FieldProblem[];
   /** What is wrong beyond the fields that were asked for. */
   general: string | undefined;
   /** A question of the server, with the way to say yes or no. */
@@ -74,13 +74,13 @@ export function useSubmit<A, R>(
     busy: mutation.isPending,
     errorFor: (field, label) => {
       const found = fields.find((f) => names(f.field, field));
-      return found && `${label} ${found.message}`;
+      return found && saidBeside(label, found);
     },
     problems: fields,
     general: question
       ? undefined
       : fields.length > 0
-        ? elsewhere.map((f) => `${f.field} ${f.message}`).join(' ') || undefined
+        ? elsewhere.map((f) => saidBeside(f.field, f)).join(' ') || undefined
         : error instanceof OutOfReach && whenOutOfReach
           ? undefined
           : error?.message,

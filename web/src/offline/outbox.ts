@@ -2,9 +2,9 @@ import { useSyncExternalStore } from 'react';
 import type { Schemas } from '../api/api';
 import { client, refresh, SIGNED_OUT } from '../api/client';
 import { csrfToken } from '../api/csrf';
-import type { Problem } from '../api/problem';
+import { saidBeside, type Problem } from '../api/problem';
 import { store, whenOutboxChanges, type Outgoing } from './store';
-import { t } from '../text/text';
+import { t, tell } from '../text/text';
 
 type Write = Pick<Outgoing, 'method' | 'path' | 'body' | 'label' | 'account'>;
 
@@ -85,8 +85,14 @@ async function sendOne(write: Outgoing): Promise<'done' | 'later'> {
 }
 
 function said(problem: Problem, status: number): string {
-  const fields = (problem.errors ?? []).map((e) => `${e.field} ${e.message}`).join(' ');
-  return fields || problem.detail || problem.title || t('problem.status', { status });
+  const fields = (problem.errors ?? []).map((e) => saidBeside(e.field, e)).join(' ');
+  return (
+    fields ||
+    (problem.text && tell(problem.text)) ||
+    problem.detail ||
+    problem.title ||
+    t('problem.status', { status })
+  );
 }
 
 /** Whether something still waits to be sent before anything new. */

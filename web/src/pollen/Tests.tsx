@@ -1,3 +1,4 @@
+import { saidOf } from '../api/problem';
 import { RecordForm } from '../form/RecordForm';
 import { Button, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useState } from 'react';
@@ -63,7 +64,7 @@ function FieldsOfView({ fields, set, problems }: ViewsProps) {
             .filter((p) => p.field.startsWith(`fields[${i}]`))
             .map((p) => (
               <span key={p.field} className="warn small">
-                {p.message}
+                {saidOf(p)}
               </span>
             ))}
         </div>

@@ -83,9 +83,11 @@ export const writeMoments = (how: typeof moments): void => void (moments = how);
 /** What the server says, as a message with its values: a day, a moment and a text of a crop sheet are written as the reader does. */
 export function tell(text: Schemas['Text']): string {
   const values = Object.entries(text.values).map(([name, value]) => {
-    if (name === 'at') return [name, moments.at(String(value))];
-    if (name === 'day') return [name, moments.day(String(value))];
-    return [name, name === 'sheet' ? phrase(String(value)) : value];
+    // The kind stands at the beginning of the name: a moment in `at` or `atNow`.
+    const kind = /^(at|day|sheet)(?=[A-Z]|$)/.exec(name)?.[1];
+    if (kind === 'at') return [name, moments.at(String(value))];
+    if (kind === 'day') return [name, moments.day(String(value))];
+    return [name, kind === 'sheet' ? phrase(String(value)) : value];
   });
   return t(text.key as MessageKey, Object.fromEntries(values) as Values);
 }

@@ -13,7 +13,11 @@ public class InvalidInputException extends RuntimeException {
     }
 
     public InvalidInputException(String field, String message) {
-        this(List.of(new FieldProblem(field, message)));
+        this(new FieldProblem(field, message));
+    }
+
+    public InvalidInputException(FieldProblem problem) {
+        this(List.of(problem));
     }
 
     public List<FieldProblem> problems() {

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** Guards written as what is allowed, so that NaN fails with the rest. */
 public final class Require {
@@ -17,8 +18,10 @@ public final class Require {
     /** Returns {@code value} when it lies in {@code [low, high]}. */
     public static double within(String field, double value, double low, double high) {
         if (!(value >= low && value <= high)) {
-            throw new InvalidInputException(
-                    field, "is " + plain(value) + "; allowed is " + plain(low) + " to " + plain(high) + ".");
+            throw new InvalidInputException(new FieldProblem(
+                    field,
+                    "is " + plain(value) + "; allowed is " + plain(low) + " to " + plain(high) + ".",
+                    range(value, low, high)));
         }
         return value;
     }
@@ -34,12 +37,19 @@ public final class Require {
     /** Returns {@code value} when it lies in {@code [low, high]}. */
     public static int within(String field, int value, int low, int high) {
         if (value < low || value > high) {
-            throw new InvalidInputException(field, "is " + value + "; allowed is " + low + " to " + high + ".");
+            throw new InvalidInputException(new FieldProblem(
+                    field, "is " + value + "; allowed is " + low + " to " + high + ".", range(value, low, high)));
         }
         return value;
     }
 
-    /** Returns {@code value} when it holds more than blanks. */
+    private static @Nullable Text range(double value, double low, double high) {
+        // Other languages know no word for what is no number, and no end that is as good as none.
+        return Double.isFinite(value) && high < Integer.MAX_VALUE
+                ? Text.of("refused.range", "value", value, "low", low, "high", high)
+                : null;
+    }
+
     /** 0 or more. */
     public static double notNegative(String field, double value) {
         return within(field, value, 0, Double.MAX_VALUE);

@@ -8,7 +8,8 @@ import java.util.regex.Pattern;
  * Something to be said, as a message's key with its values: the words of each language stand in {@code messages/}.
  *
  * <p>A value named {@code day} is a {@link java.time.LocalDate}, one named {@code at} an {@link java.time.Instant}, and one named {@code
- * sheet} a text of a crop sheet; whoever says the text writes them as its reader does.
+ * sheet} a text of a crop sheet; so are those of longer names that begin so, such as {@code atNow}. Whoever says the text writes them as its
+ * reader does.
  *
  * @param key of the message, such as {@code obstacle.no-hour}
  * @param values by their names in the message

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.Text;
 import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.bloom.forecast.ReadingConventions;
 import org.evenhand.core.crop.CropSheet;
@@ -20,6 +21,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
+import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -82,8 +84,7 @@ public class Readings {
                 && found.takenAt().equals(Given.moment("takenAt", request.takenAt()))
                 && found.details().equals(details(sheet, request));
         if (!same) {
-            throw new ConflictException(
-                    "This reading is already written down with other numbers. Void it and count again.");
+            throw new ConflictException(Text.of("conflict.reading"));
         }
         return view(found, sheet);
     }
@@ -132,10 +133,16 @@ public class Readings {
     public static void refuseBeforePlanting(String field, TreeView tree, Instant at, ZoneId zone) {
         LocalDate date = at.atZone(zone).toLocalDate();
         if (tree.plantedOn() != null && date.isBefore(tree.plantedOn())) {
-            throw new InvalidInputException(
+            throw Refusal.of(
                     field,
-                    "is " + date + ", before " + tree.name() + " was planted on " + tree.plantedOn()
-                            + ". Check the date here or on the tree.");
+                    Text.of(
+                            "refused.before-planting",
+                            "day",
+                            date,
+                            "tree",
+                            tree.name(),
+                            "dayPlanted",
+                            tree.plantedOn()));
         }
     }
 

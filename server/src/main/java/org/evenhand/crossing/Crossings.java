@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Text;
 import org.evenhand.core.bloom.season.SeasonConventions;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.mating.CrossCompatibility;
@@ -18,6 +19,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
+import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.mating.CrossRequests;
 import org.evenhand.mating.Crosses;
@@ -234,7 +236,7 @@ public class Crossings implements CrossFlowers {
                 id,
                 found -> {
                     if (!found.crossingId().equals(crossingId) || found.kind() != request.kind()) {
-                        throw new ConflictException("This step is already written down otherwise. Take it back first.");
+                        throw new ConflictException(Text.of("conflict.step"));
                     }
                     return view(caller, crossing);
                 },
@@ -299,11 +301,18 @@ public class Crossings implements CrossFlowers {
                 .reduce((a, b) -> b)
                 .filter(last -> given + flowers > last.flowers())
                 .ifPresent(last -> {
-                    throw new InvalidInputException(
+                    throw Refusal.of(
                             "flowers",
-                            "are " + flowers + (given == 0 ? "" : " besides " + given + " done")
-                                    + ", but the step before left " + last.flowers() + " on cross "
-                                    + crossing.label() + ". Count again, or begin another cross.");
+                            Text.of(
+                                    "refused.more-than-step",
+                                    "flowers",
+                                    flowers,
+                                    "given",
+                                    given,
+                                    "left",
+                                    last.flowers(),
+                                    "cross",
+                                    crossing.label()));
                 });
     }
 

@@ -3,10 +3,10 @@ package org.evenhand.fruitset;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
+import org.evenhand.core.Text;
 import org.evenhand.core.fruitset.CheckOutcome;
+import org.evenhand.kit.Refusal;
 import org.evenhand.kit.Within;
 
 /**
@@ -45,19 +45,14 @@ public record CheckDetail(
         }
         if (fruits != null) {
             if (fruits < taken) {
-                throw new InvalidInputException(
-                        "detail.fruits",
-                        "is " + fruits + ", but " + Plural.of(taken, "flower") + " took, each with a fruit at least.");
+                throw Refusal.of("detail.fruits", Text.of("refused.fewer-fruits", "fruits", fruits, "flowers", taken));
             }
             Require.within("detail.fruits", fruits, 0, Math.max(1, taken) * CheckOutcome.MOST_FRUITS_OF_A_FLOWER);
         }
         int shaped = orZero(whole) + orZero(oneSided) + orZero(crooked);
         int there = fruits == null ? taken : fruits;
         if (shaped > there) {
-            throw new InvalidInputException(
-                    "detail.whole",
-                    "with one-sided and crooked makes " + shaped + ", but there " + (there == 1 ? "is " : "are ")
-                            + Plural.of(there, "fruit") + ". Count the shapes again.");
+            throw Refusal.of("detail.whole", Text.of("refused.more-shapes", "shaped", shaped, "fruits", there));
         }
     }
 

@@ -14,6 +14,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Text;
 import org.evenhand.core.bloom.season.SeasonConventions;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.fruitset.CheckCalendar;
@@ -26,6 +27,7 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.QuestionException;
+import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -159,8 +161,7 @@ public class FruitChecks {
                 && now.thinned() == (request.thinned() == null ? 0 : request.thinned())
                 && now.lost() == (request.lost() == null ? 0 : request.lost());
         if (!same) {
-            throw new ConflictException(
-                    "This check is already written down with other numbers. Void it and count again.");
+            throw new ConflictException(Text.of("conflict.check"));
         }
         return now;
     }
@@ -170,10 +171,10 @@ public class FruitChecks {
         ZoneId zone = orchards.details(caller).site().zone();
         Instant checkedAt = Given.notInFuture("checkedAt", request.checkedAt(), orchards.now(caller), zone);
         if (checkedAt.isBefore(pollination.doneAt())) {
-            throw new InvalidInputException(
+            throw Refusal.of(
                     "checkedAt",
-                    "is " + Given.say(checkedAt, zone) + ", before the pollination on "
-                            + Given.say(pollination.doneAt(), zone) + ". Check date and hour.");
+                    zone,
+                    Text.of("refused.before-pollination", "at", checkedAt, "atPollinated", pollination.doneAt()));
         }
         CheckOutcome outcome = new CheckOutcome(
                 pollination.flowers(),
@@ -203,11 +204,7 @@ public class FruitChecks {
         if (told
                 && early
                 && (request.confirmed() == null || !request.confirmed().contains(PETALS_ON))) {
-            throw new QuestionException(
-                    PETALS_ON,
-                    "It is day " + day
-                            + ", the petals are on as a rule, and a nick in them is the only mark. What set cannot be"
-                            + " known yet; as \"not yet known\" they come back by themselves. Save it as known all the same?");
+            throw new QuestionException(PETALS_ON, zone, Text.of("asked.petals-on", "days", day));
         }
     }
 

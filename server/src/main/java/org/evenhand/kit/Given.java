@@ -8,12 +8,15 @@ import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.Locale;
-import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Text;
 
 /** Guards for what a request gave, beyond what its annotations refuse. */
 public final class Given {
     /** A client's clock may run this far ahead. */
     private static final Duration CLOCK_SLACK = Duration.ofMinutes(3);
+
+    static final Text MISSING = Text.of("refused.missing");
+    static final Text EMPTY = Text.of("refused.empty");
 
     private static final DateTimeFormatter DAY_AND_HOUR =
             DateTimeFormatter.ofPattern("d MMMM yyyy HH:mm", Locale.ENGLISH);
@@ -23,7 +26,7 @@ public final class Given {
     /** Returns the value when there is one. */
     public static <T> T required(String field, T value) {
         if (value == null) {
-            throw new InvalidInputException(field, "is missing; please give it.");
+            throw Refusal.of(field, MISSING);
         }
         return value;
     }
@@ -32,7 +35,7 @@ public final class Given {
     public static String text(String field, String value, int most) {
         String text = required(field, value).strip();
         if (text.isEmpty()) {
-            throw new InvalidInputException(field, "is empty; please give it.");
+            throw Refusal.of(field, EMPTY);
         }
         return notLonger(field, text, most);
     }
@@ -51,10 +54,7 @@ public final class Given {
     public static Instant notInFuture(String field, Instant given, Instant now, ZoneId zone) {
         Instant at = moment(field, given);
         if (at.isAfter(now.plus(CLOCK_SLACK))) {
-            throw new InvalidInputException(
-                    field,
-                    "lies in the future: " + say(at, zone) + ", while it is " + say(now, zone)
-                            + ". Check date and hour.");
+            throw Refusal.of(field, zone, Text.of("refused.future", "at", at, "atNow", now));
         }
         return at;
     }
@@ -66,20 +66,20 @@ public final class Given {
 
     private static String notLonger(String field, String text, int most) {
         if (text.length() > most) {
-            throw new InvalidInputException(field, tooLong(text, most));
+            throw Refusal.of(field, tooLong(text, most));
         }
         return text;
     }
 
     /** What is wrong with a text or a list that is shorter or longer than allowed. */
-    static String otherSize(Object value, Size allowed) {
+    static Text otherSize(Object value, Size allowed) {
         if (value instanceof Collection<?> entries) {
-            return "has " + entries.size() + " entries; allowed are " + allowed.min() + " to " + allowed.max() + ".";
+            return Text.of("refused.entries", "size", entries.size(), "low", allowed.min(), "high", allowed.max());
         }
         return tooLong(String.valueOf(value), allowed.max());
     }
 
-    private static String tooLong(String text, int most) {
-        return "has " + text.length() + " characters; allowed are " + most + ". Please shorten it.";
+    private static Text tooLong(String text, int most) {
+        return Text.of("refused.too-long", "length", text.length(), "most", most);
     }
 }

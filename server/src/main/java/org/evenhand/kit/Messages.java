@@ -12,6 +12,7 @@ import java.time.format.FormatStyle;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.evenhand.core.Text;
 import tools.jackson.core.type.TypeReference;
@@ -20,6 +21,9 @@ import tools.jackson.databind.ObjectMapper;
 /** The words of a language, for what the server itself writes: pages to print, calendars. Screens say theirs themselves, from the same files. */
 public final class Messages {
     private static final String ENGLISH = "en";
+
+    /** What follows the kind in the name of a value: {@code Now} of {@code atNow}. */
+    private static final Pattern KIND = Pattern.compile("(?<=^(?:day|at|sheet))[A-Z].*$");
 
     private static final Map<String, String> TEXTS = read(ENGLISH);
 
@@ -47,7 +51,7 @@ public final class Messages {
     }
 
     private Object value(Map.Entry<String, Object> value) {
-        return switch (value.getKey()) {
+        return switch (KIND.matcher(value.getKey()).replaceFirst("")) {
             // In jsonb both are texts.
             case "day" ->
                 LocalDate.parse(value.getValue().toString())

@@ -1,13 +1,16 @@
 package org.evenhand.kit;
 
 import jakarta.validation.ConstraintViolation;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.lang.annotation.Annotation;
 import java.net.URI;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Text;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -46,7 +49,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail conflict(ConflictException e) {
-        return problem(HttpStatus.CONFLICT, "conflict", "Changed in between", e.getMessage());
+        ProblemDetail problem = problem(HttpStatus.CONFLICT, "conflict", "Changed in between", e.getMessage());
+        e.text().ifPresent(text -> problem.setProperty("text", text));
+        return problem;
     }
 
     @ExceptionHandler
@@ -57,6 +62,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail question(QuestionException e) {
         ProblemDetail problem = problem(HttpStatus.CONFLICT, "please-confirm", "Please confirm", e.getMessage());
+        e.text().ifPresent(text -> problem.setProperty("text", text));
         problem.setProperty("confirm", e.key());
         return problem;
     }
@@ -102,16 +108,23 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleMethodArgumentNotValid(
             MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         List<FieldProblem> problems = e.getFieldErrors().stream()
-                .map(f -> new FieldProblem(f.getField(), message(f)))
+                .map(f -> Refusal.problem(f.getField(), text(f)))
                 .sorted(Comparator.comparing(FieldProblem::field))
                 .toList();
         return ResponseEntity.badRequest().body(fields(problems));
     }
 
-    private static String message(FieldError error) {
-        return error.unwrap(ConstraintViolation.class).getConstraintDescriptor().getAnnotation() instanceof Size size
-                ? Given.otherSize(error.getRejectedValue(), size)
-                : error.getDefaultMessage();
+    private static Text text(FieldError error) {
+        Annotation rule = error.unwrap(ConstraintViolation.class)
+                .getConstraintDescriptor()
+                .getAnnotation();
+        if (rule instanceof Size size) {
+            return Given.otherSize(error.getRejectedValue(), size);
+        }
+        if (rule instanceof Within ends) {
+            return Text.of("refused.range", "value", error.getRejectedValue(), "low", ends.min(), "high", ends.max());
+        }
+        return rule instanceof NotBlank ? Given.EMPTY : Given.MISSING;
     }
 
     @Override

@@ -6,7 +6,6 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.OptionalDouble;
-import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.map.BlockLayout;
 
@@ -29,8 +28,7 @@ public record BlockRowsRequest(
                     rowSpacingM, placeSpacingM, bearing == null ? OptionalDouble.empty() : OptionalDouble.of(bearing));
         } catch (InvalidInputException e) {
             throw new InvalidInputException(e.problems().stream()
-                    .map(p ->
-                            new FieldProblem(p.field().replaceFirst("^(row|place)Spacing$", "$1SpacingM"), p.message()))
+                    .map(p -> p.of(p.field().replaceFirst("^(row|place)Spacing$", "$1SpacingM")))
                     .toList());
         }
     }

@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.bloom.season.HandPollinationNeed;
 import org.evenhand.core.weather.DailyTemperatures;
@@ -81,9 +80,8 @@ public class BlockNotes {
                 new DailyTemperatures(minimumC, maximumC);
             } catch (InvalidInputException e) {
                 throw new InvalidInputException(e.problems().stream()
-                        .map(p -> new FieldProblem(
-                                p.field().replace("minimumC", "usualMinimumC").replace("maximumC", "usualMaximumC"),
-                                p.message()))
+                        .map(p -> p.of(
+                                p.field().replace("minimumC", "usualMinimumC").replace("maximumC", "usualMaximumC")))
                         .toList());
             }
         }

@@ -47,9 +47,8 @@ public record OrchardRequest(
             return new DailyTemperatures(usualMinimumC, usualMaximumC);
         } catch (InvalidInputException e) {
             throw new InvalidInputException(e.problems().stream()
-                    .map(p -> new org.evenhand.core.FieldProblem(
-                            p.field().replace("minimumC", "usualMinimumC").replace("maximumC", "usualMaximumC"),
-                            p.message()))
+                    .map(p ->
+                            p.of(p.field().replace("minimumC", "usualMinimumC").replace("maximumC", "usualMaximumC")))
                     .toList());
         }
     }

@@ -28,7 +28,7 @@ public record TypicalMonth(
                 days.add(new DailyTemperatures(
                         given.get(m).minimumC(), given.get(m).maximumC()));
             } catch (InvalidInputException e) {
-                e.problems().forEach(p -> problems.add(new FieldProblem(at + p.field(), p.message())));
+                e.problems().forEach(p -> problems.add(p.of(at + p.field())));
             }
         }
         if (!problems.isEmpty()) {

@@ -7,8 +7,9 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Plural;
+import org.evenhand.core.Text;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Refusal;
 import org.evenhand.orchard.Orchards;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -119,7 +120,7 @@ class Ledger {
         PollenLot lot = lots.require(caller, lotId);
         database.refresh(lot, LockModeType.PESSIMISTIC_WRITE);
         if (lot.voided()) {
-            throw new InvalidInputException("lotId", "is " + lot.code() + ", which was removed. Take another jar.");
+            throw Refusal.of("lotId", Text.of("refused.jar-removed", "jar", lot.code()));
         }
         return lot;
     }
@@ -131,12 +132,8 @@ class Ledger {
 
     private static void refuseMoreThanLeft(PollenLot lot, String field, int doses) {
         if (doses > lot.dosesLeft()) {
-            throw new InvalidInputException(
-                    field,
-                    "need " + Plural.of(doses, "dose") + ", but "
-                            + (lot.dosesLeft() == 0 ? "none is" : "only " + lot.dosesLeft())
-                            + " left in " + lot.code()
-                            + ". Somebody else may have taken some; do fewer, or take another jar.");
+            throw Refusal.of(
+                    field, Text.of("refused.doses-left", "doses", doses, "left", lot.dosesLeft(), "jar", lot.code()));
         }
     }
 }

@@ -12,6 +12,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Text;
 import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.crop.CollectWay;
 import org.evenhand.core.crop.CropSheet;
@@ -23,6 +24,7 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.QuestionException;
+import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
@@ -107,15 +109,14 @@ public class PollenShelf {
 
     private LotView again(Caller caller, PollenLot found, LotRequest request) {
         if (found.voided()) {
-            throw new ConflictException(
-                    "This jar was removed. To collect for the same walk again, plan its rest anew.");
+            throw new ConflictException(Text.of("conflict.jar-removed"));
         }
         LotDetails now = found.details();
         boolean same = now.sources().equals(sources(request))
                 && now.collectedAt().equals(Given.moment("collectedAt", request.collectedAt()))
                 && now.storage() == request.storage();
         if (!same) {
-            throw new ConflictException("This lot is already written down otherwise. Void it and record it again.");
+            throw new ConflictException(Text.of("conflict.jar"));
         }
         return view(caller, found);
     }
@@ -157,11 +158,11 @@ public class PollenShelf {
             UUID tree = given.get(i).treeId();
             int flowers = given.get(i).flowers();
             if (sources.put(tree, flowers) != null) {
-                throw new InvalidInputException(field + ".treeId", "names a tree twice; put its flowers together.");
+                throw Refusal.of(field + ".treeId", Text.of("refused.tree-twice"));
             }
         }
         if (sources.isEmpty()) {
-            throw new InvalidInputException("sources", "are none; say which trees the flowers came from.");
+            throw Refusal.of("sources", Text.of("refused.no-sources"));
         }
         return sources;
     }
@@ -170,38 +171,37 @@ public class PollenShelf {
         List<UUID> varieties =
                 trees.stream().map(TreeView::varietyId).distinct().toList();
         if (varieties.size() > 1) {
-            throw new InvalidInputException(
+            throw Refusal.of(
                     "sources",
-                    "are of different varieties: "
-                            + trees.stream()
-                                    .map(TreeView::varietyName)
-                                    .distinct()
-                                    .toList()
-                            + ". One jar holds one father; record a lot for each.");
+                    Text.of(
+                            "refused.varieties",
+                            "varieties",
+                            trees.stream().map(TreeView::varietyName).distinct().collect(Collectors.joining(", "))));
         }
         return orchards.variety(caller, varieties.get(0));
     }
 
     static void requireStorage(CropSheet sheet, Storage storage) {
         if (!sheet.pollen().keeping().containsKey(storage)) {
-            throw new InvalidInputException(
-                    "storage", "'" + storage.key() + "' is not advised for " + sheet.name() + " on its crop sheet.");
+            throw Refusal.of("storage", Text.of("refused.storage", "storage", storage.key(), "sheet", sheet.name()));
         }
     }
 
     private void askWhereNoMaleFlowers(Caller caller, TreeView tree, CropSheet sheet, Instant at, ZoneId zone) {
         Optional<FlowerReading> latest = readings.latestUpTo(caller, tree, at);
         if (latest.isEmpty()) {
-            throw new QuestionException(
-                    NO_MALE_FLOWERS,
-                    tree.name() + " had not been read by then, so nobody knows whether its flowers gave pollen. "
-                            + "Record the lot all the same?");
+            throw new QuestionException(NO_MALE_FLOWERS, zone, Text.of("asked.not-read", "tree", tree.name()));
         }
         if (latest.get().shedding(sheet) == 0) {
             throw new QuestionException(
                     NO_MALE_FLOWERS,
-                    tree.name() + " had no flower shedding pollen when it was read on "
-                            + Given.say(latest.get().at(), zone) + ". Record the lot all the same?");
+                    zone,
+                    Text.of(
+                            "asked.none-shedding",
+                            "tree",
+                            tree.name(),
+                            "at",
+                            latest.get().at()));
         }
     }
 

@@ -15,6 +15,7 @@ import org.evenhand.availability.Settings;
 import org.evenhand.availability.Strokes;
 import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Text;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.core.fruitset.CheckCalendar;
@@ -27,6 +28,7 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
@@ -171,7 +173,7 @@ public class Pollinations {
                 && request.flowers() != null
                 && found.flowers() == request.flowers();
         if (!same) {
-            throw new ConflictException("This pollination is already written down otherwise. Void it and do it again.");
+            throw new ConflictException(Text.of("conflict.pollination"));
         }
         return views(caller, List.of(found)).get(0);
     }
@@ -307,18 +309,24 @@ public class Pollinations {
         }
         CrossFlowers.Cross cross = crossings.cross(caller, request.crossingId());
         if (!cross.treeId().equals(tree.id())) {
-            throw new InvalidInputException(
-                    "treeId", "is " + tree.name() + ", not the tree of cross " + cross.label() + ".");
+            throw Refusal.of("treeId", Text.of("refused.tree-of-cross", "tree", tree.name(), "cross", cross.label()));
         }
         List<UUID> fathers = lot.orElseThrow().fathers().stream()
                 .map(LotView.Father::varietyId)
                 .toList();
         if (!fathers.equals(List.of(cross.fatherId()))) {
-            throw new InvalidInputException(
+            throw Refusal.of(
                     "lotId",
-                    lot.get().code() + " holds pollen of " + lot.get().varietyName() + ", but cross " + cross.label()
-                            + " is with "
-                            + orchards.variety(caller, cross.fatherId()).name() + " alone. Take another jar.");
+                    Text.of(
+                            "refused.father-of-cross",
+                            "jar",
+                            lot.get().code(),
+                            "variety",
+                            lot.get().varietyName(),
+                            "cross",
+                            cross.label(),
+                            "father",
+                            orchards.variety(caller, cross.fatherId()).name()));
         }
         CrossProtocol.Step visit = Boolean.TRUE.equals(request.again())
                 ? CrossProtocol.Step.POLLINATE_AGAIN
@@ -331,19 +339,29 @@ public class Pollinations {
     private void refuseTagTwice(Caller caller, String tag, Instant doneAt, ZoneId zone) {
         crossings.holdNumbers(caller);
         crossings.labelled(caller, doneAt.atZone(zone).getYear(), tag).ifPresent(cross -> {
-            throw new InvalidInputException(
+            throw Refusal.of(
                     "tag",
-                    "'" + tag + "' is the number of a cross on "
-                            + orchards.tree(caller, cross.treeId()).name() + ". Take another number.");
+                    Text.of(
+                            "refused.tag-of-cross",
+                            "tag",
+                            tag,
+                            "tree",
+                            orchards.tree(caller, cross.treeId()).name()));
         });
         pollinations
                 .tagged(caller.orchardId(), doneAt.atZone(zone).getYear(), tag)
                 .ifPresent(other -> {
-                    throw new InvalidInputException(
+                    throw Refusal.of(
                             "tag",
-                            "'" + tag + "' hangs on "
-                                    + orchards.tree(caller, other.treeId()).name() + " since "
-                                    + Given.say(other.doneAt(), zone) + ". Take another number.");
+                            zone,
+                            Text.of(
+                                    "refused.tag-used",
+                                    "tag",
+                                    tag,
+                                    "tree",
+                                    orchards.tree(caller, other.treeId()).name(),
+                                    "at",
+                                    other.doneAt()));
                 });
     }
 
@@ -364,10 +382,17 @@ public class Pollinations {
 
     private static void refuseBeforeCollection(LotView lot, Instant doneAt, ZoneId zone) {
         if (doneAt.isBefore(lot.collectedAt())) {
-            throw new InvalidInputException(
+            throw Refusal.of(
                     "doneAt",
-                    "is " + Given.say(doneAt, zone) + ", before " + lot.code() + " was collected on "
-                            + Given.say(lot.collectedAt(), zone) + ".");
+                    zone,
+                    Text.of(
+                            "refused.before-collected",
+                            "at",
+                            doneAt,
+                            "jar",
+                            lot.code(),
+                            "atCollected",
+                            lot.collectedAt()));
         }
     }
 

@@ -8,11 +8,11 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Plural;
+import org.evenhand.core.Text;
 import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
-import org.evenhand.kit.Given;
+import org.evenhand.kit.Refusal;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.pollen.LotView;
@@ -52,21 +52,16 @@ class SecondVisitRules {
             throw new InvalidInputException("treeId", "is " + tree.name() + ", but the flowers are on another tree.");
         }
         if (flowers > first.flowers()) {
-            throw new InvalidInputException(
-                    "flowers",
-                    "is " + flowers + ", but only " + Plural.of(first.flowers(), "flower was", "flowers were")
-                            + " done the first time.");
+            throw Refusal.of(
+                    "flowers", Text.of("refused.more-than-first", "flowers", flowers, "first", first.flowers()));
         }
         if (!doneAt.isAfter(first.doneAt())) {
-            throw new InvalidInputException(
-                    "doneAt",
-                    "is " + Given.say(doneAt, zone) + ", not after the first visit on "
-                            + Given.say(first.doneAt(), zone) + ".");
+            throw Refusal.of(
+                    "doneAt", zone, Text.of("refused.not-after-first", "at", doneAt, "atFirst", first.doneAt()));
         }
         Set<UUID> before = fathers(Optional.ofNullable(first.lotId()).map(id -> shelf.lot(caller, id)));
         if (!fathers(lot).equals(before)) {
-            throw new InvalidInputException(
-                    "lotId", "holds other pollen than the first visit's; nobody could know the father any more.");
+            throw Refusal.of("lotId", Text.of("refused.other-pollen"));
         }
     }
 
@@ -82,7 +77,7 @@ class SecondVisitRules {
         if (!pollinations
                 .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(caller.orchardId(), List.of(pollination.id()))
                 .isEmpty()) {
-            throw new ConflictException("These flowers had pollen once more since. Take that visit back first.");
+            throw new ConflictException(Text.of("conflict.once-more"));
         }
     }
 }

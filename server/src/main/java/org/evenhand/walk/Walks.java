@@ -15,9 +15,9 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.availability.Settings;
-import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
+import org.evenhand.core.Text;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.crossing.CrossingWords;
@@ -28,6 +28,7 @@ import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.Ids;
 import org.evenhand.kit.Messages;
+import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
@@ -122,14 +123,10 @@ class Walks {
     private RoundView plan(Caller caller, Instant at) {
         RoundView round = rounds.plan(caller, at);
         if (round.stops().isEmpty() && round.collect().isEmpty()) {
-            throw new InvalidInputException(
-                    "at", "has no stop: no pollen serves a flower that can take it at that hour.");
+            throw Refusal.of("at", Text.of("refused.no-stop"));
         }
         if (at == null && round.at().isAfter(orchards.now(caller).plus(SOON))) {
-            throw new InvalidInputException(
-                    "at",
-                    "has no stop within a day: the next visit is on " + Given.say(round.at(), zone(caller))
-                            + ". Choose an hour to walk now.");
+            throw Refusal.of("at", zone(caller), Text.of("refused.no-stop-soon", "at", round.at()));
         }
         return round;
     }
@@ -142,7 +139,7 @@ class Walks {
         return transactions.execute(status -> {
             Walk walk = walks.require(caller, id);
             if (walk.closedAt() != null) {
-                throw new ConflictException("This walk was ended; begin another.");
+                throw new ConflictException(Text.of("conflict.walk-ended"));
             }
             walk.change(RestOfWalk.of(
                     walked(caller, walk),
@@ -308,7 +305,7 @@ class Walks {
         Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
         String note = Given.stripped(request.note());
         if (request.kind() == WalkWord.Kind.NOTE && note.isEmpty()) {
-            throw new InvalidInputException("note", "is empty; please write it.");
+            throw Refusal.of("note", Text.of("refused.empty"));
         }
         once.write(
                 words,

@@ -117,7 +117,7 @@ public class WeatherBook {
                 days.add(day(given.get(i)));
             } catch (InvalidInputException e) {
                 String at = "days[" + i + "].";
-                e.problems().forEach(p -> problems.add(new FieldProblem(at + p.field(), p.message())));
+                e.problems().forEach(p -> problems.add(p.of(at + p.field())));
             }
         }
         if (!problems.isEmpty()) {

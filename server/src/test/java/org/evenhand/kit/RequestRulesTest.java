@@ -70,8 +70,13 @@ class RequestRulesTest {
                 .containsExactly(
                         "block has 81 characters; allowed are 80. Please shorten it.",
                         "name is empty; please give it.",
-                        "row is -1; allowed is 0 to 100000.",
+                        "row is -1; allowed is 0 to 100,000.",
                         "varietyId is missing; please give it.");
+        assertThat(refused.path("errors")
+                        .valueStream()
+                        .map(e -> e.path("text").path("key").asString()))
+                .as("for people of any language")
+                .containsExactly("refused.too-long", "refused.empty", "refused.range", "refused.missing");
     }
 
     /** The types of all bodies, and of the records in them. */

@@ -1,9 +1,11 @@
 package org.evenhand.core.fruitset;
 
 import java.util.Optional;
+import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
+import org.evenhand.core.Text;
 import org.evenhand.core.statistics.Proportion;
 
 /**
@@ -32,14 +34,18 @@ public record CheckOutcome(int flowers, int taken, int failed, int dropped, int 
         Require.within("lost", lost, 0, Integer.MAX_VALUE);
         long seen = (long) taken + failed + dropped + unknown + thinned + lost;
         if (seen > flowers) {
-            throw new InvalidInputException(
+            throw new InvalidInputException(new FieldProblem(
                     "taken",
                     "together with the other numbers makes " + seen + ", but only "
                             + Plural.of(flowers, "flower was", "flowers were")
-                            + " pollinated. Count again, or look whether a neighbour slipped in.");
+                            + " pollinated. Count again, or look whether a neighbour slipped in.",
+                    Text.of("refused.check-too-many", "seen", seen, "flowers", flowers)));
         }
         if (seen == 0) {
-            throw new InvalidInputException("taken", "is 0 and so are the others; give at least one number.");
+            throw new InvalidInputException(new FieldProblem(
+                    "taken",
+                    "is 0 and so are the others; give at least one number.",
+                    Text.of("refused.check-nothing")));
         }
     }
 
