@@ -1,5 +1,6 @@
 import { Button, NumberInput, SegmentedControl, Select, TextInput } from '@mantine/core';
-import { useEffect, useRef } from 'react';
+import { Suspense, lazy, useEffect, useRef, useState } from 'react';
+import type { Degrees } from './PlaceSketch';
 import type { Schemas } from '../api/api';
 import { toCelsius, toFahrenheit, type Units } from '../format/numbers';
 import { useSubmit } from '../form/use-submit';
@@ -87,6 +88,14 @@ function zones(current: string): string[] {
   return current === '' || known.includes(current) ? known : [current, ...known];
 }
 
+// Coasts are large, and asked for once in the life of an orchard.
+const PlaceSketch = lazy(async () => ({ default: (await import('./PlaceSketch')).PlaceSketch }));
+
+const placeOf = (d: OrchardDraft): Degrees | undefined =>
+  d.latitude === '' || d.longitude === ''
+    ? undefined
+    : { latitude: Number(d.latitude), longitude: Number(d.longitude) };
+
 interface Props {
   value: OrchardDraft;
   onChange: (d: OrchardDraft) => void;
@@ -106,10 +115,12 @@ export function OrchardFields({ value, onChange: changed, errorFor }: Props) {
   };
   const set = (part: Partial<OrchardDraft>) => onChange({ ...value, ...part });
   const weather = useGuessedWeather(() => latest.current, onChange);
-  const device = useSubmit(devicePlace, [], (place) => {
+  const [sketch, setSketch] = useState(false);
+  const take = (place: Degrees) => {
     onChange({ ...latest.current, ...place });
     void weather.guess(place.latitude);
-  });
+  };
+  const device = useSubmit(devicePlace, [], take);
   return (
     <div className="form">
       <TextInput
@@ -137,13 +148,21 @@ export function OrchardFields({ value, onChange: changed, errorFor }: Props) {
           error={errorFor('longitude', 'Longitude')}
         />
       </div>
-      {canAskDevice() && (
-        <div className="line">
+      <div className="line">
+        {canAskDevice() && (
           <Button size="sm" variant="outline" loading={device.busy} onClick={() => device.submit(undefined)}>
             Use this device’s place
           </Button>
-          {device.general && <span className="warn small">{device.general}</span>}
-        </div>
+        )}
+        <Button size="sm" variant="outline" aria-expanded={sketch} onClick={() => setSketch(!sketch)}>
+          {sketch ? 'Close the world map' : 'Choose on a world map'}
+        </Button>
+        {device.general && <span className="warn small">{device.general}</span>}
+      </div>
+      {sketch && (
+        <Suspense fallback={null}>
+          <PlaceSketch place={placeOf(value)} choose={take} />
+        </Suspense>
       )}
       <Select
         label="Time zone"
