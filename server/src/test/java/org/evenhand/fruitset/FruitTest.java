@@ -39,7 +39,7 @@ class FruitTest {
         assertThat(check(id, count, Map.of("detail", Map.of("fruits", 3)), 5, 2, 0)
                         .expect(400)
                         .errorAt("detail.fruits"))
-                .contains("5 flowers took");
+                .contains("5 flowers set");
         assertThat(check(id, count, Map.of("detail", Map.of("whole", 4, "crooked", 2)), 5, 2, 0)
                         .expect(400)
                         .errorAt("detail.whole"))

@@ -103,7 +103,7 @@ class RecordsTest {
         assertThat(api.read(tree, beforePlanting, Map.of("closed", 1))
                         .expect(400)
                         .errorAt("takenAt"))
-                .contains("before Lantern 1 was planted on 2019-08-01");
+                .contains("before Lantern 1 was planted on 1 Aug 2019");
         assertThat(api.lot(tree, tomorrow, 5).expect(400).errorAt("collectedAt"))
                 .contains("lies in the future");
 
