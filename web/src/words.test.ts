@@ -33,6 +33,22 @@ function said(path: string): [number, string][] {
   return found;
 }
 
+/** Sentences of the server and of core: literals of more than one word that are no SQL. */
+function saidInJava(path: string): [number, string][] {
+  const source = readFileSync(path, 'utf8').replace(/\/\*[\s\S]*?\*\//g, (c) => c.replace(/[^\n]/g, ''));
+  return source.split('\n').flatMap((line, i) =>
+    /^\s*\/\//.test(line)
+      ? []
+      : [...line.matchAll(/"((?:[^"\\]|\\.)*)"/g)]
+          .map((m) => m[1]!)
+          .filter((text) => text.includes(' ') && !SQL.test(text))
+          .map((text): [number, string] => [i + 1, text]),
+  );
+}
+
+const SQL =
+  /\b(select|insert|update|delete|from|where|join|table|truncate|analyze|group by|order by|having)\b.*[_,=(]|_/i;
+
 describe('words on screen', () => {
   it('are those of the glossary', () => {
     const shown = files('src').filter((f) => /\.tsx?$/.test(f) && !/\.test\.|\/test\/|schema\.d/.test(f));
@@ -43,6 +59,15 @@ describe('words on screen', () => {
         .map(([line, text]) => `${f}:${line} ${text}`),
     );
     expect(wrong).toEqual([]);
+    const java = ['../core/src/main/java', '../server/src/main/java'].flatMap(files);
+    expect(java.length).toBeGreaterThan(300);
+    expect(
+      java.flatMap((f) =>
+        saidInJava(f)
+          .filter(([, text]) => GONE.test(text))
+          .map(([line, text]) => `${f}:${line} ${text}`),
+      ),
+    ).toEqual([]);
     const messages = JSON.parse(readFileSync('../messages/en.json', 'utf8')) as Record<string, string>;
     expect(Object.entries(messages).filter(([, text]) => GONE.test(text))).toEqual([]);
   });

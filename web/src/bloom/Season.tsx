@@ -245,7 +245,7 @@ export function Season() {
               }
             >
               With varieties and the days on which they flowered in past years this page foresees the season.
-              It takes {plural(2, 'year')} to begin.
+              {plural(2, 'year')} are enough to begin.
             </Empty>
           ) : (
             <Shown season={s} />

@@ -53,7 +53,7 @@ function ImportFile({ block }: { block: string }) {
   const [first, ...lines] = form.problems;
   return (
     <section className="card stack">
-      <h2>Take in a file</h2>
+      <h2>Import a file</h2>
       <p className="small">
         CSV with its columns named in the first line. Hours: <code>time</code>, <code>temperature_c</code> or{' '}
         <code>temperature_f</code>, and <code>humidity</code> in percent if you have it. Days:{' '}
@@ -75,7 +75,7 @@ function ImportFile({ block }: { block: string }) {
               {file.name}, {plural(file.csv.split('\n').filter((l) => l.trim()).length - 1, 'row')}
             </span>
             <Button loading={form.busy} onClick={() => form.submit(false)}>
-              Take it in
+              Import it
             </Button>
           </>
         )}
@@ -228,7 +228,7 @@ function Station({ block }: { block: string }) {
       <h2>Let a station post</h2>
       <p className="small">
         A station sends its hours to <code>/api/station/hours</code> with a key of its own. A stand-in ships
-        with Even Hand, to try the way in without a device.
+        with Even Hand, to try it without a device.
       </p>
       <div className="line" style={{ alignItems: 'flex-end' }}>
         <TextInput
@@ -272,7 +272,7 @@ function Sources({ records: all, block, alone }: { records: Source[]; block: str
           {!block
             ? 'Every day is the typical day of the orchard’s page until there is weather.'
             : alone
-              ? 'Under cover the orchard’s weather does not count: take in a file, a forecast or a station of its own.'
+              ? 'Under cover the orchard’s weather does not count: import a file, a forecast or a station of its own.'
               : 'It has the orchard’s weather until it has its own.'}
         </p>
       </section>
@@ -419,11 +419,11 @@ function weatherSentence(o: Overview, block: string): string {
   const here = block || 'here';
   if (sources.size === 1 && sources.has('USUAL'))
     return o.underCover
-      ? `${block} is under cover and nothing is measured there: each day is taken for its ordinary day.`
-      : `No weather is recorded yet: every forecast takes each day for the typical day ${here}.`;
+      ? `${block} is under cover and nothing is measured there: each day counts as a typical day.`
+      : `No weather is recorded yet: every forecast uses the typical day ${here}.`;
   const last = [...o.stretches].reverse().find((s) => s.source !== 'USUAL');
   const until = last ? calendarDay(last.until.slice(0, 10)) : '';
   return sources.has('USUAL')
-    ? `Weather is known or foreseen until ${until}; after that each day is taken for the typical day ${here}.`
+    ? `Weather is known or foreseen until ${until}; after that every day counts as the typical day ${here}.`
     : 'Weather is known or foreseen for all of the next ten days.';
 }

@@ -22,7 +22,7 @@ const PHASES: Record<string, string> = {
   FEMALE: 'female (can be pollinated)',
   BETWEEN: 'between',
   MALE: 'male (shedding pollen)',
-  BOTH: 'takes and gives',
+  BOTH: 'female and male at once',
   SPENT: 'over',
 };
 const STORES: Record<string, string> = {
@@ -234,7 +234,7 @@ function Cross({ sheet }: { sheet: Sheet }) {
       </ol>
       <p>
         {cross.atOnce.value === 0
-          ? 'It takes no pollen at once'
+          ? 'It is not receptive at once'
           : `At once it is receptive at ${percent(cross.atOnce.value)}`}
         <Basis of={cross.atOnce} />; the stigma is ripe after {span(cross.ripeAfterHours.value)}
         <Basis of={cross.ripeAfterHours} /> and past after {span(cross.lastsHours.value)}
@@ -368,7 +368,7 @@ function Sheet({ sheet }: { sheet: Sheet }) {
       <section className="card stack">
         <h2>Pollen</h2>
         <p>
-          A shedding flower gives about {sheet.dosesPerFlower.value} doses
+          A shedding flower yields about {sheet.dosesPerFlower.value} doses
           <Basis of={sheet.dosesPerFlower} />; fresh, about {percent(sheet.freshViability.value)} of the
           grains live
           <Basis of={sheet.freshViability} />.

@@ -14,7 +14,7 @@ type Wanted = Schemas['WantedCross'];
 type Visits = Schemas['Crossing']['visits'];
 
 export const VISITS: Record<Visits, string> = {
-  TWICE: 'as early as it takes it, and once more a day later',
+  TWICE: 'as early as it is receptive, and once more a day later',
   AT_ONCE: 'at once, one visit',
   WHEN_RIPE: 'days later, when the stigma is ripe',
 };

@@ -110,7 +110,7 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
       ) : (
         <p>
           {of.done} of {n} flowers treated, {of.ways.map((w) => w.name).join(' or ')}. It is judged when all
-          are decided, and only then: who looks earlier finds what chance shows that day.
+          are decided, and only then: a result read earlier may be chance.
         </p>
       )}
       {of.expected && (
@@ -127,7 +127,7 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
           Cancel it
         </Button>
         {remove.general && <span className="warn small">{remove.general}</span>}
-        <span className="small soft">Random order, seed {of.seed}; its looks come up under Fruit set.</span>
+        <span className="small soft">Random order, seed {of.seed}; its checks come up under Fruit set.</span>
       </div>
     </section>
   );

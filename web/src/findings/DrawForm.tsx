@@ -90,12 +90,12 @@ export function DrawForm({
       {own && (
         <div className="two">
           <TextInput
-            label="One way"
+            label="One treatment"
             value={names[0]}
             onChange={(e) => setNames([e.currentTarget.value, names[1]])}
           />
           <TextInput
-            label="The other way"
+            label="The other treatment"
             value={names[1]}
             onChange={(e) => setNames([names[0], e.currentTarget.value])}
           />
@@ -122,7 +122,7 @@ export function DrawForm({
         error={form.errorFor('trees', 'Trees')}
       />
       <NumberInput
-        label="Flowers of each way, over all trees"
+        label="Flowers of each treatment, over all trees"
         value={flowers}
         onChange={setFlowers}
         min={1}
@@ -130,10 +130,12 @@ export function DrawForm({
         error={form.errorFor('flowersEach', 'Flowers')}
       />
       <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
-      {form.errorFor('names', 'Ways') && <p className="note bad">{form.errorFor('names', 'Ways')}</p>}
+      {form.errorFor('names', 'Treatments') && (
+        <p className="note bad">{form.errorFor('names', 'Treatments')}</p>
+      )}
       <p className="small soft">
-        Which flower gets which treatment is random within each tree, and the seed is kept. Hang the tags in
-        their order before you look closer at the flowers, then treat each as its tag says.
+        Which flower gets which treatment is random within each tree, and its seed is recorded. Hang the tags
+        in their order before you look closer at the flowers, then treat each as its tag says.
       </p>
     </RecordForm>
   );

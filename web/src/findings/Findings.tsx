@@ -25,11 +25,11 @@ function RateWhy({ rate }: { rate: Schemas['SetRate'] }) {
   return (
     <>
       <p>
-        {rate.taken} taken of {rate.decided} whose fate is known. Those not yet known, or not found again,
-        count neither way; fruit thinned by hand had taken.
+        {rate.taken} of {rate.decided} decided flowers set. Flowers too early to tell, or not found again,
+        count neither way; fruit thinned by hand had set.
       </p>
       <p>
-        Interval: Wilson’s score interval at {percent(rate.confidence)} (Wilson 1927). If flowers took by
+        Interval: Wilson’s score interval at {percent(rate.confidence)} (Wilson 1927). If flowers set by
         chance at one true rate, such an interval would hold that rate 95 times in 100.
       </p>
     </>
@@ -144,8 +144,8 @@ function RetentionCard({ of, factors }: { of: OfSeason; factors: Factor[] }) {
             <Curves of={r} />
             <p className="small soft">
               Product-limit estimate (Kaplan and Meier 1958). A flower counts as lost on the day it was found
-              gone, so flowers looked at on other days are not quite alike; who was not found again, or taken
-              off by hand, counts until then.
+              gone, so flowers checked on other days are not quite alike; one that was not found again, or was
+              thinned, counts until then.
             </p>
           </>
         )}
@@ -251,10 +251,10 @@ const rated = (rate: Schemas['SetRate'] | undefined) =>
   rate ? `${rate.taken} of ${rate.decided}, ${percent(rate.share)}` : 'not known';
 
 /** Fruits of a flower, resting and misshapen fruit, by how the stigma was covered. */
-function ToldCard({ of }: { of: View }) {
+function CoversCard({ of }: { of: View }) {
   if (of.told.length === 0) return null;
   return (
-    <section className={`card ${classes.finding}`} data-card="told">
+    <section className={`card ${classes.finding}`} data-card="covers">
       <h2>Fruit by how the stigma was covered</h2>
       {of.misshapen && <p>One-sided or crooked: {tied(of.misshapen)}</p>}
       <div className="scroll">
@@ -399,7 +399,7 @@ function Page({ of, choose }: { of: View; choose: (s: OfSeason) => void }) {
       <RetentionCard of={season} factors={of.factors} />
       <CausesCard of={season} />
       <FruitCard of={of} />
-      <ToldCard of={of} />
+      <CoversCard of={of} />
       <Learned />
     </>
   );

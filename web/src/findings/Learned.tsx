@@ -100,7 +100,7 @@ export function Learned() {
               <Tables of={l} />
               <p className="small soft">
                 The crop sheet’s share weighs 4 flowers, other varieties of the crop 20 at most; a father or a
-                way to cover the stigma is taken to do as all do until about 20 flowers say otherwise. Our
+                way to cover the stigma counts as average until about 20 flowers say otherwise. Our
                 conventions.
               </p>
             </>

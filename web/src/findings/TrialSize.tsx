@@ -22,7 +22,7 @@ export function TrialSize({
     <div className={`card ${classes.finding}`}>
       <h2>How many flowers do I need?</h2>
       <div className="line" style={{ alignItems: 'flex-end' }}>
-        <NumberInput label="Takes now, %" value={one} onChange={setOne} min={1} max={99} w={130} />
+        <NumberInput label="Sets now, %" value={one} onChange={setOne} min={1} max={99} w={130} />
         <NumberInput label="Would matter if, %" value={other} onChange={setOther} min={1} max={99} w={150} />
         <NativeSelect
           label="Chance to see it"

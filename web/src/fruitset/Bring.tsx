@@ -54,7 +54,7 @@ function OnTheWay({ part, giveUp }: { part: number; giveUp: () => void }) {
           {part < 1
             ? `${gone}\u00a0% of the file sent.`
             : 'All of it is there; now it is looked through and written down.'}{' '}
-          A million lines take some minutes; nothing is taken unless all of it is.
+          A million lines need some minutes; either all of them are imported or none.
         </span>
         {part < 1 && (
           <Button variant="subtle" onClick={giveUp}>

@@ -98,7 +98,7 @@ function Sources({ of }: { of: Schemas['Fruits'] }) {
     <section className="card noprint">
       <h2>{now.length > 0 ? 'Numbers to write now' : 'Numbers to write later'}</h2>
       <p className="small soft">
-        At about three quarters of its size a fruit takes a number in felt pen. Labels get lost and fruit
+        At about three quarters of its size a fruit can carry a number in felt pen. Labels get lost and fruit
         falls; what is written on the fruit stays with it.
       </p>
       <ul className={classes.list}>
@@ -273,7 +273,7 @@ function EndForm({ of, trees }: { of: Schemas['Fruits']; trees: Schemas['TreeVie
           data={[
             { value: 'HARVESTED', label: 'Harvested' },
             { value: 'FALLEN', label: 'Found fallen' },
-            { value: 'TAKEN_OFF', label: 'Taken off' },
+            { value: 'TAKEN_OFF', label: 'Thinned' },
           ]}
           value={kind}
           onChange={(v) => setKind(v)}

@@ -196,8 +196,8 @@ export function FruitSet() {
               </div>
               {waiting > 0 && (
                 <p className="note">
-                  {plural(waiting, 'record')} {waiting === 1 ? 'is' : 'are'} still being put in order; their
-                  looks come up here as soon as that is done.
+                  {plural(waiting, 'record')} {waiting === 1 ? 'is' : 'are'} still being worked out; their
+                  checks come up here as soon as that is done.
                 </p>
               )}
               {rows.length === 0 && (

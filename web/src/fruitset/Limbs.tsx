@@ -112,9 +112,9 @@ function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb
           place.
         </p>
       )}
-      {(form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Taken off')) && (
+      {(form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Thinned, picked or fallen')) && (
         <p className="note bad" role="alert">
-          {form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Taken off')}
+          {form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Thinned, picked or fallen')}
         </p>
       )}
       <div className="line" style={{ alignItems: 'flex-end' }}>

@@ -67,7 +67,7 @@ export const HELP: Record<string, Help> = {
     words: ['typical day', 'forecast'],
   },
   '/bloom/need': {
-    purpose: 'Is pollinating by hand worth it here?',
+    purpose: 'Is hand pollination needed here?',
     steps: ['Answer for each block what grows and flies there.', 'Each reason says how it counts.'],
     words: ['fruit set', 'crop sheet'],
   },
@@ -192,7 +192,7 @@ export const HELP: Record<string, Help> = {
     words: ['alive', 'fits', 'likely range'],
   },
   '/findings/trials': {
-    purpose: 'Compare two ways fairly.',
+    purpose: 'Compare two treatments fairly.',
     steps: [
       'Say what to compare and on how many flowers.',
       'Follow the random order, then wait for the checks.',

@@ -41,8 +41,8 @@ function Choices({ bridge }: { bridge: Schemas['SeasonBridge'] }) {
         <thead>
           <tr>
             <th>Kept</th>
-            <th className="num">Alive on her first day</th>
-            <th className="num">on her last</th>
+            <th className="num">Alive on the mother’s first day</th>
+            <th className="num">on its last</th>
             <th className="num">Doses</th>
             <th className="num">Flowers to collect</th>
           </tr>
@@ -196,8 +196,8 @@ export function CrossRequests() {
                 </Button>
               }
             >
-              Press a cell under “Who fits whom” and say how many flowers. If he flowers before her, the plan
-              says what to collect when, and how to keep it until her days.
+              Press a cell under “Who fits whom” and say how many flowers. If the father flowers before the
+              mother, the plan says what to collect when, and how to store it until then.
             </Empty>
           ) : (
             all.map((w) => <WantedCrossCard key={w.id} crossRequest={w} />)

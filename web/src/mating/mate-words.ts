@@ -22,13 +22,13 @@ export function mateSentence(group: Schemas['MatesGroup']): string {
     .join(', ');
 }
 
-/** Whether the father gives while the mother takes. */
+/** Whether the father sheds while the mother is receptive. */
 export function bloomWords(b: Schemas['MatesBloom'] | Schemas['SeasonBridge']): string {
   switch (b.way) {
     case 'FRESH':
       return `Their blooms meet from ${calendarDay(b.freshFrom!)} to ${calendarDay(b.freshUntil!)}: fresh pollen will do.`;
     case 'KEEP':
-      return `He is over before she begins: his pollen must be kept ${plural('keepDays' in b ? b.keepDays : b.days, 'day')}.`;
+      return `The father is over before the mother begins: its pollen must be stored ${plural('keepDays' in b ? b.keepDays : b.days, 'day')}.`;
     case 'LAST_YEARS':
       return 'The father begins when the mother is over: it needs pollen of the year before.';
     default:

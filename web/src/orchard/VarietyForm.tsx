@@ -187,8 +187,8 @@ function NumberFields({
       <div className="two">
         {number('ownPollen', 'Own pollen serves', '0 self-sterile, 100 self-fertile', true)}
         {number('setShare', 'Pollinated flowers that set and stay', 'of all that are pollinated', true)}
-        {number('dosesPerFlower', 'Doses a male flower gives', 'flowers it can pollinate')}
-        {number('developmentRate', 'Development against the sheet', '1 as fast, 1.1 takes a tenth longer')}
+        {number('dosesPerFlower', 'Doses a male flower yields', 'flowers it can pollinate')}
+        {number('developmentRate', 'Development against the sheet', '1 as fast, 1.1 a tenth longer')}
         {number('seedsPerFruit', 'Full seeds in a crossed fruit', 'seeds, as a mean')}
         {number('chillPortions', 'Chill it needs', 'chill portions before warmth counts')}
         <TextInput

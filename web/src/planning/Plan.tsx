@@ -327,7 +327,7 @@ function Rest({ plan }: { plan: Plan }) {
       <Choices plan={plan} />
       {plan.kept.length > 0 && (
         <section className="card">
-          <h2>Kept back</h2>
+          <h2>Doses kept for later</h2>
           {keptByJar(plan.kept).map((k) => (
             <p key={k.lot + k.tree} className="small">
               <b>{k.lot}</b> for {k.tree}:{' '}
@@ -441,8 +441,8 @@ export function Plan() {
                         .{' '}
                       </>
                     )}
-                    Minutes count three for cleaning before each father, as an assumption. Fruits: what each
-                    flower is worth, times the share that sets here (see{' '}
+                    Minutes count three for cleaning before each father, as an assumption. Fruits: the
+                    flowers, each by how well its pollen fits and lives, times the share that sets here (see{' '}
                     <Link to="/round/wanted">Fruit wanted</Link>).
                   </p>
                 )}

@@ -53,7 +53,7 @@ function Serves({ lot }: { lot: Schemas['LotView'] }) {
       <Loaded of={served}>
         {(trees) =>
           trees.length === 0 ? (
-            <p className="soft">No tree here takes its pollen.</p>
+            <p className="soft">No tree here can use its pollen.</p>
           ) : (
             <div className={classes.serves}>
               {trees.map((t) => (
@@ -64,7 +64,7 @@ function Serves({ lot }: { lot: Schemas['LotView'] }) {
                     <div className="small">
                       {t.now === undefined
                         ? 'not read lately'
-                        : `${flowers(t.now)} taking pollen now${t.most! > t.now + 0.5 ? `, ${flowers(t.most!)} ${said(new Date(t.mostAt!), now, zone)}` : ''}`}
+                        : `${flowers(t.now)} female now${t.most! > t.now + 0.5 ? `, ${flowers(t.most!)} ${said(new Date(t.mostAt!), now, zone)}` : ''}`}
                     </div>
                     <div className="small soft">{t.answer.why}</div>
                   </div>

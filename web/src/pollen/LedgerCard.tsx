@@ -14,12 +14,12 @@ type Line = Schemas['LedgerLine'];
 const SAID: Record<Line['kind'], string> = {
   DRAWN: 'put on flowers',
   RETURNED: 'back from a visit that was removed',
-  TAKEN: 'taken out',
+  TAKEN: 'used elsewhere',
   BROUGHT_BACK: 'brought back',
   SPILLED: 'spilled',
   DISCARDED: 'thrown away',
-  POURED_OUT: 'poured into',
-  POURED_BACK: 'poured back from',
+  POURED_OUT: 'blended into',
+  POURED_BACK: 'back from a blend',
   UNDONE: 'undone',
 };
 const BY_HAND = ['TAKEN', 'BROUGHT_BACK', 'SPILLED', 'DISCARDED'] as const;
@@ -99,7 +99,7 @@ export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
         <h2>Doses in and out</h2>
         {!adding && (
           <Button size="sm" variant="outline" ml="auto" onClick={() => setAdding(true)}>
-            Spilled, taken, thrown away
+            Spilled, used, thrown away
           </Button>
         )}
       </header>
@@ -138,7 +138,7 @@ export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
               <td style={{ whiteSpace: 'nowrap' }}>
                 {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
               </td>
-              <td>{lot.parts.length > 0 ? 'poured in' : 'collected'}</td>
+              <td>{lot.parts.length > 0 ? 'blended' : 'collected'}</td>
               <td className="num">+{lot.dosesCollected}</td>
               <td className="num">{lot.dosesCollected}</td>
               <td />

@@ -4,11 +4,11 @@ import { useHere } from '../ui/orchard-context';
 import { dayAndClock, span } from '../format/time';
 import { whereabouts } from './lot-words';
 
-/** What a jar's viability was reckoned from. */
+/** What a jar's viability is worked out from. */
 export function LotWhy({ lot }: { lot: Schemas['LotView'] }) {
   const { zone } = useHere();
   const v = lot.viability;
-  const began = v.tested ? 'Tested' : lot.parts.length > 0 ? 'Poured' : 'Collected';
+  const began = v.tested ? 'Tested' : lot.parts.length > 0 ? 'Blended' : 'Collected';
   return (
     <>
       <p>

@@ -226,7 +226,7 @@ function Suspension({
 const SIZES: Record<Schemas['FigSizeAnswer']['size'], string> = {
   TOO_SMALL: 'Too small: come back in some days.',
   RIGHT: 'Right: it can be pollinated now.',
-  TOO_LATE: 'Too late: it takes no pollen any more.',
+  TOO_LATE: 'Too late: it can no longer be pollinated.',
 };
 
 function Fig({

@@ -48,7 +48,7 @@ export function Pour({ lot, opened, close }: { lot: Lot; opened: boolean; close:
       ),
     [],
     (made) => {
-      doneWithUndo(`${made.code}: ${plural(made.dosesLeft, 'dose')} poured.`, () =>
+      doneWithUndo(`${made.code}: ${plural(made.dosesLeft, 'dose')} blended.`, () =>
         voidLot(made, 'undone right after saving'),
       );
       void navigate(`/pollen/jar/${made.id}`);

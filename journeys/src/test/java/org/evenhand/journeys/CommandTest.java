@@ -175,7 +175,7 @@ class CommandTest {
         ours.put("EVEN_HAND_RUN", folder.toString());
         builder.environment().putAll(ours);
         Process process = builder.start();
-        assertThat(process.waitFor(150, TimeUnit.SECONDS))
+        assertThat(process.waitFor(300, TimeUnit.SECONDS))
                 .as("even-hand %s ends", line)
                 .isTrue();
         return new Said(process.exitValue(), Files.readString(output));

@@ -11,6 +11,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Text;
 import org.evenhand.kit.ApiDescription;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
@@ -87,7 +88,7 @@ class SessionController {
     @Transactional
     SessionView setUp(@Valid @RequestBody SetupRequest request, HttpServletRequest http, HttpServletResponse response) {
         if (!accounts.none()) {
-            throw new ConflictException("This Even Hand has an owner already. Please sign in.");
+            throw new ConflictException(Text.of("conflict.owner-there"));
         }
         UUID orchardId = UUID.randomUUID();
         orchards.create(orchardId, request.orchard().details(), null);

@@ -84,7 +84,7 @@ public class Readings {
                 && found.takenAt().equals(Given.moment("takenAt", request.takenAt()))
                 && found.details().equals(details(sheet, request));
         if (!same) {
-            throw new ConflictException(Text.of("conflict.reading"));
+            throw ConflictException.otherwise("reading");
         }
         return view(found, sheet);
     }

@@ -236,7 +236,7 @@ public class Crossings implements CrossFlowers {
                 id,
                 found -> {
                     if (!found.crossingId().equals(crossingId) || found.kind() != request.kind()) {
-                        throw new ConflictException(Text.of("conflict.step"));
+                        throw ConflictException.otherwise("step");
                     }
                     return view(caller, crossing);
                 },
@@ -327,7 +327,7 @@ public class Crossings implements CrossFlowers {
         crossings.voidOnce(caller, id, request, orchards.now(caller), c -> {
             if (!pollinations.onCrosses(caller, List.of(id)).isEmpty()) {
                 throw new InvalidInputException(
-                        "reason", "does not help: pollen was given to its flowers. Take the pollinations back first.");
+                        "reason", "does not help: its flowers were pollinated. Remove those pollinations first.");
             }
         });
     }

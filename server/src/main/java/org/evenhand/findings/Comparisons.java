@@ -141,7 +141,7 @@ public class Comparisons {
             case DESICCANT -> "Does it matter whether pollen is kept with desiccant?";
             case SECOND_VISIT -> "Does a second visit matter?";
             case FULL_COVER -> "Does covering the whole stigma matter?";
-            case STAGE -> "At which stage do flowers take best?";
+            case STAGE -> "At which stage do flowers set best?";
             case TOOL -> "Does the tool matter?";
             case OWN ->
                 c.ways().stream()
@@ -372,8 +372,8 @@ public class Comparisons {
                 size.flowers(),
                 size.power(),
                 size.falseAlarm(),
-                size.flowers() + " flowers of each way: if " + FindingWords.percent(one) + " take in one way and "
-                        + FindingWords.percent(other) + " in the other, that is seen with a chance of "
+                size.flowers() + " flowers of each treatment: if " + FindingWords.percent(one) + " set with one and "
+                        + FindingWords.percent(other) + " with the other, that is seen with a chance of "
                         + FindingWords.percent(size.power())
                         + "; where there is no difference, one is seen all the same in "
                         + FindingWords.percent(size.falseAlarm()) + ".");

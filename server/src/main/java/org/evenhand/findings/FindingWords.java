@@ -62,7 +62,7 @@ final class FindingWords {
             case VARIETY -> "The plan: each variety's flowers use its own share, learned here.";
             case FATHER ->
                 "The plan: whether " + worse
-                        + " fits is weighed by these flowers under Mates. Where there is a choice, take " + better
+                        + " fits is weighed by these flowers under Mates. Where there is a choice, use " + better
                         + ".";
             case LOT -> "Germinate a pinch of " + worse + "; its test then counts in the next plan.";
             case LOT_AGE ->
@@ -71,8 +71,8 @@ final class FindingWords {
                         + " choice, use pollen of that age: " + better + ".";
             case STORAGE -> "Keep pollen " + better + " where you can, rather than " + worse + ".";
             case HOUR -> "Go at " + better + " where you can: set your hours so under Visits.";
-            case STAGE -> "Take flowers at the stage " + better + " first.";
-            case TEMPERATURE, DRY_AIR -> "Go when the air is as with " + better + "; Weather tells the hours.";
+            case STAGE -> "Choose flowers at the stage " + better + " first.";
+            case TEMPERATURE, DRY_AIR -> "Go when it is as with " + better + "; Weather shows the hours.";
             case STROKES, TOOL, VISITS -> "Work so: " + better + ". A trial in random order would settle it.";
             case LIMB -> "Choose flowers " + better + " first.";
             case HELPER ->

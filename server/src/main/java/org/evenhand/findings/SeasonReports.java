@@ -112,7 +112,7 @@ class SeasonReports {
         took.add(
                 all == null
                         ? "No flower is decided yet."
-                        : all.taken() + " of " + Plural.of(all.decided(), "flower") + " took, "
+                        : all.taken() + " of " + Plural.of(all.decided(), "flower") + " set, "
                                 + FindingWords.percent(all.share())
                                 + " (95 % interval " + FindingWords.percent(all.lower()) + " to "
                                 + FindingWords.percent(all.upper()) + ")"
@@ -121,7 +121,7 @@ class SeasonReports {
                 .forEach(a -> took.add("Apart, " + Plural.of(a.flowers(), "flower") + " " + a.what()
                         + (a.rate() == null
                                 ? "."
-                                : ": " + a.rate().taken() + " of " + a.rate().decided() + " took.")));
+                                : ": " + a.rate().taken() + " of " + a.rate().decided() + " set.")));
         if (found.drop() != null && found.drop().rate().taken() > 0) {
             took.add(found.drop().sentence());
         }

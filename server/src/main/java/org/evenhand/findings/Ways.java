@@ -40,7 +40,7 @@ final class Ways {
                 .filter(s -> s.key().equals(key) && s.phase().receives())
                 .findFirst()
                 .orElseThrow(() -> new InvalidInputException(
-                        "names", "has '" + key + "', no stage of " + sheet.name() + " at which it takes pollen."));
+                        "names", "has '" + key + "', no stage of " + sheet.name() + " at which it can be pollinated."));
         return new Way(stage.name(), Treatment.HAND, null, null, key);
     }
 

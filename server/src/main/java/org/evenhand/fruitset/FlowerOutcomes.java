@@ -122,10 +122,10 @@ public class FlowerOutcomes {
     private void workOff(Caller caller) {
         try {
             while (!Thread.interrupted() && calculate(caller, BATCH) > 0) {
-                LOG.debug("Fates reckoned of orchard {}", caller.orchardId());
+                LOG.debug("Outcomes of orchard {} worked out", caller.orchardId());
             }
         } catch (RuntimeException e) {
-            LOG.warn("Fates of orchard {} could not be reckoned; they stay waiting", caller.orchardId(), e);
+            LOG.warn("Outcomes of orchard {} could not be worked out; they stay waiting", caller.orchardId(), e);
         } finally {
             underWay.remove(caller.orchardId());
         }

@@ -161,7 +161,7 @@ public class FruitChecks {
                 && now.thinned() == (request.thinned() == null ? 0 : request.thinned())
                 && now.lost() == (request.lost() == null ? 0 : request.lost());
         if (!same) {
-            throw new ConflictException(Text.of("conflict.check"));
+            throw ConflictException.otherwise("check");
         }
         return now;
     }

@@ -220,7 +220,7 @@ public class Fruits {
 
     private static Fruit again(Fruit found, FruitRequests.Fruit request) {
         if (!found.treeId().equals(request.treeId()) || !Objects.equals(found.number(), request.number())) {
-            throw new ConflictException("This fruit is already written down otherwise. Void it and write it anew.");
+            throw ConflictException.otherwise("fruit");
         }
         return found;
     }
@@ -313,7 +313,7 @@ public class Fruits {
             }
             throw new InvalidInputException(
                     "end.kind",
-                    "was told already: "
+                    "was recorded already: "
                             + fruit.end().kind().name().toLowerCase(Locale.ROOT).replace('_', ' ') + " on "
                             + Given.say(fruit.end().at(), zone)
                             + ". A fruit ends once; void that record if it is wrong.");

@@ -145,8 +145,7 @@ public class LimbCounts {
 
     private static LimbCount again(LimbCount found, LimbRequest request) {
         if (!found.treeId().equals(request.treeId()) || !Objects.equals(found.fruits(), request.fruits())) {
-            throw new ConflictException(
-                    "This count is already written down with another number. Void it and count again.");
+            throw ConflictException.otherwise("count");
         }
         return found;
     }

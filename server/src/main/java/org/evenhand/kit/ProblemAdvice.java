@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.lang.annotation.Annotation;
 import java.net.URI;
+import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -44,14 +45,12 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail notFound(NotFoundException e) {
-        return problem(HttpStatus.NOT_FOUND, "not-found", "Not found", e.getMessage());
+        return said(HttpStatus.NOT_FOUND, "not-found", "Not found", e.text());
     }
 
     @ExceptionHandler
     ProblemDetail conflict(ConflictException e) {
-        ProblemDetail problem = problem(HttpStatus.CONFLICT, "conflict", "Changed in between", e.getMessage());
-        e.text().ifPresent(text -> problem.setProperty("text", text));
-        return problem;
+        return said(HttpStatus.CONFLICT, "conflict", "Changed in between", e.text());
     }
 
     @ExceptionHandler
@@ -71,11 +70,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail integrity(DataIntegrityViolationException e) {
         LOG.warn("A constraint of the database refused a write", e);
-        return problem(
-                HttpStatus.CONFLICT,
-                "conflict",
-                "Not saved",
-                "The database refused this because it does not fit what is recorded. Load the page again and look.");
+        return said(HttpStatus.CONFLICT, "conflict", "Not saved", Text.of("conflict.not-fitting"));
     }
 
     @ExceptionHandler
@@ -90,17 +85,16 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             throw e;
         }
         if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
-            LOG.info("A sender hung up before all was said; what it said is dropped.");
+            LOG.info("A sender hung up before all arrived; what arrived is dropped.");
             return null;
         }
         String number = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("Unexpected failure {}", number, e);
-        return problem(
+        return said(
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 "unexpected",
                 "Something went wrong here",
-                "That was our fault, not yours, and nothing was saved. Please try again; the log has it under " + number
-                        + ".");
+                Text.of("problem.unexpected", "number", number));
     }
 
     /** Every field that cannot be, not only the first. */
@@ -158,6 +152,14 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                         ? problems.get(0).field() + " " + problems.get(0).message()
                         : problems.size() + " fields need to be checked.");
         problem.setProperty("errors", problems);
+        return problem;
+    }
+
+    /** A problem whose detail has its words in every language. */
+    private static ProblemDetail said(HttpStatus status, String type, String title, Text text) {
+        ProblemDetail problem =
+                problem(status, type, title, Messages.english(ZoneOffset.UTC).say(text));
+        problem.setProperty("text", text);
         return problem;
     }
 

@@ -183,8 +183,7 @@ public class Maps {
     private void refuseTwice(Caller caller, String block) {
         List<BlockRows> known = rows.findByOrchardIdAndVoidedAtIsNull(caller.orchardId());
         if (known.stream().anyMatch(r -> r.block().equals(block))) {
-            throw new ConflictException(
-                    "Somebody described the rows of this block meanwhile. Look at them, then change them.");
+            throw ConflictException.stale("block");
         }
     }
 }

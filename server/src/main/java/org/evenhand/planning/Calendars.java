@@ -26,6 +26,7 @@ import net.fortuna.ical4j.model.property.Url;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.evenhand.core.Plural;
+import org.evenhand.core.Text;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.crossing.CrossingView;
 import org.evenhand.crossing.CrossingWords;
@@ -93,8 +94,7 @@ class Calendars {
                 caller,
                 id,
                 found -> {
-                    throw new ConflictException(
-                            "This address was shown already, and is shown only once. Remove it and make another.");
+                    throw new ConflictException(Text.of("conflict.calendar-shown"));
                 },
                 () -> {
                     CalendarFeed made = feeds.saveAndFlush(new CalendarFeed(

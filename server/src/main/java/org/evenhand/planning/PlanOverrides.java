@@ -125,7 +125,7 @@ class PlanOverrides {
 
     private static PlanOverride same(PlanOverride found, OverrideRequest request) {
         if (!found.request().equals(request)) {
-            throw new ConflictException("This is already written down otherwise. Take it back and choose again.");
+            throw ConflictException.otherwise("choice");
         }
         return found;
     }

@@ -91,8 +91,7 @@ class RoundChoices {
 
     private static RoundChoice same(RoundChoice found, ChoiceRequest r) {
         if (!found.treeId().equals(r.treeId()) || !found.lotId().equals(r.lotId()) || found.flowers() != r.flowers()) {
-            throw new ConflictException(
-                    "This choice is already written down otherwise. Take it back and choose again.");
+            throw ConflictException.otherwise("choice");
         }
         return found;
     }

@@ -234,7 +234,7 @@ final class RoundStops {
         PollinationView first = again.first();
         String why = String.format(
                 Locale.ROOT,
-                "They had pollen on %s; about %.0f in 100 such stigmas still take it, and there is pollen to spare.",
+                "They had pollen on %s; about %.0f in 100 such stigmas are still receptive, and there is pollen to spare.",
                 Given.say(again.last(), zone),
                 100 * made.again().stillReceptive(tree, again, stop.round()));
         List<Text> say = List.of(Text.of(

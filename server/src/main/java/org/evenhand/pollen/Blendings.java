@@ -46,7 +46,7 @@ class Blendings {
 
     private LotView again(Caller caller, PollenLot found, Map<UUID, Integer> parts) {
         if (!found.details().parts().equals(parts)) {
-            throw new ConflictException("This jar is already written down otherwise. Void it and pour it again.");
+            throw ConflictException.otherwise("jar");
         }
         return view(caller, found);
     }

@@ -377,8 +377,7 @@ class Jars {
 
     private static LotStory same(boolean same, String what, Supplier<LotStory> story) {
         if (!same) {
-            throw new ConflictException(
-                    "This " + what + " is already written down otherwise. Take it back and write" + " it again.");
+            throw ConflictException.otherwise(what);
         }
         return story.get();
     }

@@ -115,7 +115,7 @@ class Labels {
                 List.of(
                         lot.code(),
                         lot.varietyName(),
-                        (lot.parts().isEmpty() ? "Collected " : "Poured ") + filled,
+                        (lot.parts().isEmpty() ? "Collected " : "Blended ") + filled,
                         useBy(lot.viability().goodUntil(), zone),
                         from(lot));
         };

@@ -116,7 +116,7 @@ public class PollenShelf {
                 && now.collectedAt().equals(Given.moment("collectedAt", request.collectedAt()))
                 && now.storage() == request.storage();
         if (!same) {
-            throw new ConflictException(Text.of("conflict.jar"));
+            throw ConflictException.otherwise("jar");
         }
         return view(caller, found);
     }

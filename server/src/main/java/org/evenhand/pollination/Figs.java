@@ -111,8 +111,7 @@ public class Figs {
                 id,
                 found -> {
                     if (!found.measure().equals(measure)) {
-                        throw new ConflictException(
-                                "This fig is already written down with another size. Measure it again as a new one.");
+                        throw ConflictException.otherwise("fig");
                     }
                     return found;
                 },

@@ -173,7 +173,7 @@ public class Pollinations {
                 && request.flowers() != null
                 && found.flowers() == request.flowers();
         if (!same) {
-            throw new ConflictException(Text.of("conflict.pollination"));
+            throw ConflictException.otherwise("pollination");
         }
         return views(caller, List.of(found)).get(0);
     }

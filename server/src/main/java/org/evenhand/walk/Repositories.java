@@ -33,7 +33,7 @@ interface WalkPhotoRepository extends RecordRepository<WalkPhoto> {
 interface WalkWordRepository extends RecordRepository<WalkWord> {
     @Override
     default String noun() {
-        return "word";
+        return "note";
     }
 
     List<WalkWord> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(UUID orchardId, UUID walkId);

@@ -313,7 +313,7 @@ class Walks {
                 id,
                 found -> {
                     if (found.kind() != request.kind() || found.stop() != request.stop()) {
-                        throw new ConflictException("This word is already written down otherwise.");
+                        throw ConflictException.otherwise("note");
                     }
                     return found;
                 },
@@ -338,7 +338,7 @@ class Walks {
                 id,
                 found -> {
                     if (!found.walkId().equals(walkId)) {
-                        throw new ConflictException("This picture belongs to another walk.");
+                        throw new ConflictException(Text.of("conflict.picture"));
                     }
                     return found;
                 },

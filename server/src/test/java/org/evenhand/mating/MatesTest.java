@@ -163,12 +163,12 @@ class MatesTest {
 
         JsonNode learned = pair(ember, harrow);
         assertThat(learned.path("answer").path("verdict").asString()).isEqualTo("NO");
-        assertThat(learned.path("answer").path("why").asString()).contains("0 of 60 flowers took");
+        assertThat(learned.path("answer").path("why").asString()).contains("0 of 60 flowers set");
         assertThat(verdict(harrow, ember))
                 .as("the reciprocal is another question")
                 .isEqualTo("UNKNOWN");
         assertThat(api.pollinate(tree, lot, 1, now).expect(400).errorAt("lotId"))
-                .contains("0 of 60 flowers took");
+                .contains("0 of 60 flowers set");
     }
 
     @Test

@@ -14,7 +14,7 @@ import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
  * Reads one file of crop sheets from YAML and refuses it, naming file and field, when anything is wrong with it. A file holds one
  * sheet, or one for each flowering type of a species.
  */
-public final class CropSheetReader {
+final class CropSheetReader {
     private static final double LONGEST_STAGE_HOURS = 24 * 120;
     private static final double LONGEST_KEEPING_HOURS = 24 * 365 * 20;
     private static final String COLOUR = "#[0-9a-f]{6}";

@@ -216,7 +216,7 @@ public record FailureDiagnosis(List<Cause> causes, List<String> ruledOut, String
                 found(
                         Kind.WRONG_STAGE,
                         2,
-                        percent(e.poorStage().getAsDouble()) + " of the flowers were at a stage that takes less well.");
+                        percent(e.poorStage().getAsDouble()) + " of the flowers were at a stage that sets less well.");
             } else {
                 ruledOut.add("Stage: nearly all flowers were at their best.");
             }
@@ -316,7 +316,7 @@ public record FailureDiagnosis(List<Cause> causes, List<String> ruledOut, String
             double typical = e.others().get().share();
             double alike = like.get().share();
             String said =
-                    who + ": " + like.get().successes() + " of " + like.get().trials() + " took";
+                    who + ": " + like.get().successes() + " of " + like.get().trials() + " set";
             double middle = (typical + here.share()) / 2;
             if (here.share() < typical && alike < middle) {
                 int points = like.get().wilson(Proportion.USUAL_CONFIDENCE).upper() < typical ? 4 : 2;
@@ -332,7 +332,7 @@ public record FailureDiagnosis(List<Cause> causes, List<String> ruledOut, String
 
         private String test() {
             if (causes.isEmpty()) {
-                return "Nothing stands out. Draw a small comparison by lot next time: flowers left to nature beside flowers by hand.";
+                return "Nothing stands out. Make a small trial in random order next time: flowers left to nature beside flowers by hand.";
             }
             Kind first = causes.get(0).kind();
             Optional<Kind> second = causes.stream()
@@ -358,7 +358,7 @@ public record FailureDiagnosis(List<Cause> causes, List<String> ruledOut, String
                 case POLLEN_TOO_OLD, POLLEN_SPOILED, THE_JAR ->
                     "Germinate a pinch of the jar: an evening's work, and it costs a dose.";
                 case WRONG_STAGE ->
-                    "On one evening do six flowers at each stage, tagged, and look on the first check's day.";
+                    "On one evening do six flowers at each stage, tagged, and check on the first check's day.";
                 case HOT_OR_DRY, TOO_COLD, THE_EVENING ->
                     "Use the same jar on the same tree on a mild evening, six flowers, tagged.";
                 case PAIR_DOES_NOT_FIT ->
@@ -369,7 +369,7 @@ public record FailureDiagnosis(List<Cause> causes, List<String> ruledOut, String
                     "Thin half of the limbs before the drop, and count both halves after it.";
                 case THE_TREE ->
                     "Use the same jar on the same evening on this tree and on one beside it, six flowers each.";
-                case NOT_LOOKED_ENOUGH -> "Look once more on the next look's day before anything is changed.";
+                case NOT_LOOKED_ENOUGH -> "Check once more on the next check's day before anything is changed.";
             };
         }
 

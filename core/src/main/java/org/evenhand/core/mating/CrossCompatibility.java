@@ -64,10 +64,10 @@ public final class CrossCompatibility {
         CropSheet receives = seedParent.sheet();
         CropSheet sheds = pollenParent.sheet();
         if (!receives.receives()) {
-            return no(() -> receives.name() + " takes none.");
+            return no(() -> receives.name() + " cannot be pollinated.");
         }
         if (!sheds.sheds()) {
-            return no(() -> sheds.name() + " gives no pollen.");
+            return no(() -> sheds.name() + " sheds no pollen.");
         }
         if (!receives.pollenGroup().equals(sheds.pollenGroup())) {
             return no(() -> sheds.name() + " pollen is not known to serve " + receives.name() + ".");
@@ -164,7 +164,7 @@ public final class CrossCompatibility {
                         1,
                         () -> seedParent.genotype().equals(pollenParent.genotype())
                                 ? "Its own pollen grows in it: " + style.say() + " rejects none of its grains."
-                                : "No S allele is rejected: " + style.say() + " takes " + pollen.say() + ".");
+                                : "No S allele is rejected: " + style.say() + " accepts " + pollen.say() + ".");
             case SEMI_COMPATIBLE ->
                 new CrossCompatibility(
                         Verdict.PARTLY,
@@ -250,7 +250,7 @@ public final class CrossCompatibility {
             return this;
         }
         boolean fits = lesson == CrossEvidence.Lesson.FITS;
-        String seen = evidence.taken() + " of " + Plural.of(evidence.flowers(), "flower") + " took";
+        String seen = evidence.taken() + " of " + Plural.of(evidence.flowers(), "flower") + " set";
         if (verdict == Verdict.UNKNOWN) {
             return new CrossCompatibility(
                     fits ? Verdict.YES : Verdict.NO,

@@ -216,7 +216,7 @@ public record RoundPlan(
             } catch (AllocationProgram.Impossible e) {
                 throw new InvalidInputException(
                         "choices",
-                        "ask together for more than there are doses, open flowers or hours. Take one of them back.");
+                        "ask together for more than there are doses, open flowers or hours. Remove one of them.");
             }
         }
 
@@ -355,8 +355,8 @@ public record RoundPlan(
                 throw new InvalidInputException(
                         field,
                         contradicted
-                                ? "is wanted and forbidden at once. Take one of the two back."
-                                : "cannot be had: the jar does not serve that tree then, or no flower can take its pollen.");
+                                ? "is pinned and ruled out at once. Remove one of the two."
+                                : "cannot be had: the jar does not serve that tree then, or no flower can use its pollen.");
             }
             int open = meant.stream()
                     .map(uses::get)

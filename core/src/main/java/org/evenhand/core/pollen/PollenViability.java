@@ -25,7 +25,7 @@ import org.evenhand.core.crop.Storage;
  * @param halvings Σ Δt / h, the number of times it has halved
  * @param hours hours since it was collected
  */
-public record PollenViability(double share, boolean spoiled, double fresh, double halvings, double hours) {
+record PollenViability(double share, boolean spoiled, double fresh, double halvings, double hours) {
 
     /**
      * A stay in one storage, from a moment until the next stay begins.

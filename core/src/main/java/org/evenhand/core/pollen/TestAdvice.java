@@ -7,7 +7,7 @@ import java.util.Optional;
 /** Whether a lot should be tested before one counts on it. */
 public enum TestAdvice {
     LAST_SEASON("It is older than half a year: germinate a pinch before you count on it."),
-    MISHANDLED("Something happened to it that pollen takes ill: germinate a pinch, or try it on spare flowers."),
+    MISHANDLED("Something happened to it that can harm pollen: germinate a pinch, or try it on spare flowers."),
     OLD("It has halved at least once since anyone knew better: germinate a pinch before you count on it.");
 
     private static final Duration HALF_A_YEAR = Duration.ofDays(183);

@@ -124,7 +124,7 @@ class FailureDiagnosisTest {
                 .extracting(FailureDiagnosis.Cause::kind)
                 .startsWith(FailureDiagnosis.Kind.POLLEN_TOO_OLD);
         assertThat(causes.test()).startsWith("Germinate a pinch").contains("cover six stigmas");
-        assertThat(causes.ruledOut()).anyMatch(s -> s.contains("20 of 30 took: it is not the jar alone"));
+        assertThat(causes.ruledOut()).anyMatch(s -> s.contains("20 of 30 set: it is not the jar alone"));
     }
 
     @Test

@@ -69,10 +69,10 @@ class WinterRestTest {
 
     @Test
     void heat_is_most_at_25_degrees_and_none_outside_4_to_36() {
-        assertThat(WinterRest.heatHours(25)).isCloseTo(21, within(1e-9));
-        assertThat(WinterRest.heatHours(14.5)).isCloseTo(10.5, within(1e-9));
-        assertThat(WinterRest.heatHours(3.9)).isZero();
-        assertThat(WinterRest.heatHours(36.1)).isZero();
+        assertThat(GrowingDegreeHours.of(25)).isCloseTo(21, within(1e-9));
+        assertThat(GrowingDegreeHours.of(14.5)).isCloseTo(10.5, within(1e-9));
+        assertThat(GrowingDegreeHours.of(3.9)).isZero();
+        assertThat(GrowingDegreeHours.of(36.1)).isZero();
     }
 
     private static double[] winter(long seed, int hours) {

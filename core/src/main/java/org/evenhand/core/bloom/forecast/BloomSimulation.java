@@ -13,7 +13,7 @@ import org.evenhand.core.bloom.clock.TimedStage;
  * so that it can be held against them and against forecasts; seeded, so that it can be thrown again. Hours count from the start of the
  * model's conditions.
  */
-public final class BloomSimulation {
+final class BloomSimulation {
     /** Grid on which development is added up, hours. */
     private static final double GRID = 0.1;
 

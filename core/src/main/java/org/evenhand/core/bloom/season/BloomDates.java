@@ -8,7 +8,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.apache.commons.statistics.distribution.TDistribution;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.weather.WinterRest;
+import org.evenhand.core.weather.DynamicModel;
+import org.evenhand.core.weather.GrowingDegreeHours;
 
 /**
  * When a variety will flower this year, from the years before.
@@ -164,7 +165,7 @@ public record BloomDates(
         private static double heatOver(double[] hourly, int from, int until) {
             double sum = 0;
             for (int h = from; h < until; h++) {
-                sum += WinterRest.heatHours(hourly[h]);
+                sum += GrowingDegreeHours.of(hourly[h]);
             }
             return sum;
         }
@@ -194,7 +195,7 @@ public record BloomDates(
         int from = chilled(hourly, chillPortions);
         double heat = 0;
         for (int h = Math.max(from, 0); from >= 0 && h < hourly.length; h++) {
-            heat += WinterRest.heatHours(hourly[h]);
+            heat += GrowingDegreeHours.of(hourly[h]);
             if (heat >= wanted) {
                 return h / HOURS_A_DAY;
             }
@@ -207,10 +208,10 @@ public record BloomDates(
         if (chillPortions.isEmpty()) {
             return 0;
         }
-        WinterRest rest = new WinterRest();
+        DynamicModel portions = new DynamicModel();
         for (int h = 0; h < hourly.length; h++) {
-            rest.hour(hourly[h]);
-            if (rest.chillPortions() >= chillPortions.get()) {
+            portions.hour(hourly[h]);
+            if (portions.total() >= chillPortions.get()) {
                 return h;
             }
         }

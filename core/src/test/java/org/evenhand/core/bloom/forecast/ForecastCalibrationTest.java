@@ -37,6 +37,12 @@ class ForecastCalibrationTest {
         return Calibration.models(sheet(crop)).apply(factor);
     }
 
+    private record Orchard(String crop, int readings, int variety) {
+        long seed() {
+            return crop.hashCode() * 31L + readings * 7L + variety;
+        }
+    }
+
     /** Where the model's assumptions hold: eight in ten, within three points, over crops and numbers of readings. */
     @ParameterizedTest
     @EnumSource(
@@ -47,15 +53,16 @@ class ForecastCalibrationTest {
         // A variety's rate is one throw that all its trees share: where it is unknown, many varieties of few trees tell
         // more.
         int varieties = world == Calibration.World.UNKNOWN_RATE ? 6 : 3;
-        List<Calibration> all = new ArrayList<>();
-        for (String crop : List.of("cherimoya", "sugar-apple", "apple")) {
-            for (int readings : new int[] {1, 3, 9}) {
-                for (int variety = 0; variety < varieties; variety++) {
-                    long seed = crop.hashCode() * 31L + readings * 7L + variety;
-                    all.add(Calibration.of(sheet(crop), world, readings, 60 / varieties, seed));
-                }
-            }
-        }
+        // Each orchard has its own seed, so that they may be thrown side by side.
+        List<Calibration> all = Stream.of("cherimoya", "sugar-apple", "apple")
+                .flatMap(crop -> IntStream.of(1, 3, 9)
+                        .boxed()
+                        .flatMap(readings -> IntStream.range(0, varieties)
+                                .mapToObj(variety -> new Orchard(crop, readings, variety))))
+                .toList()
+                .parallelStream()
+                .map(o -> Calibration.of(sheet(o.crop()), world, o.readings(), 60 / varieties, o.seed()))
+                .toList();
 
         assertThat(all.stream().mapToDouble(Calibration::coverage).average().orElseThrow())
                 .as("%s", all)
