@@ -1,7 +1,9 @@
 import { useCropName } from '../crop/crop-name';
 import { useElementSize } from '@mantine/hooks';
+import { scaleLinear } from 'd3-scale';
 import { useId } from 'react';
 import type { Schemas } from '../api/api';
+import { half } from '../charts/shapes';
 import { PhasePatterns } from '../charts/PhasePatterns';
 import { calendarDay } from '../format/time';
 import classes from './Season.module.css';
@@ -13,14 +15,6 @@ const HEIGHT = 54;
 const time = (date: string) => Date.parse(`${date}T00:00:00Z`);
 const iso = (at: number) => new Date(at).toISOString().slice(0, 10);
 
-function path(shares: number[], x: (i: number) => number, sign: 1 | -1) {
-  const middle = HEIGHT / 2;
-  const points = shares.map(
-    (s, i) => `${x(i + 0.5).toFixed(1)} ${(middle - sign * s * (middle - 3)).toFixed(1)}`,
-  );
-  return `M${x(0.5).toFixed(1)} ${middle}L${points.join('L')}L${x(shares.length - 0.5).toFixed(1)} ${middle}Z`;
-}
-
 /** The first and last day on which at least a tenth of the best day is there. */
 function counting(course: NonNullable<Variety['course']>, shares: number[]): string {
   const days = shares.map((s, i) => (s >= 0.1 ? i : -1)).filter((i) => i >= 0);
@@ -29,7 +23,7 @@ function counting(course: NonNullable<Variety['course']>, shares: number[]): str
   return `${at(days[0]!)} to ${at(days.at(-1)!)}`;
 }
 
-/** Each variety's season on one axis of days: above the line what takes, below what gives. */
+/** Each variety's season on one axis of days: above the line what is female, below what is male. */
 export function CourseChart({ season }: { season: Schemas['Season'] }) {
   const cropName = useCropName();
   const id = useId();
@@ -41,7 +35,8 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
   const until =
     Math.max(...shown.map((v) => time(v.course!.from) + v.course!.receptive.length * DAY)) + 2 * DAY;
   const width = Math.max(1, all - (all < 620 ? 100 : 164));
-  const x = (at: number) => ((at - from) / (until - from)) * width;
+  const x = scaleLinear([from, until], [0, width]);
+  const dayOf = (v: Variety) => (i: number) => x(time(v.course!.from) + (i + 0.5) * DAY);
   const months: number[] = [];
   for (let at = from; at <= until; at += DAY) if (iso(at).endsWith('-01')) months.push(at);
   const rows = [...shown].sort((a, b) => a.course!.from.localeCompare(b.course!.from));
@@ -81,13 +76,13 @@ export function CourseChart({ season }: { season: Schemas['Season'] }) {
                   <path key={m} d={`M${x(m)} 0V${HEIGHT}`} stroke="var(--hair)" />
                 ))}
                 <path
-                  d={path(v.course!.receptive, (i) => x(time(v.course!.from) + i * DAY), 1)}
+                  d={half(v.course!.receptive, dayOf(v), HEIGHT / 2, HEIGHT / 2 - 3, 1)}
                   fill={`url(#${id}t)`}
                   stroke="var(--take)"
                   strokeWidth={1.2}
                 />
                 <path
-                  d={path(v.course!.shedding, (i) => x(time(v.course!.from) + i * DAY), -1)}
+                  d={half(v.course!.shedding, dayOf(v), HEIGHT / 2, HEIGHT / 2 - 3, -1)}
                   fill={`url(#${id}g)`}
                   stroke="var(--give-line)"
                   strokeWidth={1.2}

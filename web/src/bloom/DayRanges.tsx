@@ -1,6 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
+import { scaleLinear } from 'd3-scale';
 import { useId } from 'react';
 import type { Schemas } from '../api/api';
+import { AxisLeft } from '../charts/Axis';
 import { temperature, type Units } from '../format/numbers';
 import { calendarDay } from '../format/time';
 
@@ -15,7 +17,7 @@ export function DayRanges({ days, today, units }: { days: Day[]; today: string; 
   const { ref, width } = useElementSize();
   const low = Math.floor(Math.min(...days.map((d) => d.minimumC)) / 5) * 5;
   const high = Math.ceil(Math.max(...days.map((d) => d.maximumC)) / 5) * 5;
-  const y = (c: number) => 8 + ((high - c) / (high - low)) * (HEIGHT - 40);
+  const y = scaleLinear([low, high], [HEIGHT - 32, 8]);
   const step = (width - LEFT) / days.length;
   const every = step > 46 ? 1 : step > 22 ? 3 : 7;
   const fills: Record<Day['source'], string> = {
@@ -61,14 +63,11 @@ export function DayRanges({ days, today, units }: { days: Day[]; today: string; 
               <circle cx={3} cy={3} r={1.4} fill="var(--leaf)" />
             </pattern>
           </defs>
-          {lines.map((c) => (
-            <g key={c}>
-              <path d={`M${LEFT} ${y(c)}H${width}`} stroke="var(--hair)" />
-              <text x={LEFT - 6} y={y(c) + 4} textAnchor="end" fill="var(--soft)">
-                {temperature(c, units)}
-              </text>
-            </g>
-          ))}
+          <AxisLeft
+            ticks={lines.map((c) => ({ at: y(c), label: temperature(c, units) }))}
+            left={LEFT}
+            right={width}
+          />
           {days.map((d, i) => (
             <g key={d.date}>
               {d.date === today && (

@@ -46,7 +46,7 @@ describe('weather', () => {
     await screen.findByText('Choose a CSV file');
     const input = document.querySelector<HTMLInputElement>('input[type=file]')!;
     await userEvent.upload(input, new File(['time,temperature_c\n1\n2\n'], 'air.csv', { type: 'text/csv' }));
-    await userEvent.click(await screen.findByText('Take it in'));
+    await userEvent.click(await screen.findByText('Import it'));
 
     expect(await screen.findByText('air.csv has 1 bad and 1 good rows; nothing was imported.')).toBeVisible();
     expect(screen.getByText('line 3: temperature_c is ‘warm’, not a number.')).toBeVisible();

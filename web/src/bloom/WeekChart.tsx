@@ -1,5 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
+import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../api/api';
+import { AxisBottom } from '../charts/Axis';
+import { through } from '../charts/shapes';
 import { calendarDay } from '../format/time';
 import { decimal } from '../format/numbers';
 
@@ -13,10 +16,14 @@ export function WeekChart({ weeks }: { weeks: Schemas['WinterWeek'][] }) {
     return <p className="small soft">The season has only begun; in two weeks there is a line here.</p>;
   const chill = Math.max(1, ...weeks.map((w) => w.chillPortions));
   const heat = Math.max(1, ...weeks.map((w) => w.growingDegreeHours));
-  const x = (i: number) => SIDE + (i / (weeks.length - 1)) * (width - 2 * SIDE);
-  const y = (share: number) => 8 + (1 - share) * (HEIGHT - 34);
-  const path = (of: (w: (typeof weeks)[number]) => number) =>
-    'M' + weeks.map((w, i) => `${x(i).toFixed(1)} ${y(of(w)).toFixed(1)}`).join('L');
+  const x = scaleLinear([0, weeks.length - 1], [SIDE, width - SIDE]);
+  const y = scaleLinear([0, 1], [HEIGHT - 26, 8]);
+  const path = (of: (w: Schemas['WinterWeek']) => number) =>
+    through(
+      weeks,
+      (_, i) => x(i),
+      (w) => y(of(w)),
+    );
   const every = Math.ceil(weeks.length / Math.max(2, Math.floor(width / 110)));
   return (
     <div ref={ref}>
@@ -44,14 +51,12 @@ export function WeekChart({ weeks }: { weeks: Schemas['WinterWeek'][] }) {
           <text x={width - SIDE + 6} y={y(1) + 4} fill="#b5482a">
             {decimal(heat, 0)}
           </text>
-          {weeks.map(
-            (w, i) =>
-              i % every === 0 && (
-                <text key={w.until} x={x(i)} y={HEIGHT - 6} textAnchor="middle" fill="var(--soft)">
-                  {calendarDay(w.until).slice(4)}
-                </text>
-              ),
-          )}
+          <AxisBottom
+            ticks={weeks.flatMap((w, i) =>
+              i % every === 0 ? [{ at: x(i), label: calendarDay(w.until).slice(4) }] : [],
+            )}
+            height={HEIGHT}
+          />
         </svg>
       )}
       <p className="small soft">

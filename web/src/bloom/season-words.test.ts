@@ -55,7 +55,7 @@ describe('the season in words', () => {
       ),
     );
     expect(words).toBe(
-      'Low Ebb is foreseen to begin on Thu 3 Dec, give or take: Sat 28 Nov to Tue 8 Dec. 1 pair of varieties miss each other: their pollen must be kept.',
+      'Low Ebb is foreseen to begin on Thu 3 Dec, between Sat 28 Nov and Tue 8 Dec. 1 pair of varieties miss each other: their pollen must be kept.',
     );
     expect(seasonSentence(season([]))).toMatch(/^Write down when each variety flowers/);
   });

@@ -13,7 +13,7 @@ export function seasonSentence(season: Season): string {
   const bridge =
     apart === 0 ? '' : ` ${plural(apart, 'pair')} of varieties miss each other: their pollen must be kept.`;
   if (coming)
-    return `${coming.name} is foreseen to begin on ${calendarDay(coming.first!.expected)}, between ${calendarDay(coming.first!.earliest)} to ${calendarDay(coming.first!.latest)}.${bridge}`;
+    return `${coming.name} is foreseen to begin on ${calendarDay(coming.first!.expected)}, between ${calendarDay(coming.first!.earliest)} and ${calendarDay(coming.first!.latest)}.${bridge}`;
   const known = season.varieties.filter((v) => v.recorded).length;
   if (known > 0)
     return `${plural(known, 'variety').replace('varietys', 'varieties')} have begun this season.${bridge}`;

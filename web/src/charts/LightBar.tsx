@@ -5,6 +5,7 @@ import { temperature } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { clock, longDay } from '../format/time';
+import { through } from './shapes';
 import { nights, ticks, timeAxis } from './time-axis';
 import { t } from '../text/text';
 
@@ -14,12 +15,11 @@ function temperatureLine(light: Schemas['Light'], x: (at: number) => number): st
   const low = Math.min(...light.celsius);
   const high = Math.max(...light.celsius, low + 4);
   const start = Date.parse(light.from);
-  return light.celsius
-    .map((c, i) => {
-      const y = 46 - ((c - low) / (high - low)) * 16;
-      return `${i === 0 ? 'M' : 'L'}${x(start + i * light.stepMinutes * 60_000).toFixed(1)} ${y.toFixed(1)}`;
-    })
-    .join('');
+  return through(
+    light.celsius,
+    (_, i) => x(start + i * light.stepMinutes * 60_000),
+    (c) => 46 - ((c - low) / (high - low)) * 16,
+  );
 }
 
 /** Words that stay legible over day and night alike. */

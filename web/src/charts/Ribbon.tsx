@@ -4,6 +4,7 @@ import type { Schemas } from '../api/api';
 import { counts } from '../format/numbers';
 import { PhasePatterns } from './PhasePatterns';
 import { said } from '../format/time';
+import { half, through } from './shapes';
 import { nights, ticks, timeAxis } from './time-axis';
 import { locale } from '../text/locale';
 
@@ -22,31 +23,12 @@ interface Props {
   every?: number;
 }
 
-function area(
-  counts: Count[],
-  value: (c: Count) => number,
-  x: (i: number) => number,
-  middle: number,
-  scale: number,
-) {
-  const points = counts.map((c, i) => `${x(i).toFixed(1)} ${(middle - value(c) * scale).toFixed(1)}`);
-  return `M${x(0)} ${middle}L${points.join('L')}L${x(counts.length - 1).toFixed(1)} ${middle}Z`;
-}
-
-function edge(
-  counts: Count[],
-  value: (c: Count) => number,
-  x: (i: number) => number,
-  middle: number,
-  scale: number,
-) {
-  return 'M' + counts.map((c, i) => `${x(i).toFixed(1)} ${(middle - value(c) * scale).toFixed(1)}`).join('L');
-}
+const means = (counts: Count[]) => counts.map((c) => c.mean);
 
 const between = (c: Count) => (c.low === c.high ? `${c.low}` : `${c.low} to ${c.high}`);
 
 /**
- * One tree's flowers over time: above the line those that can take pollen (rings), below it those that give it (dots), a thin
+ * One tree's flowers over time: above the line female flowers (rings), below it male ones (dots), a thin
  * edge where 8 times in 10 the true number stays within. Point, tap or use the arrow keys for the numbers.
  */
 export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height = 62, every = 6 }: Props) {
@@ -107,26 +89,34 @@ export function Ribbon({ row, from, until, stepMinutes, suns, zone, most, height
             <path key={t} d={`M${axis.x(t)} 0V${height}`} stroke="var(--hair)" />
           ))}
           <path
-            d={area(receptive, (c) => c.mean, x, middle, scale)}
+            d={half(means(receptive), x, middle, scale, 1)}
             fill={`url(#${id}t)`}
             stroke="var(--take)"
             strokeWidth={1.3}
           />
           <path
-            d={area(shedding, (c) => -c.mean, x, middle, scale)}
+            d={half(means(shedding), x, middle, scale, -1)}
             fill={`url(#${id}g)`}
             stroke="var(--give-line)"
             strokeWidth={1.3}
           />
           <path
-            d={edge(receptive, (c) => c.high, x, middle, scale)}
+            d={through(
+              receptive,
+              (_, i) => x(i),
+              (c) => middle - c.high * scale,
+            )}
             fill="none"
             stroke="var(--take)"
             strokeWidth={0.8}
             opacity={0.6}
           />
           <path
-            d={edge(shedding, (c) => -c.high, x, middle, scale)}
+            d={through(
+              shedding,
+              (_, i) => x(i),
+              (c) => middle + c.high * scale,
+            )}
             fill="none"
             stroke="var(--give-line)"
             strokeWidth={0.8}

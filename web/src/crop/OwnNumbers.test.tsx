@@ -21,7 +21,7 @@ describe('an orchard’s own numbers', () => {
     expect(screen.getByText(/Tips parted: lasts, hours 20 \(shipped 10\)/)).toBeVisible();
     await userEvent.click(screen.getByText('Change numbers for this orchard'));
     await userEvent.type(screen.getByLabelText('Find a number'.toLowerCase(), { exact: false }), 'doses');
-    const doses = screen.getByLabelText('Doses a flower gives');
+    const doses = screen.getByLabelText('Doses a flower yields');
     await userEvent.clear(doses);
     await userEvent.type(doses, '6');
     await userEvent.click(screen.getByText('Use these numbers'));

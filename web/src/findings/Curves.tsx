@@ -1,6 +1,9 @@
 import { useElementSize } from '@mantine/hooks';
+import { scaleLinear } from 'd3-scale';
+import { curveStepAfter, line } from 'd3-shape';
 import type { Schemas } from '../api/api';
 import { percent } from '../format/numbers';
+import { AxisBottom, AxisLeft } from '../charts/Axis';
 import { AsTable } from './AsTable';
 import classes from './Findings.module.css';
 
@@ -14,10 +17,16 @@ const STROKES = ['', '9 4', '2 4', '12 4 2 4', '5 3', '1 3'];
 const COLOURS = ['var(--leaf)', 'var(--take)', 'var(--give)', 'var(--night)', 'var(--warn)', 'var(--soft)'];
 
 /** 1 until the first loss, then a step down at each. */
-function path(curve: Curve, x: (day: number) => number, y: (share: number) => number): string {
-  const steps = curve.steps.map((s) => `H${x(s.day).toFixed(1)}V${y(s.share).toFixed(1)}`);
-  return `M${x(0)} ${y(1)}${steps.join('')}H${x(curve.lastDay).toFixed(1)}`;
-}
+const path = (curve: Curve, x: (day: number) => number, y: (share: number) => number): string =>
+  line<{ day: number; share: number }>()
+    .digits(1)
+    .curve(curveStepAfter)
+    .x((p) => x(p.day))
+    .y((p) => y(p.share))([
+    { day: 0, share: 1 },
+    ...curve.steps,
+    { day: curve.lastDay, share: curve.steps.at(-1)?.share ?? 1 },
+  ]) ?? '';
 
 /** Labels beside their curves' ends, moved apart where they would lie on one another. */
 function labelled(curves: Curve[], y: (share: number) => number) {
@@ -37,8 +46,8 @@ export function Curves({ of }: { of: Schemas['Retention'] }) {
   const last = Math.max(1, ...of.curves.map((c) => c.lastDay));
   const labels = all < 560 ? 0 : 200;
   const width = Math.max(80, all - LEFT - labels - 12);
-  const x = (day: number) => LEFT + (day / last) * width;
-  const y = (share: number) => 10 + (1 - share) * (HEIGHT - 10 - BOTTOM);
+  const x = scaleLinear([0, last], [LEFT, LEFT + width]);
+  const y = scaleLinear([0, 1], [HEIGHT - BOTTOM, 10]);
   const every = [1, 2, 5, 7, 10, 14, 20, 30, 60, 90].find((d) => (width / last) * d >= 44) ?? 120;
   const days = Array.from({ length: Math.floor(last / every) + 1 }, (_, i) => i * every);
   return (
@@ -54,19 +63,12 @@ export function Curves({ of }: { of: Schemas['Retention'] }) {
           fontFamily="var(--sans)"
           fontSize={13}
         >
-          {[0, 0.25, 0.5, 0.75, 1].map((t) => (
-            <g key={t}>
-              <path d={`M${LEFT} ${y(t)}H${LEFT + width}`} stroke="var(--hair)" />
-              <text x={LEFT - 6} y={y(t) + 4} textAnchor="end" fill="var(--soft)" fontSize={12}>
-                {t * 100} %
-              </text>
-            </g>
-          ))}
-          {days.map((d) => (
-            <text key={d} x={x(d)} y={HEIGHT - 6} textAnchor="middle" fill="var(--soft)" fontSize={12}>
-              {d === 0 ? 'day 0' : d}
-            </text>
-          ))}
+          <AxisLeft
+            ticks={y.ticks(4).map((t) => ({ at: y(t), label: percent(t) }))}
+            left={LEFT}
+            right={LEFT + width}
+          />
+          <AxisBottom ticks={days.map((d) => ({ at: x(d), label: d === 0 ? 'day 0' : d }))} height={HEIGHT} />
           {of.curves.map((c, i) => (
             <g key={c.level} stroke={COLOURS[i]} fill="none">
               <path d={path(c, x, y)} strokeWidth={2.6} strokeDasharray={STROKES[i]} />

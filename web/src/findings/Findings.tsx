@@ -1,6 +1,5 @@
 import { NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { Schemas } from '../api/api';
 import { decimal, inUnits, percent, tied } from '../format/numbers';
@@ -15,6 +14,7 @@ import { IntervalRows } from './IntervalRows';
 import { Learned } from './Learned';
 import { Odds } from './Odds';
 import { SeasonChoice } from './SeasonChoice';
+import { useAddress } from '../ui/use-address';
 import { useSeason } from './use-season';
 import classes from './Findings.module.css';
 
@@ -121,8 +121,9 @@ function HandCard({ of }: { of: Schemas['HandFinding'] }) {
 
 function RetentionCard({ of, factors }: { of: OfSeason; factors: Factor[] }) {
   const choices = factors.filter((f) => f.factor !== 'EVENING');
-  const [chosen, setChosen] = useState<Factor['factor']>();
-  const factor = chosen ?? choices[0]?.factor ?? 'VARIETY';
+  const first = choices[0]?.factor ?? 'VARIETY';
+  const [{ by }, choose] = useAddress({ by: first }, { by: choices.map((f) => f.factor) });
+  const factor = by as Factor['factor'];
   const retention = useQuery(queries.retention(of, factor));
   return (
     <section className={`card ${classes.finding}`} data-card="retention">
@@ -133,7 +134,7 @@ function RetentionCard({ of, factors }: { of: OfSeason; factors: Factor[] }) {
             aria-label="By"
             data={choices.map((f) => ({ value: f.factor, label: `by ${f.title.toLowerCase()}` }))}
             value={factor}
-            onChange={(e) => setChosen(e.currentTarget.value as Factor['factor'])}
+            onChange={(e) => choose({ by: e.currentTarget.value })}
           />
         )}
       </div>

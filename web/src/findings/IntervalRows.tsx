@@ -1,7 +1,7 @@
-import { useElementSize } from '@mantine/hooks';
-import { useId } from 'react';
+import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../api/api';
 import { percent } from '../format/numbers';
+import { IntervalPlot } from '../charts/IntervalPlot';
 import { AsTable } from './AsTable';
 
 interface Row {
@@ -11,98 +11,43 @@ interface Row {
   undecided?: number;
 }
 
-const ROW = 34;
-
-/** Width that the names take beside their bars; 0 where there is no room, and they stand above them. */
-function besideBars(all: number, longest: number): number {
-  if (all >= 520) return Math.min(230, Math.max(120, longest));
-  return all >= 400 && longest < all * 0.28 ? longest + 8 : 0;
-}
+const SHARES = [0, 0.25, 0.5, 0.75, 1];
 
 /** Shares on one axis from 0 to 100 %, each a point with its interval; hatched where the flowers are few. The table says the same. */
 export function IntervalRows({ rows, label }: { rows: Row[]; label: string }) {
-  const id = useId();
-  const { ref, width: all } = useElementSize();
-  const names = besideBars(all, Math.max(...rows.map((r) => r.name.length * 7.4)));
-  const figures = 112;
-  const width = Math.max(60, all - names - figures - 24);
-  const step = names === 0 ? ROW + 16 : ROW;
-  const x = (share: number) => names + 10 + share * width;
-  const height = rows.length * step + 22;
+  const said = rows
+    .map((r) =>
+      r.rate
+        ? `${r.name} ${percent(r.rate.share)}, between ${percent(r.rate.lower)} and ${percent(r.rate.upper)}`
+        : `${r.name} not decided`,
+    )
+    .join('; ');
   return (
-    <div ref={ref}>
-      {all > 0 && (
-        <svg
-          width={all}
-          height={height}
-          role="img"
-          aria-label={`${label}: ${rows
-            .map((r) =>
-              r.rate
-                ? `${r.name} ${percent(r.rate.share)}, between ${percent(r.rate.lower)} and ${percent(r.rate.upper)}`
-                : `${r.name} not decided`,
-            )
-            .join('; ')}`}
-          fontFamily="var(--sans)"
-          fontSize={14}
-        >
-          <defs>
-            <pattern id={id} width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-              <rect width={6} height={6} fill="var(--leaf-pale)" />
-              <path d="M0 0V6" stroke="var(--leaf)" strokeWidth={2.4} />
-            </pattern>
-          </defs>
-          {[0, 0.25, 0.5, 0.75, 1].map((t) => (
-            <g key={t}>
-              <path d={`M${x(t)} 0V${height - 20}`} stroke="var(--hair)" />
-              <text x={x(t)} y={height - 4} textAnchor="middle" fill="var(--soft)" fontSize={12}>
-                {t * 100}
-                {t === 1 ? ' %' : ''}
-              </text>
-            </g>
-          ))}
-          {rows.map((r, i) => {
-            const y = i * step + step / 2 + (names === 0 ? 8 : 0);
-            return (
-              <g key={r.name}>
-                <text
-                  x={names === 0 ? 0 : names}
-                  y={names === 0 ? y - 15 : y + 5}
-                  textAnchor={names === 0 ? 'start' : 'end'}
-                  fill="var(--ink)"
-                >
-                  {r.name}
-                </text>
-                {r.rate ? (
-                  <>
-                    <rect
-                      x={x(r.rate.lower)}
-                      y={y - 5}
-                      width={Math.max(2, (r.rate.upper - r.rate.lower) * width)}
-                      height={10}
-                      rx={5}
-                      fill={r.few ? `url(#${id})` : 'var(--leaf)'}
-                      opacity={r.few ? 1 : 0.4}
-                    />
-                    <circle cx={x(r.rate.share)} cy={y} r={6.5} fill="var(--leaf)" />
-                    <text x={names + width + 22} y={y + 5} fill="var(--ink)">
-                      <tspan fontWeight={700}>{percent(r.rate.share)}</tspan>
-                      <tspan fill="var(--soft)" fontSize={13}>
-                        {' '}
-                        of {r.rate.decided}
-                      </tspan>
-                    </text>
-                  </>
-                ) : (
-                  <text x={x(0) + 4} y={y + 5} fill="var(--soft)">
-                    not decided yet
-                  </text>
-                )}
-              </g>
-            );
-          })}
-        </svg>
-      )}
+    <div>
+      <IntervalPlot
+        label={`${label}: ${said}`}
+        widestName={230}
+        scale={(width) => scaleLinear().range([0, width])}
+        ticks={SHARES.map((t) => ({ value: t, label: `${t * 100}${t === 1 ? ' %' : ''}` }))}
+        rows={rows.map((r) => ({
+          key: r.name,
+          name: r.name,
+          instead: 'not decided yet',
+          ...(r.rate && {
+            range: { lower: r.rate.lower, value: r.rate.share, upper: r.rate.upper },
+            weak: r.few === true,
+            figure: (
+              <>
+                <tspan fontWeight={700}>{percent(r.rate.share)}</tspan>
+                <tspan fill="var(--soft)" fontSize={13}>
+                  {' '}
+                  of {r.rate.decided}
+                </tspan>
+              </>
+            ),
+          }),
+        }))}
+      />
       <AsTable words={[label]} figures={['Set', 'Share', '95 % interval', 'Not yet known']}>
         {rows.map((r) => (
           <tr key={r.name}>

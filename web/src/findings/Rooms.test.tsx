@@ -130,7 +130,7 @@ describe('trials', () => {
     });
     show(<Trials />);
     expect(await screen.findByText('1 of 2 decided')).toBeVisible();
-    expect(screen.getByText(/only then: who looks earlier/)).toBeVisible();
+    expect(screen.getByText(/only then: a result read earlier/)).toBeVisible();
     await userEvent.click(screen.getByText('Flower by flower: 1 flower still to treat'));
     await userEvent.click(screen.getByLabelText('K1-2: done'));
     expect(await screen.findByText('K1-2: by hand.')).toBeVisible();
@@ -201,8 +201,8 @@ describe('trials', () => {
 
     await userEvent.selectOptions(screen.getByLabelText('Question'), 'TOOL');
     expect(screen.getByText('Draw the random order').closest('button')).toBeDisabled();
-    await userEvent.type(screen.getByLabelText('One way'), 'goat brush');
-    await userEvent.type(screen.getByLabelText('The other way'), 'feather');
+    await userEvent.type(screen.getByLabelText('One treatment'), 'goat brush');
+    await userEvent.type(screen.getByLabelText('The other treatment'), 'feather');
     await userEvent.click(screen.getByText('Draw the random order'));
     await waitFor(() => expect(sent[1]?.body).toMatchObject({ names: ['goat brush', 'feather'] }));
   });

@@ -80,7 +80,7 @@ describe('mates', () => {
 
     expect(await screen.findByText('No S allele is rejected.')).toBeVisible();
     expect(screen.getByText('Both S alleles are shared.')).toBeVisible();
-    expect(screen.getByText(/must be kept 12 days/)).toBeVisible();
+    expect(screen.getByText(/must be stored 12 days/)).toBeVisible();
     expect(screen.getByText(/18 of 40 flowers of this cross set/)).toBeVisible();
     await userEvent.click(screen.getByText('Plan it'));
     await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/mates/wanted'));

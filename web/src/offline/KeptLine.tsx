@@ -1,16 +1,51 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useSyncExternalStore } from 'react';
 import { Link } from 'react-router';
-
-import { useOutbox } from './outbox';
+import { locale } from '../text/locale';
 import { t } from '../text/text';
+import { minutesBehind } from './kept-answers';
+import { useOutbox } from './outbox';
 
-/** Says what waits on this device, and leads there; nothing where nothing waits. */
+const TICK_MS = 20_000;
+
+/** Minutes by which what is shown is behind, looked at again as time goes on. */
+function useMinutesBehind(): number | undefined {
+  const client = useQueryClient();
+  const subscribe = useCallback(
+    (changed: () => void) => {
+      const leave = client.getQueryCache().subscribe(changed);
+      const timer = setInterval(changed, TICK_MS);
+      return () => {
+        leave();
+        clearInterval(timer);
+      };
+    },
+    [client],
+  );
+  return useSyncExternalStore(subscribe, () => minutesBehind(client));
+}
+
+function ago(minutes: number): string {
+  const said = new Intl.RelativeTimeFormat(locale(), { numeric: 'always' });
+  if (minutes < 60) return said.format(-minutes, 'minute');
+  return minutes < 48 * 60
+    ? said.format(-Math.floor(minutes / 60), 'hour')
+    : said.format(-Math.floor(minutes / 1440), 'day');
+}
+
+/** Says what waits on this device, and leads there; and how old is what is shown, where there is no connection. Else nothing. */
 export function KeptLine({ className }: { className?: string }) {
   const waiting = useOutbox();
-  if (waiting.length === 0) return null;
+  const behind = useMinutesBehind();
+  if (waiting.length === 0 && behind === undefined) return null;
   const refused = waiting.filter((w) => w.refused !== undefined).length;
   return (
-    <Link to="/kept" className={className} data-kept={waiting.length}>
-      {refused > 0 ? t('outbox.refused', { n: refused }) : t('outbox.waiting', { n: waiting.length })}
+    <Link to="/kept" className={className} data-kept={waiting.length || undefined} data-behind={behind}>
+      {refused > 0
+        ? t('outbox.refused', { n: refused })
+        : waiting.length > 0 && t('outbox.waiting', { n: waiting.length })}
+      {waiting.length > 0 && behind !== undefined && ' · '}
+      {behind !== undefined && t('outbox.behind', { ago: ago(behind), minutes: behind })}
     </Link>
   );
 }

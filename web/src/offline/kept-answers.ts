@@ -1,5 +1,8 @@
 import { hashKey, type QueryClient } from '@tanstack/react-query';
+import { OutOfReach } from '../api/problem';
 import { store } from './store';
+
+const MINUTE_MS = 60_000;
 
 /** Answers worth having under a tree without a connection, by the first word of their key. */
 const KEPT = new Set([
@@ -26,7 +29,7 @@ const KEPT = new Set([
 ]);
 
 /** Raised when answers change their shape: those that an older page kept are then asked for anew. */
-const SHAPE = 5;
+const SHAPE = 6;
 
 /** Keeps the answers as they come in. */
 export function keepAnswers(of: QueryClient): void {
@@ -36,7 +39,7 @@ export function keepAnswers(of: QueryClient): void {
     if (!KEPT.has(String(queryKey[0]))) return;
     void store.answers.put({
       key: query.queryHash,
-      state: { queryKey, data: query.state.data as unknown, shape: SHAPE },
+      state: { queryKey, data: query.state.data as unknown, at: query.state.dataUpdatedAt, shape: SHAPE },
     });
   });
 }
@@ -45,14 +48,31 @@ export function keepAnswers(of: QueryClient): void {
 export async function restoreAnswers(of: QueryClient): Promise<void> {
   const kept = await store.answers.toArray();
   for (const { key, state } of kept) {
-    const { queryKey, data, shape } = state as {
+    const { queryKey, data, at, shape } = state as {
       queryKey: readonly unknown[];
       data: unknown;
+      at: number;
       shape?: number;
     };
-    // Old as can be, so that it is asked for anew.
-    if (shape === SHAPE && hashKey(queryKey) === key) of.setQueryData(queryKey, data, { updatedAt: 1 });
+    if (shape !== SHAPE || hashKey(queryKey) !== key) continue;
+    of.setQueryData(queryKey, data, { updatedAt: at });
+    // However young it is: it is asked for anew.
+    of.getQueryCache().find({ queryKey })?.invalidate();
   }
+}
+
+/** Answers that do not change with what is done in the orchard. */
+const LASTING = new Set(['setup', 'session', 'crops', 'light']);
+
+/** Minutes since the oldest answer on screen came that could not be asked for anew; nothing where all are as the server has them. */
+export function minutesBehind(of: QueryClient): number | undefined {
+  const behind = of
+    .getQueryCache()
+    .getAll()
+    .filter((q) => q.isActive() && q.state.data !== undefined && !LASTING.has(String(q.queryKey[0])))
+    .filter(({ state }) => state.fetchStatus === 'paused' || state.fetchFailureReason instanceof OutOfReach)
+    .map(({ state }) => state.dataUpdatedAt);
+  return behind.length === 0 ? undefined : Math.floor((Date.now() - Math.min(...behind)) / MINUTE_MS);
 }
 
 /** Forgets them, as when somebody signs out. */

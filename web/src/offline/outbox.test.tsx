@@ -1,10 +1,12 @@
+import { QueryObserver } from '@tanstack/react-query';
 import { renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Kept } from '../account/Kept';
 import { refusal, serve, SILENCE, show } from '../test/screen';
 import { client } from '../api/client';
-import { keepAnswers, restoreAnswers } from './kept-answers';
+import { OutOfReach } from '../api/problem';
+import { keepAnswers, minutesBehind, restoreAnswers } from './kept-answers';
 import { keep, send } from './outbox';
 import { store } from './store';
 
@@ -114,10 +116,29 @@ describe('kept answers', () => {
     expect(client.getQueryData(['crops'])).toEqual([{ key: 'cherimoya' }]);
     expect(client.getQueryData(['season'])).toBeUndefined();
 
+    expect(client.getQueryState(['crops'])?.isInvalidated, 'asked for anew').toBe(true);
+
     const [kept] = await store.answers.toArray();
     await store.answers.put({ ...kept!, state: { ...(kept!.state as object), shape: 1 } });
     client.clear();
     await restoreAnswers(client);
     expect(client.getQueryData(['crops']), 'kept by an older page').toBeUndefined();
+  });
+
+  it('say how old they are while they cannot be asked for anew', async () => {
+    let connected = false;
+    const trees = new QueryObserver(client, {
+      queryKey: ['trees'],
+      queryFn: () => (connected ? Promise.resolve([]) : Promise.reject(new OutOfReach())),
+      retry: false,
+    });
+    client.setQueryData(['trees'], [], { updatedAt: Date.now() - 12.5 * 60_000 });
+    expect(minutesBehind(client), 'nobody looks at them').toBeUndefined();
+    const leave = trees.subscribe(() => {});
+    await waitFor(() => expect(minutesBehind(client)).toBe(12));
+    connected = true;
+    await trees.refetch();
+    expect(minutesBehind(client), 'there again').toBeUndefined();
+    leave();
   });
 });

@@ -7,6 +7,7 @@ import { PhasePatterns } from '../charts/PhasePatterns';
 import { queries } from '../api/queries';
 import { RibbonAxis } from '../charts/Ribbon';
 import { plural, said } from '../format/time';
+import { half } from '../charts/shapes';
 import { apart, nights, timeAxis } from '../charts/time-axis';
 
 const HEIGHT = 150;
@@ -15,7 +16,7 @@ const TOP = 22;
 /** So wide is a day’s name on the axis, px. */
 const LABEL = 58;
 
-/** Flowers that can take pollen above the line, those that give it below, and where the rounds lie. */
+/** Female flowers above the line, male ones below, and where the rounds lie. */
 export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
   const { now, zone } = useHere();
   const { ref, width } = useElementSize();
@@ -28,10 +29,7 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
   const most = Math.max(1, ...plan.receptive, ...plan.shedding);
   const middle = TOP + (HEIGHT - TOP) / 2;
   const scale = (HEIGHT - TOP) / 2 / most;
-  const area = (values: number[], sign: number) =>
-    `M0 ${middle}L${plan.moments
-      .map((m, i) => `${axis.x(m).toFixed(1)} ${(middle - sign * values[i]! * scale).toFixed(1)}`)
-      .join('L')}L${width} ${middle}Z`;
+  const x = (i: number) => axis.x(plan.moments[i]!);
   const numbers = apart(
     plan.rounds.map((r) => Math.max(axis.x(r.at), 10)),
     plan.rounds.length > 9 ? 21 : 17,
@@ -65,9 +63,14 @@ export function PlanChart({ plan }: { plan: Schemas['Plan'] }) {
                 fill="var(--night-wash)"
               />
             ))}
-            <path d={area(plan.receptive, 1)} fill={`url(#${id}t)`} stroke="var(--take)" strokeWidth={1.3} />
             <path
-              d={area(plan.shedding, -1)}
+              d={half(plan.receptive, x, middle, scale, 1)}
+              fill={`url(#${id}t)`}
+              stroke="var(--take)"
+              strokeWidth={1.3}
+            />
+            <path
+              d={half(plan.shedding, x, middle, scale, -1)}
               fill={`url(#${id}g)`}
               stroke="var(--give-line)"
               strokeWidth={1.3}

@@ -1,5 +1,8 @@
 import { useElementSize } from '@mantine/hooks';
+import { scaleLinear, scaleTime } from 'd3-scale';
 import type { Schemas } from '../api/api';
+import { AxisBottom, AxisLeft } from '../charts/Axis';
+import { band, through } from '../charts/shapes';
 import { percent } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { dayAndClock, shortDay } from '../format/time';
@@ -17,13 +20,9 @@ export function CurveChart({ story }: { story: Schemas['LotStory'] }) {
   const points = story.course;
   const from = Date.parse(points[0]!.at);
   const until = Math.max(Date.parse(points.at(-1)!.at), now.getTime());
-  const x = (at: number) => LEFT + ((at - from) / (until - from)) * (width - LEFT - RIGHT);
-  const y = (share: number) => TOP + (1 - share) * (HEIGHT - TOP - BOTTOM);
-  const path = (of: (p: (typeof points)[number]) => number) =>
-    points.map((p) => `${x(Date.parse(p.at)).toFixed(1)} ${y(of(p)).toFixed(1)}`);
-  const band = `M${path((p) => p.high).join('L')}L${path((p) => p.low)
-    .reverse()
-    .join('L')}Z`;
+  const x = scaleTime([from, until], [LEFT, width - RIGHT]);
+  const y = scaleLinear([0, 1], [HEIGHT - BOTTOM, TOP]);
+  const xOf = (p: Schemas['ViabilityPoint']) => x(Date.parse(p.at));
   const good = story.lot.viability.goodUntil;
   const ticks = Math.max(2, Math.floor(width / 170));
   const share = story.lot.viability.share;
@@ -38,16 +37,27 @@ export function CurveChart({ story }: { story: Schemas['LotStory'] }) {
           fontFamily="var(--sans)"
           fontSize={13}
         >
-          {[0, 0.25, 0.5, 0.75, 1].map((s) => (
-            <g key={s}>
-              <path d={`M${LEFT} ${y(s)}H${width - RIGHT}`} stroke="var(--hair)" />
-              <text x={LEFT - 6} y={y(s) + 4} textAnchor="end" fill="var(--soft)">
-                {percent(s)}
-              </text>
-            </g>
-          ))}
-          <path d={band} fill="var(--give-mid)" opacity={0.6} />
-          <path d={`M${path((p) => p.share).join('L')}`} fill="none" stroke="var(--give)" strokeWidth={2.4} />
+          <AxisLeft
+            ticks={y.ticks(4).map((share) => ({ at: y(share), label: percent(share) }))}
+            left={LEFT}
+            right={width - RIGHT}
+          />
+          <path
+            d={band(
+              points,
+              xOf,
+              (p) => y(p.low),
+              (p) => y(p.high),
+            )}
+            fill="var(--give-mid)"
+            opacity={0.6}
+          />
+          <path
+            d={through(points, xOf, (p) => y(p.share))}
+            fill="none"
+            stroke="var(--give)"
+            strokeWidth={2.4}
+          />
           <path
             d={`M${LEFT} ${y(story.usefulFrom)}H${width - RIGHT}`}
             stroke="var(--warn)"
@@ -80,11 +90,18 @@ export function CurveChart({ story }: { story: Schemas['LotStory'] }) {
               </text>
             </g>
           ))}
-          {Array.from({ length: ticks }, (_, i) => from + ((i + 0.5) / ticks) * (until - from)).map((at) => (
-            <text key={at} x={x(at)} y={HEIGHT - 10} textAnchor="middle" fill="var(--soft)">
-              {until - from > 3 * 86_400_000 ? shortDay(new Date(at), zone) : dayAndClock(new Date(at), zone)}
-            </text>
-          ))}
+          <AxisBottom
+            ticks={Array.from({ length: ticks }, (_, i) => from + ((i + 0.5) / ticks) * (until - from)).map(
+              (at) => ({
+                at: x(at),
+                label:
+                  until - from > 3 * 86_400_000
+                    ? shortDay(new Date(at), zone)
+                    : dayAndClock(new Date(at), zone),
+              }),
+            )}
+            height={HEIGHT - 6}
+          />
         </svg>
       )}
       <p className="small soft">

@@ -89,7 +89,7 @@ describe('mixing', () => {
 
   it.each([
     ['RIGHT', true, /Right: it can be pollinated now/, /of this variety/],
-    ['TOO_LATE', false, /Too late: it takes no pollen/, /of the crop sheet/],
+    ['TOO_LATE', false, /Too late: it can no longer be pollinated/, /of the crop sheet/],
     ['TOO_SMALL', false, /Too small: come back/, /from 12 to 20 mm/],
   ] as const)('judges a fig: %s', async (size, ofVariety, says, window) => {
     serve(answers({ 'GET /api/recipes/fig-size': { size, rightFromMm: 12, lateFromMm: 20, ofVariety } }));

@@ -5,7 +5,28 @@ import { lot } from '../test/samples';
 import { refusal, serve, show } from '../test/screen';
 import { ByCode, ScanField } from './Scan';
 
-afterEach(() => vi.unstubAllGlobals());
+const camera = vi.hoisted(() => ({ sees: undefined as string | undefined, stopped: 0 }));
+vi.mock('qr-scanner', () => ({
+  default: class {
+    constructor(
+      _video: HTMLVideoElement,
+      private readonly decoded: (of: { data: string }) => void,
+    ) {}
+    start() {
+      if (!camera.sees) return Promise.reject(new Error('refused'));
+      this.decoded({ data: camera.sees });
+      return Promise.resolve();
+    }
+    destroy() {
+      camera.stopped += 1;
+    }
+  },
+}));
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  camera.sees = undefined;
+});
 
 describe('scanning', () => {
   it.each([
@@ -34,6 +55,16 @@ describe('scanning', () => {
     show(<ScanField />, { at: '/pollen' });
     await userEvent.click(screen.getByLabelText('Scan with the camera'));
     expect(await screen.findByText(/The camera cannot be used here/)).toBeInTheDocument();
+  });
+
+  it('goes to the jar that the camera sees, and lets go of the camera', async () => {
+    camera.sees = 'http://127.0.0.1:8080/l/PR-02';
+    vi.stubGlobal('navigator', { ...navigator, mediaDevices: { getUserMedia: () => Promise.resolve({}) } });
+    const { unmount } = show(<ScanField />, { at: '/pollen' });
+    await userEvent.click(screen.getByLabelText('Scan with the camera'));
+    await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/l/PR-02'));
+    unmount();
+    expect(camera.stopped).toBeGreaterThan(0);
   });
 
   it('leads from a label to its jar', async () => {

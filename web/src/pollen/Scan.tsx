@@ -1,6 +1,7 @@
 import { ActionIcon, Modal, TextInput } from '@mantine/core';
 import { IconCamera, IconQrcode } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
+import type QrScanner from 'qr-scanner';
 import { useEffect, useRef, useState } from 'react';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { answer, api } from '../api/api';
@@ -61,30 +62,27 @@ export function ScanField() {
 function Camera({ seen }: { seen: (text: string) => void }) {
   const video = useRef<HTMLVideoElement>(null);
   const [problem, setProblem] = useState<string>();
-  const told = useRef(seen);
+  const latest = useRef(seen);
   useEffect(() => {
-    told.current = seen;
+    latest.current = seen;
   });
   useEffect(() => {
-    let stop: (() => void) | undefined;
+    let scanner: QrScanner | undefined;
     let gone = false;
-    const look = async () => {
-      // Fetched only when somebody scans; it is large.
-      const { BrowserQRCodeReader } = await import('@zxing/browser');
-      const controls = await new BrowserQRCodeReader().decodeFromVideoDevice(
-        undefined,
-        video.current!,
-        (result) => {
-          if (result && !gone) told.current(result.getText());
-        },
-      );
-      stop = () => controls.stop();
-      if (gone) stop();
+    const scan = async () => {
+      // Fetched only when somebody scans. It asks the browser's own detector, and brings one for browsers without.
+      const { default: Scanner } = await import('qr-scanner');
+      if (gone) return;
+      scanner = new Scanner(video.current!, ({ data }) => latest.current(data), {
+        preferredCamera: 'environment',
+        returnDetailedScanResult: true,
+      });
+      await scanner.start();
     };
-    look().catch(() => setProblem('The camera cannot be used here. Type the code that stands on the label.'));
+    scan().catch(() => setProblem('The camera cannot be used here. Type the code that stands on the label.'));
     return () => {
       gone = true;
-      stop?.();
+      scanner?.destroy();
     };
   }, []);
   return problem ? (

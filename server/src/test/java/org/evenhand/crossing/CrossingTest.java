@@ -253,7 +253,7 @@ class CrossingTest {
         assertThat(api.post("/api/crossings/" + crossing.path("id").asString() + "/void", Api.voiding(0))
                         .expect(400)
                         .errorAt("reason"))
-                .contains("pollinations back first");
+                .contains("Remove those pollinations first");
         assertThat(api.put("/api/crossings/" + Api.newId(), Map.of("treeId", mother, "fatherId", harrow, "planned", 3))
                         .expect(400)
                         .errorAt("fatherId"))

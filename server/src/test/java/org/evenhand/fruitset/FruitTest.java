@@ -154,7 +154,7 @@ class FruitTest {
         assertThat(api.put("/api/fruits/" + fruit + "/end", Map.of("end", end("FALLEN", 41)))
                         .expect(400)
                         .errorAt("end.kind"))
-                .contains("told already: harvested");
+                .contains("recorded already: harvested");
         Map<String, Object> empty = new HashMap<>(end("HARVESTED", 5));
         empty.put("emptySeeds", 6);
         assertThat(api.put("/api/fruits/" + Api.newId(), Map.of("treeId", taker, "pollinationId", id, "end", empty))

@@ -34,7 +34,7 @@ class RecordsTest {
         Api.Answer changed = api.put("/api/readings/" + id, Api.reading(tree, now, Map.of("closed", 5)))
                 .expect(409);
 
-        assertThat(changed.body().path("detail").asString()).contains("already written down with other numbers");
+        assertThat(changed.body().path("text").path("key").asString()).isEqualTo("conflict.otherwise");
         assertThat(api.get("/api/trees/" + tree + "/readings").body().size()).isEqualTo(1);
     }
 
