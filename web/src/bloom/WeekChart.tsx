@@ -2,7 +2,7 @@ import { useElementSize } from '@mantine/hooks';
 import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../api/api';
 import { AxisBottom } from '../charts/Axis';
-import { through } from '../charts/shapes';
+import { through } from '../charts/through';
 import { calendarDay } from '../format/time';
 import { decimal } from '../format/numbers';
 

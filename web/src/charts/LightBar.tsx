@@ -5,7 +5,7 @@ import { temperature } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { clock, longDay } from '../format/time';
-import { through } from './shapes';
+import { through } from './through';
 import { nights, ticks, timeAxis } from './time-axis';
 import { t } from '../text/text';
 

@@ -4,7 +4,8 @@ import type { Schemas } from '../api/api';
 import { counts } from '../format/numbers';
 import { PhasePatterns } from './PhasePatterns';
 import { said } from '../format/time';
-import { half, through } from './shapes';
+import { half } from './shapes';
+import { through } from './through';
 import { nights, ticks, timeAxis } from './time-axis';
 import { locale } from '../text/locale';
 

@@ -1,4 +1,4 @@
-import { area, line } from 'd3-shape';
+import { area } from 'd3-shape';
 
 type Place = (i: number) => number;
 
@@ -9,10 +9,6 @@ export const half = (values: number[], x: Place, middle: number, scale: number, 
     .x((_, i) => x(i))
     .y0(middle)
     .y1((v) => middle - sign * v * scale)(values) ?? '';
-
-/** A line through points given by their places. */
-export const through = <T>(points: T[], x: (of: T, i: number) => number, y: (of: T) => number): string =>
-  line<T>().digits(1).x(x).y(y)(points) ?? '';
 
 /** A band between a low and a high line. */
 export const band = <T>(
