@@ -15,13 +15,13 @@ import { Empty, Loaded } from '../ui/States';
 import { useSubmit } from '../form/use-submit';
 import { givesPollen } from '../crossing/cross-words';
 import { pollenOf } from '../planning/round-words';
-import { StepCard } from './StepCard';
 import { PlannedAnew } from './PlannedAnew';
 import { StopCard } from './StopCard';
 import { doneAt, forgetPlace, nextStop, placeIn, rememberPlace, route, type Place } from './walk-state';
 import classes from './Walk.module.css';
 import { count, phrase, t } from '../text/text';
 
+const StepCard = lazy(async () => ({ default: (await import('./StepCard')).StepCard }));
 const CollectCard = lazy(async () => ({ default: (await import('./CollectCard')).CollectCard }));
 
 type Stop = Schemas['RoundStop'];
@@ -166,16 +166,18 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
       )}
       {stop && !clean && <Clean stop={stop} done={() => setCleaned(at)} />}
       {stop && clean && (
-        <Card
-          key={at}
-          walk={walk}
-          index={at}
-          sheet={crops.find((c) => c.key === stop.crop)}
-          count={place.count}
-          setCount={(count) => go({ part: 'stop', at, count })}
-          next={() => toStop(nextStop(walk, at))}
-          collect={toCollect}
-        />
+        <Suspense fallback={null}>
+          <Card
+            key={at}
+            walk={walk}
+            index={at}
+            sheet={crops.find((c) => c.key === stop.crop)}
+            count={place.count}
+            setCount={(count) => go({ part: 'stop', at, count })}
+            next={() => toStop(nextStop(walk, at))}
+            collect={toCollect}
+          />
+        </Suspense>
       )}
       {over && <Over walk={walk} back={() => toStop(route(walk).at(-1) ?? 0)} />}
     </div>
