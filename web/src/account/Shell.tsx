@@ -9,13 +9,13 @@ import { KeptLine } from '../offline/KeptLine';
 import { LightBar } from '../charts/LightBar';
 import { usePageName } from '../ui/page-title';
 import { PLAN_DAYS, queries } from '../api/queries';
-import { Language } from './Language';
 import { Mark } from './Mark';
 import { SignOut } from './SignOut';
 import { useHere } from '../ui/orchard-context';
 import { t, type MessageKey } from '../text/text';
 
 const MorePages = lazy(async () => ({ default: (await import('./MorePages')).MorePages }));
+const Language = lazy(async () => ({ default: (await import('./Language')).Language }));
 const DemoClock = lazy(async () => ({ default: (await import('./DemoClock')).DemoClock }));
 
 const WORK = [
@@ -77,12 +77,10 @@ function Who() {
       <div>
         {orchard.name} · {session.person}
       </div>
-      {orchard.demo && (
-        <Suspense fallback={null}>
-          <DemoClock />
-        </Suspense>
-      )}
-      <Language />
+      <Suspense fallback={null}>
+        {orchard.demo && <DemoClock />}
+        <Language />
+      </Suspense>
       <SignOut />
     </div>
   );

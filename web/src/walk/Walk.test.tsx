@@ -285,7 +285,7 @@ describe('the walk', () => {
     });
     showWalk();
     await userEvent.click(await screen.findByText('Go'));
-    expect(screen.getByText('cross 26-2, Pale Ridge × Lantern')).toBeVisible();
+    expect(await screen.findByText('cross 26-2, Pale Ridge × Lantern')).toBeVisible();
     expect(await screen.findByLabelText('For the metal tag')).toHaveTextContent('26-2PALE RIDGE');
     await userEvent.click(screen.getByText('All 6'));
     await userEvent.click(screen.getByText('Done · 6 flowers'));
