@@ -85,8 +85,8 @@ export const queries = {
   targets: () => queryOptions({ queryKey: ['targets'], queryFn: () => answer(api.GET('/api/targets')) }),
   calendars: () =>
     queryOptions({ queryKey: ['calendars'], queryFn: () => answer(api.GET('/api/calendars')) }),
-  crossings: () =>
-    queryOptions({ queryKey: ['crossings'], queryFn: () => answer(api.GET('/api/crossings')) }),
+  controlledCrosses: () =>
+    queryOptions({ queryKey: ['controlledCrosses'], queryFn: () => answer(api.GET('/api/crosses')) }),
   figs: (tree: string) =>
     queryOptions({
       queryKey: ['figs', tree],

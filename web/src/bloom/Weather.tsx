@@ -424,6 +424,6 @@ function weatherSentence(o: Overview, block: string): string {
   const last = [...o.stretches].reverse().find((s) => s.source !== 'USUAL');
   const until = last ? calendarDay(last.until.slice(0, 10)) : '';
   return sources.has('USUAL')
-    ? `Weather is known or foreseen until ${until}; after that every day counts as the typical day ${here}.`
+    ? `Weather is known or foreseen until ${until}, typical days after that.`
     : 'Weather is known or foreseen for all of the next ten days.';
 }

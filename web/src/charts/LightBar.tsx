@@ -28,7 +28,7 @@ function Label({ x, align, text }: { x: number; align: 'start' | 'end'; text: st
   return (
     <g>
       <rect x={align === 'start' ? x : x - width} y={4} width={width} height={20} rx={4} fill="#1f2a26" />
-      <text x={align === 'start' ? x + 7 : x - 7} y={18} textAnchor={align} fill="#fff">
+      <text x={align === 'start' ? x + width / 2 : x - width / 2} y={18} textAnchor="middle" fill="#fff">
         {text}
       </text>
     </g>

@@ -11,7 +11,7 @@ import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
 
 type Wanted = Schemas['WantedCross'];
-type Visits = Schemas['Crossing']['visits'];
+type Visits = Schemas['ControlledCross']['visits'];
 
 export const VISITS: Record<Visits, string> = {
   TWICE: 'as early as it is receptive, and once more a day later',
@@ -35,7 +35,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
   const form = useSubmit(
     () =>
       answer(
-        api.PUT('/api/crossings/{id}', {
+        api.PUT('/api/crosses/{id}', {
           params: { path: { id } },
           body: {
             treeId: treeId ?? '',
@@ -52,7 +52,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
     (made) => {
       doneWithUndo(`Cross ${made.label} is begun: ${plural(made.flowers, 'flower')} of ${made.tree}.`, () =>
         answer(
-          api.POST('/api/crossings/{id}/void', {
+          api.POST('/api/crosses/{id}/void', {
             params: { path: { id } },
             body: { version: made.version, reason: 'undone right after saving' },
           }),

@@ -15,13 +15,13 @@ import { givesPollen, stepDone, stepName } from './cross-words';
 import { voidPollination } from '../pollination/DoneList';
 import { voidStep } from '../walk/StepCard';
 
-type Crossing = Schemas['Crossing'];
-type Due = Schemas['CrossingDue'];
-type Written = Pick<Schemas['CrossingDone'], 'id' | 'version' | 'pollination'>;
+type ControlledCross = Schemas['ControlledCross'];
+type Due = Schemas['ControlledCrossDue'];
+type Written = Pick<Schemas['ControlledCrossDone'], 'id' | 'version' | 'pollination'>;
 
 /** Takes a step back: a pollination with its doses, any other as it is. */
-export const takeBack = (crossing: string, d: Written) =>
-  d.pollination ? voidPollination(d) : voidStep(crossing, d);
+export const takeBack = (controlledCross: string, d: Written) =>
+  d.pollination ? voidPollination(d) : voidStep(controlledCross, d);
 
 /** What is said of one step: on how many flowers, when, with which jar. */
 interface Said {
@@ -31,7 +31,7 @@ interface Said {
   at: Date | undefined;
 }
 
-function sendStep(crossing: Crossing, of: Said, lotId: string, now: Date): Promise<Written> {
+function sendStep(controlledCross: ControlledCross, of: Said, lotId: string, now: Date): Promise<Written> {
   const doneAt = (of.at ?? now).toISOString();
   const flowers = Number(of.flowers);
   return givesPollen(of.step)
@@ -39,34 +39,34 @@ function sendStep(crossing: Crossing, of: Said, lotId: string, now: Date): Promi
         api.PUT('/api/pollinations/{id}', {
           params: { path: { id: of.id } },
           body: {
-            treeId: crossing.treeId,
+            treeId: controlledCross.treeId,
             lotId,
             flowers,
             doneAt,
-            crossingId: crossing.id,
+            crossId: controlledCross.id,
             again: of.step === 'POLLINATE_AGAIN',
           },
         }),
       ).then((p) => ({ id: p.id, version: p.version, pollination: true }))
     : answer(
-        api.PUT('/api/crossings/{crossing}/steps/{id}', {
-          params: { path: { crossing: crossing.id, id: of.id } },
+        api.PUT('/api/crosses/{controlledCross}/steps/{id}', {
+          params: { path: { controlledCross: controlledCross.id, id: of.id } },
           body: { kind: of.step, flowers, doneAt },
         }),
       ).then(() => ({ id: of.id, version: 0, pollination: false }));
 }
 
 /** Steps of a cross that are due now, written down one by one or together, each with its own time. */
-export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }) {
+export function CrossSteps({ controlledCross, due }: { controlledCross: ControlledCross; due: Due[] }) {
   const { now } = useHere();
   const { data: lots = [] } = useQuery(queries.lots());
   const jars = lots.filter(
-    (l) => l.dosesLeft > 0 && l.fathers.length === 1 && l.fathers[0]!.varietyId === crossing.fatherId,
+    (l) => l.dosesLeft > 0 && l.fathers.length === 1 && l.fathers[0]!.varietyId === controlledCross.fatherId,
   );
   const [jar, setJar] = useState<string>();
   const [together, setTogether] = useState(false);
   const [said, setSaid] = useState<Said[]>(() =>
-    due.map((d) => ({ id: newId(), step: d.step, flowers: crossing.flowers, at: undefined })),
+    due.map((d) => ({ id: newId(), step: d.step, flowers: controlledCross.flowers, at: undefined })),
   );
   const rows = together ? said : said.slice(0, 1);
   const pollen = rows.some((r) => givesPollen(r.step));
@@ -74,15 +74,15 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
   const form = useSubmit<undefined, Written[]>(
     async () => {
       const written: Written[] = [];
-      for (const row of rows) written.push(await sendStep(crossing, row, lotId, now));
+      for (const row of rows) written.push(await sendStep(controlledCross, row, lotId, now));
       return written;
     },
     ['flowers', 'lotId', 'doneAt'],
     (written) =>
       doneWithUndo(
-        `${crossing.label}: ${rows.map((r) => `${plural(Number(r.flowers), 'flower')} ${stepDone(r.step)}`).join(', ')}.`,
+        `${controlledCross.label}: ${rows.map((r) => `${plural(Number(r.flowers), 'flower')} ${stepDone(r.step)}`).join(', ')}.`,
         async () => {
-          for (const w of [...written].reverse()) await takeBack(crossing.id, w);
+          for (const w of [...written].reverse()) await takeBack(controlledCross.id, w);
         },
       ),
   );
@@ -92,9 +92,10 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
     return (
       <div className="stack" style={{ gap: 8 }}>
         <p className="small warn">
-          No jar of {crossing.father} alone is on the shelf. <Link to="/pollen/collect">Collect some</Link>
+          No jar of {controlledCross.father} alone is on the shelf.{' '}
+          <Link to="/pollen/collect">Collect some</Link>
         </p>
-        <SkipStep crossing={crossing} step={rows[0]!.step} />
+        <SkipStep controlledCross={controlledCross} step={rows[0]!.step} />
       </div>
     );
   return (
@@ -110,14 +111,14 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
               {together ? 'One step only' : `All ${said.length} steps due`}
             </Button>
           )}
-          {!together && <SkipStep crossing={crossing} step={rows[0]!.step} />}
+          {!together && <SkipStep controlledCross={controlledCross} step={rows[0]!.step} />}
         </>
       }
     >
       {rows.map((r) => (
         <div key={r.id} className="line" style={{ alignItems: 'flex-end' }}>
           <NumberInput
-            label={givesPollen(r.step) ? 'Flowers given pollen' : 'Flowers there after it'}
+            label={givesPollen(r.step) ? 'Flowers pollinated' : 'Flowers there after it'}
             {...(together && { description: stepName(r.step) })}
             min={0}
             w={190}
@@ -147,18 +148,18 @@ export function CrossSteps({ crossing, due }: { crossing: Crossing; due: Due[] }
 }
 
 /** A step that is not done at all, with the reason. */
-function SkipStep({ crossing, step }: { crossing: Crossing; step: Due['step'] }) {
+function SkipStep({ controlledCross, step }: { controlledCross: ControlledCross; step: Due['step'] }) {
   const { now } = useHere();
   const [id] = useState(newId);
   const [why, setWhy] = useState<string>();
   const form = useSubmit(
     () =>
       answer(
-        api.PUT('/api/crossings/{crossing}/steps/{id}', {
-          params: { path: { crossing: crossing.id, id } },
+        api.PUT('/api/crosses/{controlledCross}/steps/{id}', {
+          params: { path: { controlledCross: controlledCross.id, id } },
           body: {
             kind: step,
-            flowers: crossing.flowers,
+            flowers: controlledCross.flowers,
             doneAt: now.toISOString(),
             skipped: true,
             note: why ?? '',
@@ -166,7 +167,10 @@ function SkipStep({ crossing, step }: { crossing: Crossing; step: Due['step'] })
         }),
       ),
     ['note'],
-    () => doneWithUndo(`${crossing.label}: step skipped.`, () => voidStep(crossing.id, { id, version: 0 })),
+    () =>
+      doneWithUndo(`${controlledCross.label}: step skipped.`, () =>
+        voidStep(controlledCross.id, { id, version: 0 }),
+      ),
   );
   if (why === undefined)
     return (

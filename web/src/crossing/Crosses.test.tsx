@@ -21,11 +21,11 @@ const wanted: Schemas['WantedCross'] = {
   more: 3,
   preparable: true,
 };
-const crossing = (
+const controlledCross = (
   label: string,
-  due: Schemas['CrossingDue'][],
-  more: Partial<Schemas['Crossing']> = {},
-): Schemas['Crossing'] => ({
+  due: Schemas['ControlledCrossDue'][],
+  more: Partial<Schemas['ControlledCross']> = {},
+): Schemas['ControlledCross'] => ({
   id: `c-${label}`,
   label,
   treeId: 'r2',
@@ -53,7 +53,7 @@ const crossing = (
   version: 0,
   ...more,
 });
-const due = (step: Schemas['CrossingDue']['step'], from: string, until?: string) => ({
+const due = (step: Schemas['ControlledCrossDue']['step'], from: string, until?: string) => ({
   step,
   from,
   say: [sheetSays(`how to ${step}`)],
@@ -81,9 +81,9 @@ const blend = {
     { varietyId: 'ridge', varietyName: 'Pale Ridge', share: 0.5 },
   ],
 };
-const open = (crossings: Schemas['Crossing'][], more: Record<string, unknown> = {}) => {
+const open = (controlledCrosses: Schemas['ControlledCross'][], more: Record<string, unknown> = {}) => {
   const sent = serve({
-    'GET /api/crossings': { crossings, wanted: [wanted] },
+    'GET /api/crosses': { controlledCrosses, wanted: [wanted] },
     'GET /api/lots': [jar, blend],
     'GET /api/trees': [{ ...tree('r2', 'Pale Ridge 2'), varietyId: 'ridge' }, tree('l1', 'Lantern 1')],
     ...more,
@@ -101,18 +101,18 @@ describe('crosses', () => {
   it('gives what is due a jar of that father alone, and says what comes then', async () => {
     const sent = open(
       [
-        crossing(
+        controlledCross(
           '26-1',
           [due('POLLINATE', NOW, '2026-11-25T15:40:00Z'), due('BAG_OFF', '2026-12-01T02:40:00Z')],
           {
             done: [bagged],
           },
         ),
-        crossing('26-2', [due('POLLINATE_AGAIN', '2026-11-25T02:40:00Z')]),
+        controlledCross('26-2', [due('POLLINATE_AGAIN', '2026-11-25T02:40:00Z')]),
       ],
       {
         'PUT /api/pollinations/*': { id: 'p', version: 0 },
-        'POST /api/crossings/*/steps/*/void': {},
+        'POST /api/crosses/*/steps/*/void': {},
       },
     );
     expect(await screen.findByText('2 crosses being made: 26-1 due now.')).toBeVisible();
@@ -123,17 +123,17 @@ describe('crosses', () => {
     const later = within(document.querySelector<HTMLElement>('[data-cross="26-2"]')!);
     expect(later.queryByText(/: done/)).toBeNull();
 
-    await userEvent.click(card.getByText('Give pollen: done'));
+    await userEvent.click(card.getByText('Pollinate: done'));
     await waitFor(() =>
-      expect(sent[0]!.body).toMatchObject({ treeId: 'r2', flowers: 3, crossingId: 'c-26-1', again: false }),
+      expect(sent[0]!.body).toMatchObject({ treeId: 'r2', flowers: 3, crossId: 'c-26-1', again: false }),
     );
     await userEvent.click(card.getByLabelText('Undo Bag of 26-1'));
-    await waitFor(() => expect(sent.at(-1)!.path).toBe('/api/crossings/c-26-1/steps/s1/void'));
+    await waitFor(() => expect(sent.at(-1)!.path).toBe('/api/crosses/c-26-1/steps/s1/void'));
   });
 
   it('writes a step down on the flowers that are left, and stays with them where it is refused', async () => {
-    const sent = open([crossing('26-3', [due('BAG', NOW)], { begun: false })], {
-      'PUT /api/crossings/*/steps/*': refusal(400, {
+    const sent = open([controlledCross('26-3', [due('BAG', NOW)], { begun: false })], {
+      'PUT /api/crosses/*/steps/*': refusal(400, {
         errors: [{ field: 'flowers', message: 'are 5, but the step before left 3 on cross 26-3.' }],
       }),
     });
@@ -147,9 +147,9 @@ describe('crosses', () => {
   });
 
   it('takes down all steps that are due together, each with its own time, and takes them back together', async () => {
-    const sent = open([crossing('26-3', [due('THIN', NOW), due('BAG', NOW)], { begun: false })], {
-      'PUT /api/crossings/*/steps/*': {},
-      'POST /api/crossings/*/steps/*/void': {},
+    const sent = open([controlledCross('26-3', [due('THIN', NOW), due('BAG', NOW)], { begun: false })], {
+      'PUT /api/crosses/*/steps/*': {},
+      'POST /api/crosses/*/steps/*/void': {},
     });
     await userEvent.click(await screen.findByText('All 2 steps due'));
     await typeMoment('Done at', '23/11/2026 18:30');
@@ -165,7 +165,7 @@ describe('crosses', () => {
   });
 
   it('skips a step only with its reason', async () => {
-    const sent = open([crossing('26-3', [due('BAG', NOW)])], { 'PUT /api/crossings/*/steps/*': {} });
+    const sent = open([controlledCross('26-3', [due('BAG', NOW)])], { 'PUT /api/crosses/*/steps/*': {} });
     await userEvent.click(await screen.findByText('Skip this step'));
     expect(screen.getByText('Skip it').closest('button')).toBeDisabled();
     await userEvent.type(screen.getByLabelText('Why it is skipped'), 'no bags left');
@@ -176,8 +176,8 @@ describe('crosses', () => {
   });
 
   it('begins a cross on a tree of the requested mother only', async () => {
-    const sent = open([], { 'PUT /api/crossings/*': crossing('26-4', []) });
-    expect(await screen.findByText(/for 60 seeds 0 of 6 flowers given pollen, 3 made ready/)).toBeVisible();
+    const sent = open([], { 'PUT /api/crosses/*': controlledCross('26-4', []) });
+    expect(await screen.findByText(/for 60 seeds 0 of 6 flowers pollinated, 3 made ready/)).toBeVisible();
     await userEvent.click(screen.getByText('Begin one'));
     const trees = within(await screen.findByLabelText('Tree')).getAllByRole('option');
     expect(trees.map((o) => o.textContent)).toEqual(['Pale Ridge 2']);
@@ -197,13 +197,16 @@ describe('crosses', () => {
   });
 
   it('makes two labels of each cross that is ticked', async () => {
-    const sent = open([crossing('26-1', []), crossing('26-2', [due('BAG_OFF', '2026-12-01T02:40:00Z')])], {
-      'POST /api/crossings/labels': { pdf: btoa('%PDF'), firstPage: '', labels: 2, shortened: [] },
-    });
+    const sent = open(
+      [controlledCross('26-1', []), controlledCross('26-2', [due('BAG_OFF', '2026-12-01T02:40:00Z')])],
+      {
+        'POST /api/crosses/labels': { pdf: btoa('%PDF'), firstPage: '', labels: 2, shortened: [] },
+      },
+    );
     await userEvent.click(await screen.findByLabelText('Label for 26-2'));
     await userEvent.click(screen.getByText('Make 2 labels'));
     expect(await screen.findByText('Save the PDF: 2 labels')).toHaveAttribute('href', 'blob:labels');
-    expect(sent[0]!.body).toMatchObject({ crossings: [{ crossingId: 'c-26-2', copies: 2 }] });
+    expect(sent[0]!.body).toMatchObject({ controlledCrosses: [{ crossId: 'c-26-2', copies: 2 }] });
     expect(screen.getByText('1 cross with nothing left to do')).toBeVisible();
   });
 });

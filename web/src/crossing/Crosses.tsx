@@ -18,13 +18,13 @@ import classes from './Crosses.module.css';
 import { RoundTabs } from '../planning/RoundTabs';
 import { tellAll } from '../text/text';
 
-type Crossing = Schemas['Crossing'];
+type ControlledCross = Schemas['ControlledCross'];
 
 /** What comes next on a cross, and by when. */
-function NextStep({ crossing }: { crossing: Crossing }) {
+function NextStep({ controlledCross }: { controlledCross: ControlledCross }) {
   const { now, zone } = useHere();
-  const [next, ...later] = crossing.due;
-  if (crossing.treeGone)
+  const [next, ...later] = controlledCross.due;
+  if (controlledCross.treeGone)
     return (
       <p className="warn">
         Its tree was removed from the orchard: nothing can be done on it. What was done stays on record.
@@ -46,9 +46,9 @@ function NextStep({ crossing }: { crossing: Crossing }) {
       )}
       {from <= now && (
         <CrossSteps
-          key={next.step + crossing.flowers}
-          crossing={crossing}
-          due={crossing.due.filter((d) => new Date(d.from) <= now)}
+          key={next.step + controlledCross.flowers}
+          controlledCross={controlledCross}
+          due={controlledCross.due.filter((d) => new Date(d.from) <= now)}
         />
       )}
       {later.length > 0 && (
@@ -60,17 +60,17 @@ function NextStep({ crossing }: { crossing: Crossing }) {
   );
 }
 
-function History({ crossing }: { crossing: Crossing }) {
+function History({ controlledCross }: { controlledCross: ControlledCross }) {
   const { now, zone } = useHere();
   const undo = useSubmit(
-    (d: Schemas['CrossingDone']) => takeBack(crossing.id, d),
+    (d: Schemas['ControlledCrossDone']) => takeBack(controlledCross.id, d),
     [],
     () => undefined,
   );
-  if (crossing.done.length === 0) return null;
+  if (controlledCross.done.length === 0) return null;
   return (
     <div className="small">
-      {crossing.done.map((d) => (
+      {controlledCross.done.map((d) => (
         <div key={d.id} className="line" style={{ justifyContent: 'space-between' }}>
           <span>
             {said(new Date(d.doneAt), now, zone)}:{' '}
@@ -86,7 +86,7 @@ function History({ crossing }: { crossing: Crossing }) {
           <Button
             size="compact-sm"
             variant="subtle"
-            aria-label={`Undo ${stepName(d.kind)} of ${crossing.label}`}
+            aria-label={`Undo ${stepName(d.kind)} of ${controlledCross.label}`}
             onClick={() => undo.submit(d)}
           >
             Undo
@@ -99,23 +99,23 @@ function History({ crossing }: { crossing: Crossing }) {
 }
 
 interface CardProps {
-  crossing: Crossing;
+  controlledCross: ControlledCross;
   chosen: boolean;
   choose: (yes: boolean) => void;
 }
 
-function CrossCard({ crossing, chosen, choose }: CardProps) {
+function CrossCard({ controlledCross, chosen, choose }: CardProps) {
   const card = useRef<HTMLElement>(null);
-  const called = useLocation().hash === `#${crossing.label}`;
+  const called = useLocation().hash === `#${controlledCross.label}`;
   useEffect(() => {
     if (called) card.current?.scrollIntoView?.({ block: 'start' });
   }, [called]);
   const remove = useSubmit(
     () =>
       answer(
-        api.POST('/api/crossings/{id}/void', {
-          params: { path: { id: crossing.id } },
-          body: { version: crossing.version, reason: 'given up' },
+        api.POST('/api/crosses/{id}/void', {
+          params: { path: { id: controlledCross.id } },
+          body: { version: controlledCross.version, reason: 'given up' },
         }),
       ),
     [],
@@ -125,20 +125,20 @@ function CrossCard({ crossing, chosen, choose }: CardProps) {
     <section
       ref={card}
       className={`card stack ${called ? classes.called : ''}`}
-      id={crossing.label}
-      data-cross={crossing.label}
+      id={controlledCross.label}
+      data-cross={controlledCross.label}
     >
       <header style={{ margin: 0 }}>
         <h2>
-          {crossing.label}{' '}
+          {controlledCross.label}{' '}
           <span className="soft">
-            {crossing.mother} × {crossing.father}
+            {controlledCross.mother} × {controlledCross.father}
           </span>
         </h2>
         <Checkbox
           ml="auto"
           label="label"
-          aria-label={`Label for ${crossing.label}`}
+          aria-label={`Label for ${controlledCross.label}`}
           checked={chosen}
           onChange={(e) => choose(e.currentTarget.checked)}
         />
@@ -146,20 +146,21 @@ function CrossCard({ crossing, chosen, choose }: CardProps) {
       <div className={classes.body}>
         <div className="stack" style={{ gap: 8 }}>
           <p>
-            <b>{crossing.tree}</b>{' '}
+            <b>{controlledCross.tree}</b>{' '}
             <span className="soft">
-              {crossing.block && `${crossing.block}, `}row {crossing.row}, place {crossing.position}
+              {controlledCross.block && `${controlledCross.block}, `}row {controlledCross.row}, place{' '}
+              {controlledCross.position}
             </span>
-            : {plural(crossing.flowers, 'flower')}
-            {crossing.begun ? '' : ' meant'}.{' '}
+            : {plural(controlledCross.flowers, 'flower')}
+            {controlledCross.begun ? '' : ' meant'}.{' '}
             <span className="small soft">
-              Pollen {VISITS[crossing.visits]}; {crossing.bag ? 'bagged' : 'not bagged'}
-              {!crossing.emasculate && ', its own pollen left in'}.
+              Pollen {VISITS[controlledCross.visits]}; {controlledCross.bag ? 'bagged' : 'not bagged'}
+              {!controlledCross.emasculate && ', its own pollen left in'}.
             </span>
           </p>
-          <NextStep crossing={crossing} />
-          <History crossing={crossing} />
-          {!crossing.pollinated && (
+          <NextStep controlledCross={controlledCross} />
+          <History controlledCross={controlledCross} />
+          {!controlledCross.pollinated && (
             <div>
               <Button size="compact-sm" variant="subtle" onClick={() => remove.submit(undefined)}>
                 Cancel this cross
@@ -169,8 +170,8 @@ function CrossCard({ crossing, chosen, choose }: CardProps) {
           )}
         </div>
         <figure className={classes.tag}>
-          <div aria-label={`Metal tag of ${crossing.label}`}>
-            {crossing.metalTag.map((l) => (
+          <div aria-label={`Metal tag of ${controlledCross.label}`}>
+            {controlledCross.metalTag.map((l) => (
               <span key={l}>{l}</span>
             ))}
           </div>
@@ -204,18 +205,18 @@ function WantedRow({ wanted }: { wanted: Schemas['WantedCross'] }) {
   );
 }
 
-function CrossLabels({ chosen }: { chosen: Crossing[] }) {
+function CrossLabels({ chosen }: { chosen: ControlledCross[] }) {
   const [grid, setGrid] = useState<Grid>('A4_3_BY_7');
   const [skip, setSkip] = useState<number | string>(0);
   const [sheet, setSheet] = useState<MadeSheet>();
   const form = useSubmit(
     () =>
       answer(
-        api.POST('/api/crossings/labels', {
+        api.POST('/api/crosses/labels', {
           body: {
             grid,
             // Two of each: labels get lost.
-            crossings: chosen.map((c) => ({ crossingId: c.id, copies: 2 })),
+            controlledCrosses: chosen.map((c) => ({ crossId: c.id, copies: 2 })),
             skip: Number(skip) || 0,
           },
         }),
@@ -246,16 +247,16 @@ function CrossLabels({ chosen }: { chosen: Crossing[] }) {
   );
 }
 
-function Made({ all }: { all: Schemas['Crossings'] }) {
+function Made({ all }: { all: Schemas['ControlledCrosses'] }) {
   const [chosen, setChosen] = useState<Set<string>>(new Set());
-  const going = all.crossings
+  const going = all.controlledCrosses
     .filter((c) => !c.over)
     .sort((a, b) => a.due[0]!.from.localeCompare(b.due[0]!.from));
-  const over = all.crossings.filter((c) => c.over);
-  const card = (c: Crossing) => (
+  const over = all.controlledCrosses.filter((c) => c.over);
+  const card = (c: ControlledCross) => (
     <CrossCard
       key={c.id}
-      crossing={c}
+      controlledCross={c}
       chosen={chosen.has(c.id)}
       choose={(yes) =>
         setChosen((now) => new Set(yes ? [...now, c.id] : [...now].filter((id) => id !== c.id)))
@@ -284,13 +285,15 @@ function Made({ all }: { all: Schemas['Crossings'] }) {
           </div>
         </details>
       )}
-      {all.crossings.length > 0 && <CrossLabels chosen={all.crossings.filter((c) => chosen.has(c.id))} />}
+      {all.controlledCrosses.length > 0 && (
+        <CrossLabels chosen={all.controlledCrosses.filter((c) => chosen.has(c.id))} />
+      )}
     </>
   );
 }
 
-function sentence(all: Schemas['Crossings'], now: Date): string {
-  const going = all.crossings.filter((c) => !c.over);
+function sentence(all: Schemas['ControlledCrosses'], now: Date): string {
+  const going = all.controlledCrosses.filter((c) => !c.over);
   if (going.length === 0) return 'No cross is being made.';
   const due = going.filter((c) => new Date(c.due[0]!.from) <= now);
   const made = `${plural(going.length, 'cross', 'crosses')} being made`;
@@ -302,15 +305,15 @@ function sentence(all: Schemas['Crossings'], now: Date): string {
 /** Crosses that are made: flowers made ready, given one father's pollen, covered and uncovered. */
 export function Crosses() {
   const { now } = useHere();
-  const crossings = useQuery(queries.crossings());
+  const controlledCrosses = useQuery(queries.controlledCrosses());
   return (
     <>
       <RoundTabs />
-      <Loaded of={crossings}>
+      <Loaded of={controlledCrosses}>
         {(all) => (
           <>
             <h1>{sentence(all, now)}</h1>
-            {all.crossings.length === 0 && all.wanted.length === 0 ? (
+            {all.controlledCrosses.length === 0 && all.wanted.length === 0 ? (
               <Empty
                 title="No cross is wanted yet"
                 action={

@@ -28,7 +28,7 @@ it('says how far a crossRequest has come', () => {
     preparable: true,
   };
   expect(wantedWords({ ...crossRequest, seeds: 10 })).toBe(
-    'for 10 seeds 5 of 24 flowers given pollen, 3 made ready or meant, 16 more wanted.',
+    'for 10 seeds 5 of 24 flowers pollinated, 3 made ready or meant, 16 more wanted.',
   );
-  expect(wantedWords({ ...crossRequest, ready: 0, more: 0 })).toBe('5 of 24 flowers given pollen.');
+  expect(wantedWords({ ...crossRequest, ready: 0, more: 0 })).toBe('5 of 24 flowers pollinated.');
 });

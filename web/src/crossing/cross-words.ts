@@ -29,7 +29,7 @@ export const crossWords = (stop: Stop): string =>
 export function wantedWords(w: Schemas['WantedCross']): string {
   const seeds = w.seeds === undefined ? '' : `for ${plural(w.seeds, 'seed')} `;
   const parts = [
-    `${seeds}${w.made} of ${plural(w.flowers, 'flower')} given pollen`,
+    `${seeds}${w.made} of ${plural(w.flowers, 'flower')} pollinated`,
     ...(w.ready > 0 ? [`${w.ready} made ready or meant`] : []),
     ...(w.more > 0 ? [`${w.more} more wanted`] : []),
   ];

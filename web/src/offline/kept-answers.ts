@@ -18,7 +18,7 @@ const KEPT = new Set([
   'plan',
   'walk',
   'walks',
-  'crossings',
+  'controlledCrosses',
   'figs',
   'round-settings',
   'fruit-set',

@@ -36,7 +36,7 @@ function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: D
   const done = [...walk.done, ...walk.steps]
     .filter((d) => d.stop === index)
     .reduce((n, d) => n + d.flowers, 0);
-  const crossing = stop.cross?.crossingId;
+  const controlledCross = stop.cross?.crossId;
   const when = { flowers: Number(flowers), doneAt: at.toISOString(), walkId: walk.id, stop: index };
   const form = useSubmit<undefined, unknown>(
     () =>
@@ -53,8 +53,8 @@ function Line({ walk, index, at }: { walk: Schemas['Walk']; index: number; at: D
             }),
           )
         : answer(
-            api.PUT('/api/crossings/{crossing}/steps/{id}', {
-              params: { path: { crossing: crossing ?? '', id } },
+            api.PUT('/api/crosses/{controlledCross}/steps/{id}', {
+              params: { path: { controlledCross: controlledCross ?? '', id } },
               body: { ...when, kind: stop.kind },
             }),
           ),

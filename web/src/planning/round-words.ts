@@ -57,10 +57,10 @@ export function flowersWords(stops: Stop[]): string {
 /** Which flowers they are, where it is those of a cross, or some that had pollen before. */
 export function sameFlowers(
   stop: Stop,
-): Pick<Schemas['PollinationRequest'], 'crossingId' | 'again' | 'againOf'> | undefined {
+): Pick<Schemas['PollinationRequest'], 'crossId' | 'again' | 'againOf'> | undefined {
   if (stop.againOf) return { againOf: stop.againOf, again: true };
-  const crossing = stop.cross?.crossingId;
-  return crossing ? { crossingId: crossing, again: stop.kind === 'POLLINATE_AGAIN' } : undefined;
+  const controlledCross = stop.cross?.crossId;
+  return controlledCross ? { crossId: controlledCross, again: stop.kind === 'POLLINATE_AGAIN' } : undefined;
 }
 
 /** Flowers that wait for the same pollen in the same round, told together. */

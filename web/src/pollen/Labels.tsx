@@ -64,6 +64,24 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
     [],
     () => undefined,
   );
+  // The jar one came from stands above even when nothing is left in it.
+  const usedUp = (l: Schemas['LotView']) => l.dosesLeft === 0 && l.id !== first;
+  const line = (l: Schemas['LotView']) => (
+    <div key={l.id} className={classes.lot}>
+      <span>
+        <b>{l.code}</b> {l.varietyName}
+      </span>
+      <NumberInput
+        aria-label={`Labels of ${l.code}`}
+        placeholder="0"
+        min={0}
+        max={500}
+        w={90}
+        value={copies[l.id] ?? ''}
+        onChange={(v) => setCopies((c) => ({ ...c, [l.id]: v }))}
+      />
+    </div>
+  );
   return (
     <div className={classes.columns}>
       <RecordForm
@@ -84,22 +102,13 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
       >
         <div>
           <b>Labels for each jar</b>
-          {lots.map((l) => (
-            <div key={l.id} className={classes.lot}>
-              <span>
-                <b>{l.code}</b> {l.varietyName}
-              </span>
-              <NumberInput
-                aria-label={`Labels of ${l.code}`}
-                placeholder="0"
-                min={0}
-                max={500}
-                w={90}
-                value={copies[l.id] ?? ''}
-                onChange={(v) => setCopies((c) => ({ ...c, [l.id]: v }))}
-              />
-            </div>
-          ))}
+          {lots.filter((l) => !usedUp(l)).map(line)}
+          {lots.some(usedUp) && (
+            <details className="small">
+              <summary>Used up ({lots.filter(usedUp).length})</summary>
+              {lots.filter(usedUp).map(line)}
+            </details>
+          )}
         </div>
         <SegmentedControl
           aria-label="Kind of label"
@@ -137,7 +146,7 @@ export function Labels() {
   return (
     <>
       <PollenTabs />
-      <h1>Labels: a lot without one is no lot</h1>
+      <h1>Print labels for jars</h1>
       <Loaded of={lots}>
         {(all) =>
           all.length === 0 ? (

@@ -130,7 +130,7 @@ const answers = (more: Server = {}): Server => ({
   'GET /api/lots': [lot({ code: 'LA-01' }, '2026-11-25T08:00:00Z')],
   'GET /api/crops': [sheet],
   'GET /api/light': { suns: [] },
-  'GET /api/crossings': { crossings: [], wanted: [] },
+  'GET /api/crosses': { controlledCrosses: [], wanted: [] },
   ...more,
 });
 const heading = async () =>

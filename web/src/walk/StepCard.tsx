@@ -18,18 +18,21 @@ import { doneAt, nextStop } from './walk-state';
 import classes from './Walk.module.css';
 import { t, tellAll } from '../text/text';
 
-export const voidStep = (crossing: string, step: Pick<Schemas['CrossingDone'], 'id' | 'version'>) =>
+export const voidStep = (
+  controlledCross: string,
+  step: Pick<Schemas['ControlledCrossDone'], 'id' | 'version'>,
+) =>
   answer(
-    api.POST('/api/crossings/{crossing}/steps/{id}/void', {
-      params: { path: { crossing, id: step.id } },
+    api.POST('/api/crosses/{controlledCross}/steps/{id}/void', {
+      params: { path: { controlledCross, id: step.id } },
       body: { version: step.version, reason: 'recorded by mistake' },
     }),
   );
 
 /** What to press into the metal tag, as long as the cross can be looked up. */
-function Tag({ crossing }: { crossing: string }) {
-  const { data } = useQuery(queries.crossings());
-  const lines = data?.crossings.find((c) => c.id === crossing)?.metalTag;
+function Tag({ controlledCross }: { controlledCross: string }) {
+  const { data } = useQuery(queries.controlledCrosses());
+  const lines = data?.controlledCrosses.find((c) => c.id === controlledCross)?.metalTag;
   return lines ? (
     <p className={classes.tag} aria-label={t('walk.metal-tag')}>
       {lines.map((l) => (
@@ -46,8 +49,8 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
   const outbox = useOutbox();
   const [id, setId] = useState(newId);
   const done = doneAt(walk, index, outbox, session.accountId);
-  const crossing = stop.cross?.crossingId ?? '';
-  const body: Schemas['CrossingStepRequest'] = {
+  const controlledCross = stop.cross?.crossId ?? '';
+  const body: Schemas['CrossStepRequest'] = {
     kind: stop.kind,
     flowers: count,
     doneAt: now.toISOString(),
@@ -62,17 +65,22 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
   };
   const form = useSubmit(
     () =>
-      answer(api.PUT('/api/crossings/{crossing}/steps/{id}', { params: { path: { crossing, id } }, body })),
+      answer(
+        api.PUT('/api/crosses/{controlledCross}/steps/{id}', {
+          params: { path: { controlledCross, id } },
+          body,
+        }),
+      ),
     ['flowers'],
     (saved) => {
       const written = saved.done.find((d) => d.id === id);
-      doneWithUndo(`${words}.`, () => voidStep(crossing, written ?? { id, version: 0 }));
+      doneWithUndo(`${words}.`, () => voidStep(controlledCross, written ?? { id, version: 0 }));
       goOn();
     },
     {
       write: () => ({
         method: 'PUT',
-        path: `/api/crossings/${crossing}/steps/${id}`,
+        path: `/api/crosses/${controlledCross}/steps/${id}`,
         body: { ...body },
         label: words,
         account: session.accountId,
@@ -92,7 +100,7 @@ export function StepCard({ walk, index, sheet, count, setCount, next }: StopProp
         <p className={classes.cross}>{crossWords(stop)}</p>
         <Looks stop={stop} sheet={sheet} />
         <p>{tellAll(stop.say)}</p>
-        {(stop.kind === 'BAG' || stop.kind === 'REBAG') && <Tag crossing={crossing} />}
+        {(stop.kind === 'BAG' || stop.kind === 'REBAG') && <Tag controlledCross={controlledCross} />}
         <Said walk={walk} index={index} />
       </section>
       <CountRow count={count} setCount={setCount} of={stop.flowers} done={done} />

@@ -268,7 +268,7 @@ describe('the walk', () => {
   });
 
   it('asks for a step on a cross with its tag, and for pollen with the cross and no mark of its own', async () => {
-    const cross = { crossingId: 'c1', fatherId: 'l', father: 'Lantern', label: '26-2' };
+    const cross = { crossId: 'c1', fatherId: 'l', father: 'Lantern', label: '26-2' };
     const bag = {
       ...stop('Pale Ridge 2', ''),
       lotId: undefined,
@@ -280,8 +280,8 @@ describe('the walk', () => {
     const made = { label: '26-2', done: [], due: [] };
     const sent = serve({
       ...answers(done, walk([bag, again])),
-      'GET /api/crossings': { crossings: [{ id: 'c1', metalTag: ['26-2', 'PALE RIDGE'] }], wanted: [] },
-      'PUT /api/crossings/c1/steps/*': made,
+      'GET /api/crosses': { controlledCrosses: [{ id: 'c1', metalTag: ['26-2', 'PALE RIDGE'] }], wanted: [] },
+      'PUT /api/crosses/c1/steps/*': made,
     });
     showWalk();
     await userEvent.click(await screen.findByText('Go'));
@@ -296,7 +296,7 @@ describe('the walk', () => {
     await userEvent.click(screen.getByLabelText('one more'));
     await userEvent.click(screen.getByText('Done · 1 flower'));
     await waitFor(() => expect(sent).toHaveLength(2));
-    expect(sent[1]!.body).toMatchObject({ crossingId: 'c1', again: true, flowers: 1 });
+    expect(sent[1]!.body).toMatchObject({ crossId: 'c1', again: true, flowers: 1 });
     expect(sent[1]!.body).not.toHaveProperty('mark');
   });
 

@@ -51,7 +51,7 @@ describe('a walk', () => {
       waiting('w', 0, 4),
       waiting('w', 1, 5),
       waiting('other', 0, 6),
-      waiting('w', 3, 2, '/api/crossings/c/steps/s'),
+      waiting('w', 3, 2, '/api/crosses/c/steps/s'),
       waiting('w', 0, 7, '/api/walks/w/words/x'),
     ];
     const walk = walked([]);

@@ -2,7 +2,7 @@ import type { Schemas } from '../api/api';
 import type { Outgoing } from '../offline/store';
 
 /** Pollen given, and steps on crosses. */
-const WORK = /^\/api\/(pollinations|crossings)\//;
+const WORK = /^\/api\/(pollinations|crosses)\//;
 
 type Walk = Schemas['Walk'];
 

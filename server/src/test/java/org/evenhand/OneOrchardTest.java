@@ -165,25 +165,27 @@ class OneOrchardTest {
 
     private void tryCrossesAndFigs(Map<String, Api.Answer> tried) {
         String theirOther = theirs.variety("Far Bank");
-        String crossing = Api.newId();
+        String controlledCross = Api.newId();
         Map<String, Object> cross = Map.of("treeId", tree, "fatherId", theirOther, "planned", 3);
-        theirs.put("/api/crossings/" + crossing, cross).expect(200);
+        theirs.put("/api/crosses/" + controlledCross, cross).expect(200);
         String ownVariety = ours.variety("Low Ridge");
         String ownTree = ours.tree(ownVariety, "Low Ridge 1");
         Map<String, Object> own = Map.of("treeId", ownTree, "fatherId", ownVariety, "planned", 3);
-        tried.put("PUT /api/crossings/{id}", ours.put("/api/crossings/" + crossing, own));
-        tried.put("POST /api/crossings/{id}/void", ours.post("/api/crossings/" + crossing + "/void", Api.voiding(0)));
+        tried.put("PUT /api/crosses/{id}", ours.put("/api/crosses/" + controlledCross, own));
+        tried.put(
+                "POST /api/crosses/{id}/void", ours.post("/api/crosses/" + controlledCross + "/void", Api.voiding(0)));
         Map<String, Object> step = Map.of("kind", "BAG", "flowers", 3, "doneAt", now.toString());
         String theirStep = Api.newId();
-        String path = "/api/crossings/{crossing}/steps/{id}";
-        theirs.put("/api/crossings/" + crossing + "/steps/" + theirStep, step).expect(200);
+        String path = "/api/crosses/{controlledCross}/steps/{id}";
+        theirs.put("/api/crosses/" + controlledCross + "/steps/" + theirStep, step)
+                .expect(200);
         String ownCrossing = Api.newId();
-        ours.put("/api/crossings/" + ownCrossing, own).expect(200);
-        tried.put("PUT " + path, ours.put("/api/crossings/" + ownCrossing + "/steps/" + theirStep, step));
+        ours.put("/api/crosses/" + ownCrossing, own).expect(200);
+        tried.put("PUT " + path, ours.put("/api/crosses/" + ownCrossing + "/steps/" + theirStep, step));
         tried.put(
                 "POST " + path + "/void",
-                ours.post("/api/crossings/" + ownCrossing + "/steps/" + theirStep + "/void", Api.voiding(0)));
-        assertThat(ours.put("/api/crossings/" + crossing + "/steps/" + Api.newId(), step)
+                ours.post("/api/crosses/" + ownCrossing + "/steps/" + theirStep + "/void", Api.voiding(0)));
+        assertThat(ours.put("/api/crosses/" + controlledCross + "/steps/" + Api.newId(), step)
                         .status())
                 .isEqualTo(404);
         String theirFig = theirs.tree(theirs.variety("fig-edible", "Stone Wall"), "Stone Wall 1");

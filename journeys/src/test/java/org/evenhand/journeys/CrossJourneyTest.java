@@ -57,14 +57,14 @@ class CrossJourneyTest extends DemoJourney {
                 return true;""");
         browser.open("/round/crosses");
         browser.seeText("26-1 due now");
-        browser.press("Give pollen: done");
-        browser.seeText("26-1: 3 flowers given pollen.");
+        browser.press("Pollinate: done");
+        browser.seeText("26-1: 3 flowers pollinated.");
         browser.waitFor(() -> browser.shows("Bag again: done") ? true : null, "for the next step");
         browser.open("/pollen");
         browser.see(By.cssSelector("[data-lot='LA-02'] [data-doses='7']"));
         browser.open("/round/crosses");
-        browser.press("Undo Give pollen of 26-1");
-        browser.waitFor(() -> browser.shows("Give pollen: done") ? true : null, "for the step to come back");
+        browser.press("Undo Pollinate of 26-1");
+        browser.waitFor(() -> browser.shows("Pollinate: done") ? true : null, "for the step to come back");
         browser.open("/pollen");
         browser.see(By.cssSelector("[data-lot='LA-02'] [data-doses='10']"));
     }

@@ -210,18 +210,18 @@ class FirstEveningsJourneyTest extends DemoJourney {
                 const c = id();
                 const at = hours => new Date(Date.parse(start) + hours * 3600e3).toISOString();
                 const start = await now();
-                await call('PUT', '/crossings/' + c, {treeId: mother, fatherId, planned: 3});
-                await call('PUT', '/crossings/' + c + '/steps/' + id(), {kind: 'BAG', flowers: 3, doneAt: start});
+                await call('PUT', '/crosses/' + c, {treeId: mother, fatherId, planned: 3});
+                await call('PUT', '/crosses/' + c + '/steps/' + id(), {kind: 'BAG', flowers: 3, doneAt: start});
                 await jar(father, 0.5, 9, 'FRIDGE_DESICCANT');
                 await call('PUT', '/demo-clock', {now: at(30)});
                 const lots = (await call('GET', '/lots')).filter(l => l.dosesLeft > 0);
                 await call('PUT', '/pollinations/' + id(), {treeId: mother, lotId: lots[0].id, flowers: 3,
-                  doneAt: at(30), crossingId: c});
-                await call('PUT', '/crossings/' + c + '/steps/' + id(), {kind: 'REBAG', flowers: 3, doneAt: at(30)});
+                  doneAt: at(30), crossId: c});
+                await call('PUT', '/crosses/' + c + '/steps/' + id(), {kind: 'REBAG', flowers: 3, doneAt: at(30)});
                 """);
         browser.open("/round/crosses");
         WebElement cross = browser.see(By.xpath("//section[contains(., 'Kiln × Cooper')]"));
-        assertThat(cross.getText()).containsIgnoringCase("give pollen once more");
+        assertThat(cross.getText()).containsIgnoringCase("pollinate once more");
         prepare(
                 "await call('PUT', '/demo-clock', {now: new Date(Date.parse(await now()) + 72 * 3600e3).toISOString()});");
         browser.open("/round/crosses");
@@ -230,7 +230,7 @@ class FirstEveningsJourneyTest extends DemoJourney {
         assertThat(cross.getText())
                 .as("the second visit is past, and so is the bag after it")
                 .contains("Take the bag off")
-                .doesNotContainIgnoringCase("give pollen once more")
+                .doesNotContainIgnoringCase("pollinate once more")
                 .doesNotContain("Bag again");
     }
 

@@ -7,33 +7,33 @@ import java.util.UUID;
 import org.evenhand.kit.RecordRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface CrossingRepository extends RecordRepository<Crossing> {
+interface ControlledCrossRepository extends RecordRepository<ControlledCross> {
     @Override
     default String noun() {
         return "cross";
     }
 
-    List<Crossing> findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
+    List<ControlledCross> findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
             UUID orchardId, Instant after);
 
-    List<Crossing> findByOrchardIdAndWalkIdAndVoidedAtIsNull(UUID orchardId, UUID walkId);
+    List<ControlledCross> findByOrchardIdAndWalkIdAndVoidedAtIsNull(UUID orchardId, UUID walkId);
 
-    List<Crossing> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
+    List<ControlledCross> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
 
-    List<Crossing> findByOrchardIdAndYear(UUID orchardId, int year);
+    List<ControlledCross> findByOrchardIdAndYear(UUID orchardId, int year);
 
     /** Of all, those taken out too: a number is never used twice in a year. */
-    @Query("select coalesce(max(c.number), 0) from Crossing c where c.orchardId = :orchardId and c.year = :year")
+    @Query("select coalesce(max(c.number), 0) from ControlledCross c where c.orchardId = :orchardId and c.year = :year")
     int lastNumber(UUID orchardId, int year);
 }
 
-interface CrossingStepRepository extends RecordRepository<CrossingStep> {
+interface CrossStepRepository extends RecordRepository<CrossStep> {
     @Override
     default String noun() {
         return "step";
     }
 
-    List<CrossingStep> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, List<UUID> crossingIds);
+    List<CrossStep> findByOrchardIdAndCrossIdInAndVoidedAtIsNull(UUID orchardId, List<UUID> crossIds);
 
-    List<CrossingStep> findByOrchardIdAndWalkIdAndVoidedAtIsNull(UUID orchardId, UUID walkId);
+    List<CrossStep> findByOrchardIdAndWalkIdAndVoidedAtIsNull(UUID orchardId, UUID walkId);
 }

@@ -1,6 +1,6 @@
 /** Crosses that are made, step by step, from the bag to the label. */
 @ApplicationModule(
-        displayName = "Crossing",
+        displayName = "ControlledCross",
         allowedDependencies = {"crop", "kit", "mating", "orchard", "pollination"})
 package org.evenhand.crossing;
 

@@ -35,8 +35,8 @@ import org.evenhand.core.weather.Site;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.cropload.TargetRequest;
 import org.evenhand.cropload.Targets;
-import org.evenhand.crossing.CrossingRequests;
-import org.evenhand.crossing.Crossings;
+import org.evenhand.crossing.ControlledCrossRequests;
+import org.evenhand.crossing.ControlledCrosses;
 import org.evenhand.findings.ComparisonView;
 import org.evenhand.findings.Comparisons;
 import org.evenhand.fruitset.CheckRequest;
@@ -95,7 +95,7 @@ class DemoOrchard implements ApplicationRunner {
     private final CrossRequests crossRequests;
     private final Settings settings;
     private final Targets targets;
-    private final Crossings crossings;
+    private final ControlledCrosses controlledCrosses;
     private final Figs figs;
     private final DemoLastSeason lastSeason;
     private final Comparisons comparisons;
@@ -117,7 +117,7 @@ class DemoOrchard implements ApplicationRunner {
             CrossRequests crossRequests,
             Settings settings,
             Targets targets,
-            Crossings crossings,
+            ControlledCrosses controlledCrosses,
             Figs figs,
             DemoLastSeason lastSeason,
             Comparisons comparisons,
@@ -137,7 +137,7 @@ class DemoOrchard implements ApplicationRunner {
         this.crossRequests = crossRequests;
         this.settings = settings;
         this.targets = targets;
-        this.crossings = crossings;
+        this.controlledCrosses = controlledCrosses;
         this.figs = figs;
         this.lastSeason = lastSeason;
         this.comparisons = comparisons;
@@ -237,17 +237,17 @@ class DemoOrchard implements ApplicationRunner {
                     ines,
                     crossRequest,
                     new WantedCrossRequest(mother, father, null, 60, 2, "Seedlings of the two, for the bank.", null));
-            UUID crossing = ids.next();
-            crossings.put(
+            UUID controlledCross = ids.next();
+            controlledCrosses.put(
                     tomas,
-                    crossing,
-                    new CrossingRequests.Cross(
+                    controlledCross,
+                    new ControlledCrossRequests.Cross(
                             tree, father, crossRequest, 3, true, CrossProtocol.Visits.TWICE, null, "", null));
-            crossings.putStep(
+            controlledCrosses.putStep(
                     tomas,
-                    crossing,
+                    controlledCross,
                     ids.next(),
-                    new CrossingRequests.Step(
+                    new ControlledCrossRequests.Step(
                             CrossProtocol.Step.BAG, 3, now.minus(23, ChronoUnit.HOURS), "", null, null, null));
         }
 

@@ -20,10 +20,10 @@ public class HarvestSums {
             " where f.orchard_id = ? and f.voided_at is null and v.crop = ? and f.year = ?";
 
     /** Looked up fruit by fruit, as there are far fewer fruits than flowers. */
-    private static final String FLOWER = " left join lateral (select treatment, strokes, crossing_id from pollination"
+    private static final String FLOWER = " left join lateral (select treatment, strokes, cross_id from pollination"
             + " where id = f.pollination_id limit 1) q on true"
-            + " left join lateral (select true as twice from pollination a where q.crossing_id is not null"
-            + " and a.orchard_id = f.orchard_id and a.crossing_id = q.crossing_id and a.again and a.voided_at is null"
+            + " left join lateral (select true as twice from pollination a where q.cross_id is not null"
+            + " and a.orchard_id = f.orchard_id and a.cross_id = q.cross_id and a.again and a.voided_at is null"
             + " limit 1) g on true";
 
     /** An empty seed holds no embryo: it counts as none. */

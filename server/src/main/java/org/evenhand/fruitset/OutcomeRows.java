@@ -136,11 +136,11 @@ class OutcomeRows {
                 """
                 select p.id, p.tree_id, t.variety_id, v.crop, p.lot_id, p.flowers, p.treatment, p.done_at, p.stage, p.strokes,
                        p.tool, p.limb, p.recorded_by, l.collected_at, coalesce(s.storage, l.storage),
-                       1 + case when p.crossing_id is null
+                       1 + case when p.cross_id is null
                            then (select count(*) from pollination a where a.orchard_id = p.orchard_id
                                and a.again_of = p.id and a.voided_at is null)
                            else (select count(*) from pollination a where a.orchard_id = p.orchard_id
-                               and a.crossing_id = p.crossing_id and a.again and a.voided_at is null) end,
+                               and a.cross_id = p.cross_id and a.again and a.voided_at is null) end,
                        t.block, p.comparison_id is not null, o.full_seeds, o.without
                 from pollination p
                 join tree t on t.id = p.tree_id

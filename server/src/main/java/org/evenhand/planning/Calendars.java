@@ -28,9 +28,9 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Text;
 import org.evenhand.core.crossing.CrossProtocol;
-import org.evenhand.crossing.CrossingView;
-import org.evenhand.crossing.CrossingWords;
-import org.evenhand.crossing.Crossings;
+import org.evenhand.crossing.ControlledCrossView;
+import org.evenhand.crossing.ControlledCrosses;
+import org.evenhand.crossing.CrossWords;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
@@ -56,7 +56,7 @@ class Calendars {
     private final CalendarFeedRepository feeds;
     private final Plans plans;
     private final CheckDays checks;
-    private final Crossings crossings;
+    private final ControlledCrosses controlledCrosses;
     private final Orchards orchards;
     private final IdempotentWriter once;
     private final InstantSource clock;
@@ -65,14 +65,14 @@ class Calendars {
             CalendarFeedRepository feeds,
             Plans plans,
             @Lazy CheckDays checks,
-            Crossings crossings,
+            ControlledCrosses controlledCrosses,
             Orchards orchards,
             IdempotentWriter once,
             InstantSource clock) {
         this.feeds = feeds;
         this.plans = plans;
         this.checks = checks;
-        this.crossings = crossings;
+        this.controlledCrosses = controlledCrosses;
         this.orchards = orchards;
         this.once = once;
         this.clock = clock;
@@ -163,20 +163,20 @@ class Calendars {
                 : " (cross " + s.cross().label() + ")";
         return s.givesPollen()
                 ? s.flowers() + " of " + s.treeName() + " with " + s.lotCode() + cross
-                : CrossingWords.name(s.kind()) + ": " + s.flowers() + " of " + s.treeName() + cross;
+                : CrossWords.name(s.kind()) + ": " + s.flowers() + " of " + s.treeName() + cross;
     }
 
     /** A day and what is to be done on crosses then. */
     private record CrossDay(LocalDate on, CrossProtocol.Step step) {}
 
     /** A cross and until when its step helps. */
-    private record CrossDue(CrossingView cross, CrossingView.Due due) {}
+    private record CrossDue(ControlledCrossView cross, ControlledCrossView.Due due) {}
 
     /** Visits to crosses and covers that come off; what is done in between needs no day of its own. */
     private Map<CrossDay, List<CrossDue>> crossSteps(Caller reader) {
         Map<CrossDay, List<CrossDue>> days =
                 new TreeMap<>(Comparator.comparing(CrossDay::on).thenComparing(CrossDay::step));
-        for (CrossingView cross : crossings.all(reader).crossings()) {
+        for (ControlledCrossView cross : controlledCrosses.all(reader).controlledCrosses()) {
             cross.due().stream()
                     .filter(d -> cross.begun() && IN_CALENDAR.contains(d.step()))
                     .forEach(d -> days.computeIfAbsent(

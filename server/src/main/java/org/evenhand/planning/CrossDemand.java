@@ -14,12 +14,12 @@ import org.evenhand.orchard.VarietyView;
 /**
  * A cross as a plan sees it: one that is being made, or one that a request calls for.
  *
- * @param crossing absent where it is not begun
+ * @param controlledCross absent where it is not begun
  * @param crossRequestId absent where nobody requested it
  * @param start when its first step is taken, where none was
  */
 record CrossDemand(
-        UUID crossing,
+        UUID controlledCross,
         String label,
         UUID crossRequestId,
         Foreseen tree,
@@ -39,7 +39,8 @@ record CrossDemand(
     /** Its flowers in the planner's request. */
     FlowerGroupId.FirstVisit firstVisit() {
         return new FlowerGroupId.FirstVisit(
-                crossing != null ? crossing : crossRequestId, tree.tree().id());
+                controlledCross != null ? controlledCross : crossRequestId,
+                tree.tree().id());
     }
 
     FlowerGroupId.RepeatVisit repeatVisit() {
@@ -51,7 +52,7 @@ record CrossDemand(
     }
 
     RoundView.Cross ref() {
-        return new RoundView.Cross(crossing, crossRequestId, father.id(), father.name(), label);
+        return new RoundView.Cross(controlledCross, crossRequestId, father.id(), father.name(), label);
     }
 
     /** Its steps in each of several rounds, given those in which it is visited. */

@@ -13,8 +13,8 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.pollen.JarCare;
-import org.evenhand.crossing.CrossingView;
-import org.evenhand.crossing.Crossings;
+import org.evenhand.crossing.ControlledCrossView;
+import org.evenhand.crossing.ControlledCrosses;
 import org.evenhand.pollen.LotView;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Component;
@@ -25,11 +25,11 @@ class DueWork {
     private static final Duration A_DAY = Duration.ofDays(1);
 
     private final CheckDays checks;
-    private final Crossings crossings;
+    private final ControlledCrosses controlledCrosses;
 
-    DueWork(@Lazy CheckDays checks, Crossings crossings) {
+    DueWork(@Lazy CheckDays checks, ControlledCrosses controlledCrosses) {
         this.checks = checks;
-        this.crossings = crossings;
+        this.controlledCrosses = controlledCrosses;
     }
 
     /** What has an hour in order of time, then what can be done at any. */
@@ -86,12 +86,12 @@ class DueWork {
     /** Steps that no visit comes to in their time, as covers that come off a month later. */
     private List<PlanView.Due> ofCrosses(PlanningContext ground, List<PlanView.Round> visits) {
         Instant end = ground.now().plus(A_DAY);
-        return crossings.all(ground.caller()).crossings().stream()
+        return controlledCrosses.all(ground.caller()).controlledCrosses().stream()
                 .filter(c -> c.begun() && !c.over() && !c.due().isEmpty())
                 .filter(c -> !c.due().get(0).from().isAfter(end))
                 .filter(c -> !planned(visits, c, end))
                 .map(c -> {
-                    CrossingView.Due step = c.due().get(0);
+                    ControlledCrossView.Due step = c.due().get(0);
                     return new PlanView.Due(
                             PlanView.Due.Kind.CROSS_STEP,
                             step.from().isAfter(ground.now()) ? step.from() : null,
@@ -105,8 +105,8 @@ class DueWork {
     }
 
     /** Pollen may wait for a later visit as long as it helps; other steps are of the day. */
-    private static boolean planned(List<PlanView.Round> visits, CrossingView cross, Instant end) {
-        CrossingView.Due step = cross.due().get(0);
+    private static boolean planned(List<PlanView.Round> visits, ControlledCrossView cross, Instant end) {
+        ControlledCrossView.Due step = cross.due().get(0);
         Instant until = step.step().givesPollen() && step.until() != null ? step.until() : end;
         return visits.stream()
                 .filter(v -> v.at().isBefore(until))
@@ -114,8 +114,8 @@ class DueWork {
                 .anyMatch(s -> isOf(s, cross));
     }
 
-    private static boolean isOf(RoundView.StopView stop, CrossingView cross) {
-        return stop.cross() != null && cross.id().equals(stop.cross().crossingId());
+    private static boolean isOf(RoundView.StopView stop, ControlledCrossView cross) {
+        return stop.cross() != null && cross.id().equals(stop.cross().crossId());
     }
 
     private List<PlanView.Due> ofFruit(PlanningContext ground) {

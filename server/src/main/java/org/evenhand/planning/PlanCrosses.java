@@ -22,8 +22,8 @@ import org.evenhand.core.planning.FlowersToDo;
 import org.evenhand.core.planning.LotId;
 import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+import org.evenhand.crossing.ControlledCrosses;
 import org.evenhand.crossing.CrossNeeds;
-import org.evenhand.crossing.Crossings;
 import org.evenhand.mating.WantedCross;
 
 /** The crosses of a plan: those being made, those that requests call for, and what they ask of each round. One use each. */
@@ -112,7 +112,7 @@ final class PlanCrosses {
                             tree,
                             ground.varieties().get(requested.crossRequest().fatherId()),
                             flowers,
-                            new CrossProtocol(traits, Crossings.USUAL, List.of()),
+                            new CrossProtocol(traits, ControlledCrosses.USUAL, List.of()),
                             at,
                             requested.weight()));
                     left -= flowers;
@@ -188,7 +188,7 @@ final class PlanCrosses {
 
     private List<OpenFlowers> opened(List<OpenFlowers> flowers, CrossDemand job) {
         int round = rounds.indexOf(job.start());
-        return job.crossing() == null
+        return job.controlledCross() == null
                 ? FlowersToDo.withoutMadeReady(
                         flowers, round, job.tree().sheet().cross().orElseThrow().flowersTaken(job.flowers()))
                 : flowers;
@@ -231,7 +231,8 @@ final class PlanCrosses {
 
     /** Whether a round begins a cross, or is the next one while crosses are being made. */
     boolean stepsIn(int round) {
-        return jobs.stream().anyMatch(j -> j.crossing() == null ? j.start().equals(rounds.get(round)) : round == 0);
+        return jobs.stream()
+                .anyMatch(j -> j.controlledCross() == null ? j.start().equals(rounds.get(round)) : round == 0);
     }
 
     /** Steps of a job in each round, given the rounds in which the plan visits it. */

@@ -29,7 +29,7 @@ import org.evenhand.core.planning.RoundRequest;
 import org.evenhand.core.planning.TreeId;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.cropload.Targets;
-import org.evenhand.crossing.Crossings;
+import org.evenhand.crossing.ControlledCrosses;
 import org.evenhand.kit.Caller;
 import org.evenhand.mating.CrossBook;
 import org.evenhand.mating.Crosses;
@@ -48,7 +48,7 @@ class PlanMaking {
     private final Forecasts forecasts;
     private final Pollinations pollinations;
     private final Crosses crosses;
-    private final Crossings crossings;
+    private final ControlledCrosses controlledCrosses;
     private final Settings settings;
     private final Targets targets;
     private final PollenOptions pollen;
@@ -62,7 +62,7 @@ class PlanMaking {
             Forecasts forecasts,
             Pollinations pollinations,
             Crosses crosses,
-            Crossings crossings,
+            ControlledCrosses controlledCrosses,
             Settings settings,
             Targets targets,
             PollenOptions pollen,
@@ -74,7 +74,7 @@ class PlanMaking {
         this.forecasts = forecasts;
         this.pollinations = pollinations;
         this.crosses = crosses;
-        this.crossings = crossings;
+        this.controlledCrosses = controlledCrosses;
         this.settings = settings;
         this.targets = targets;
         this.pollen = pollen;
@@ -104,7 +104,7 @@ class PlanMaking {
                 targets.budgets(caller).stream()
                         .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity())),
                 crosses.book(caller),
-                crossings.needs(caller),
+                controlledCrosses.needs(caller),
                 jars,
                 new CollectedFlowers(jars),
                 pollen.groups(caller, jars, now, habits.pollenAge()),

@@ -52,7 +52,7 @@ final class PlanSecondVisits {
                     .collect(Collectors.toMap(
                             PollinationView::againOf, PollinationView::doneAt, (a, b) -> a.isAfter(b) ? a : b));
             return firsts.stream()
-                    .filter(p -> p.crossingId() == null && p.comparisonId() == null)
+                    .filter(p -> p.crossId() == null && p.comparisonId() == null)
                     .map(p -> new OnceMore(p, again.getOrDefault(p.id(), p.doneAt())))
                     .toList();
         }

@@ -30,7 +30,7 @@ import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.core.planning.WholeShares;
 import org.evenhand.core.pollen.Hygiene;
 import org.evenhand.cropload.TargetView;
-import org.evenhand.crossing.CrossingWords;
+import org.evenhand.crossing.CrossWords;
 import org.evenhand.kit.Given;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.pollination.PollinationView;
@@ -177,7 +177,7 @@ final class RoundStops {
                 step,
                 false,
                 job.ref(),
-                CrossingWords.say(sheet, job.traits(), step, job.flowers()),
+                CrossWords.say(sheet, job.traits(), step, job.flowers()),
                 List.of(),
                 null,
                 List.of(),
@@ -218,7 +218,7 @@ final class RoundStops {
                 kind,
                 stop.grounds().wanted(),
                 cross,
-                kind == CrossProtocol.Step.POLLINATE_AGAIN ? List.of(CrossingWords.SAME_FLOWERS) : List.of(),
+                kind == CrossProtocol.Step.POLLINATE_AGAIN ? List.of(CrossWords.SAME_FLOWERS) : List.of(),
                 sheet.hand().handling(),
                 sheet.hand().passes().map(n -> (int) n.value()).orElse(null),
                 plain ? limbs(t, sheet, flowers) : List.of(),
@@ -267,7 +267,7 @@ final class RoundStops {
         return switch (school) {
             case AS_SHEET ->
                 seedsWanted
-                        ? CrossingWords.strokes(sheet)
+                        ? CrossWords.strokes(sheet)
                         : List.of(Text.sheet(sheet.hand().strokes()));
             case FULL -> List.of(Text.of("strokes.FULL"));
             case LIGHT -> List.of(Text.of("strokes.LIGHT"));

@@ -176,13 +176,13 @@ public record RoundView(
     /**
      * The cross that flowers belong to.
      *
-     * @param crossingId absent as long as it is only planned
+     * @param crossId absent as long as it is only planned
      * @param crossRequestId absent where nobody requested it
      * @param label its number; absent as long as it is only planned
      */
     @Schema(name = "StopCross")
     public record Cross(
-            @Schema(description = OPTIONAL) UUID crossingId,
+            @Schema(description = OPTIONAL) UUID crossId,
             @Schema(description = OPTIONAL) UUID crossRequestId,
             UUID fatherId,
             String father,

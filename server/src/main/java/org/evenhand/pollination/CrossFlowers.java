@@ -17,7 +17,7 @@ public interface CrossFlowers {
     Cross cross(Caller caller, UUID id);
 
     /** Refuses more flowers in a step than the step before left. */
-    void refuseMoreThanThere(Caller caller, UUID crossingId, CrossProtocol.Step step, int flowers, Instant at);
+    void refuseMoreThanThere(Caller caller, UUID crossId, CrossProtocol.Step step, int flowers, Instant at);
 
     /** Holds the orchard's numbers until the transaction ends. */
     void holdNumbers(Caller caller);

@@ -31,7 +31,7 @@ class Pollination extends OrchardRecord {
     private Integer tagYear;
     private UUID walkId;
     private Integer stop;
-    private UUID crossingId;
+    private UUID crossId;
     private boolean again;
     private UUID againOf;
 
@@ -66,7 +66,7 @@ class Pollination extends OrchardRecord {
         this.tagYear = done.tag().isEmpty() ? null : done.doneAt().atZone(zone).getYear();
         this.walkId = done.walkId();
         this.stop = done.stop();
-        this.crossingId = done.crossingId();
+        this.crossId = done.crossId();
         this.again = done.again();
         this.againOf = done.againOf();
         this.treatment = done.how().treatment();
@@ -82,7 +82,7 @@ class Pollination extends OrchardRecord {
      * What was done, and how it is marked.
      *
      * @param lotId absent where the brush went from flower to flower with their own pollen
-     * @param crossingId the cross they belong to; absent for most
+     * @param crossId the cross they belong to; absent for most
      * @param again whether the same flowers had pollen before
      * @param againOf when they had, outside crosses
      */
@@ -97,7 +97,7 @@ class Pollination extends OrchardRecord {
             String tag,
             UUID walkId,
             Integer stop,
-            UUID crossingId,
+            UUID crossId,
             boolean again,
             UUID againOf,
             PollinationHow how,
@@ -144,8 +144,8 @@ class Pollination extends OrchardRecord {
         return stop;
     }
 
-    UUID crossingId() {
-        return crossingId;
+    UUID crossId() {
+        return crossId;
     }
 
     boolean again() {
@@ -171,6 +171,6 @@ class Pollination extends OrchardRecord {
     /** As pollen given to a cross. */
     PollinationBook.OnCross onCross() {
         return new PollinationBook.OnCross(
-                id(), crossingId, again, flowers, doneAt, recordedBy(), walkId, stop, version());
+                id(), crossId, again, flowers, doneAt, recordedBy(), walkId, stop, version());
     }
 }

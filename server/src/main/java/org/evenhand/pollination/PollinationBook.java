@@ -23,7 +23,7 @@ public class PollinationBook {
      */
     public record OnCross(
             UUID id,
-            UUID crossingId,
+            UUID crossId,
             boolean again,
             int flowers,
             Instant doneAt,
@@ -33,8 +33,8 @@ public class PollinationBook {
             long version) {}
 
     /** Those on some crosses, voided ones left out, in no order. */
-    public List<OnCross> onCrosses(Caller caller, Collection<UUID> crossingIds) {
-        return pollinations.findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(caller.orchardId(), crossingIds).stream()
+    public List<OnCross> onCrosses(Caller caller, Collection<UUID> crossIds) {
+        return pollinations.findByOrchardIdAndCrossIdInAndVoidedAtIsNull(caller.orchardId(), crossIds).stream()
                 .map(Pollination::onCross)
                 .toList();
     }

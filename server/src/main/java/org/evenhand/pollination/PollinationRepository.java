@@ -32,7 +32,7 @@ interface PollinationRepository extends RecordRepository<Pollination> {
     Optional<Pollination> findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
             UUID orchardId, UUID comparisonId, Integer slot);
 
-    List<Pollination> findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> crossingIds);
+    List<Pollination> findByOrchardIdAndCrossIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> crossIds);
 
     List<Pollination> findByOrchardIdAndAgainOfInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> firstIds);
 

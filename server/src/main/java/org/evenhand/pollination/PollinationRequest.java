@@ -19,7 +19,7 @@ import org.evenhand.kit.Within;
  * @param colour colour of tape, yarn or tag
  * @param tag number on the tag; used once a year in an orchard
  * @param walkId walk and stop it belongs to, both or neither
- * @param crossingId the cross whose flowers they are
+ * @param crossId the cross whose flowers they are
  * @param again whether the same flowers of the cross had pollen before
  * @param againOf pollination whose flowers, outside crosses, have pollen once more
  * @param how what else is worth comparing later
@@ -38,7 +38,7 @@ public record PollinationRequest(
         @Schema(description = OPTIONAL) @Size(max = 40) String tag,
         @Schema(description = OPTIONAL) UUID walkId,
         @Schema(description = OPTIONAL) Integer stop,
-        @Schema(description = OPTIONAL) UUID crossingId,
+        @Schema(description = OPTIONAL) UUID crossId,
         @Schema(description = OPTIONAL) Boolean again,
         @Schema(description = OPTIONAL) UUID againOf,
         @Schema(description = OPTIONAL) @Valid PollinationHow how,

@@ -32,7 +32,7 @@ public record PollinationView(
         @Schema(description = OPTIONAL) String markWarning,
         @Schema(description = OPTIONAL) UUID walkId,
         @Schema(description = OPTIONAL) Integer stop,
-        @Schema(description = OPTIONAL) UUID crossingId,
+        @Schema(description = OPTIONAL) UUID crossId,
         @Schema(description = OPTIONAL) String crossLabel,
         boolean again,
         @Schema(description = OPTIONAL) UUID againOf,

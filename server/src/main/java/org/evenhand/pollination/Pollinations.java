@@ -61,7 +61,7 @@ public class Pollinations {
     private final IdempotentWriter once;
     private final CropCatalogue crops;
     private final WalkRecords walks;
-    private final CrossFlowers crossings;
+    private final CrossFlowers controlledCrosses;
     private final SecondVisitRules second;
     private final Settings settings;
     private final ApplicationEventPublisher events;
@@ -74,7 +74,7 @@ public class Pollinations {
             IdempotentWriter once,
             CropCatalogue crops,
             WalkRecords walks,
-            CrossFlowers crossings,
+            CrossFlowers controlledCrosses,
             SecondVisitRules second,
             Settings settings,
             ApplicationEventPublisher events) {
@@ -85,7 +85,7 @@ public class Pollinations {
         this.once = once;
         this.crops = crops;
         this.walks = walks;
-        this.crossings = crossings;
+        this.controlledCrosses = controlledCrosses;
         this.second = second;
         this.settings = settings;
         this.events = events;
@@ -198,12 +198,12 @@ public class Pollinations {
 
     /** The jar; none only where the crop's own flowers serve one another. */
     private Optional<LotView> jar(Caller caller, TreeView tree, PollinationRequest request) {
-        if (treatment(request) != Treatment.HAND && (request.lotId() != null || request.crossingId() != null)) {
+        if (treatment(request) != Treatment.HAND && (request.lotId() != null || request.crossId() != null)) {
             throw new InvalidInputException("lotId", "does not go with flowers that nobody pollinates; leave it out.");
         }
         boolean without = treatment(request) != Treatment.HAND
                 || (request.lotId() == null
-                        && request.crossingId() == null
+                        && request.crossId() == null
                         && crops.of(caller, tree.crop()).hand().flowerToFlower());
         return without ? Optional.empty() : Optional.of(shelf.lot(caller, Given.required("lotId", request.lotId())));
     }
@@ -299,7 +299,7 @@ public class Pollinations {
             int flowers,
             Instant doneAt,
             PollinationRequest request) {
-        if (request.crossingId() == null) {
+        if (request.crossId() == null) {
             if (Boolean.TRUE.equals(request.again()) && request.againOf() == null) {
                 throw new InvalidInputException(
                         "again",
@@ -307,7 +307,7 @@ public class Pollinations {
             }
             return Optional.empty();
         }
-        CrossFlowers.Cross cross = crossings.cross(caller, request.crossingId());
+        CrossFlowers.Cross cross = controlledCrosses.cross(caller, request.crossId());
         if (!cross.treeId().equals(tree.id())) {
             throw Refusal.of("treeId", Text.of("refused.tree-of-cross", "tree", tree.name(), "cross", cross.label()));
         }
@@ -331,14 +331,14 @@ public class Pollinations {
         CrossProtocol.Step visit = Boolean.TRUE.equals(request.again())
                 ? CrossProtocol.Step.POLLINATE_AGAIN
                 : CrossProtocol.Step.POLLINATE;
-        crossings.refuseMoreThanThere(caller, cross.id(), visit, flowers, doneAt);
+        controlledCrosses.refuseMoreThanThere(caller, cross.id(), visit, flowers, doneAt);
         return Optional.of(cross);
     }
 
     /** A tag number says one flower's story only. */
     private void refuseTagTwice(Caller caller, String tag, Instant doneAt, ZoneId zone) {
-        crossings.holdNumbers(caller);
-        crossings.labelled(caller, doneAt.atZone(zone).getYear(), tag).ifPresent(cross -> {
+        controlledCrosses.holdNumbers(caller);
+        controlledCrosses.labelled(caller, doneAt.atZone(zone).getYear(), tag).ifPresent(cross -> {
             throw Refusal.of(
                     "tag",
                     Text.of(
@@ -420,10 +420,10 @@ public class Pollinations {
             return List.of();
         }
         Map<UUID, LotName> lots = shelf.names(caller);
-        Map<UUID, String> labels = crossings.labels(
+        Map<UUID, String> labels = controlledCrosses.labels(
                 caller,
                 found.stream()
-                        .map(Pollination::crossingId)
+                        .map(Pollination::crossId)
                         .filter(Objects::nonNull)
                         .collect(Collectors.toSet()));
         Map<UUID, TreeView> trees =
@@ -434,7 +434,7 @@ public class Pollinations {
                         p,
                         trees.computeIfAbsent(p.treeId(), t -> orchards.tree(caller, t)),
                         p.lotId() == null ? null : lots.get(p.lotId()),
-                        p.crossingId() == null ? null : labels.get(p.crossingId())))
+                        p.crossId() == null ? null : labels.get(p.crossId())))
                 .toList();
     }
 
@@ -457,7 +457,7 @@ public class Pollinations {
                 warning(caller, p, tree),
                 p.walkId(),
                 p.stop(),
-                p.crossingId(),
+                p.crossId(),
                 crossLabel,
                 p.again(),
                 p.againOf(),

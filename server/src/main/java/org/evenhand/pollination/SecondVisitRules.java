@@ -42,10 +42,10 @@ class SecondVisitRules {
             Instant doneAt) {
         Pollination first = pollinations.current(caller, request.againOf());
         ZoneId zone = orchards.details(caller).site().zone();
-        if (request.crossingId() != null || request.comparisonId() != null) {
+        if (request.crossId() != null || request.comparisonId() != null) {
             throw new InvalidInputException("againOf", "goes neither with a cross nor with a place of a comparison.");
         }
-        if (first.again() || first.crossingId() != null || first.how().treatment() != Treatment.HAND) {
+        if (first.again() || first.crossId() != null || first.how().treatment() != Treatment.HAND) {
             throw new InvalidInputException("againOf", "is not the first visit by hand to flowers outside crosses.");
         }
         if (!first.treeId().equals(tree.id())) {

@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.crossing.CrossingView;
+import org.evenhand.crossing.ControlledCrossView;
 import org.evenhand.planning.PlanView;
 import org.evenhand.planning.RoundView;
 import org.evenhand.pollination.PollinationView;
@@ -33,7 +33,7 @@ record WalkView(
         boolean stale,
         List<String> cautions,
         List<PollinationView> done,
-        List<CrossingView.Done> steps,
+        List<ControlledCrossView.Done> steps,
         List<Word> words,
         List<Photo> photos,
         long version) {

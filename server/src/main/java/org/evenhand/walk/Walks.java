@@ -20,8 +20,8 @@ import org.evenhand.core.Require;
 import org.evenhand.core.Text;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.crop.CropCatalogue;
-import org.evenhand.crossing.CrossingWords;
-import org.evenhand.crossing.Crossings;
+import org.evenhand.crossing.ControlledCrosses;
+import org.evenhand.crossing.CrossWords;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
@@ -57,7 +57,7 @@ class Walks {
     private final WalkPhotoRepository photos;
     private final Rounds rounds;
     private final Pollinations pollinations;
-    private final Crossings crossings;
+    private final ControlledCrosses controlledCrosses;
     private final Orchards orchards;
     private final Settings settings;
     private final CropCatalogue crops;
@@ -72,7 +72,7 @@ class Walks {
             WalkPhotoRepository photos,
             Rounds rounds,
             Pollinations pollinations,
-            Crossings crossings,
+            ControlledCrosses controlledCrosses,
             Orchards orchards,
             Settings settings,
             CropCatalogue crops,
@@ -85,7 +85,7 @@ class Walks {
         this.photos = photos;
         this.rounds = rounds;
         this.pollinations = pollinations;
-        this.crossings = crossings;
+        this.controlledCrosses = controlledCrosses;
         this.orchards = orchards;
         this.settings = settings;
         this.crops = crops;
@@ -154,7 +154,7 @@ class Walks {
     private RestOfWalk.Walked walked(Caller caller, Walk walk) {
         Map<Integer, Integer> done = new HashMap<>();
         pollinations.ofWalk(caller, walk.id()).forEach(p -> done.merge(p.stop(), p.flowers(), Integer::sum));
-        crossings.stepsOfWalk(caller, walk.id()).stream()
+        controlledCrosses.stepsOfWalk(caller, walk.id()).stream()
                 .filter(s -> s.stop() != null && !s.pollination())
                 .forEach(s -> done.merge(s.stop(), s.flowers(), Math::max));
         return new RestOfWalk.Walked(walk.collects(), walk.stops(), done, filled(caller, walk));
@@ -200,7 +200,7 @@ class Walks {
     private List<RoundView.StopView> beginCrosses(Caller caller, Walk walk) {
         Map<List<UUID>, RoundView.Cross> begun = new HashMap<>();
         return walk.stops().stream()
-                .map(s -> s.cross() == null || s.cross().crossingId() != null || !preparable(caller, s)
+                .map(s -> s.cross() == null || s.cross().crossId() != null || !preparable(caller, s)
                         ? s
                         : s.of(begun.computeIfAbsent(
                                 List.of(s.treeId(), s.cross().crossRequestId()), key -> begin(caller, walk, s))))
@@ -213,19 +213,23 @@ class Walks {
 
     private RoundView.Cross begin(Caller caller, Walk walk, RoundView.StopView stop) {
         RoundView.Cross planned = stop.cross();
-        CrossFlowers.Cross crossing = crossings.begin(
+        CrossFlowers.Cross controlledCross = controlledCrosses.begin(
                 caller,
                 Ids.newVersion7(clock.instant()),
-                new Crossings.Begun(
+                new ControlledCrosses.Begun(
                         stop.treeId(),
                         planned.fatherId(),
                         planned.crossRequestId(),
                         walk.id(),
                         stop.flowers(),
-                        Crossings.USUAL,
+                        ControlledCrosses.USUAL,
                         ""));
         return new RoundView.Cross(
-                crossing.id(), planned.crossRequestId(), planned.fatherId(), planned.father(), crossing.label());
+                controlledCross.id(),
+                planned.crossRequestId(),
+                planned.fatherId(),
+                planned.father(),
+                controlledCross.label());
     }
 
     @Transactional(readOnly = true)
@@ -258,7 +262,7 @@ class Walks {
 
     private String flowers(Caller caller, RoundView.StopView stop) {
         CropSheet sheet = crops.of(caller, stop.crop());
-        String step = CrossingWords.name(stop.kind());
+        String step = CrossWords.name(stop.kind());
         return (step.isEmpty() ? "" : step + ": ")
                 + (stop.byStage().isEmpty() ? Plural.of(stop.flowers(), "flower") : stages(sheet, stop));
     }
@@ -293,7 +297,7 @@ class Walks {
         Walk walk = walks.require(caller, id);
         if (walk.closedAt() == null) {
             walk.close(orchards.now(caller));
-            crossings.dropIdle(caller, id);
+            controlledCrosses.dropIdle(caller, id);
             walks.saveAndFlush(walk);
         }
         return view(caller, walk);
@@ -390,7 +394,7 @@ class Walks {
                 stale(caller, w),
                 w.cautions(),
                 pollinations.ofWalk(caller, w.id()),
-                crossings.stepsOfWalk(caller, w.id()),
+                controlledCrosses.stepsOfWalk(caller, w.id()),
                 words.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(caller.orchardId(), w.id()).stream()
                         .map(x -> new WalkView.Word(
                                 x.id(), x.stop(), x.kind(), x.note(), x.saidAt(), x.recordedBy(), x.version()))

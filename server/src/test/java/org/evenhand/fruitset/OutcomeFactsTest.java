@@ -135,22 +135,22 @@ class OutcomeFactsTest {
 
     @Test
     void a_second_visit_to_a_cross_counts_no_flower_twice_and_tells_its_first() {
-        String crossing = Api.newId();
+        String controlledCross = Api.newId();
         String father =
                 api.get("/api/varieties").body().get(0).path("name").asString().equals("Lantern")
                         ? api.get("/api/varieties").body().get(0).path("id").asString()
                         : api.get("/api/varieties").body().get(1).path("id").asString();
         api.put(
-                        "/api/crossings/" + crossing,
+                        "/api/crosses/" + controlledCross,
                         Map.of("treeId", taker, "fatherId", father, "planned", 4, "visits", "TWICE"))
                 .expect(200);
         Map<String, Object> first = new HashMap<>(Api.pollination(taker, lot, 4, done));
-        first.put("crossingId", crossing);
+        first.put("crossId", controlledCross);
         String id =
                 api.put("/api/pollinations/" + Api.newId(), first).expect(200).id();
         assertThat(visits()).containsExactly(Map.entry("0", 4));
         Map<String, Object> second = new HashMap<>(Api.pollination(taker, lot, 4, done.plus(Duration.ofHours(20))));
-        second.put("crossingId", crossing);
+        second.put("crossId", controlledCross);
         second.put("again", true);
         String again =
                 api.put("/api/pollinations/" + Api.newId(), second).expect(200).id();

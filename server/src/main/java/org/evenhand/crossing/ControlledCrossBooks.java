@@ -19,24 +19,25 @@ import org.springframework.stereotype.Component;
 
 /** Reads what was done on crosses: their own steps, and the pollinations that name them. */
 @Component
-class CrossingBooks {
-    private final CrossingStepRepository steps;
+class ControlledCrossBooks {
+    private final CrossStepRepository steps;
     private final PollinationBook pollinations;
     private final Orchards orchards;
     private final CropCatalogue crops;
 
-    CrossingBooks(CrossingStepRepository steps, PollinationBook pollinations, Orchards orchards, CropCatalogue crops) {
+    ControlledCrossBooks(
+            CrossStepRepository steps, PollinationBook pollinations, Orchards orchards, CropCatalogue crops) {
         this.steps = steps;
         this.pollinations = pollinations;
         this.orchards = orchards;
         this.crops = crops;
     }
 
-    CrossingBook read(Caller caller, List<Crossing> found) {
+    ControlledCrossBook read(Caller caller, List<ControlledCross> found) {
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         Set<UUID> standing = Set.copyOf(trees.keySet());
-        return new CrossingBook(
+        return new ControlledCrossBook(
                 found,
                 orchards.now(caller),
                 orchards.details(caller).site().zone(),
@@ -44,26 +45,27 @@ class CrossingBooks {
                 standing,
                 orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity())),
                 crop -> crops.of(caller, crop),
-                doneOn(caller, found.stream().map(Crossing::id).toList()));
+                doneOn(caller, found.stream().map(ControlledCross::id).toList()));
     }
 
     /** What was done on each of some crosses, the earliest first; crosses without anything are left out. */
-    Map<UUID, List<CrossingView.Done>> doneOn(Caller caller, List<UUID> ids) {
+    Map<UUID, List<ControlledCrossView.Done>> doneOn(Caller caller, List<UUID> ids) {
         if (ids.isEmpty()) {
             return Map.of();
         }
-        record Entry(UUID crossing, CrossingView.Done done) {}
+        record Entry(UUID controlledCross, ControlledCrossView.Done done) {}
         List<Entry> all = new ArrayList<>();
-        steps.findByOrchardIdAndCrossingIdInAndVoidedAtIsNull(caller.orchardId(), ids)
-                .forEach(s -> all.add(new Entry(s.crossingId(), s.view())));
-        pollinations.onCrosses(caller, ids).forEach(p -> all.add(new Entry(p.crossingId(), step(p))));
+        steps.findByOrchardIdAndCrossIdInAndVoidedAtIsNull(caller.orchardId(), ids)
+                .forEach(s -> all.add(new Entry(s.crossId(), s.view())));
+        pollinations.onCrosses(caller, ids).forEach(p -> all.add(new Entry(p.crossId(), step(p))));
         return all.stream()
                 .sorted(Comparator.comparing(e -> e.done().doneAt()))
-                .collect(Collectors.groupingBy(Entry::crossing, Collectors.mapping(Entry::done, Collectors.toList())));
+                .collect(Collectors.groupingBy(
+                        Entry::controlledCross, Collectors.mapping(Entry::done, Collectors.toList())));
     }
 
-    private static CrossingView.Done step(PollinationBook.OnCross given) {
-        return new CrossingView.Done(
+    private static ControlledCrossView.Done step(PollinationBook.OnCross given) {
+        return new ControlledCrossView.Done(
                 given.id(),
                 given.again() ? CrossProtocol.Step.POLLINATE_AGAIN : CrossProtocol.Step.POLLINATE,
                 given.flowers(),

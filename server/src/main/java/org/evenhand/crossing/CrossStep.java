@@ -14,8 +14,8 @@ import org.hibernate.envers.Audited;
 /** A step that was done on the flowers of a cross; giving pollen is a pollination. */
 @Entity
 @Audited
-class CrossingStep extends OrchardRecord {
-    private UUID crossingId;
+class CrossStep extends OrchardRecord {
+    private UUID crossId;
 
     @Enumerated(EnumType.STRING)
     private CrossProtocol.Step kind;
@@ -27,11 +27,11 @@ class CrossingStep extends OrchardRecord {
     private Integer stop;
     private boolean skipped;
 
-    protected CrossingStep() {}
+    protected CrossStep() {}
 
-    CrossingStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID crossingId, CrossingRequests.Step step) {
+    CrossStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID crossId, ControlledCrossRequests.Step step) {
         super(id, caller, now, zone);
-        this.crossingId = crossingId;
+        this.crossId = crossId;
         this.kind = step.kind();
         this.flowers = step.flowers();
         this.doneAt = step.doneAt();
@@ -41,8 +41,8 @@ class CrossingStep extends OrchardRecord {
         this.skipped = Boolean.TRUE.equals(step.skipped());
     }
 
-    UUID crossingId() {
-        return crossingId;
+    UUID crossId() {
+        return crossId;
     }
 
     CrossProtocol.Step kind() {
@@ -69,8 +69,8 @@ class CrossingStep extends OrchardRecord {
         return stop;
     }
 
-    CrossingView.Done view() {
-        return new CrossingView.Done(
+    ControlledCrossView.Done view() {
+        return new ControlledCrossView.Done(
                 id(), kind, flowers, doneAt, note, recordedBy(), false, skipped, walkId, stop, version());
     }
 }

@@ -15,8 +15,8 @@ import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.Within;
 
 /** What is sent of crosses. */
-public final class CrossingRequests {
-    private CrossingRequests() {}
+public final class ControlledCrossRequests {
+    private ControlledCrossRequests() {}
 
     /**
      * A cross to begin; with a version it changes flowers, way and note of one that is there.
@@ -26,7 +26,7 @@ public final class CrossingRequests {
      * @param visits when pollen is given; twice where absent
      * @param emasculate whether its own pollen is taken away, where the sheet says how; true where absent
      */
-    @Schema(name = "CrossingRequest")
+    @Schema(name = "ControlledCrossRequest")
     public record Cross(
             @NotNull UUID treeId,
             @NotNull UUID fatherId,
@@ -48,7 +48,7 @@ public final class CrossingRequests {
      * @param flowers flowers that are there after it
      * @param skipped whether it is not done at all; then the note says why
      */
-    @Schema(name = "CrossingStepRequest")
+    @Schema(name = "CrossStepRequest")
     public record Step(
             @NotNull CrossProtocol.Step kind,
             @NotNull @Within(min = 0, max = 20_000) Integer flowers,
@@ -65,13 +65,13 @@ public final class CrossingRequests {
     @Schema(name = "CrossLabelsRequest")
     public record Labels(
             @NotNull LabelGrid grid,
-            @NotNull List<@NotNull @Valid Copies> crossings,
+            @NotNull List<@NotNull @Valid Copies> controlledCrosses,
             @Schema(description = OPTIONAL) Integer skip) {}
 
     /** So many labels of one cross. */
     @Schema(name = "CrossLabelCopies")
     public record Copies(
-            @NotNull UUID crossingId,
+            @NotNull UUID crossId,
 
             @NotNull @Within(min = 1, max = LabelSheet.MOST_LABELS)
             Integer copies) {}

@@ -17,15 +17,15 @@ import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
 
 /** Some crosses as they stand at a moment: what was done on each, and what comes next. */
-final class CrossingBook {
-    private final List<Crossing> found;
+final class ControlledCrossBook {
+    private final List<ControlledCross> found;
     private final Instant now;
     private final ZoneId zone;
     private final Function<UUID, TreeView> trees;
     private final Set<UUID> standing;
     private final Map<UUID, VarietyView> varieties;
     private final Function<String, CropSheet> sheets;
-    private final Map<UUID, List<CrossingView.Done>> done;
+    private final Map<UUID, List<ControlledCrossView.Done>> done;
 
     /**
      * @param trees every tree of the orchard, removed ones too
@@ -33,15 +33,15 @@ final class CrossingBook {
      * @param sheets the orchard's crop sheets, by key
      * @param done what was done on each cross, the earliest first
      */
-    CrossingBook(
-            List<Crossing> found,
+    ControlledCrossBook(
+            List<ControlledCross> found,
             Instant now,
             ZoneId zone,
             Function<UUID, TreeView> trees,
             Set<UUID> standing,
             Map<UUID, VarietyView> varieties,
             Function<String, CropSheet> sheets,
-            Map<UUID, List<CrossingView.Done>> done) {
+            Map<UUID, List<ControlledCrossView.Done>> done) {
         this.found = List.copyOf(found);
         this.now = now;
         this.zone = zone;
@@ -52,7 +52,7 @@ final class CrossingBook {
         this.done = done;
     }
 
-    List<Crossing> crossings() {
+    List<ControlledCross> controlledCrosses() {
         return found;
     }
 
@@ -60,64 +60,66 @@ final class CrossingBook {
         return zone;
     }
 
-    private TreeView tree(Crossing c) {
+    private TreeView tree(ControlledCross c) {
         return trees.apply(c.treeId());
     }
 
-    private CropSheet sheet(Crossing c) {
+    private CropSheet sheet(ControlledCross c) {
         return sheets.apply(tree(c).crop());
     }
 
-    private CrossTraits traits(Crossing c) {
+    private CrossTraits traits(ControlledCross c) {
         return sheet(c).cross().orElseThrow();
     }
 
-    private List<CrossingView.Done> done(Crossing c) {
+    private List<ControlledCrossView.Done> done(ControlledCross c) {
         return done.getOrDefault(c.id(), List.of());
     }
 
-    private CrossProtocol work(Crossing c) {
+    private CrossProtocol work(ControlledCross c) {
         return new CrossProtocol(traits(c), c.way(), work(done(c)));
     }
 
     /** Pollen is given once and once again, however many went with the brush. */
-    private static List<CrossProtocol.Done> work(List<CrossingView.Done> done) {
+    private static List<CrossProtocol.Done> work(List<ControlledCrossView.Done> done) {
         List<CrossProtocol.Done> work = new ArrayList<>();
         done.stream()
                 .filter(d -> !d.pollination())
                 .forEach(d -> work.add(new CrossProtocol.Done(d.kind(), d.flowers(), d.doneAt(), d.skipped())));
         for (CrossProtocol.Step visit : List.of(CrossProtocol.Step.POLLINATE, CrossProtocol.Step.POLLINATE_AGAIN)) {
-            List<CrossingView.Done> made = done.stream()
+            List<ControlledCrossView.Done> made = done.stream()
                     .filter(d -> d.pollination() && d.kind() == visit)
                     .toList();
             if (!made.isEmpty()) {
                 work.add(new CrossProtocol.Done(
                         visit,
-                        made.stream().mapToInt(CrossingView.Done::flowers).sum(),
+                        made.stream()
+                                .mapToInt(ControlledCrossView.Done::flowers)
+                                .sum(),
                         made.get(0).doneAt()));
             }
         }
         return work;
     }
 
-    private int flowers(Crossing c) {
+    private int flowers(ControlledCross c) {
         return done(c).isEmpty() ? c.planned() : work(c).flowers();
     }
 
-    boolean over(Crossing c) {
+    boolean over(ControlledCross c) {
         return due(c).isEmpty();
     }
 
     /** Nothing on a tree that is gone. */
-    private List<CrossProtocol.Due> due(Crossing c) {
+    private List<CrossProtocol.Due> due(ControlledCross c) {
         return treeGone(c) ? List.of() : work(c).due(now);
     }
 
-    private boolean treeGone(Crossing c) {
+    private boolean treeGone(ControlledCross c) {
         return !standing.contains(c.treeId());
     }
 
-    CrossNeeds.Open open(Crossing c, WantedCross crossRequest) {
+    CrossNeeds.Open open(ControlledCross c, WantedCross crossRequest) {
         int priority = crossRequest == null ? 1 : crossRequest.priority();
         return new CrossNeeds.Open(
                 c.id(),
@@ -130,8 +132,8 @@ final class CrossingBook {
                 PlanConventions.crossWeight(priority));
     }
 
-    CrossingView.Wanted wanted(WantedCross w) {
-        List<Crossing> made =
+    ControlledCrossView.Wanted wanted(WantedCross w) {
+        List<ControlledCross> made =
                 found.stream().filter(c -> w.id().equals(c.crossRequestId())).toList();
         int pollinated = made.stream()
                 .filter(c -> work(c).pollinated())
@@ -141,7 +143,7 @@ final class CrossingBook {
                 .filter(c -> !work(c).pollinated())
                 .mapToInt(this::flowers)
                 .sum();
-        return new CrossingView.Wanted(
+        return new ControlledCrossView.Wanted(
                 w.id(),
                 w.motherId(),
                 w.mother(),
@@ -156,12 +158,12 @@ final class CrossingBook {
                 sheets.apply(varieties.get(w.motherId()).crop()).cross().isPresent());
     }
 
-    CrossingView view(Crossing c) {
+    ControlledCrossView view(ControlledCross c) {
         TreeView tree = tree(c);
         CrossProtocol work = work(c);
         List<CrossProtocol.Due> due = due(c);
         VarietyView father = varieties.get(c.fatherId());
-        return new CrossingView(
+        return new ControlledCrossView(
                 c.id(),
                 c.label(),
                 tree.id(),
@@ -185,21 +187,21 @@ final class CrossingBook {
                 treeGone(c),
                 done(c),
                 due.stream()
-                        .map(d -> new CrossingView.Due(
+                        .map(d -> new ControlledCrossView.Due(
                                 d.step(),
                                 d.from(),
                                 d.until().orElse(null),
-                                CrossingWords.say(sheet(c), traits(c), d.step(), flowers(c))))
+                                CrossWords.say(sheet(c), traits(c), d.step(), flowers(c))))
                         .toList(),
-                CrossingWords.metalTag(c.label(), tree.varietyName(), father.name(), day(c), zone),
+                CrossWords.metalTag(c.label(), tree.varietyName(), father.name(), day(c), zone),
                 c.version());
     }
 
     /** The day that a label names: of the pollen, or today. */
-    Instant day(Crossing c) {
+    Instant day(ControlledCross c) {
         return done(c).stream()
                 .filter(d -> d.pollination() && d.kind() == CrossProtocol.Step.POLLINATE)
-                .map(CrossingView.Done::doneAt)
+                .map(ControlledCrossView.Done::doneAt)
                 .findFirst()
                 .orElse(now);
     }

@@ -36,15 +36,15 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Crosses that are made: their numbers, their steps and what comes next on each. */
 @Service
-public class Crossings implements CrossFlowers {
+public class ControlledCrosses implements CrossFlowers {
 
     /** What is done where nobody chose otherwise: covered, visited twice. */
     public static final CrossProtocol.Way USUAL = new CrossProtocol.Way(true, CrossProtocol.Visits.TWICE);
 
-    private final CrossingRepository crossings;
-    private final CrossingStepRepository steps;
+    private final ControlledCrossRepository controlledCrosses;
+    private final CrossStepRepository steps;
     private final PollinationBook pollinations;
-    private final CrossingBooks books;
+    private final ControlledCrossBooks books;
     private final WalkRecords walks;
     private final Orchards orchards;
     private final CropCatalogue crops;
@@ -53,11 +53,11 @@ public class Crossings implements CrossFlowers {
     private final IdempotentWriter once;
     private final JdbcTemplate jdbc;
 
-    Crossings(
-            CrossingRepository crossings,
-            CrossingStepRepository steps,
+    ControlledCrosses(
+            ControlledCrossRepository controlledCrosses,
+            CrossStepRepository steps,
             PollinationBook pollinations,
-            CrossingBooks books,
+            ControlledCrossBooks books,
             WalkRecords walks,
             Orchards orchards,
             CropCatalogue crops,
@@ -65,7 +65,7 @@ public class Crossings implements CrossFlowers {
             CrossRequests crossRequests,
             IdempotentWriter once,
             JdbcTemplate jdbc) {
-        this.crossings = crossings;
+        this.controlledCrosses = controlledCrosses;
         this.steps = steps;
         this.pollinations = pollinations;
         this.books = books;
@@ -79,21 +79,21 @@ public class Crossings implements CrossFlowers {
     }
 
     @Transactional(readOnly = true)
-    public CrossingView.All all(Caller caller) {
-        CrossingBook book = books.read(caller, thisSeason(caller));
-        return new CrossingView.All(
-                book.crossings().stream().map(book::view).toList(),
+    public ControlledCrossView.All all(Caller caller) {
+        ControlledCrossBook book = books.read(caller, thisSeason(caller));
+        return new ControlledCrossView.All(
+                book.controlledCrosses().stream().map(book::view).toList(),
                 crossRequests.wanted(caller).stream().map(book::wanted).toList());
     }
 
     /** What crosses ask of the rounds to come. */
     @Transactional(readOnly = true)
     public CrossNeeds needs(Caller caller) {
-        CrossingBook book = books.read(caller, thisSeason(caller));
+        ControlledCrossBook book = books.read(caller, thisSeason(caller));
         Map<UUID, WantedCross> wanted =
                 crossRequests.wanted(caller).stream().collect(Collectors.toMap(WantedCross::id, Function.identity()));
         return new CrossNeeds(
-                book.crossings().stream()
+                book.controlledCrosses().stream()
                         .filter(c -> !book.over(c))
                         .map(c -> book.open(c, wanted.get(c.crossRequestId())))
                         .toList(),
@@ -103,32 +103,32 @@ public class Crossings implements CrossFlowers {
                         .toList());
     }
 
-    private List<Crossing> thisSeason(Caller caller) {
-        return crossings.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
+    private List<ControlledCross> thisSeason(Caller caller) {
+        return controlledCrosses.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
                 caller.orchardId(), orchards.now(caller).minus(SeasonConventions.WORKING_SEASON));
     }
 
     // --- beginning and changing ---
 
-    public CrossingView put(Caller caller, UUID id, CrossingRequests.Cross request) {
+    public ControlledCrossView put(Caller caller, UUID id, ControlledCrossRequests.Cross request) {
         return once.write(
-                crossings,
+                controlledCrosses,
                 caller,
                 id,
                 found -> view(caller, change(caller, found, request)),
                 () -> view(caller, insert(caller, id, request)));
     }
 
-    private Crossing change(Caller caller, Crossing found, CrossingRequests.Cross request) {
+    private ControlledCross change(Caller caller, ControlledCross found, ControlledCrossRequests.Cross request) {
         if (request.version() == null) {
             return found;
         }
         found.requireVersion("cross", request.version());
         found.change(planned(request), way(request), Given.stripped(request.note()));
-        return crossings.saveAndFlush(found);
+        return controlledCrosses.saveAndFlush(found);
     }
 
-    private Crossing insert(Caller caller, UUID id, CrossingRequests.Cross request) {
+    private ControlledCross insert(Caller caller, UUID id, ControlledCrossRequests.Cross request) {
         if (request.crossRequestId() != null) {
             WantedCross crossRequest = crossRequests.wantedCross(caller, request.crossRequestId());
             TreeView tree = orchards.tree(caller, request.treeId());
@@ -153,11 +153,11 @@ public class Crossings implements CrossFlowers {
                         Given.stripped(request.note())));
     }
 
-    private static int planned(CrossingRequests.Cross request) {
+    private static int planned(ControlledCrossRequests.Cross request) {
         return request.planned();
     }
 
-    private static CrossProtocol.Way way(CrossingRequests.Cross request) {
+    private static CrossProtocol.Way way(ControlledCrossRequests.Cross request) {
         return new CrossProtocol.Way(
                 request.bag() == null ? USUAL.bag() : request.bag(),
                 request.visits() == null ? USUAL.visits() : request.visits(),
@@ -179,7 +179,7 @@ public class Crossings implements CrossFlowers {
         return named(insert(caller, id, begun));
     }
 
-    private Crossing insert(Caller caller, UUID id, Begun begun) {
+    private ControlledCross insert(Caller caller, UUID id, Begun begun) {
         TreeView tree = orchards.tree(caller, begun.treeId());
         VarietyView father = orchards.variety(caller, begun.fatherId());
         if (crops.of(caller, tree.crop()).cross().isEmpty()) {
@@ -194,12 +194,12 @@ public class Crossings implements CrossFlowers {
         }
         ZoneId zone = orchards.details(caller).site().zone();
         int year = orchards.today(caller).getYear();
-        return crossings.saveAndFlush(new Crossing(
+        return controlledCrosses.saveAndFlush(new ControlledCross(
                 id,
                 caller,
                 orchards.now(caller),
                 zone,
-                new Crossing.Made(
+                new ControlledCross.Made(
                         tree.id(),
                         father.id(),
                         begun.crossRequestId(),
@@ -219,8 +219,8 @@ public class Crossings implements CrossFlowers {
 
     private int nextNumber(Caller caller, int year) {
         holdNumbers(caller);
-        int next = crossings.lastNumber(caller.orchardId(), year) + 1;
-        while (pollinations.tagged(caller, year, Crossing.label(year, next))) {
+        int next = controlledCrosses.lastNumber(caller.orchardId(), year) + 1;
+        while (pollinations.tagged(caller, year, ControlledCross.label(year, next))) {
             next++;
         }
         return next;
@@ -228,31 +228,32 @@ public class Crossings implements CrossFlowers {
 
     // --- steps ---
 
-    public CrossingView putStep(Caller caller, UUID crossingId, UUID id, CrossingRequests.Step request) {
-        Crossing crossing = crossings.current(caller, crossingId);
+    public ControlledCrossView putStep(Caller caller, UUID crossId, UUID id, ControlledCrossRequests.Step request) {
+        ControlledCross controlledCross = controlledCrosses.current(caller, crossId);
         return once.write(
                 steps,
                 caller,
                 id,
                 found -> {
-                    if (!found.crossingId().equals(crossingId) || found.kind() != request.kind()) {
+                    if (!found.crossId().equals(crossId) || found.kind() != request.kind()) {
                         throw ConflictException.otherwise("step");
                     }
-                    return view(caller, crossing);
+                    return view(caller, controlledCross);
                 },
                 () -> {
-                    steps.saveAndFlush(new CrossingStep(
+                    steps.saveAndFlush(new CrossStep(
                             id,
                             caller,
                             orchards.now(caller),
                             zone(caller),
-                            crossingId,
-                            checked(caller, crossing, request)));
-                    return view(caller, crossing);
+                            crossId,
+                            checked(caller, controlledCross, request)));
+                    return view(caller, controlledCross);
                 });
     }
 
-    private CrossingRequests.Step checked(Caller caller, Crossing crossing, CrossingRequests.Step r) {
+    private ControlledCrossRequests.Step checked(
+            Caller caller, ControlledCross controlledCross, ControlledCrossRequests.Step r) {
         CrossProtocol.Step kind = r.kind();
         boolean skipped = Boolean.TRUE.equals(r.skipped());
         if (skipped) {
@@ -264,11 +265,14 @@ public class Crossings implements CrossFlowers {
         }
         Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
         int flowers = r.flowers();
-        refuseMoreThanThere(caller, crossing, kind, flowers, doneAt);
-        if (!skipped && kind == CrossProtocol.Step.EMASCULATE && !crossing.way().emasculate()) {
+        refuseMoreThanThere(caller, controlledCross, kind, flowers, doneAt);
+        if (!skipped
+                && kind == CrossProtocol.Step.EMASCULATE
+                && !controlledCross.way().emasculate()) {
             throw new InvalidInputException(
                     "kind",
-                    "is not part of cross " + crossing.label() + ", which keeps its own pollen under the cover.");
+                    "is not part of cross " + controlledCross.label()
+                            + ", which keeps its own pollen under the cover.");
         }
         if ((r.walkId() == null) != (r.stop() == null)) {
             throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
@@ -276,25 +280,28 @@ public class Crossings implements CrossFlowers {
         if (r.walkId() != null) {
             walks.require(caller, r.walkId());
         }
-        return new CrossingRequests.Step(
+        return new ControlledCrossRequests.Step(
                 kind, flowers, doneAt, Given.stripped(r.note()), r.walkId(), r.stop(), skipped);
     }
 
     @Override
-    public void refuseMoreThanThere(Caller caller, UUID crossingId, CrossProtocol.Step step, int flowers, Instant at) {
-        refuseMoreThanThere(caller, crossings.current(caller, crossingId), step, flowers, at);
+    public void refuseMoreThanThere(Caller caller, UUID crossId, CrossProtocol.Step step, int flowers, Instant at) {
+        refuseMoreThanThere(caller, controlledCrosses.current(caller, crossId), step, flowers, at);
     }
 
     /** Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are. */
     private void refuseMoreThanThere(
-            Caller caller, Crossing crossing, CrossProtocol.Step kind, int flowers, Instant at) {
-        List<CrossingView.Done> before =
-                books.doneOn(caller, List.of(crossing.id())).getOrDefault(crossing.id(), List.of()).stream()
+            Caller caller, ControlledCross controlledCross, CrossProtocol.Step kind, int flowers, Instant at) {
+        List<ControlledCrossView.Done> before =
+                books
+                        .doneOn(caller, List.of(controlledCross.id()))
+                        .getOrDefault(controlledCross.id(), List.of())
+                        .stream()
                         .filter(d -> !d.doneAt().isAfter(at))
                         .toList();
         int given = before.stream()
                 .filter(d -> d.pollination() && d.kind() == kind)
-                .mapToInt(CrossingView.Done::flowers)
+                .mapToInt(ControlledCrossView.Done::flowers)
                 .sum();
         before.stream()
                 .filter(d -> !d.pollination())
@@ -312,19 +319,18 @@ public class Crossings implements CrossFlowers {
                                     "left",
                                     last.flowers(),
                                     "cross",
-                                    crossing.label()));
+                                    controlledCross.label()));
                 });
     }
 
     @Transactional
-    public void voidStep(Caller caller, UUID crossingId, UUID id, VoidRequest request) {
-        steps.voidOnce(
-                caller, id, request, orchards.now(caller), s -> steps.requirePartOf(crossingId, s.crossingId(), id));
+    public void voidStep(Caller caller, UUID crossId, UUID id, VoidRequest request) {
+        steps.voidOnce(caller, id, request, orchards.now(caller), s -> steps.requirePartOf(crossId, s.crossId(), id));
     }
 
     @Transactional
-    public void voidCrossing(Caller caller, UUID id, VoidRequest request) {
-        crossings.voidOnce(caller, id, request, orchards.now(caller), c -> {
+    public void voidCross(Caller caller, UUID id, VoidRequest request) {
+        controlledCrosses.voidOnce(caller, id, request, orchards.now(caller), c -> {
             if (!pollinations.onCrosses(caller, List.of(id)).isEmpty()) {
                 throw new InvalidInputException(
                         "reason", "does not help: its flowers were pollinated. Remove those pollinations first.");
@@ -334,49 +340,50 @@ public class Crossings implements CrossFlowers {
 
     /** Crosses that a walk began and on which nothing was done are taken out, so that their numbers do not look used. */
     public void dropIdle(Caller caller, UUID walkId) {
-        List<Crossing> begun = crossings.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId);
-        Map<UUID, List<CrossingView.Done>> done =
-                books.doneOn(caller, begun.stream().map(Crossing::id).toList());
+        List<ControlledCross> begun =
+                controlledCrosses.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId);
+        Map<UUID, List<ControlledCrossView.Done>> done =
+                books.doneOn(caller, begun.stream().map(ControlledCross::id).toList());
         begun.stream()
                 .filter(c -> !done.containsKey(c.id()))
                 .forEach(c -> c.voidBecause("the walk ended without it", orchards.now(caller)));
     }
 
     /** Steps that were done on a walk. */
-    public List<CrossingView.Done> stepsOfWalk(Caller caller, UUID walkId) {
+    public List<ControlledCrossView.Done> stepsOfWalk(Caller caller, UUID walkId) {
         return steps.findByOrchardIdAndWalkIdAndVoidedAtIsNull(caller.orchardId(), walkId).stream()
-                .map(CrossingStep::view)
+                .map(CrossStep::view)
                 .toList();
     }
 
     /** The cross when it is there and not taken out. */
     @Override
     public Cross cross(Caller caller, UUID id) {
-        return named(crossings.current(caller, id));
+        return named(controlledCrosses.current(caller, id));
     }
 
-    private static Cross named(Crossing c) {
+    private static Cross named(ControlledCross c) {
         return new Cross(c.id(), c.label(), c.treeId(), c.fatherId());
     }
 
     @Override
     public Optional<Cross> labelled(Caller caller, int year, String tag) {
-        return crossings.findByOrchardIdAndYear(caller.orchardId(), year).stream()
+        return controlledCrosses.findByOrchardIdAndYear(caller.orchardId(), year).stream()
                 .filter(c -> c.label().equalsIgnoreCase(tag))
                 .findFirst()
-                .map(Crossings::named);
+                .map(ControlledCrosses::named);
     }
 
     @Override
     public Map<UUID, String> labels(Caller caller, Collection<UUID> ids) {
         return ids.isEmpty()
                 ? Map.of()
-                : crossings.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
-                        .collect(Collectors.toMap(Crossing::id, Crossing::label));
+                : controlledCrosses.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
+                        .collect(Collectors.toMap(ControlledCross::id, ControlledCross::label));
     }
 
-    private CrossingView view(Caller caller, Crossing crossing) {
-        return books.read(caller, List.of(crossing)).view(crossing);
+    private ControlledCrossView view(Caller caller, ControlledCross controlledCross) {
+        return books.read(caller, List.of(controlledCross)).view(controlledCross);
     }
 
     private ZoneId zone(Caller caller) {

@@ -15,7 +15,7 @@ import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crossing.CrossProtocol;
 
 /** Steps on crosses, and their labels, in words. */
-public final class CrossingWords {
+public final class CrossWords {
     private static final DateTimeFormatter TAG_DAY = DateTimeFormatter.ofPattern("dd.MM.yy", Locale.ROOT);
     private static final DateTimeFormatter LABEL_DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
     /** Letters that fit on a soft tag of common size, pressed by hand; our assumption. */
@@ -24,7 +24,7 @@ public final class CrossingWords {
     /** Said where a cross has its second visit. */
     public static final Text SAME_FLOWERS = Text.of("stop.same-flowers");
 
-    private CrossingWords() {}
+    private CrossWords() {}
 
     /** How a step is done, as its crop's growers say it. */
     public static List<Text> say(CropSheet sheet, CrossTraits traits, CrossProtocol.Step step, int flowers) {
@@ -75,7 +75,7 @@ public final class CrossingWords {
     }
 
     /** What stands on a printed label. */
-    static List<String> printed(CrossingView c, Instant day, ZoneId zone) {
+    static List<String> printed(ControlledCrossView c, Instant day, ZoneId zone) {
         return List.of(
                 c.label(),
                 c.mother() + " × " + c.father(),

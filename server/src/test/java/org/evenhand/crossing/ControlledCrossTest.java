@@ -22,7 +22,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Crosses from the request over the mother made ready to the cover that comes off. */
-class CrossingTest {
+class ControlledCrossTest {
     private final Api api = TestServer.get().newOrchard();
     private final Instant now = TestServer.NOW;
     private String harrow;
@@ -55,25 +55,25 @@ class CrossingTest {
         return api.put("/api/cross-requests/" + Api.newId(), body).expect(200).body();
     }
 
-    private JsonNode crossings() {
-        return api.get("/api/crossings").expect(200).body();
+    private JsonNode controlledCrosses() {
+        return api.get("/api/crosses").expect(200).body();
     }
 
     private JsonNode begin(int planned, Map<String, Object> way) {
         Map<String, Object> body = new HashMap<>(Map.of("treeId", mother, "fatherId", ember, "planned", planned));
         body.putAll(way);
-        return api.put("/api/crossings/" + Api.newId(), body).expect(200).body();
+        return api.put("/api/crosses/" + Api.newId(), body).expect(200).body();
     }
 
-    private Api.Answer step(JsonNode crossing, String kind, int flowers) {
+    private Api.Answer step(JsonNode controlledCross, String kind, int flowers) {
         return api.put(
-                "/api/crossings/" + crossing.path("id").asString() + "/steps/" + Api.newId(),
+                "/api/crosses/" + controlledCross.path("id").asString() + "/steps/" + Api.newId(),
                 Map.of("kind", kind, "flowers", flowers, "doneAt", now.toString()));
     }
 
-    private Map<String, Object> pollen(JsonNode crossing, String lot, int flowers) {
+    private Map<String, Object> pollen(JsonNode controlledCross, String lot, int flowers) {
         Map<String, Object> body = new HashMap<>(Api.pollination(mother, lot, flowers, now));
-        body.put("crossingId", crossing.path("id").asString());
+        body.put("crossId", controlledCross.path("id").asString());
         return body;
     }
 
@@ -106,7 +106,7 @@ class CrossingTest {
     @Test
     void a_step_is_skipped_only_with_its_reason_and_a_bud_can_keep_its_own_pollen_under_the_bag() {
         JsonNode cross = begin(6, Map.of("visits", "TWICE"));
-        String path = "/api/crossings/" + cross.path("id").asString() + "/steps/";
+        String path = "/api/crosses/" + cross.path("id").asString() + "/steps/";
         Map<String, Object> skip =
                 new HashMap<>(Map.of("kind", "THIN", "flowers", 6, "doneAt", now.toString(), "skipped", true));
         api.put(path + Api.newId(), skip).expect(400);
@@ -135,11 +135,15 @@ class CrossingTest {
     @Test
     void a_cross_whose_mother_died_asks_for_nothing_and_says_so() {
         begin(6, Map.of());
-        assertThat(crossings().path("crossings").get(0).path("over").asBoolean())
+        assertThat(controlledCrosses()
+                        .path("controlledCrosses")
+                        .get(0)
+                        .path("over")
+                        .asBoolean())
                 .isFalse();
         api.post("/api/trees/" + mother + "/void", Map.of("version", 0, "reason", "died in the frost"))
                 .expect(204);
-        JsonNode cross = crossings().path("crossings").get(0);
+        JsonNode cross = controlledCrosses().path("controlledCrosses").get(0);
         assertThat(cross.path("treeGone").asBoolean()).isTrue();
         assertThat(cross.path("over").asBoolean()).isTrue();
         assertThat(cross.path("due")).isEmpty();
@@ -151,8 +155,7 @@ class CrossingTest {
         String female = api.variety("rare-dioecious-female", "Grey Slope");
         String male = api.variety("rare-dioecious-male", "Fern Gully");
         String tree = api.tree(female, "Grey Slope 1");
-        JsonNode cross = api.put(
-                        "/api/crossings/" + Api.newId(), Map.of("treeId", tree, "fatherId", male, "planned", 4))
+        JsonNode cross = api.put("/api/crosses/" + Api.newId(), Map.of("treeId", tree, "fatherId", male, "planned", 4))
                 .expect(200)
                 .body();
         assertThat(cross.path("label").asString()).startsWith("26-");
@@ -170,17 +173,17 @@ class CrossingTest {
         assertThat(cross.path("label").asString()).isEqualTo("26-1");
         assertThat(list(begun.path("stops"))).allMatch(s -> s.path("cross").equals(cross));
 
-        JsonNode crossing = crossings().path("crossings").get(0);
-        assertThat(crossing.path("begun").asBoolean()).isFalse();
+        JsonNode controlledCross = controlledCrosses().path("controlledCrosses").get(0);
+        assertThat(controlledCross.path("begun").asBoolean()).isFalse();
         Map<String, Object> thin =
                 Map.of("kind", "THIN", "flowers", 6, "doneAt", now.toString(), "walkId", walk, "stop", 0);
-        String path = "/api/crossings/" + crossing.path("id").asString() + "/steps/";
+        String path = "/api/crosses/" + controlledCross.path("id").asString() + "/steps/";
         String id = Api.newId();
         api.put(path + id, thin).expect(200);
         api.put(path + id, thin).expect(200);
         assertThat(api.get("/api/walks/" + walk).body().path("steps").size()).isEqualTo(1);
-        step(crossing, "EMASCULATE", 5).expect(200);
-        Map<String, Object> given = pollen(crossing, jar, 5);
+        step(controlledCross, "EMASCULATE", 5).expect(200);
+        Map<String, Object> given = pollen(controlledCross, jar, 5);
         given.put("walkId", walk);
         given.put("stop", 2);
         JsonNode pollination = pollinate(given).expect(200).body();
@@ -188,31 +191,31 @@ class CrossingTest {
         assertThat(pollination.path("markLasts").asString()).isEqualTo("HARVEST");
         assertThat(pollination.path("crossLabel").asString()).isEqualTo("26-1");
 
-        JsonNode after = step(crossing, "BAG", 5).expect(200).body();
+        JsonNode after = step(controlledCross, "BAG", 5).expect(200).body();
         assertThat(list(after.path("due")).stream().map(d -> d.path("step").asString()))
                 .containsExactly("POLLINATE_AGAIN", "REBAG", "BAG_OFF");
         assertThat(Instant.parse(after.path("due").get(0).path("from").asString()))
                 .isEqualTo(now.plus(Duration.ofDays(1)));
         assertThat(Instant.parse(after.path("due").get(2).path("from").asString()))
                 .isEqualTo(now.plus(Duration.ofDays(30)));
-        JsonNode wanted = crossings().path("wanted").get(0);
+        JsonNode wanted = controlledCrosses().path("wanted").get(0);
         assertThat(wanted.path("made").asInt()).isEqualTo(5);
         assertThat(wanted.path("more").asInt()).isEqualTo(1);
     }
 
     @Test
     void a_second_visit_draws_doses_but_counts_no_flower_twice() {
-        JsonNode crossing = begin(4, Map.of());
-        pollinate(pollen(crossing, jar, 4)).expect(200);
-        Map<String, Object> again = pollen(crossing, jar, 4);
+        JsonNode controlledCross = begin(4, Map.of());
+        pollinate(pollen(controlledCross, jar, 4)).expect(200);
+        Map<String, Object> again = pollen(controlledCross, jar, 4);
         again.put("again", true);
         JsonNode second = pollinate(again).expect(200).body();
 
         assertThat(api.dosesLeft(jar)).isEqualTo(32);
         assertThat(api.get("/api/pollinations").body().size()).isEqualTo(1);
         assertThat(api.get("/api/fruit-set").body().path("rows").size()).isEqualTo(1);
-        assertThat(crossings()
-                        .path("crossings")
+        assertThat(controlledCrosses()
+                        .path("controlledCrosses")
                         .get(0)
                         .path("due")
                         .get(0)
@@ -222,39 +225,49 @@ class CrossingTest {
         api.post("/api/pollinations/" + second.path("id").asString() + "/void", Api.voiding(0))
                 .expect(204);
         assertThat(api.dosesLeft(jar)).isEqualTo(36);
-        again.remove("crossingId");
+        again.remove("crossId");
         assertThat(pollinate(again).expect(400).errorAt("again")).contains("name the cross");
     }
 
     @Test
     void only_its_father_alone_and_no_more_flowers_than_there_are() {
-        JsonNode crossing = begin(4, Map.of("visits", "AT_ONCE", "bag", false));
-        step(crossing, "EMASCULATE", 4).expect(200);
+        JsonNode controlledCross = begin(4, Map.of("visits", "AT_ONCE", "bag", false));
+        step(controlledCross, "EMASCULATE", 4).expect(200);
         String wick = api.variety("apple", "Wick");
         String other = api.lot(api.tree(wick, "Wick 1"), now.minus(Duration.ofHours(100)), 9)
                 .expect(200)
                 .id();
-        assertThat(pollinate(pollen(crossing, other, 2)).expect(400).errorAt("lotId"))
+        assertThat(pollinate(pollen(controlledCross, other, 2)).expect(400).errorAt("lotId"))
                 .contains("is with Ember alone");
-        assertThat(pollinate(pollen(crossing, jar, 5)).expect(400).errorAt("flowers"))
+        assertThat(pollinate(pollen(controlledCross, jar, 5)).expect(400).errorAt("flowers"))
                 .contains("left 4 on cross 26-1");
-        assertThat(step(crossing, "THIN", 9).expect(400).errorAt("flowers")).contains("Count again");
-        assertThat(step(crossing, "POLLINATE", 1).expect(400).errorAt("kind")).contains("with its jar");
-        pollinate(pollen(crossing, jar, 1)).expect(200);
-        assertThat(pollinate(pollen(crossing, jar, 4)).expect(400).errorAt("flowers"))
+        assertThat(step(controlledCross, "THIN", 9).expect(400).errorAt("flowers"))
+                .contains("Count again");
+        assertThat(step(controlledCross, "POLLINATE", 1).expect(400).errorAt("kind"))
+                .contains("with its jar");
+        pollinate(pollen(controlledCross, jar, 1)).expect(200);
+        assertThat(pollinate(pollen(controlledCross, jar, 4)).expect(400).errorAt("flowers"))
                 .contains("are 4 besides 1 done, but the step before left 4");
-        pollinate(pollen(crossing, jar, 3)).expect(200);
-        assertThat(crossings().path("crossings").get(0).path("flowers").asInt())
+        pollinate(pollen(controlledCross, jar, 3)).expect(200);
+        assertThat(controlledCrosses()
+                        .path("controlledCrosses")
+                        .get(0)
+                        .path("flowers")
+                        .asInt())
                 .as("two who shared the work")
                 .isEqualTo(4);
-        assertThat(crossings().path("crossings").get(0).path("over").asBoolean())
+        assertThat(controlledCrosses()
+                        .path("controlledCrosses")
+                        .get(0)
+                        .path("over")
+                        .asBoolean())
                 .as("neither bag nor second visit was meant")
                 .isTrue();
-        assertThat(api.post("/api/crossings/" + crossing.path("id").asString() + "/void", Api.voiding(0))
+        assertThat(api.post("/api/crosses/" + controlledCross.path("id").asString() + "/void", Api.voiding(0))
                         .expect(400)
                         .errorAt("reason"))
                 .contains("Remove those pollinations first");
-        assertThat(api.put("/api/crossings/" + Api.newId(), Map.of("treeId", mother, "fatherId", harrow, "planned", 3))
+        assertThat(api.put("/api/crosses/" + Api.newId(), Map.of("treeId", mother, "fatherId", harrow, "planned", 3))
                         .expect(400)
                         .errorAt("fatherId"))
                 .contains("does not serve this tree");
@@ -285,14 +298,19 @@ class CrossingTest {
         crossRequest(Map.of("flowers", 6));
         String walk = Api.newId();
         api.put("/api/walks/" + walk, Map.of()).expect(200);
-        assertThat(crossings().path("crossings").size()).isEqualTo(1);
+        assertThat(controlledCrosses().path("controlledCrosses").size()).isEqualTo(1);
 
         api.post("/api/walks/" + walk + "/close", Map.of()).expect(200);
 
-        assertThat(crossings().path("crossings").size()).isZero();
-        assertThat(crossings().path("wanted").get(0).path("more").asInt()).isEqualTo(6);
+        assertThat(controlledCrosses().path("controlledCrosses").size()).isZero();
+        assertThat(controlledCrosses().path("wanted").get(0).path("more").asInt())
+                .isEqualTo(6);
         api.put("/api/walks/" + Api.newId(), Map.of()).expect(200);
-        assertThat(crossings().path("crossings").get(0).path("label").asString())
+        assertThat(controlledCrosses()
+                        .path("controlledCrosses")
+                        .get(0)
+                        .path("label")
+                        .asString())
                 .as("a number is never used again")
                 .isEqualTo("26-2");
     }
@@ -334,9 +352,9 @@ class CrossingTest {
 
     @Test
     void visits_and_covers_stand_in_the_calendar_and_labels_are_printed_and_written_out() throws Exception {
-        JsonNode crossing = begin(4, Map.of());
-        step(crossing, "EMASCULATE", 4).expect(200);
-        pollinate(pollen(crossing, jar, 4)).expect(200);
+        JsonNode controlledCross = begin(4, Map.of());
+        step(controlledCross, "EMASCULATE", 4).expect(200);
+        pollinate(pollen(controlledCross, jar, 4)).expect(200);
         JsonNode feed = api.put("/api/calendars/" + Api.newId(), Map.of("name", "Crosses"))
                 .expect(200)
                 .body();
@@ -348,15 +366,16 @@ class CrossingTest {
                 .contains("SUMMARY:Bags off: 1")
                 .contains("DTSTART;VALUE=DATE:20261224");
 
-        assertThat(list(crossing.path("metalTag")).stream().map(JsonNode::asString))
+        assertThat(list(controlledCross.path("metalTag")).stream().map(JsonNode::asString))
                 .containsExactly("26-1", "HARROW", "X EMBER", "24.11.26");
         JsonNode sheet = api.post(
-                        "/api/crossings/labels",
+                        "/api/crosses/labels",
                         Map.of(
                                 "grid",
                                 "A4_3_BY_7",
-                                "crossings",
-                                List.of(Map.of("crossingId", crossing.path("id").asString(), "copies", 2))))
+                                "controlledCrosses",
+                                List.of(Map.of(
+                                        "crossId", controlledCross.path("id").asString(), "copies", 2))))
                 .expect(200)
                 .body();
         try (var pdf =
@@ -538,16 +557,16 @@ class CrossingTest {
 
     @Test
     void a_step_taken_back_is_to_do_again_and_the_way_can_be_changed_until_then() {
-        JsonNode crossing = begin(4, Map.of());
-        String path = "/api/crossings/" + crossing.path("id").asString();
-        JsonNode bagged = step(crossing, "BAG", 4).expect(200).body();
+        JsonNode controlledCross = begin(4, Map.of());
+        String path = "/api/crosses/" + controlledCross.path("id").asString();
+        JsonNode bagged = step(controlledCross, "BAG", 4).expect(200).body();
         assertThat(bagged.path("due").get(0).path("step").asString()).isEqualTo("POLLINATE_AGAIN");
         String step = bagged.path("done").get(0).path("id").asString();
 
         api.post(path + "/steps/" + step + "/void", Api.voiding(0)).expect(204);
 
-        assertThat(crossings()
-                        .path("crossings")
+        assertThat(controlledCrosses()
+                        .path("controlledCrosses")
                         .get(0)
                         .path("due")
                         .get(0)
@@ -564,9 +583,9 @@ class CrossingTest {
         assertThat(TestServer.get()
                         .database()
                         .queryForObject(
-                                "select count(*) from crossing_history where id = ?::uuid",
+                                "select count(*) from controlled_cross_history where id = ?::uuid",
                                 Integer.class,
-                                crossing.path("id").asString()))
+                                controlledCross.path("id").asString()))
                 .as("history keeps both")
                 .isEqualTo(2);
     }

@@ -17,53 +17,54 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 @RestController
-@RequestMapping("/api/crossings")
-class CrossingController {
-    private final Crossings crossings;
-    private final CrossingLabels labels;
+@RequestMapping("/api/crosses")
+class ControlledCrossController {
+    private final ControlledCrosses controlledCrosses;
+    private final CrossLabels labels;
 
-    CrossingController(Crossings crossings, CrossingLabels labels) {
-        this.crossings = crossings;
+    ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabels labels) {
+        this.controlledCrosses = controlledCrosses;
         this.labels = labels;
     }
 
     @GetMapping
-    CrossingView.All all(Caller caller) {
-        return crossings.all(caller);
+    ControlledCrossView.All all(Caller caller) {
+        return controlledCrosses.all(caller);
     }
 
     @PutMapping("/{id}")
-    CrossingView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody CrossingRequests.Cross request) {
-        return crossings.put(caller, id, request);
+    ControlledCrossView put(
+            Caller caller, @PathVariable UUID id, @Valid @RequestBody ControlledCrossRequests.Cross request) {
+        return controlledCrosses.put(caller, id, request);
     }
 
     @PostMapping("/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidCrossing(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
-        crossings.voidCrossing(caller, id, request);
+    void voidCross(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        controlledCrosses.voidCross(caller, id, request);
     }
 
-    @PutMapping("/{crossing}/steps/{id}")
-    CrossingView putStep(
+    @PutMapping("/{controlledCross}/steps/{id}")
+    ControlledCrossView putStep(
             Caller caller,
-            @PathVariable UUID crossing,
+            @PathVariable UUID controlledCross,
             @PathVariable UUID id,
-            @Valid @RequestBody CrossingRequests.Step request) {
-        return crossings.putStep(caller, crossing, id, request);
+            @Valid @RequestBody ControlledCrossRequests.Step request) {
+        return controlledCrosses.putStep(caller, controlledCross, id, request);
     }
 
-    @PostMapping("/{crossing}/steps/{id}/void")
+    @PostMapping("/{controlledCross}/steps/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidStep(
             Caller caller,
-            @PathVariable UUID crossing,
+            @PathVariable UUID controlledCross,
             @PathVariable UUID id,
             @Valid @RequestBody VoidRequest request) {
-        crossings.voidStep(caller, crossing, id, request);
+        controlledCrosses.voidStep(caller, controlledCross, id, request);
     }
 
     @PostMapping("/labels")
-    LabelSheet.Sheet labels(Caller caller, @Valid @RequestBody CrossingRequests.Labels request) {
+    LabelSheet.Sheet labels(Caller caller, @Valid @RequestBody ControlledCrossRequests.Labels request) {
         String origin =
                 ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
         return labels.sheet(caller, request, origin);

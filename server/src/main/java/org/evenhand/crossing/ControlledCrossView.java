@@ -19,8 +19,8 @@ import org.evenhand.core.crossing.CrossProtocol;
  * @param treeGone whether its tree was removed, so that nothing can be done on it any more
  * @param metalTag what to press into a soft metal tag, line by line
  */
-@Schema(name = "Crossing")
-public record CrossingView(
+@Schema(name = "ControlledCross")
+public record ControlledCrossView(
         UUID id,
         String label,
         UUID treeId,
@@ -48,8 +48,8 @@ public record CrossingView(
         long version) {
 
     /** All crosses that are made, and the requests they serve. */
-    @Schema(name = "Crossings")
-    public record All(List<CrossingView> crossings, List<Wanted> wanted) {}
+    @Schema(name = "ControlledCrosses")
+    public record All(List<ControlledCrossView> controlledCrosses, List<Wanted> wanted) {}
 
     /**
      * A step that was done.
@@ -58,7 +58,7 @@ public record CrossingView(
      * @param pollination whether it is a pollination, to be taken back as one
      * @param skipped whether it was not done at all, for the reason that the note says
      */
-    @Schema(name = "CrossingDone")
+    @Schema(name = "ControlledCrossDone")
     public record Done(
             UUID id,
             CrossProtocol.Step kind,
@@ -78,7 +78,7 @@ public record CrossingView(
      * @param until after it the stigma is past
      * @param say how
      */
-    @Schema(name = "CrossingDue")
+    @Schema(name = "ControlledCrossDue")
     public record Due(
             CrossProtocol.Step step,
             Instant from,

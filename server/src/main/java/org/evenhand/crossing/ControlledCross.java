@@ -15,7 +15,7 @@ import org.hibernate.envers.Audited;
 /** Flowers of one tree that are crossed with one father together. */
 @Entity
 @Audited
-class Crossing extends OrchardRecord {
+class ControlledCross extends OrchardRecord {
     private UUID treeId;
     private UUID fatherId;
     private UUID crossRequestId;
@@ -32,9 +32,9 @@ class Crossing extends OrchardRecord {
 
     private String note;
 
-    protected Crossing() {}
+    protected ControlledCross() {}
 
-    Crossing(UUID id, Caller caller, Instant now, ZoneId zone, Made made) {
+    ControlledCross(UUID id, Caller caller, Instant now, ZoneId zone, Made made) {
         super(id, caller, now, zone);
         this.treeId = made.treeId();
         this.fatherId = made.fatherId();

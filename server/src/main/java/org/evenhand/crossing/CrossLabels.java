@@ -13,37 +13,38 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Labels for crosses. */
 @Service
-class CrossingLabels {
+class CrossLabels {
 
-    private final CrossingRepository crossings;
-    private final CrossingBooks books;
+    private final ControlledCrossRepository controlledCrosses;
+    private final ControlledCrossBooks books;
 
-    CrossingLabels(CrossingRepository crossings, CrossingBooks books) {
-        this.crossings = crossings;
+    CrossLabels(ControlledCrossRepository controlledCrosses, ControlledCrossBooks books) {
+        this.controlledCrosses = controlledCrosses;
         this.books = books;
     }
 
     @Transactional(readOnly = true)
-    public LabelSheet.Sheet sheet(Caller caller, CrossingRequests.Labels request, String origin) {
+    public LabelSheet.Sheet sheet(Caller caller, ControlledCrossRequests.Labels request, String origin) {
         LabelGrid grid = request.grid();
         int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
         List<LabelSheet.Label> labels = new ArrayList<>();
-        List<CrossingRequests.Copies> wanted = request.crossings();
+        List<ControlledCrossRequests.Copies> wanted = request.controlledCrosses();
         for (int i = 0; i < wanted.size(); i++) {
-            String field = "crossings[" + i + "]";
+            String field = "controlledCrosses[" + i + "]";
             int copies = wanted.get(i).copies();
-            Crossing crossing = crossings.current(caller, wanted.get(i).crossingId());
-            CrossingBook book = books.read(caller, List.of(crossing));
+            ControlledCross controlledCross =
+                    controlledCrosses.current(caller, wanted.get(i).crossId());
+            ControlledCrossBook book = books.read(caller, List.of(controlledCross));
             labels.addAll(Collections.nCopies(
                     copies,
                     new LabelSheet.Label(
-                            crossing.label(),
-                            origin + "/round/crosses#" + crossing.label(),
-                            CrossingWords.printed(book.view(crossing), book.day(crossing), book.zone()))));
+                            controlledCross.label(),
+                            origin + "/round/crosses#" + controlledCross.label(),
+                            CrossWords.printed(book.view(controlledCross), book.day(controlledCross), book.zone()))));
         }
         if (labels.isEmpty() || labels.size() > LabelSheet.MOST_LABELS) {
             throw new InvalidInputException(
-                    "crossings",
+                    "controlledCrosses",
                     "make " + labels.size() + " labels; between 1 and " + LabelSheet.MOST_LABELS
                             + " can be printed at once.");
         }
