@@ -39,7 +39,7 @@ const season = {
         expected: '2026-12-03',
         earliest: '2026-11-28',
         latest: '2026-12-08',
-        way: 'CALENDAR',
+        method: 'CALENDAR',
         years: 4,
         errorDays: 3,
       },
@@ -51,7 +51,7 @@ const season = {
       history: [{ id: 'h', varietyId: 'Harrow', year: 2026, firstBloom: '2026-09-20', version: 3 }],
     }),
   ],
-  pairs: [{ giver: 'Harrow', taker: 'Ember', way: 'LAST_YEARS', keepDays: 300 }],
+  pairs: [{ giver: 'Harrow', taker: 'Ember', kind: 'LAST_YEARS', keepDays: 300 }],
 };
 
 describe('the season ahead', () => {

@@ -153,9 +153,9 @@ function Serves({ season }: { season: SeasonData }) {
             <b>{t.name}</b> can be pollinated by
             <ul>
               {season.pairs
-                .filter((p) => p.taker === t.varietyId && p.way !== 'NEVER')
+                .filter((p) => p.taker === t.varietyId && p.kind !== 'NEVER')
                 .map((p) => (
-                  <li key={p.giver} className={p.way === 'FRESH' ? undefined : 'warn'}>
+                  <li key={p.giver} className={p.kind === 'FRESH' ? undefined : 'warn'}>
                     {name(p.giver)}: {servesWords(p)}
                   </li>
                 ))}

@@ -6,7 +6,7 @@ const outlook = (expected: string, earliest: string, latest: string): Schemas['B
   expected,
   earliest,
   latest,
-  way: 'CHILL_THEN_HEAT',
+  method: 'CHILL_THEN_HEAT',
   years: 5,
   errorDays: 2.44,
 });
@@ -33,7 +33,7 @@ const season = (
 const pair = (part: Partial<Schemas['BloomOverlap']>): Schemas['BloomOverlap'] => ({
   giver: 'a',
   taker: 'b',
-  way: 'FRESH',
+  kind: 'FRESH',
   keepDays: 0,
   ...part,
 });
@@ -51,7 +51,7 @@ describe('the season in words', () => {
           }),
           variety({ name: 'Low Ebb', first: outlook('2026-12-03', '2026-11-28', '2026-12-08') }),
         ],
-        [pair({ way: 'KEEP', keepDays: 5 }), pair({})],
+        [pair({ kind: 'KEEP', keepDays: 5 }), pair({})],
       ),
     );
     expect(words).toBe(
@@ -64,8 +64,8 @@ describe('the season in words', () => {
     expect(servesWords(pair({ freshFrom: '2026-10-01', freshUntil: '2026-10-09' }))).toBe(
       'fresh Thu 1 Oct to Fri 9 Oct',
     );
-    expect(servesWords(pair({ way: 'KEEP', keepDays: 5 }))).toContain('keep its pollen 5 days');
-    expect(servesWords(pair({ way: 'LAST_YEARS', keepDays: 329 }))).toContain(
+    expect(servesWords(pair({ kind: 'KEEP', keepDays: 5 }))).toContain('keep its pollen 5 days');
+    expect(servesWords(pair({ kind: 'LAST_YEARS', keepDays: 329 }))).toContain(
       'use last year’s, kept 329 days',
     );
   });

@@ -9,7 +9,7 @@ export function seasonSentence(season: Season): string {
   const coming = season.varieties
     .filter((v) => !v.recorded && v.first && v.first.latest >= season.today)
     .sort((a, b) => a.first!.expected.localeCompare(b.first!.expected))[0];
-  const apart = season.pairs.filter((p) => p.way === 'KEEP' || p.way === 'LAST_YEARS').length;
+  const apart = season.pairs.filter((p) => p.kind === 'KEEP' || p.kind === 'LAST_YEARS').length;
   const bridge =
     apart === 0 ? '' : ` ${plural(apart, 'pair')} of varieties miss each other: their pollen must be kept.`;
   if (coming)
@@ -22,21 +22,21 @@ export function seasonSentence(season: Season): string {
 
 /** How a day was foreseen. */
 export function outlookWords(o: Schemas['BloomOutlook']): string {
-  const way =
-    o.way === 'CALENDAR'
+  const method =
+    o.method === 'CALENDAR'
       ? 'The mean day of the past years'
       : 'Chill first, then heat, until the mean sum of the past years is reached';
-  return `${way}, from ${plural(o.years, 'year')}. Foreseeing each of those years from the others was off by ${decimal(o.errorDays, 1)} days.`;
+  return `${method}, from ${plural(o.years, 'year')}. Foreseeing each of those years from the others was off by ${decimal(o.errorDays, 1)} days.`;
 }
 
 /** Whether and when the pollen gets there. */
 export function servesWords(p: Schemas['BloomOverlap']): string {
-  if (p.way === 'FRESH')
+  if (p.kind === 'FRESH')
     return p.freshFrom === p.freshUntil
       ? `fresh on ${calendarDay(p.freshFrom!)}`
       : `fresh ${calendarDay(p.freshFrom!)} to ${calendarDay(p.freshUntil!)}`;
-  if (p.way === 'KEEP') return `it is over before; keep its pollen ${plural(p.keepDays, 'day')} or more`;
-  if (p.way === 'LAST_YEARS') return `it comes after; use last year’s, kept ${plural(p.keepDays, 'day')}`;
+  if (p.kind === 'KEEP') return `it is over before; keep its pollen ${plural(p.keepDays, 'day')} or more`;
+  if (p.kind === 'LAST_YEARS') return `it comes after; use last year’s, kept ${plural(p.keepDays, 'day')}`;
   return 'they never meet';
 }
 

@@ -41,7 +41,7 @@ describe('a crop sheet', () => {
           kin: [
             {
               pollenOf: 'sugar-apple',
-              worth: { value: 0.8, basis: 'MEMORY' },
+              compatibilityFactor: { value: 0.8, basis: 'MEMORY' },
               why: 'Said to set.',
             },
           ],

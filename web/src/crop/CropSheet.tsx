@@ -399,16 +399,16 @@ function Sheet({ sheet }: { sheet: Sheet }) {
         <p>
           Own variety:{' '}
           {sheet.ownVarietyServes
-            ? `serves, counted at ${percent(sheet.ownVarietyWorth.value)}`
+            ? `serves, counted at ${percent(sheet.ownVarietyFactor.value)}`
             : 'does not serve'}
           . {sheet.ownVarietyWhy}
-          <Basis of={sheet.ownVarietyWorth} />
+          <Basis of={sheet.ownVarietyFactor} />
         </p>
         {sheet.kin.map((k) => (
           <p key={k.pollenOf}>
             Pollen of <Link to={`/crops/${k.pollenOf}`}>{k.pollenOf.replace('-', ' ')}</Link>: counted at{' '}
-            {percent(k.worth.value)}. {k.why}
-            <Basis of={k.worth} />
+            {percent(k.compatibilityFactor.value)}. {k.why}
+            <Basis of={k.compatibilityFactor} />
           </p>
         ))}
       </section>

@@ -104,12 +104,12 @@ export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['Lo
       {of.result ? (
         <>
           <p>{tied(of.result.sentence)}</p>
-          <IntervalRows rows={of.result.ways} label="Way" />
+          <IntervalRows rows={of.result.arms} label="Treatment" />
           {of.result.lesson && <Lesson of={of} lesson={of.result.lesson} />}
         </>
       ) : (
         <p>
-          {of.done} of {n} flowers treated, {of.ways.map((w) => w.name).join(' or ')}. It is judged when all
+          {of.done} of {n} flowers treated, {of.arms.map((w) => w.name).join(' or ')}. It is judged when all
           are decided, and only then: a result read earlier may be chance.
         </p>
       )}

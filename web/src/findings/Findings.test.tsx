@@ -20,7 +20,7 @@ const factor = (title: string, part: Partial<Schemas['FactorFinding']>): Schemas
     { level: '0', name: 'within the hour', rate: rate(40, 60), undecided: 0, few: false },
     { level: '3', name: '2 to 4 days', rate: rate(3, 12), undecided: 2, few: true },
   ],
-  untold: 0,
+  notShown: 0,
   sentence: '2 to 4 days: 25 % against 67 %.',
   change: '',
   sure: false,
@@ -39,7 +39,7 @@ const found = (part: Partial<Schemas['Findings']>): Schemas['Findings'] => ({
   apart: [],
   factors: [],
   seeds: [],
-  told: [],
+  byCover: [],
   misshapen: '',
   yield: [],
   comparisons: 20,
@@ -130,7 +130,7 @@ describe('findings', () => {
             moreThanNature: true,
             sentence: '67 % (4 of 6) of the fruitlets that set have dropped.',
           },
-          told: [
+          byCover: [
             { of: 'many strokes, all round', flowers: 20, fruitsPerFlower: 3, misshapen: rate(6, 60) },
             { of: 'once in and out', flowers: 20, resting: rate(3, 20) },
           ],

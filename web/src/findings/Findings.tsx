@@ -70,8 +70,8 @@ function FactorCard({ of }: { of: Factor }) {
           <Link to={{ pathname: '/findings/why', search }}>Why did some fail?</Link>
         </p>
       )}
-      {of.untold > 0 && (
-        <p className="small soft">{plural(of.untold, 'class', 'classes')} with fewer flowers not shown.</p>
+      {of.notShown > 0 && (
+        <p className="small soft">{plural(of.notShown, 'class', 'classes')} with fewer flowers not shown.</p>
       )}
       {of.change && <p className={classes.change}>{tied(of.change)}</p>}
     </section>
@@ -105,7 +105,7 @@ function HandCard({ of }: { of: Schemas['HandFinding'] }) {
     <section className={`card ${classes.finding}`} data-factor="HAND">
       <h2>Was it the hand?</h2>
       <p>{tied(of.sentence)}</p>
-      <IntervalRows rows={of.ways} label="How it was treated" />
+      <IntervalRows rows={of.arms} label="How it was treated" />
       {of.ratio && (
         <p className="small">
           By hand {decimal(of.ratio.value, 1)} times the share of nature, between {decimal(of.ratio.lower, 1)}{' '}
@@ -253,7 +253,7 @@ const rated = (rate: Schemas['SetRate'] | undefined) =>
 
 /** Fruits of a flower, resting and misshapen fruit, by how the stigma was covered. */
 function CoversCard({ of }: { of: View }) {
-  if (of.told.length === 0) return null;
+  if (of.byCover.length === 0) return null;
   return (
     <section className={`card ${classes.finding}`} data-card="covers">
       <h2>Fruit by how the stigma was covered</h2>
@@ -270,7 +270,7 @@ function CoversCard({ of }: { of: View }) {
             </tr>
           </thead>
           <tbody>
-            {of.told.map((t) => (
+            {of.byCover.map((t) => (
               <tr key={t.of}>
                 <td>{t.of}</td>
                 <td className="num">{t.flowers}</td>

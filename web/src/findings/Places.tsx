@@ -18,8 +18,8 @@ type Place = Schemas['ComparisonPlace'];
 function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string }) {
   const { now, session } = useHere();
   const [id] = useState(newId);
-  const way = of.ways[place.way]!;
-  const hand = way.treatment === 'HAND';
+  const arm = of.arms[place.arm]!;
+  const hand = arm.treatment === 'HAND';
   const body: Schemas['PollinationRequest'] = {
     treeId: place.treeId,
     ...(hand && { lotId: jar }),
@@ -28,10 +28,10 @@ function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string
     mark: 'tag',
     tag: place.tag,
     how: {
-      treatment: way.treatment,
-      ...(way.strokes && { strokes: way.strokes }),
-      ...(way.tool && { tool: way.tool }),
-      ...(way.stage && { stage: way.stage }),
+      treatment: arm.treatment,
+      ...(arm.strokes && { strokes: arm.strokes }),
+      ...(arm.tool && { tool: arm.tool }),
+      ...(arm.stage && { stage: arm.stage }),
     },
     comparisonId: of.id,
     slot: place.slot,
@@ -40,7 +40,7 @@ function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string
     () => answer(api.PUT('/api/pollinations/{id}', { params: { path: { id } }, body })),
     [],
     (saved) =>
-      doneWithUndo(`${place.tag}: ${way.name}.`, () =>
+      doneWithUndo(`${place.tag}: ${arm.name}.`, () =>
         answer(
           api.POST('/api/pollinations/{id}/void', {
             params: { path: { id: saved.id } },
@@ -53,7 +53,7 @@ function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string
         method: 'PUT',
         path: `/api/pollinations/${id}`,
         body: { ...body },
-        label: `${place.tag}: ${way.name}`,
+        label: `${place.tag}: ${arm.name}`,
         account: session.accountId,
       }),
       kept: () => sayKept(`${place.tag}.`),
@@ -93,7 +93,7 @@ export function Places({ of, lots }: { of: Comparison; lots: Schemas['LotView'][
   // The jars may come in after the page.
   const jar = chosen ?? jars[0]?.id ?? '';
   const open = of.places.filter((p) => !p.pollinationId);
-  const needsJar = open.some((p) => of.ways[p.way]!.treatment === 'HAND');
+  const needsJar = open.some((p) => of.arms[p.arm]!.treatment === 'HAND');
   return (
     <details className={classes.table}>
       <summary>Flower by flower: {plural(open.length, 'flower')} still to treat</summary>
@@ -119,7 +119,7 @@ export function Places({ of, lots }: { of: Comparison; lots: Schemas['LotView'][
           >
             <b>{p.tag}</b>
             <span>
-              {of.ways[p.way]!.name}
+              {of.arms[p.arm]!.name}
               <span className="soft"> · {p.tree}</span>
             </span>
             {p.outcome ? (

@@ -92,7 +92,7 @@ describe('trials', () => {
     label: 'K1',
     question: 'NATURE',
     asks: 'Does the hand add to what nature does?',
-    ways: [
+    arms: [
       { name: 'left to nature', treatment: 'NATURE' },
       { name: 'by hand', treatment: 'HAND' },
     ],
@@ -107,11 +107,11 @@ describe('trials', () => {
         tag: 'K1-1',
         treeId: 't1',
         tree: 'Lantern 1',
-        way: 0,
+        arm: 0,
         pollinationId: 'p1',
         outcome: 'FAILED',
       },
-      { slot: 1, tag: 'K1-2', treeId: 't1', tree: 'Lantern 1', way: 1 },
+      { slot: 1, tag: 'K1-2', treeId: 't1', tree: 'Lantern 1', arm: 1 },
     ],
     version: 0,
     ...part,
@@ -152,7 +152,7 @@ describe('trials', () => {
           decided: 2,
           done: 2,
           result: {
-            ways: [
+            arms: [
               { level: '0', name: 'left to nature', rate: rate(2, 20), undecided: 0, few: false },
               { level: '1', name: 'by hand', rate: rate(12, 20), undecided: 0, few: false },
             ],

@@ -26,7 +26,7 @@ function planWords(crossRequest: CrossRequest): string | undefined {
   if (!b || b.choices.length === 0) return undefined;
   if (!best)
     return `No storage carries pollen over ${plural(b.days, 'day')}: too little would be alive. Look for pollen from elsewhere.`;
-  const year = (day: string) => (b.nextSeason || b.way === 'LAST_YEARS' ? ` ${day.slice(0, 4)}` : '');
+  const year = (day: string) => (b.nextSeason || b.kind === 'LAST_YEARS' ? ` ${day.slice(0, 4)}` : '');
   return (
     `Collect ${crossRequest.father} from ${calendarDay(b.collectFrom!)} to ${calendarDay(b.collectUntil!)}${year(b.collectUntil!)}: ${plural(best.flowersToCollect!, 'flower')}. ` +
     `Dry, then ${storageWords(best.storage)}. Set aside ${plural(best.doses!, 'dose')} for ${plural(crossRequest.flowers, 'flower')} ` +

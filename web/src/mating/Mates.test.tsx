@@ -16,8 +16,8 @@ const party = (varietyId: string, name: string): Schemas['MatesParty'] => ({
   alleles: 'S1 S2',
 });
 const parties = [party('e', 'Ember'), party('h', 'Harrow')];
-const yes = { verdict: 'YES' as const, worth: 1, why: 'No S allele is rejected.' };
-const no = { verdict: 'NO' as const, worth: 0, why: 'Both S alleles are shared.' };
+const yes = { verdict: 'YES' as const, compatibilityFactor: 1, why: 'No S allele is rejected.' };
+const no = { verdict: 'NO' as const, compatibilityFactor: 0, why: 'Both S alleles are shared.' };
 
 const pair: Schemas['MatesPair'] = {
   motherId: 'e',
@@ -28,7 +28,7 @@ const pair: Schemas['MatesPair'] = {
   reciprocal: no,
   inbreeding: 0.125,
   kin: 'Seedlings would be inbred by 12.5 %.',
-  bloom: { way: 'KEEP', keepDays: 12 },
+  bloom: { kind: 'KEEP', keepDays: 12 },
   flowers: 40,
   taken: 18,
   jars: [],
@@ -104,7 +104,7 @@ describe('mates', () => {
           jars: [],
           version: 0,
           bridge: {
-            way: 'KEEP',
+            kind: 'KEEP',
             nextSeason: false,
             collectFrom: '2026-09-09',
             collectUntil: '2026-09-12',

@@ -61,8 +61,11 @@ export function PairCard({ mother, father }: { mother: string; father: string })
           </header>
           <p>
             {p.answer.why}
-            {p.answer.worth > 0 && p.answer.worth < 1 && (
-              <span className="soft"> Counted as {percent(p.answer.worth)} of pollen that fits fully.</span>
+            {p.answer.compatibilityFactor > 0 && p.answer.compatibilityFactor < 1 && (
+              <span className="soft">
+                {' '}
+                Counted as {percent(p.answer.compatibilityFactor)} of pollen that fits fully.
+              </span>
             )}
           </p>
           {p.motherId !== p.fatherId && (

@@ -14,12 +14,12 @@ describe('words about mates', () => {
 
   it.each([
     [
-      { way: 'FRESH', freshFrom: '2026-12-14', freshUntil: '2027-01-05', keepDays: 0 },
+      { kind: 'FRESH', freshFrom: '2026-12-14', freshUntil: '2027-01-05', keepDays: 0 },
       /meet from Mon 14 Dec to Tue 5 Jan/,
     ],
-    [{ way: 'KEEP', keepDays: 12 }, /stored 12 days/],
-    [{ way: 'LAST_YEARS', keepDays: 300 }, /pollen of the year before/],
-    [{ way: 'NEVER', keepDays: 0 }, /never has such flowers/],
+    [{ kind: 'KEEP', keepDays: 12 }, /stored 12 days/],
+    [{ kind: 'LAST_YEARS', keepDays: 300 }, /pollen of the year before/],
+    [{ kind: 'NEVER', keepDays: 0 }, /never has such flowers/],
   ] as const)('say whether the blooms meet: %j', (bloom, says) => {
     expect(bloomWords(bloom)).toMatch(says);
   });

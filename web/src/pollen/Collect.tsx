@@ -17,7 +17,7 @@ import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
 import classes from './Collect.module.css';
 import { Gather } from './Gather';
-import { storageWords, wayWords } from './lot-words';
+import { storageWords, methodWords } from './lot-words';
 import type { Asked } from './collect-asked';
 import { PollenTabs } from './PollenTabs';
 import { dosesOf } from './doses';
@@ -25,7 +25,7 @@ import { voidLot } from './void-lot';
 import { t } from '../text/text';
 
 type Storage = Schemas['LotRequest']['storage'];
-type Way = NonNullable<Schemas['LotRequest']['way']>;
+type Method = NonNullable<Schemas['LotRequest']['method']>;
 
 /** The variety with most flowers giving pollen now. */
 function mostGiving(bloom: Schemas['Bloom']): string | undefined {
@@ -112,12 +112,12 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
   const [taken, setTaken] = useState<Record<string, number>>({});
   const [ownTime, setOwnTime] = useState<Date>();
   const [storage, setStorage] = useState<Storage>('ROOM');
-  const [chosenWay, setWay] = useState<Way>();
+  const [chosenMethod, setMethod] = useState<Method>();
   const [doses, setDoses] = useState<number | string>('');
   const [note, setNote] = useState('');
   const trees = bloom.trees.filter((t) => t.varietyId === variety);
   const sheet = crops.find((c) => c.key === trees[0]?.crop);
-  const way = chosenWay && sheet?.collect.includes(chosenWay) ? chosenWay : sheet?.collect[0];
+  const method = chosenMethod && sheet?.collect.includes(chosenMethod) ? chosenMethod : sheet?.collect[0];
   const { data: varietiesKnown = [] } = useQuery(queries.varieties());
   const small = varietiesKnown.find((v) => v.id === variety)?.breeding.smallFlowered ?? false;
   const sources = trees
@@ -139,13 +139,13 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
             collectedAt: at.toISOString(),
             storage,
             confirmed,
-            ...(way && { way }),
+            ...(method && { method }),
             ...(doses !== '' && { doses: Number(doses) }),
             ...(note && { note }),
           },
         }),
       ),
-    ['sources', 'collectedAt', 'storage', 'way', 'doses', 'note'],
+    ['sources', 'collectedAt', 'storage', 'method', 'doses', 'note'],
     (lot) => {
       doneWithUndo(t('collect.on-shelf', { code: lot.code, n: lot.dosesLeft }), () =>
         voidLot(lot, 'undone right after saving'),
@@ -174,12 +174,12 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
         {sheet && sheet.collect.length > 1 && (
           <Select
             label={t('collect.how')}
-            data={sheet.collect.map((value) => ({ value, label: wayWords(value) }))}
-            value={way ?? null}
-            onChange={(v) => setWay(v as Way)}
+            data={sheet.collect.map((value) => ({ value, label: methodWords(value) }))}
+            value={method ?? null}
+            onChange={(v) => setMethod(v as Method)}
             allowDeselect={false}
             maw={340}
-            error={form.errorFor('way', t('collect.how'))}
+            error={form.errorFor('method', t('collect.how'))}
           />
         )}
         <div>
@@ -242,7 +242,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
       <Gather
         key={variety}
         variety={variety}
-        balloons={way === 'BALLOON'}
+        balloons={method === 'BALLOON'}
         asked={asked?.varietyId === variety ? asked.doses : 20}
       />
     </div>

@@ -42,7 +42,7 @@ describe('before collecting', () => {
       expected: doses / 4,
       sure: doses / 4 + 2,
       trees: [tree({ now: 5, from: NOW.toISOString(), until: '2026-11-24T09:00:00Z' })],
-      ways: ['TAP'],
+      methods: ['TAP'],
       whenThere: 'Sun and wind take it.',
     });
     serve({ 'GET /api/gathering': plan(20) });

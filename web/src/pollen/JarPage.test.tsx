@@ -34,7 +34,7 @@ function open(more: Server = {}) {
         treeId: 't',
         tree: 'Pale Ridge 1',
         variety: 'Pale Ridge',
-        answer: { verdict: 'YES', worth: 1, why: 'Another variety of the same crop.' },
+        answer: { verdict: 'YES', compatibilityFactor: 1, why: 'Another variety of the same crop.' },
         now: 4,
         most: 4,
         mostAt: NOW.toISOString(),

@@ -19,7 +19,7 @@ import { LotWhy } from './LotWhy';
 import { PollenTabs } from './PollenTabs';
 import { Pour } from './Pour';
 import classes from './JarPage.module.css';
-import { blendWords, lotOrigin, lotState, lotWords, wayWords, whereabouts } from './lot-words';
+import { blendWords, lotOrigin, lotState, lotWords, methodWords, whereabouts } from './lot-words';
 import { Tests } from './Tests';
 
 const SOURCES: Record<Schemas['LotHour']['source'], string> = {
@@ -108,7 +108,8 @@ function Head({ story }: { story: Schemas['LotStory'] }) {
         {blendWords(lot) && <p>Blend: {blendWords(lot)}. It can never say who the father was.</p>}
         <p className="small soft">
           {lotOrigin(lot)}
-          {lot.way && `, ${wayWords(lot.way)}`}, {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
+          {lot.method && `, ${methodWords(lot.method)}`},{' '}
+          {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
           {story.hour && (
             <>
               ; <Hour hour={story.hour} />

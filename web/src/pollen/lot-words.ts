@@ -61,7 +61,7 @@ export function whereabouts(lot: Lot): string {
   return lot.dry ? t('lot.dry', { how }) : t('lot.drying', { how });
 }
 
-export const wayWords = (way: NonNullable<Lot['way']>): string => t(`collect-way.${way}`);
+export const methodWords = (method: NonNullable<Lot['method']>): string => t(`collect-way.${method}`);
 
 /** Jars to use first in front: good ones by how long they stay good, then what is too old, then what is empty. */
 export function inUseOrder(lots: Lot[]): Lot[] {

@@ -168,7 +168,7 @@ export const sheet: Schemas['CropSheetView'] = {
   cleanBetween: ['Wipe the brush.'],
   keeping: [{ storage: 'ROOM', halfLifeHours: sourced(8), temperatureC: sourced(20) }],
   ownVarietyServes: true,
-  ownVarietyWorth: sourced(0.8),
+  ownVarietyFactor: sourced(0.8),
   ownVarietyWhy: '',
   kin: [],
   pollenGroup: 'annona',

@@ -47,7 +47,7 @@ export function CollectCard({
     sources,
     collectedAt: (at ?? now).toISOString(),
     storage: 'ROOM',
-    ...(sheet?.collect[0] && { way: sheet.collect[0] }),
+    ...(sheet?.collect[0] && { method: sheet.collect[0] }),
     ...(doses !== '' && { doses: Number(doses) }),
   };
   const form = useSubmit(

@@ -68,7 +68,7 @@ final class GreedyPlan {
         List<Use> uses = new ArrayList<>();
         for (Mother mother : request.mothers()) {
             for (Lot lot : request.lots()) {
-                double cross = request.crosses().between(mother.id(), lot.id()).worth();
+                double cross = request.crosses().between(mother.id(), lot.id()).compatibilityFactor();
                 for (int g = 0; g < mother.flowers().size(); g++) {
                     OpenFlowers open = mother.flowers().get(g);
                     for (int r = 0; r < request.mostFlowers().size(); r++) {

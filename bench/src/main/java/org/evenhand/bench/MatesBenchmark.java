@@ -45,7 +45,7 @@ public class MatesBenchmark {
         double sum = 0;
         for (MatingPartner mother : partners) {
             for (MatingPartner father : partners) {
-                sum += CrossCompatibility.of(mother, father).worth();
+                sum += CrossCompatibility.of(mother, father).compatibilityFactor();
             }
         }
         return sum;

@@ -55,9 +55,14 @@ record SeasonView(int year, LocalDate start, LocalDate today, Rest rest, List<Va
     /** A day foreseen, with the interval that holds eight times in ten. */
     @Schema(name = "BloomOutlook")
     record Outlook(
-            LocalDate expected, LocalDate earliest, LocalDate latest, BloomDates.Way way, int years, double errorDays) {
+            LocalDate expected,
+            LocalDate earliest,
+            LocalDate latest,
+            BloomDates.Method method,
+            int years,
+            double errorDays) {
         static Outlook of(BloomDates d) {
-            return new Outlook(d.expected(), d.earliest(), d.latest(), d.way(), d.years(), d.errorDays());
+            return new Outlook(d.expected(), d.earliest(), d.latest(), d.method(), d.years(), d.errorDays());
         }
     }
 
@@ -77,7 +82,7 @@ record SeasonView(int year, LocalDate start, LocalDate today, Rest rest, List<Va
     record Pair(
             UUID giver,
             UUID taker,
-            Overlap.Way way,
+            Overlap.Kind kind,
             @Schema(description = OPTIONAL) LocalDate freshFrom,
             @Schema(description = OPTIONAL) LocalDate freshUntil,
             int keepDays) {}

@@ -425,7 +425,7 @@ public class Seasons {
                     pairs.add(new SeasonView.Pair(
                             giver,
                             taker,
-                            o.way(),
+                            o.kind(),
                             o.fresh().map(BloomProgress.Days::first).orElse(null),
                             o.fresh().map(BloomProgress.Days::last).orElse(null),
                             o.keepDays()));

@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Arrays;
 import java.util.List;
 import org.evenhand.core.crop.CheckDay;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crop.FlowerGlyph;
@@ -36,7 +36,7 @@ record CropSheetView(
         List<Stage> stages,
         Number dosesPerFlower,
         Number freshViability,
-        List<CollectWay> collect,
+        List<CollectionMethod> collect,
         @Schema(description = OPTIONAL) String whenThere,
         Number dryHours,
         List<Keeping> keeping,
@@ -46,7 +46,7 @@ record CropSheetView(
         int ploidy,
         List<String> cleanBetween,
         boolean ownVarietyServes,
-        Number ownVarietyWorth,
+        Number ownVarietyFactor,
         String ownVarietyWhy,
         List<Kin> kin,
         String pollenGroup,
@@ -159,9 +159,9 @@ record CropSheetView(
 
     /** Another species' pollen that has been tried on it. */
     @Schema(name = "CropKin")
-    record Kin(String pollenOf, Number worth, String why) {
+    record Kin(String pollenOf, Number compatibilityFactor, String why) {
         static Kin of(MatingTraits.Kin k) {
-            return new Kin(k.pollenOf(), Number.of(k.worth()), k.why());
+            return new Kin(k.pollenOf(), Number.of(k.compatibilityFactor()), k.why());
         }
     }
 
@@ -294,7 +294,7 @@ record CropSheetView(
                 (int) s.mating().ploidy().value(),
                 s.mating().cleanBetween(),
                 s.ownVariety().serves(),
-                Number.of(s.ownVariety().worth()),
+                Number.of(s.ownVariety().compatibilityFactor()),
                 s.ownVariety().why(),
                 s.mating().kin().stream().map(Kin::of).toList(),
                 s.pollenGroup(),

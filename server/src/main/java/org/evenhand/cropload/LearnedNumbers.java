@@ -82,8 +82,8 @@ public class LearnedNumbers {
                         names.get(r.fatherId()).name(),
                         r.taken(),
                         r.flowers(),
-                        book.cross(r.motherId(), r.fatherId()).worth(),
-                        book.weighed(r.motherId(), r.fatherId()).worth()));
+                        book.cross(r.motherId(), r.fatherId()).compatibilityFactor(),
+                        book.weighed(r.motherId(), r.fatherId()).compatibilityFactor()));
             }
         });
         return pairs;

@@ -42,7 +42,7 @@ class ControlledCross extends OrchardRecord {
         this.walkId = made.walkId();
         this.year = made.year();
         this.number = made.number();
-        change(made.planned(), made.way(), made.note());
+        change(made.planned(), made.method(), made.note());
     }
 
     /** Which tree and father, under which number, and how many flowers in which way. */
@@ -54,14 +54,14 @@ class ControlledCross extends OrchardRecord {
             int year,
             int number,
             int planned,
-            CrossProtocol.Way way,
+            CrossProtocol.Method method,
             String note) {}
 
-    final void change(int newPlanned, CrossProtocol.Way way, String newNote) {
+    final void change(int newPlanned, CrossProtocol.Method method, String newNote) {
         this.planned = newPlanned;
-        this.bag = way.bag();
-        this.visits = way.visits();
-        this.emasculate = way.emasculate();
+        this.bag = method.bag();
+        this.visits = method.visits();
+        this.emasculate = method.emasculate();
         this.note = newNote;
     }
 
@@ -82,8 +82,8 @@ class ControlledCross extends OrchardRecord {
         return planned;
     }
 
-    CrossProtocol.Way way() {
-        return new CrossProtocol.Way(bag, visits, emasculate);
+    CrossProtocol.Method method() {
+        return new CrossProtocol.Method(bag, visits, emasculate);
     }
 
     String note() {

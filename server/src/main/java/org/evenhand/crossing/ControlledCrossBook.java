@@ -77,7 +77,7 @@ final class ControlledCrossBook {
     }
 
     private CrossProtocol work(ControlledCross c) {
-        return new CrossProtocol(traits(c), c.way(), work(done(c)));
+        return new CrossProtocol(traits(c), c.method(), work(done(c)));
     }
 
     /** Pollen is given once and once again, however many went with the brush. */
@@ -176,9 +176,9 @@ final class ControlledCrossBook {
                 father.id(),
                 father.name(),
                 c.crossRequestId(),
-                c.way().bag(),
-                c.way().visits(),
-                c.way().emasculate(),
+                c.method().bag(),
+                c.method().visits(),
+                c.method().emasculate(),
                 c.note(),
                 flowers(c),
                 work.begun().isPresent(),

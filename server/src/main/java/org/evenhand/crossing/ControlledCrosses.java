@@ -39,7 +39,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class ControlledCrosses implements CrossFlowers {
 
     /** What is done where nobody chose otherwise: covered, visited twice. */
-    public static final CrossProtocol.Way USUAL = new CrossProtocol.Way(true, CrossProtocol.Visits.TWICE);
+    public static final CrossProtocol.Method USUAL = new CrossProtocol.Method(true, CrossProtocol.Visits.TWICE);
 
     private final ControlledCrossRepository controlledCrosses;
     private final CrossStepRepository steps;
@@ -124,7 +124,7 @@ public class ControlledCrosses implements CrossFlowers {
             return found;
         }
         found.requireVersion("cross", request.version());
-        found.change(planned(request), way(request), Given.stripped(request.note()));
+        found.change(planned(request), method(request), Given.stripped(request.note()));
         return controlledCrosses.saveAndFlush(found);
     }
 
@@ -149,7 +149,7 @@ public class ControlledCrosses implements CrossFlowers {
                         request.crossRequestId(),
                         null,
                         planned(request),
-                        way(request),
+                        method(request),
                         Given.stripped(request.note())));
     }
 
@@ -157,8 +157,8 @@ public class ControlledCrosses implements CrossFlowers {
         return request.planned();
     }
 
-    private static CrossProtocol.Way way(ControlledCrossRequests.Cross request) {
-        return new CrossProtocol.Way(
+    private static CrossProtocol.Method method(ControlledCrossRequests.Cross request) {
+        return new CrossProtocol.Method(
                 request.bag() == null ? USUAL.bag() : request.bag(),
                 request.visits() == null ? USUAL.visits() : request.visits(),
                 request.emasculate() == null ? USUAL.emasculate() : request.emasculate());
@@ -171,7 +171,7 @@ public class ControlledCrosses implements CrossFlowers {
             UUID crossRequestId,
             UUID walkId,
             int planned,
-            CrossProtocol.Way way,
+            CrossProtocol.Method method,
             String note) {}
 
     /** Begins a cross under the next free number of the year. */
@@ -207,7 +207,7 @@ public class ControlledCrosses implements CrossFlowers {
                         year,
                         nextNumber(caller, year),
                         begun.planned(),
-                        begun.way(),
+                        begun.method(),
                         begun.note())));
     }
 
@@ -268,7 +268,7 @@ public class ControlledCrosses implements CrossFlowers {
         refuseMoreThanThere(caller, controlledCross, kind, flowers, doneAt);
         if (!skipped
                 && kind == CrossProtocol.Step.EMASCULATE
-                && !controlledCross.way().emasculate()) {
+                && !controlledCross.method().emasculate()) {
             throw new InvalidInputException(
                     "kind",
                     "is not part of cross " + controlledCross.label()

@@ -295,7 +295,7 @@ class DemoOrchard implements ApplicationRunner {
                             "Beetles are about this spring."));
             Instant at = evening(2).plus(70, ChronoUnit.MINUTES);
             drawn.places().stream()
-                    .filter(p -> p.slot() < 8 && p.way() == 0)
+                    .filter(p -> p.slot() < 8 && p.arm() == 0)
                     .forEach(p -> pollinations.put(
                             tomas,
                             ids.next(),

@@ -13,7 +13,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.envers.Audited;
 import org.hibernate.type.SqlTypes;
 
-/** Flowers treated in ways that were drawn by lot. */
+/** Flowers treated in arms that were drawn by lot. */
 @Entity
 @Audited
 class Comparison extends OrchardRecord {
@@ -23,7 +23,7 @@ class Comparison extends OrchardRecord {
     private ComparisonView.Question question;
 
     @JdbcTypeCode(SqlTypes.JSON)
-    private List<ComparisonView.Way> ways;
+    private List<ComparisonView.Arm> arms;
 
     @JdbcTypeCode(SqlTypes.JSON)
     private List<Slot> slots;
@@ -38,11 +38,11 @@ class Comparison extends OrchardRecord {
     protected Comparison() {}
 
     /**
-     * A place that was drawn: which tree, which way.
+     * A place that was drawn: which tree, which arm.
      *
      * @param way index into the ways
      */
-    record Slot(UUID treeId, int way) {}
+    record Slot(UUID treeId, int arm) {}
 
     Comparison(
             UUID id,
@@ -51,13 +51,13 @@ class Comparison extends OrchardRecord {
             ZoneId zone,
             String label,
             ComparisonView.Request request,
-            List<ComparisonView.Way> ways,
+            List<ComparisonView.Arm> arms,
             List<Slot> slots,
             long seed) {
         super(id, caller, now, zone);
         this.label = label;
         this.question = request.question();
-        this.ways = List.copyOf(ways);
+        this.arms = List.copyOf(arms);
         this.slots = List.copyOf(slots);
         this.seed = seed;
         this.expected = request.expected();
@@ -72,8 +72,8 @@ class Comparison extends OrchardRecord {
         return question;
     }
 
-    List<ComparisonView.Way> ways() {
-        return ways;
+    List<ComparisonView.Arm> arms() {
+        return arms;
     }
 
     List<Slot> slots() {

@@ -13,7 +13,7 @@ import org.evenhand.core.fruitset.Treatment;
 import org.evenhand.kit.Within;
 
 /**
- * Flowers treated in ways that were drawn by lot, and how far it has come.
+ * Flowers treated in arms that were drawn by lot, and how far it has come.
  *
  * @param seed what the lot was drawn with, as text since it can be larger than a page can count
  * @param done places of which something was done
@@ -27,7 +27,7 @@ public record ComparisonView(
         String label,
         Question question,
         String asks,
-        List<Way> ways,
+        List<Arm> arms,
         String seed,
         @Schema(description = OPTIONAL) Expected expected,
         String note,
@@ -50,7 +50,7 @@ public record ComparisonView(
     }
 
     /**
-     * One way of treating a flower.
+     * One arm of treating a flower.
      *
      * @param name what stands on the tag
      * @param strokes how the stigma is covered, where that is what is compared
@@ -58,7 +58,7 @@ public record ComparisonView(
      * @param stage key of the flower's stage, where that is what is compared
      */
     @Schema(name = "ComparisonWay")
-    public record Way(
+    public record Arm(
             String name,
             Treatment treatment,
             @Schema(description = OPTIONAL) Strokes strokes,
@@ -90,19 +90,19 @@ public record ComparisonView(
             String tag,
             UUID treeId,
             String tree,
-            int way,
+            int arm,
             @Schema(description = OPTIONAL) UUID pollinationId,
             @Schema(description = OPTIONAL) TrialAnalysis.FlowerOutcome outcome) {}
 
     /**
-     * What came out: each way, and each against the first.
+     * What came out: each arm, and each against the first.
      *
-     * @param differences of each further way less the first, with the interval at 95 %
+     * @param differences of each further arm less the first, with the interval at 95 %
      * @param lesson what it says of the crop's sheet; absent where it says nothing
      */
     @Schema(name = "ComparisonResult")
     public record Result(
-            List<FindingsView.LevelView> ways,
+            List<FindingsView.LevelView> arms,
             List<FindingsView.EstimateView> differences,
             String sentence,
             @Schema(description = OPTIONAL) Lesson lesson) {}
@@ -126,12 +126,12 @@ public record ComparisonView(
     public record Change(String path, String what, double now, double trial) {}
 
     /**
-     * A comparison to be drawn; which ways it compares follows from its question.
+     * A comparison to be drawn; which arms it compares follows from its question.
      *
-     * @param names the ways of a question of one's own, the tools, or the keys of the stages; the usual one first
+     * @param names the arms of a question of one's own, the tools, or the keys of the stages; the usual one first
      * @param bagged whether beside nature some are bagged and not pollinated
      * @param trees the trees it is spread over
-     * @param flowersEach flowers of each way, over all trees
+     * @param flowersEach flowers of each arm, over all trees
      * @param expected absent where nobody reckoned its size
      */
     @Schema(name = "ComparisonRequest")

@@ -102,20 +102,20 @@ public class Comparisons {
                     c.tag(slot),
                     tree.id(),
                     tree.name(),
-                    c.slots().get(slot).way(),
+                    c.slots().get(slot).arm(),
                     pollination,
                     pollination == null ? null : outcome(known.get(pollination))));
         }
         List<TrialAnalysis.Place> outcomes = places.stream()
-                .map(p -> new TrialAnalysis.Place(p.way(), p.outcome() == null ? FlowerOutcome.WAITING : p.outcome()))
+                .map(p -> new TrialAnalysis.Place(p.arm(), p.outcome() == null ? FlowerOutcome.WAITING : p.outcome()))
                 .toList();
-        Optional<TrialAnalysis> judged = TrialAnalysis.of(c.ways().size(), outcomes);
+        Optional<TrialAnalysis> judged = TrialAnalysis.of(c.arms().size(), outcomes);
         return new ComparisonView(
                 c.id(),
                 c.label(),
                 c.question(),
                 asks(c),
-                c.ways(),
+                c.arms(),
                 Long.toString(c.seed()),
                 c.expected(),
                 c.note(),
@@ -144,26 +144,26 @@ public class Comparisons {
             case STAGE -> "At which stage do flowers set best?";
             case TOOL -> "Does the tool matter?";
             case OWN ->
-                c.ways().stream()
-                        .map(ComparisonView.Way::name)
+                c.arms().stream()
+                        .map(ComparisonView.Arm::name)
                         .collect(Collectors.joining(" or ", "Which is better: ", "?"));
         };
     }
 
     private static ComparisonView.Result result(Comparison c, TrialAnalysis judged, ComparisonView.Lesson lesson) {
-        List<FindingsView.LevelView> ways = IntStream.range(0, c.ways().size())
-                .mapToObj(way ->
-                        level(way, c.ways().get(way).name(), judged.ways().get(way)))
+        List<FindingsView.LevelView> arms = IntStream.range(0, c.arms().size())
+                .mapToObj(arm ->
+                        level(arm, c.arms().get(arm).name(), judged.arms().get(arm)))
                 .toList();
         List<FindingsView.EstimateView> differences =
                 judged.differences().stream().map(FindingsView.EstimateView::of).toList();
         return new ComparisonView.Result(
-                ways,
+                arms,
                 differences,
                 differences.isEmpty()
                         ? "Of one treatment no flower is decided, so that nothing can be compared."
-                        : IntStream.range(1, ways.size())
-                                .mapToObj(w -> say(ways.get(w), ways.get(0), judged, w - 1))
+                        : IntStream.range(1, arms.size())
+                                .mapToObj(w -> say(arms.get(w), arms.get(0), judged, w - 1))
                                 .collect(Collectors.joining(" ")),
                 lesson);
     }
@@ -197,22 +197,22 @@ public class Comparisons {
 
     private static TrialLesson lesson(CropSheet sheet, Comparison c, TrialAnalysis judged) {
         Map<Integer, Proportion> came = new HashMap<>();
-        for (int way = 0; way < c.ways().size(); way++) {
-            int at = way;
-            judged.ways().get(way).share().ifPresent(s -> came.put(at, s));
+        for (int arm = 0; arm < c.arms().size(); arm++) {
+            int at = arm;
+            judged.arms().get(arm).share().ifPresent(s -> came.put(at, s));
         }
         if (c.question() == ComparisonView.Question.STAGE) {
-            return came.size() < c.ways().size()
+            return came.size() < c.arms().size()
                     ? new TrialLesson(List.of())
                     : TrialLesson.ofStages(
                             sheet,
                             came.entrySet().stream()
                                     .collect(Collectors.toMap(
-                                            e -> c.ways().get(e.getKey()).stage(), Map.Entry::getValue)));
+                                            e -> c.arms().get(e.getKey()).stage(), Map.Entry::getValue)));
         }
         return came.entrySet().stream()
                 .filter(e -> c.question() == ComparisonView.Question.NATURE
-                        && c.ways().get(e.getKey()).treatment() == Treatment.HAND)
+                        && c.arms().get(e.getKey()).treatment() == Treatment.HAND)
                 .findFirst()
                 .map(e -> TrialLesson.ofHand(sheet, e.getValue()))
                 .orElse(new TrialLesson(List.of()));
@@ -221,11 +221,11 @@ public class Comparisons {
     /** Where the numbers come from. */
     private static String note(Comparison c, TrialAnalysis judged) {
         return "trial " + c.label() + ": "
-                + IntStream.range(0, c.ways().size())
-                        .filter(w -> judged.ways().get(w).share().isPresent())
+                + IntStream.range(0, c.arms().size())
+                        .filter(w -> judged.arms().get(w).share().isPresent())
                         .mapToObj(w -> {
-                            Proportion came = judged.ways().get(w).share().orElseThrow();
-                            return c.ways().get(w).name() + " " + came.successes() + " of " + came.trials();
+                            Proportion came = judged.arms().get(w).share().orElseThrow();
+                            return c.arms().get(w).name() + " " + came.successes() + " of " + came.trials();
                         })
                         .collect(Collectors.joining(", "));
     }
@@ -250,9 +250,9 @@ public class Comparisons {
         return views(caller, List.of(c)).get(0);
     }
 
-    private static FindingsView.LevelView level(int way, String name, TrialAnalysis.Way came) {
+    private static FindingsView.LevelView level(int arm, String name, TrialAnalysis.TreatmentArm came) {
         return new FindingsView.LevelView(
-                Integer.toString(way),
+                Integer.toString(arm),
                 name,
                 came.share().map(FindingsView.SetRate::of).orElse(null),
                 came.lost(),
@@ -306,7 +306,7 @@ public class Comparisons {
             throw new InvalidInputException(
                     "trees", "are of several crops, whose stages are not the same; choose one crop.");
         }
-        List<ComparisonView.Way> ways = Ways.of(request, crops.of(caller, ofCrops.get(0)));
+        List<ComparisonView.Arm> arms = TreatmentArms.of(request, crops.of(caller, ofCrops.get(0)));
         int each = Require.within("flowersEach", request.flowersEach(), trees.size(), 2000);
         comparisons.lockLabels(caller.orchardId().toString());
         String label = "K" + (comparisons.countByOrchardId(caller.orchardId()) + 1);
@@ -319,18 +319,18 @@ public class Comparisons {
                 orchards.details(caller).site().zone(),
                 label,
                 request,
-                ways,
-                drawn(trees, ways.size(), each, seed),
+                arms,
+                drawn(trees, arms.size(), each, seed),
                 seed));
     }
 
-    /** On each tree every way as often as on the others, but for one; the lot is drawn within each tree. */
-    private static List<Comparison.Slot> drawn(List<UUID> trees, int ways, int each, long seed) {
+    /** On each tree every arm as often as on the others, but for one; the lot is drawn within each tree. */
+    private static List<Comparison.Slot> drawn(List<UUID> trees, int arms, int each, long seed) {
         List<Comparison.Slot> slots = new ArrayList<>();
         for (int t = 0; t < trees.size(); t++) {
             int share = each / trees.size() + (t < each % trees.size() ? 1 : 0);
             UUID tree = trees.get(t);
-            BlockRandomization.blocks(ways, share, seed + t).forEach(way -> slots.add(new Comparison.Slot(tree, way)));
+            BlockRandomization.blocks(arms, share, seed + t).forEach(arm -> slots.add(new Comparison.Slot(tree, arm)));
         }
         return slots;
     }
@@ -348,7 +348,7 @@ public class Comparisons {
                                 origin + "/findings/trials#" + c.tag(slot),
                                 List.of(
                                         c.tag(slot),
-                                        c.ways().get(c.slots().get(slot).way()).name(),
+                                        c.arms().get(c.slots().get(slot).arm()).name(),
                                         trees.computeIfAbsent(
                                                         c.slots().get(slot).treeId(),
                                                         gone -> orchards.tree(caller, gone))

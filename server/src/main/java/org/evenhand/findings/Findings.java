@@ -156,7 +156,7 @@ class Findings {
                     TOLD.stream().flatMap(f -> factor(f, comparisons).stream()).toList(),
                     hand(),
                     fruit.seeds(caller, season.season(), season.crop()),
-                    fruit.told(caller, season.season(), season.crop()),
+                    fruit.byCover(caller, season.season(), season.crop()),
                     fruit.misshapen(caller, season.season(), season.crop())
                             .map(c -> FindingWords.contrast(c, Factor.STROKES, names))
                             .orElse(""),
@@ -214,7 +214,7 @@ class Findings {
             }
             Optional<FactorContrast> contrast =
                     FactorContrast.of(comparable(factor).toList());
-            List<FlowerOutcomes.Level> told = told(factor, all);
+            List<FlowerOutcomes.Level> told = shown(factor, all);
             return Optional.of(new FactorView(
                     factor,
                     FactorNames.title(factor),
@@ -228,7 +228,7 @@ class Findings {
         }
 
         /** Those with most flowers; classes with an order in their order. */
-        private List<FlowerOutcomes.Level> told(Factor factor, List<FlowerOutcomes.Level> all) {
+        private List<FlowerOutcomes.Level> shown(Factor factor, List<FlowerOutcomes.Level> all) {
             List<FlowerOutcomes.Level> most = all.stream()
                     .sorted(Comparator.comparingInt(FlowerOutcomes.Level::flowers)
                             .reversed()
@@ -245,8 +245,8 @@ class Findings {
         }
 
         private FindingsView.HandView hand() {
-            List<FlowerOutcomes.Level> ways = of(Factor.TREATMENT);
-            if (ways.size() < 2) {
+            List<FlowerOutcomes.Level> arms = of(Factor.TREATMENT);
+            if (arms.size() < 2) {
                 return null;
             }
             Optional<TwoProportions> two = treatment(Treatment.HAND)
@@ -257,7 +257,7 @@ class Findings {
             List<TwoProportions> trees = trees();
             Optional<TwoProportions.Estimate> difference = two.map(t -> t.difference(Proportion.USUAL_CONFIDENCE));
             return new FindingsView.HandView(
-                    ways.stream().map(l -> level(Factor.TREATMENT, l, names)).toList(),
+                    arms.stream().map(l -> level(Factor.TREATMENT, l, names)).toList(),
                     difference.map(EstimateView::of).orElse(null),
                     two.flatMap(t -> t.ratio(Proportion.USUAL_CONFIDENCE))
                             .map(EstimateView::of)

@@ -36,7 +36,7 @@ record FindingsView(
         List<FactorView> factors,
         @Schema(description = OPTIONAL) HandView hand,
         List<SeedView> seeds,
-        List<ToldView> told,
+        List<CoverView> byCover,
         String misshapen,
         List<YieldView> yield,
         int comparisons) {
@@ -94,7 +94,7 @@ record FindingsView(
      * @param misshapen one-sided or crooked, of fruits whose shape was told
      */
     @Schema(name = "FindingTold")
-    record ToldView(
+    record CoverView(
             String of,
             int flowers,
             @Schema(description = OPTIONAL) Double fruitsPerFlower,
@@ -116,14 +116,14 @@ record FindingsView(
      * @param change what it changes in the next plan; empty where nothing
      * @param sure whether the difference is there for sure, were it the only one looked at
      * @param sureAmongAll whether it would be though so many were looked at
-     * @param left out classes not told, as there are too many
+     * @param left out classes not shown, as there are too many
      */
     @Schema(name = "FactorFinding")
     record FactorView(
             Factor factor,
             String title,
             List<LevelView> levels,
-            int untold,
+            int notShown,
             String sentence,
             String change,
             boolean sure,
@@ -148,7 +148,7 @@ record FindingsView(
      */
     @Schema(name = "HandFinding")
     record HandView(
-            List<LevelView> ways,
+            List<LevelView> arms,
             @Schema(description = OPTIONAL) EstimateView difference,
             @Schema(description = OPTIONAL) EstimateView ratio,
             @Schema(description = OPTIONAL) EstimateView pooled,

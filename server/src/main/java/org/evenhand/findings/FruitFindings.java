@@ -36,9 +36,9 @@ class FruitFindings {
         return seeds;
     }
 
-    List<FindingsView.ToldView> told(Caller caller, int season, String crop) {
-        return sums.told(caller, season, crop).stream()
-                .map(t -> new FindingsView.ToldView(
+    List<FindingsView.CoverView> byCover(Caller caller, int season, String crop) {
+        return sums.byCover(caller, season, crop).stream()
+                .map(t -> new FindingsView.CoverView(
                         strokes(t.strokes()),
                         t.taken(),
                         t.fruitsOf() == 0 ? null : (double) t.fruits() / t.fruitsOf(),
@@ -49,7 +49,7 @@ class FruitFindings {
 
     /** Whether one-sided and crooked fruit differ by how the stigma was covered. */
     Optional<FactorContrast> misshapen(Caller caller, int season, String crop) {
-        return FactorContrast.of(sums.told(caller, season, crop).stream()
+        return FactorContrast.of(sums.byCover(caller, season, crop).stream()
                 .filter(t -> !t.strokes().isEmpty() && t.shaped() >= FactorContrast.LEAST_FLOWERS)
                 .map(t -> new FactorContrast.Class(t.strokes(), new Proportion(t.misshapen(), t.shaped())))
                 .toList());

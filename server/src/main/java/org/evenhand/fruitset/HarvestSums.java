@@ -88,7 +88,7 @@ public class HarvestSums {
      * @param misshapen one-sided or crooked fruits
      * @param shaped fruits whose shape was told
      */
-    public record Told(
+    public record ByCover(
             String strokes,
             int taken,
             int resting,
@@ -98,7 +98,7 @@ public class HarvestSums {
             int misshapen,
             int shaped) {}
 
-    public List<Told> told(Caller caller, int season, String crop) {
+    public List<ByCover> byCover(Caller caller, int season, String crop) {
         return jdbc.query(
                 """
                 select coalesce(p.strokes, ''), sum(c.taken),
@@ -115,7 +115,7 @@ public class HarvestSums {
                 where f.season = ? and f.crop = ? and f.treatment = 'HAND'
                 group by 1 order by 2 desc, 1
                 """,
-                (row, i) -> new Told(
+                (row, i) -> new ByCover(
                         row.getString(1),
                         row.getInt(2),
                         row.getInt(3),

@@ -16,13 +16,13 @@ import org.evenhand.pollen.LotView;
 public final class CrossBook {
     private final MatingPartners partners;
     /** Looked up only when somebody asks for it: most crosses are known without. */
-    private final Supplier<List<CrossResults.Result>> told;
+    private final Supplier<List<CrossResults.Result>> recorded;
 
     private Map<UUID, Map<UUID, CrossResults.Result>> results;
 
-    CrossBook(MatingPartners partners, Supplier<List<CrossResults.Result>> told) {
+    CrossBook(MatingPartners partners, Supplier<List<CrossResults.Result>> recorded) {
         this.partners = partners;
-        this.told = told;
+        this.recorded = recorded;
     }
 
     /** Pollen of one variety on trees of another; where it is unknown, as results have taught. */
@@ -79,7 +79,7 @@ public final class CrossBook {
     public Map<UUID, Map<UUID, CrossResults.Result>> results() {
         if (results == null) {
             results = new HashMap<>();
-            told.get()
+            recorded.get()
                     .forEach(r -> results.computeIfAbsent(r.motherId(), m -> new HashMap<>())
                             .put(r.fatherId(), r));
         }

@@ -199,7 +199,7 @@ public class CrossRequests {
 
     private static MatesView.Bridge view(PollenStoragePlan b) {
         return new MatesView.Bridge(
-                b.way(),
+                b.kind(),
                 b.nextSeason(),
                 b.fresh().map(BloomProgress.Days::first).orElse(null),
                 b.fresh().map(BloomProgress.Days::last).orElse(null),

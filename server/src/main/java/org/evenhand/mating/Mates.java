@@ -183,7 +183,7 @@ class Mates {
         }
         Overlap o = Overlap.of(courses.get(father), courses.get(mother));
         return new MatesView.Bloom(
-                o.way(),
+                o.kind(),
                 o.fresh().map(BloomProgress.Days::first).orElse(null),
                 o.fresh().map(BloomProgress.Days::last).orElse(null),
                 o.keepDays());
@@ -199,9 +199,9 @@ class Mates {
         return forecasts.all(caller, now).stream()
                 .filter(t -> t.sheet().pollenGroup().equals(sheet.pollenGroup()))
                 .map(t -> served(t, book.cross(t.tree().varietyId(), lot), now))
-                .sorted(Comparator.comparingDouble(
-                                (MatesView.Served s) -> -s.answer().worth() * (s.most() == null ? 0 : s.most()))
-                        .thenComparing(s -> -s.answer().worth())
+                .sorted(Comparator.comparingDouble((MatesView.Served s) ->
+                                -s.answer().compatibilityFactor() * (s.most() == null ? 0 : s.most()))
+                        .thenComparing(s -> -s.answer().compatibilityFactor())
                         .thenComparing(MatesView.Served::tree))
                 .toList();
     }
@@ -241,7 +241,7 @@ class Mates {
                 .filter(l -> crops.of(caller, l.crop()).pollenGroup().equals(group))
                 .map(l -> new MatesView.JarServer(l, MatesView.Answer.of(book.cross(tree.varietyId(), l))))
                 .sorted(Comparator.comparingDouble((MatesView.JarServer j) ->
-                        -j.answer().worth() * j.lot().viability().share()))
+                        -j.answer().compatibilityFactor() * j.lot().viability().share()))
                 .toList();
         return new MatesView.Servers(
                 tree.id(), tree.name(), tree.varietyName(), jars, shedding(caller, tree, book, group, now));
@@ -268,7 +268,7 @@ class Mates {
             }
         }
         shedding.sort(Comparator.comparingDouble(
-                (MatesView.TreeServer t) -> -t.answer().worth() * t.most()));
+                (MatesView.TreeServer t) -> -t.answer().compatibilityFactor() * t.most()));
         return shedding;
     }
 }

@@ -63,16 +63,16 @@ record MatesView(List<Group> groups) {
 
     /** Whether a cross serves, and why. */
     @Schema(name = "MatesAnswer")
-    record Answer(CrossCompatibility.Verdict verdict, double worth, String why) {
+    record Answer(CrossCompatibility.Verdict verdict, double compatibilityFactor, String why) {
         static Answer of(CrossCompatibility c) {
-            return new Answer(c.verdict(), c.worth(), c.why());
+            return new Answer(c.verdict(), c.compatibilityFactor(), c.why());
         }
     }
 
     /** Whether the father gives while the mother takes. */
     @Schema(name = "MatesBloom")
     record Bloom(
-            Overlap.Way way,
+            Overlap.Kind kind,
             @Schema(description = OPTIONAL) LocalDate freshFrom,
             @Schema(description = OPTIONAL) LocalDate freshUntil,
             int keepDays) {}
@@ -137,7 +137,7 @@ record MatesView(List<Group> groups) {
     /** The plan that gets pollen from one season to another. */
     @Schema(name = "SeasonBridge")
     record Bridge(
-            Overlap.Way way,
+            Overlap.Kind kind,
             boolean nextSeason,
             @Schema(description = OPTIONAL) LocalDate freshFrom,
             @Schema(description = OPTIONAL) LocalDate freshUntil,

@@ -10,32 +10,33 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.evenhand.bloom.Foreseen;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.pollen.LotView;
 
 /** Flowers whose pollen was collected since their tree was last read: the reading still counts them, they give no more. */
 final class CollectedFlowers {
     /** The flower itself, or its anthers with the petals, is off the tree. */
-    private static final Set<CollectWay> PICKED = EnumSet.of(CollectWay.SNIP, CollectWay.WHOLE_FLOWER);
+    private static final Set<CollectionMethod> PICKED =
+            EnumSet.of(CollectionMethod.SNIP, CollectionMethod.WHOLE_FLOWER);
 
     private final Map<UUID, List<Batch>> byTree = new HashMap<>();
 
     /** Flowers of one tree that went into a jar together. */
-    private record Batch(Instant at, CollectWay way, int flowers) {}
+    private record Batch(Instant at, CollectionMethod method, int flowers) {}
 
     /** @param jars all that were filled, empty ones too */
     CollectedFlowers(List<LotView> jars) {
         for (LotView jar : jars) {
             jar.sources()
                     .forEach(s -> byTree.computeIfAbsent(s.treeId(), t -> new ArrayList<>())
-                            .add(new Batch(jar.collectedAt(), jar.way(), s.flowers())));
+                            .add(new Batch(jar.collectedAt(), jar.method(), s.flowers())));
         }
     }
 
     /** Expected flowers of a tree that were collected and would still shed at a moment. */
     double stillShedding(Foreseen tree, Instant at) {
         return since(tree)
-                .filter(b -> b.way != CollectWay.BALLOON)
+                .filter(b -> b.method != CollectionMethod.BALLOON)
                 .mapToDouble(b -> b.flowers * tree.stillShedding(b.at, later(b.at, at)))
                 .sum();
     }
@@ -47,7 +48,7 @@ final class CollectedFlowers {
         return !both
                 ? 0
                 : since(tree)
-                        .filter(b -> PICKED.contains(b.way))
+                        .filter(b -> PICKED.contains(b.method))
                         .mapToDouble(b -> b.flowers * tree.stillReceptive(b.at, later(b.at, at)))
                         .sum();
     }
@@ -55,7 +56,7 @@ final class CollectedFlowers {
     /** Buds of a tree that were picked before they opened. */
     int buds(Foreseen tree) {
         return since(tree)
-                .filter(b -> b.way == CollectWay.BALLOON)
+                .filter(b -> b.method == CollectionMethod.BALLOON)
                 .mapToInt(Batch::flowers)
                 .sum();
     }

@@ -12,30 +12,30 @@ import org.evenhand.core.planning.TreeId;
 /**
  * Which pollen serves which tree, worked out once for a plan. Two tables are the same when they say the same, in the same words.
  *
- * @param told of each pair what it is worth, and why
+ * @param answers of each pair what it is worth, and why
  * @param pairs the answers themselves
  */
-record CrossTable(Map<Pair, Told> told, Map<Pair, CrossCompatibility> pairs) implements RoundRequest.Crosses {
+record CrossTable(Map<Pair, Answer> answers, Map<Pair, CrossCompatibility> pairs) implements RoundRequest.Crosses {
 
     record Pair(TreeId tree, LotId lot) {}
 
-    record Told(boolean serves, double worth, String why) {}
+    record Answer(boolean serves, double compatibilityFactor, String why) {}
 
     static CrossTable of(
             List<RoundRequest.Mother> mothers,
             List<PollenOption> sources,
             BiFunction<TreeId, PollenOption, CrossCompatibility> cross) {
-        Map<Pair, Told> told = new HashMap<>();
+        Map<Pair, Answer> answers = new HashMap<>();
         Map<Pair, CrossCompatibility> pairs = new HashMap<>();
         for (RoundRequest.Mother mother : mothers) {
             for (PollenOption source : sources) {
                 Pair pair = new Pair(mother.id(), source.id());
                 CrossCompatibility of = cross.apply(mother.id(), source);
                 pairs.put(pair, of);
-                told.put(pair, new Told(of.serves(), of.worth(), of.why()));
+                answers.put(pair, new Answer(of.serves(), of.compatibilityFactor(), of.why()));
             }
         }
-        return new CrossTable(told, pairs);
+        return new CrossTable(answers, pairs);
     }
 
     @Override
@@ -45,11 +45,11 @@ record CrossTable(Map<Pair, Told> told, Map<Pair, CrossCompatibility> pairs) imp
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof CrossTable table && told.equals(table.told);
+        return other instanceof CrossTable table && answers.equals(table.answers);
     }
 
     @Override
     public int hashCode() {
-        return told.hashCode();
+        return answers.hashCode();
     }
 }

@@ -237,7 +237,7 @@ final class PlanWords {
                 List<String> fathers = ground.varieties().values().stream()
                         .filter(v -> ground.book()
                                                 .cross(tree.tree().varietyId(), v.id())
-                                                .worth()
+                                                .compatibilityFactor()
                                         >= 1
                                 && !v.id().equals(tree.tree().varietyId()))
                         .map(VarietyView::name)

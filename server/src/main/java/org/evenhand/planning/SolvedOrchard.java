@@ -10,7 +10,7 @@ import java.util.function.Supplier;
  * @param hours the hours at which one could go
  * @param made the plan; of an hour in which nothing can be done where there is none to go
  * @param cost fruits that people's choices cost; null where nobody chose anything
- * @param told what was told of it already, by name
+ * @param answers what was said of it already, by name
  */
 record SolvedOrchard(
         PlanningContext ground,
@@ -18,7 +18,7 @@ record SolvedOrchard(
         PreparedPlan made,
         PlanWords words,
         Double cost,
-        Map<String, Object> told) {
+        Map<String, Object> answers) {
     SolvedOrchard(PlanningContext ground, VisitWindows hours, PreparedPlan made, PlanWords words, Double cost) {
         this(ground, hours, made, words, cost, new ConcurrentHashMap<>());
     }
@@ -30,6 +30,6 @@ record SolvedOrchard(
 
     @SuppressWarnings("unchecked")
     <T> T once(String name, Supplier<T> tell) {
-        return (T) told.computeIfAbsent(name, n -> tell.get());
+        return (T) answers.computeIfAbsent(name, n -> tell.get());
     }
 }

@@ -261,7 +261,7 @@ final class VisitWindows {
 
     /** Flowers that can be done; no end of them where nobody told any hours. */
     private int most(WorkingHours.TimeWindow lasts) {
-        return ground.hours().told()
+        return ground.hours().isSpecified()
                 ? (int) Math.max(1, Math.floor(lasts.hours() * ground.settings().flowersPerHour()))
                 : RoundRequest.NO_LIMIT;
     }

@@ -14,7 +14,7 @@ import org.evenhand.bloom.Forecasts;
 import org.evenhand.bloom.Foreseen;
 import org.evenhand.core.bloom.forecast.ForecastPoint;
 import org.evenhand.core.bloom.forecast.TreeOutlook;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Phase;
 import org.evenhand.core.planning.PlanConventions;
@@ -56,7 +56,7 @@ class CollectingAdvice {
             boolean smallFlowered,
             int expected,
             int sure,
-            List<CollectWay> ways,
+            List<CollectionMethod> methods,
             @Schema(description = OPTIONAL) String whenThere,
             List<Source> trees) {}
 

@@ -178,7 +178,7 @@ final class LotBook {
                 open,
                 keeping.dryAt(asked),
                 keeping.dryBy(asked).orElse(null),
-                d.way(),
+                d.method(),
                 d.sources().values().stream().mapToInt(Integer::intValue).sum(),
                 sources(d),
                 parts(d),

@@ -3,7 +3,7 @@ package org.evenhand.pollen;
 import java.time.Instant;
 import java.util.Map;
 import java.util.UUID;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.Storage;
 
 /**
@@ -17,7 +17,7 @@ record LotDetails(
         UUID varietyId,
         Instant collectedAt,
         Storage storage,
-        CollectWay way,
+        CollectionMethod method,
         int doses,
         String note,
         Map<UUID, Integer> sources,

@@ -10,14 +10,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.bloom.forecast.FlowerReading;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.kit.Within;
 
 /**
  * Pollen as it was collected.
  *
- * @param way how it was got out of the flowers; one of the crop sheet's ways
+ * @param method how it was got out of the flowers; one of the crop sheet's ways
  * @param doses doses it gave; left out, the crop sheet's yield is taken
  * @param confirmed questions that were asked before and answered with yes
  */
@@ -25,7 +25,7 @@ public record LotRequest(
         @NotNull List<@NotNull @Valid Source> sources,
         @NotNull Instant collectedAt,
         @NotNull Storage storage,
-        @Schema(description = OPTIONAL) CollectWay way,
+        @Schema(description = OPTIONAL) CollectionMethod method,
 
         @Schema(description = OPTIONAL) @Within(min = 1, max = 1_000_000)
         Integer doses,

@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.Storage;
 
 /**
@@ -31,7 +31,7 @@ public record LotView(
         boolean open,
         boolean dry,
         @Schema(description = OPTIONAL) Instant dryBy,
-        @Schema(description = OPTIONAL) CollectWay way,
+        @Schema(description = OPTIONAL) CollectionMethod method,
         int flowers,
         List<SourceView> sources,
         List<PartView> parts,

@@ -14,7 +14,7 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
@@ -42,7 +42,7 @@ class PollenLot extends OrchardRecord {
     private Origin origin;
 
     @Enumerated(EnumType.STRING)
-    private CollectWay way;
+    private CollectionMethod method;
 
     private int dosesCollected;
 
@@ -83,12 +83,12 @@ class PollenLot extends OrchardRecord {
         this.sources = new HashMap<>(details.sources());
         this.parts = new HashMap<>(details.parts());
         this.origin = details.poured() ? Origin.POURED : Origin.COLLECTED;
-        this.way = details.way();
+        this.method = details.method();
     }
 
     LotDetails details() {
         return new LotDetails(
-                varietyId, collectedAt, storage, way, dosesCollected, note, Map.copyOf(sources), Map.copyOf(parts));
+                varietyId, collectedAt, storage, method, dosesCollected, note, Map.copyOf(sources), Map.copyOf(parts));
     }
 
     String code() {

@@ -14,7 +14,7 @@ import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Text;
 import org.evenhand.core.bloom.forecast.FlowerReading;
-import org.evenhand.core.crop.CollectWay;
+import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.pollen.ViabilityCurve;
@@ -131,8 +131,8 @@ public class PollenShelf {
         Instant at = Given.notInFuture("collectedAt", request.collectedAt(), orchards.now(caller), zone);
         trees.forEach(tree -> Readings.refuseBeforePlanting("collectedAt", tree, at, zone));
         requireStorage(sheet, request.storage());
-        requireWay(sheet, request.way());
-        boolean shedding = request.way() != CollectWay.BALLOON;
+        requireMethod(sheet, request.method());
+        boolean shedding = request.method() != CollectionMethod.BALLOON;
         if (shedding && !request.confirms(NO_MALE_FLOWERS)) {
             trees.forEach(tree -> askWhereNoMaleFlowers(caller, tree, sheet, at, zone));
         }
@@ -140,7 +140,7 @@ public class PollenShelf {
                 variety.id(),
                 at,
                 request.storage(),
-                request.way(),
+                request.method(),
                 doses(sheet, variety, request),
                 Given.stripped(request.note()),
                 sources(request),
@@ -205,11 +205,11 @@ public class PollenShelf {
         }
     }
 
-    private static void requireWay(CropSheet sheet, CollectWay way) {
-        if (way != null && !sheet.pollen().collect().contains(way)) {
+    private static void requireMethod(CropSheet sheet, CollectionMethod method) {
+        if (method != null && !sheet.pollen().collect().contains(method)) {
             throw new InvalidInputException(
-                    "way",
-                    "'" + way + "' is not how " + sheet.name() + " pollen is collected; its crop sheet knows "
+                    "method",
+                    "'" + method + "' is not how " + sheet.name() + " pollen is collected; its crop sheet knows "
                             + sheet.pollen().collect() + ".");
         }
     }

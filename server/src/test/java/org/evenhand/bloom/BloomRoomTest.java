@@ -137,7 +137,7 @@ class BloomRoomTest {
         assertThat(ember.path("first").path("expected").asString())
                 .endsWith("-08-22")
                 .contains(String.valueOf(season.path("year").asInt()));
-        assertThat(ember.path("first").path("way").asString()).isEqualTo("CALENDAR");
+        assertThat(ember.path("first").path("method").asString()).isEqualTo("CALENDAR");
         assertThat(ember.path("course").path("receptive").size()).isGreaterThan(10);
         assertThat(ways(season, early, late)).isEqualTo("KEEP");
         assertThat(ways(season, late, early)).isEqualTo("LAST_YEARS");
@@ -381,7 +381,7 @@ class BloomRoomTest {
                         && p.path("taker").asString().equals(taker))
                 .findFirst()
                 .orElseThrow()
-                .path("way")
+                .path("kind")
                 .asString();
     }
 }

@@ -38,7 +38,7 @@ class ComparisonTest {
         Map<String, List<Integer>> byTree = new HashMap<>();
         drawn.path("places")
                 .forEach(p -> byTree.computeIfAbsent(p.path("treeId").asString(), t -> new ArrayList<>())
-                        .add(p.path("way").asInt()));
+                        .add(p.path("arm").asInt()));
         long seed = Long.parseLong(drawn.path("seed").asString());
         assertThat(byTree.get(one)).isEqualTo(BlockRandomization.blocks(3, 3, seed));
         assertThat(byTree.get(two))
@@ -96,13 +96,13 @@ class ComparisonTest {
         request.put("question", "FULL_COVER");
         JsonNode cover =
                 api.put("/api/comparisons/" + Api.newId(), request).expect(200).body();
-        assertThat(cover.path("ways").findValuesAsString("strokes")).containsExactly("LIGHT", "FULL");
+        assertThat(cover.path("arms").findValuesAsString("strokes")).containsExactly("LIGHT", "FULL");
         request.put("question", "TOOL");
         assertThat(refused(request, "names")).contains("missing");
         request.put("names", List.of(" goat ", "feather"));
         JsonNode tool =
                 api.put("/api/comparisons/" + Api.newId(), request).expect(200).body();
-        assertThat(tool.path("ways").findValuesAsString("tool")).containsExactly("goat", "feather");
+        assertThat(tool.path("arms").findValuesAsString("tool")).containsExactly("goat", "feather");
     }
 
     @Test
@@ -112,13 +112,13 @@ class ComparisonTest {
         request.put("question", "NATURE");
         request.put("bagged", true);
         JsonNode drawn = api.put("/api/comparisons/" + id, request).expect(200).body();
-        assertThat(drawn.path("ways").findValuesAsString("treatment")).containsExactly("NATURE", "HAND", "BAGGED");
+        assertThat(drawn.path("arms").findValuesAsString("treatment")).containsExactly("NATURE", "HAND", "BAGGED");
         var done = TestServer.NOW.minus(Duration.ofDays(20));
         String lot =
                 api.lot(two, done.minus(Duration.ofHours(12)), 5).expect(200).id();
         for (JsonNode place : drawn.path("places")) {
-            String way = drawn.path("ways")
-                    .get(place.path("way").asInt())
+            String arm = drawn.path("arms")
+                    .get(place.path("arm").asInt())
                     .path("treatment")
                     .asString();
             Map<String, Object> flower = new HashMap<>();
@@ -126,14 +126,14 @@ class ComparisonTest {
             flower.put("flowers", 1);
             flower.put("doneAt", done.toString());
             flower.put("tag", place.path("tag").asString());
-            flower.put("how", Map.of("treatment", way));
-            flower.put("lotId", way.equals("HAND") ? lot : null);
+            flower.put("how", Map.of("treatment", arm));
+            flower.put("lotId", arm.equals("HAND") ? lot : null);
             flower.put("comparisonId", id);
             flower.put("slot", place.path("slot").asInt());
             String p = api.put("/api/pollinations/" + Api.newId(), flower)
                     .expect(200)
                     .id();
-            int gone = way.equals("BAGGED") ? 1 : 0;
+            int gone = arm.equals("BAGGED") ? 1 : 0;
             Map<String, Object> look = new HashMap<>(Api.checkBody(p, done.plus(Duration.ofDays(12)), 1 - gone, 0, 0));
             look.put("lost", gone);
             api.put("/api/checks/" + Api.newId(), look).expect(200);

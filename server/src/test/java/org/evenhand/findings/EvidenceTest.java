@@ -161,8 +161,8 @@ class EvidenceTest {
         told("FULL", 20, Map.of("fruits", 60, "whole", 54, "crooked", 6));
         told("LIGHT", 20, Map.of("fruits", 30, "whole", 12, "oneSided", 18, "resting", 3));
         JsonNode found = findings();
-        JsonNode full = found.path("told").get(0);
-        JsonNode light = found.path("told").get(1);
+        JsonNode full = found.path("byCover").get(0);
+        JsonNode light = found.path("byCover").get(1);
         assertThat(full.path("fruitsPerFlower").asDouble()).isEqualTo(3);
         assertThat(full.path("misshapen").path("taken").asInt()).isEqualTo(6);
         assertThat(light.path("misshapen").path("share").asDouble()).isEqualTo(0.6);
@@ -195,18 +195,18 @@ class EvidenceTest {
                         Map.of("question", "STAGE", "names", stages, "trees", List.of(taker), "flowersEach", 8))
                 .expect(200)
                 .body();
-        assertThat(drawn.path("ways").findValuesAsString("stage")).isEqualTo(stages);
+        assertThat(drawn.path("arms").findValuesAsString("stage")).isEqualTo(stages);
         for (JsonNode place : drawn.path("places")) {
-            int way = place.path("way").asInt();
+            int arm = place.path("arm").asInt();
             Map<String, Object> flower = new HashMap<>(Api.pollination(taker, lot, 1, done));
             flower.put("tag", place.path("tag").asString());
-            flower.put("how", Map.of("treatment", "HAND", "stage", stages.get(way)));
+            flower.put("how", Map.of("treatment", "HAND", "stage", stages.get(arm)));
             flower.put("comparisonId", id);
             flower.put("slot", place.path("slot").asInt());
             String p = api.put("/api/pollinations/" + Api.newId(), flower)
                     .expect(200)
                     .id();
-            api.check(p, done.plus(Duration.ofDays(13)), 1 - way, way, 0).expect(200);
+            api.check(p, done.plus(Duration.ofDays(13)), 1 - arm, arm, 0).expect(200);
         }
         JsonNode lesson = api.get("/api/comparisons")
                 .expect(200)

@@ -246,7 +246,7 @@ class FruitTest {
                         .asInt())
                 .isEqualTo(6);
         for (JsonNode place : drawn.path("places")) {
-            boolean hand = place.path("way").asInt() == 1;
+            boolean hand = place.path("arm").asInt() == 1;
             Map<String, Object> one = new HashMap<>();
             one.put("treeId", taker);
             one.put("flowers", 1);

@@ -205,7 +205,7 @@ class MatesTest {
                 api.put("/api/cross-requests/" + id, crossRequest).expect(200).body();
 
         JsonNode bridge = made.path("bridge");
-        assertThat(bridge.path("way").asString()).isEqualTo("KEEP");
+        assertThat(bridge.path("kind").asString()).isEqualTo("KEEP");
         assertThat(bridge.path("nextSeason").asBoolean())
                 .as("in late November its days in September are over")
                 .isTrue();

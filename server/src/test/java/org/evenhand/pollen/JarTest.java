@@ -299,13 +299,13 @@ class JarTest {
     @Test
     void how_it_was_collected_must_be_a_way_of_the_crop_and_balloons_give_nothing_yet() {
         Map<String, Object> body = new HashMap<>(Api.lotBody(giver, now, 4));
-        body.put("way", "COMB");
-        assertThat(api.put("/api/lots/" + Api.newId(), body).expect(400).errorAt("way"))
+        body.put("method", "COMB");
+        assertThat(api.put("/api/lots/" + Api.newId(), body).expect(400).errorAt("method"))
                 .contains("not how Cherimoya pollen is collected");
 
         String ember = api.tree(api.variety("apple", "Ember"), "Ember 1");
         Map<String, Object> balloons = new HashMap<>(Api.lotBody(ember, now, 40));
-        balloons.put("way", "BALLOON");
+        balloons.put("method", "BALLOON");
         balloons.put("storage", "ROOM");
         balloons.remove("confirmed");
         api.put("/api/lots/" + Api.newId(), balloons).expect(200);

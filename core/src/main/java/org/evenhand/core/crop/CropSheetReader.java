@@ -238,7 +238,7 @@ final class CropSheetReader {
                 node.sourced("dosesPerFlower", 0.05, 500),
                 node.sourced("freshViability", 0.01, 1),
                 node.sourced("q10", 1, 10),
-                node.choices("collect", CollectWay.class, CollectWay.TAP),
+                node.choices("collect", CollectionMethod.class, CollectionMethod.TAP),
                 node.optionalText("whenThere"),
                 node.sourced("dryHours", 0.1, 24 * 30),
                 node.optionalSourced("freshUseHours", 0.1, 24 * 7),
@@ -289,7 +289,7 @@ final class CropSheetReader {
 
     private OwnVariety ownVariety(SheetNode node) {
         OwnVariety rule = new OwnVariety(node.flag("serves"), node.sourced("worth", 0, 1), node.text("why"));
-        if (rule.serves() == (rule.worth().value() == 0)) {
+        if (rule.serves() == (rule.compatibilityFactor().value() == 0)) {
             node.problem("worth", "must be 0 when it does not serve, and more than 0 when it does.");
         }
         return rule;

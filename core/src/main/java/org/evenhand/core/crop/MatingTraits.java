@@ -21,10 +21,10 @@ public record MatingTraits(Alleles alleles, Sourced ploidy, List<Kin> kin, List<
      * Another species' pollen on this crop.
      *
      * @param pollenOf key of that crop
-     * @param worth what a dose is worth against pollen of its own kind, 0 to 1
+     * @param compatibilityFactor what a dose is worth against pollen of its own kind, 0 to 1
      * @param why what is known of it, a sentence
      */
-    public record Kin(String pollenOf, Sourced worth, String why) {}
+    public record Kin(String pollenOf, Sourced compatibilityFactor, String why) {}
 
     /** What is known of another crop's pollen; empty where nobody tried it. */
     public Optional<Kin> kin(String crop) {

@@ -26,7 +26,7 @@ public record PollenTraits(
         Sourced dosesPerFlower,
         Sourced freshViability,
         Sourced q10,
-        List<CollectWay> collect,
+        List<CollectionMethod> collect,
         Optional<String> whenThere,
         Sourced dryHours,
         Optional<Sourced> freshUseHours,

@@ -24,7 +24,7 @@ public final class CrossProtocol {
     private static final Duration SLACK = Duration.ofHours(2);
 
     private final CrossTraits traits;
-    private final Way way;
+    private final Method method;
     private final List<Done> done;
 
     /** One step. */
@@ -70,9 +70,9 @@ public final class CrossProtocol {
      * @param emasculate whether its own pollen is taken away, where the crop's sheet says how; else it is covered before it opens and
      *     pollinated when it is ripe, for flowers that do not serve themselves
      */
-    public record Way(boolean bag, Visits visits, boolean emasculate) {
+    public record Method(boolean bag, Visits visits, boolean emasculate) {
         /** As the crop's sheet says. */
-        public Way(boolean bag, Visits visits) {
+        public Method(boolean bag, Visits visits) {
             this(bag, visits, true);
         }
     }
@@ -102,9 +102,9 @@ public final class CrossProtocol {
     public record Due(Step step, Instant from, Optional<Instant> until) {}
 
     /** @param done what was done, in any order */
-    public CrossProtocol(CrossTraits traits, Way way, List<Done> done) {
+    public CrossProtocol(CrossTraits traits, Method method, List<Done> done) {
         this.traits = traits;
-        this.way = way;
+        this.method = method;
         List<Step> order = all();
         // Written down with one time, they were done in the order in which they come.
         this.done = done.stream()
@@ -207,7 +207,7 @@ public final class CrossProtocol {
                         .filter(r -> before.get(r) > 0 && pollen.test(r))
                         .mapToObj(rounds::get)
                         .findFirst();
-        boolean meant = way.visits() == Visits.TWICE && !decided(Step.POLLINATE_AGAIN);
+        boolean meant = method.visits() == Visits.TWICE && !decided(Step.POLLINATE_AGAIN);
         return rounds.stream()
                 .map(at -> meant
                                 && visit.isPresent()
@@ -233,7 +233,7 @@ public final class CrossProtocol {
             List<Step> now = new ArrayList<>();
             boolean visit = visited.test(r);
             while (!at.isBefore(start) || !done.isEmpty()) {
-                List<Due> due = new CrossProtocol(traits, way, sofar).due(at);
+                List<Due> due = new CrossProtocol(traits, method, sofar).due(at);
                 if (due.isEmpty() || due.get(0).from().isAfter(at.plus(SLACK))) {
                     break;
                 }
@@ -251,19 +251,19 @@ public final class CrossProtocol {
     }
 
     private boolean waits() {
-        return way.visits() == Visits.WHEN_RIPE || traits.atOnce().value() == 0 || coveredInBud();
+        return method.visits() == Visits.WHEN_RIPE || traits.atOnce().value() == 0 || coveredInBud();
     }
 
     /** It opens under its cover and then pollinates nothing else: there is nothing to be had from a bud at once. */
     private boolean coveredInBud() {
-        return !way.emasculate() && traits.emasculate().isPresent();
+        return !method.emasculate() && traits.emasculate().isPresent();
     }
 
     /** All steps of this way, in order. */
     private List<Step> all() {
         List<Step> steps = new ArrayList<>();
         traits.thin().ifPresent(how -> steps.add(Step.THIN));
-        traits.emasculate().filter(how -> way.emasculate()).ifPresent(how -> steps.add(Step.EMASCULATE));
+        traits.emasculate().filter(how -> method.emasculate()).ifPresent(how -> steps.add(Step.EMASCULATE));
         if (waits()) {
             steps.add(Step.BAG);
             steps.add(Step.POLLINATE);
@@ -272,12 +272,12 @@ public final class CrossProtocol {
             steps.add(Step.POLLINATE);
             steps.add(Step.BAG);
         }
-        if (way.visits() == Visits.TWICE) {
+        if (method.visits() == Visits.TWICE) {
             steps.add(Step.POLLINATE_AGAIN);
             steps.add(Step.REBAG);
         }
         steps.add(Step.BAG_OFF);
-        if (!way.bag()) {
+        if (!method.bag()) {
             steps.removeIf(s -> s == Step.BAG || s == Step.REBAG || s == Step.BAG_OFF);
         }
         return steps;

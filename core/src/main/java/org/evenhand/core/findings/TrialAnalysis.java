@@ -8,18 +8,18 @@ import org.evenhand.core.statistics.Proportion;
 import org.evenhand.core.statistics.TwoProportions;
 
 /**
- * What came out of flowers whose way was drawn by lot. A look at unfinished results, repeated until one pleases, finds differences where
+ * What came out of flowers whose arm was drawn by lot. A look at unfinished results, repeated until one pleases, finds differences where
  * there are none: so nothing is told before the fate of every flower is known.
  *
- * @param ways what came out of each way, in their order
- * @param differences of each further way less the first, at 95 %; empty where of some way no flower's fate could be told
- * @param exactP of each further way against the first, Fisher's exact test on both sides; empty likewise
+ * @param arms what came out of each arm, in their order
+ * @param differences of each further arm less the first, at 95 %; empty where of some arm no flower's fate could be told
+ * @param exactP of each further arm against the first, Fisher's exact test on both sides; empty likewise
  */
-public record TrialAnalysis(List<Way> ways, List<TwoProportions.Estimate> differences, List<Double> exactP) {
+public record TrialAnalysis(List<TreatmentArm> arms, List<TwoProportions.Estimate> differences, List<Double> exactP) {
     /** With a chance of this or less, were both alike, a difference is called one. */
     private static final double SIGNIFICANT = 1 - Proportion.USUAL_CONFIDENCE;
 
-    /** Whether a further way did better or worse than the first: the interval and the exact test both say so. */
+    /** Whether a further arm did better or worse than the first: the interval and the exact test both say so. */
     public enum Verdict {
         BETTER,
         WORSE,
@@ -61,16 +61,16 @@ public record TrialAnalysis(List<Way> ways, List<TwoProportions.Estimate> differ
         }
     }
 
-    /** A flower in its place: which way it was treated, from 0, and what became of it. */
-    public record Place(int way, FlowerOutcome outcome) {}
+    /** A flower in its place: which arm it was treated, from 0, and what became of it. */
+    public record Place(int arm, FlowerOutcome outcome) {}
 
     /**
-     * One way.
+     * One arm.
      *
      * @param share of those that could be told; empty where there is none
      * @param lost flowers that can never be told
      */
-    public record Way(Optional<Proportion> share, int lost) {
+    public record TreatmentArm(Optional<Proportion> share, int lost) {
         /** Whether these are too few to lean on. */
         public boolean few() {
             return share.map(s -> s.trials() < FactorContrast.FEW_FLOWERS).orElse(true);
@@ -78,7 +78,7 @@ public record TrialAnalysis(List<Way> ways, List<TwoProportions.Estimate> differ
     }
 
     public TrialAnalysis {
-        ways = List.copyOf(ways);
+        arms = List.copyOf(arms);
         differences = List.copyOf(differences);
         exactP = List.copyOf(exactP);
     }
@@ -93,16 +93,16 @@ public record TrialAnalysis(List<Way> ways, List<TwoProportions.Estimate> differ
     /**
      * The judgement, once every place is decided; empty before.
      *
-     * @param ways how many ways there are, at least 2
-     * @throws org.evenhand.core.InvalidInputException if {@code ways} is not valid
+     * @param arms how many arms there are, at least 2
+     * @throws org.evenhand.core.InvalidInputException if {@code arms} is not valid
      */
-    public static Optional<TrialAnalysis> of(int ways, List<Place> places) {
-        Require.within("ways", ways, 2, 10);
+    public static Optional<TrialAnalysis> of(int arms, List<Place> places) {
+        Require.within("arms", arms, 2, 10);
         if (decided(places) < places.size()) {
             return Optional.empty();
         }
-        List<Way> told =
-                IntStream.range(0, ways).mapToObj(way -> way(way, places)).toList();
+        List<TreatmentArm> told =
+                IntStream.range(0, arms).mapToObj(arm -> arm(arm, places)).toList();
         return Optional.of(new TrialAnalysis(
                 told,
                 against(told).stream()
@@ -111,27 +111,27 @@ public record TrialAnalysis(List<Way> ways, List<TwoProportions.Estimate> differ
                 against(told).stream().map(TwoProportions::exactP).toList()));
     }
 
-    private static Way way(int way, List<Place> places) {
-        int took = count(places, way, FlowerOutcome.TOOK);
-        int trials = took + count(places, way, FlowerOutcome.FAILED);
-        return new Way(
+    private static TreatmentArm arm(int arm, List<Place> places) {
+        int took = count(places, arm, FlowerOutcome.TOOK);
+        int trials = took + count(places, arm, FlowerOutcome.FAILED);
+        return new TreatmentArm(
                 trials == 0 ? Optional.empty() : Optional.of(new Proportion(took, trials)),
-                count(places, way, FlowerOutcome.LOST));
+                count(places, arm, FlowerOutcome.LOST));
     }
 
-    private static int count(List<Place> places, int way, FlowerOutcome outcome) {
+    private static int count(List<Place> places, int arm, FlowerOutcome outcome) {
         return (int) places.stream()
-                .filter(p -> p.way() == way && p.outcome() == outcome)
+                .filter(p -> p.arm() == arm && p.outcome() == outcome)
                 .count();
     }
 
-    /** Each further way beside the first. */
-    private static List<TwoProportions> against(List<Way> ways) {
-        if (ways.stream().anyMatch(w -> w.share().isEmpty())) {
+    /** Each further arm beside the first. */
+    private static List<TwoProportions> against(List<TreatmentArm> arms) {
+        if (arms.stream().anyMatch(w -> w.share().isEmpty())) {
             return List.of();
         }
-        Proportion usual = ways.get(0).share().orElseThrow();
-        return ways.stream()
+        Proportion usual = arms.get(0).share().orElseThrow();
+        return arms.stream()
                 .skip(1)
                 .map(w -> new TwoProportions(w.share().orElseThrow(), usual))
                 .toList();

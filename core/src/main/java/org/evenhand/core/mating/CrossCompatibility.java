@@ -39,7 +39,7 @@ public final class CrossCompatibility {
             List.of(new SAllele("S(x)", SAllele.Kind.NORMAL), new SAllele("S(y)", SAllele.Kind.NORMAL));
 
     private final Verdict verdict;
-    private final double worth;
+    private final double compatibilityFactor;
     /** Words are made when they are asked for: a matrix of hundreds of varieties wants the verdicts only. */
     private final Supplier<String> why;
 
@@ -54,9 +54,9 @@ public final class CrossCompatibility {
     /** Part of a blend. */
     public record Part(String father, double share, CrossCompatibility cross) {}
 
-    private CrossCompatibility(Verdict verdict, double worth, Supplier<String> why) {
+    private CrossCompatibility(Verdict verdict, double compatibilityFactor, Supplier<String> why) {
         this.verdict = verdict;
-        this.worth = worth;
+        this.compatibilityFactor = compatibilityFactor;
         this.why = why;
     }
 
@@ -109,7 +109,9 @@ public final class CrossCompatibility {
         return receives.mating()
                 .kin(sheds.crop())
                 .map(kin -> new CrossCompatibility(
-                        verdict(kin.worth().value()), kin.worth().value(), () -> kin.why() + hybrids))
+                        verdict(kin.compatibilityFactor().value()),
+                        kin.compatibilityFactor().value(),
+                        () -> kin.why() + hybrids))
                 .orElse(new CrossCompatibility(
                         Verdict.UNKNOWN,
                         NEVER_TRIED,
@@ -117,8 +119,8 @@ public final class CrossCompatibility {
                                 + ". Allowed, after its own kind; results will show." + hybrids));
     }
 
-    private static Verdict verdict(double worth) {
-        return worth == 0 ? Verdict.NO : worth < 1 ? Verdict.PARTLY : Verdict.YES;
+    private static Verdict verdict(double compatibilityFactor) {
+        return compatibilityFactor == 0 ? Verdict.NO : compatibilityFactor < 1 ? Verdict.PARTLY : Verdict.YES;
     }
 
     /** Of two varieties of which nothing is known but their crops, and whether they are one. */
@@ -138,19 +140,19 @@ public final class CrossCompatibility {
     }
 
     private static CrossCompatibility ownClone(MatingPartner seedParent, MatingPartner pollenParent) {
-        double worth = seedParent
+        double compatibilityFactor = seedParent
                 .ownPollen()
-                .orElse(seedParent.sheet().ownVariety().worth().value());
+                .orElse(seedParent.sheet().ownVariety().compatibilityFactor().value());
         boolean oneName = seedParent.name().equals(pollenParent.name());
         return new CrossCompatibility(
-                verdict(worth),
-                worth,
+                verdict(compatibilityFactor),
+                compatibilityFactor,
                 () -> (oneName ? "" : seedParent.name() + " and " + pollenParent.name() + " are one clone. ")
                         + (seedParent.ownPollen().isPresent()
                                 ? String.format(
                                         Locale.ROOT,
                                         "Its own pollen serves it at %.0f %%, as set for the variety.",
-                                        100 * worth)
+                                        100 * compatibilityFactor)
                                 : seedParent.sheet().ownVariety().why()));
     }
 
@@ -224,15 +226,16 @@ public final class CrossCompatibility {
         if (parts.size() == 1) {
             return parts.get(0).cross();
         }
-        double worth =
-                parts.stream().mapToDouble(p -> p.share() * p.cross().worth()).sum();
+        double compatibilityFactor = parts.stream()
+                .mapToDouble(p -> p.share() * p.cross().compatibilityFactor())
+                .sum();
         Set<Verdict> verdicts = parts.stream().map(p -> p.cross().verdict()).collect(Collectors.toSet());
         Verdict verdict = verdicts.size() == 1
                 ? verdicts.iterator().next()
                 : verdicts.equals(Set.of(Verdict.YES, Verdict.UNKNOWN)) ? Verdict.UNKNOWN : Verdict.PARTLY;
         return new CrossCompatibility(
                 verdict,
-                worth,
+                compatibilityFactor,
                 () -> parts.stream()
                         .map(p -> String.format(
                                 Locale.ROOT,
@@ -260,18 +263,20 @@ public final class CrossCompatibility {
         boolean against = fits == (verdict == Verdict.NO);
         return against
                 ? new CrossCompatibility(
-                        verdict, worth, () -> why() + " Results speak against it: " + seen + ". Look again.")
+                        verdict,
+                        compatibilityFactor,
+                        () -> why() + " Results speak against it: " + seen + ". Look again.")
                 : this;
     }
 
     /** Worth so much less as its flowers took less often here than the seed parent's others; the verdict stays. */
     public CrossCompatibility weighed(CrossEvidence evidence) {
         ShrunkenRatio factor = evidence.factor();
-        return factor.atMostOne() == 1 || worth == 0
+        return factor.atMostOne() == 1 || compatibilityFactor == 0
                 ? this
                 : new CrossCompatibility(
                         verdict,
-                        worth * factor.atMostOne(),
+                        compatibilityFactor * factor.atMostOne(),
                         () -> why()
                                 + String.format(
                                         Locale.ROOT,
@@ -286,8 +291,8 @@ public final class CrossCompatibility {
     }
 
     /** What a dose is worth against pollen that serves fully, 0 (does not serve) to 1. */
-    public double worth() {
-        return worth;
+    public double compatibilityFactor() {
+        return compatibilityFactor;
     }
 
     /** The reason, one or two sentences. */
@@ -297,23 +302,23 @@ public final class CrossCompatibility {
 
     /** Whether the pair itself explains that flowers failed: it serves not at all, or less than half as well as pollen that fits. */
     public boolean misfit() {
-        return worth < MISFIT;
+        return compatibilityFactor < MISFIT;
     }
 
     public boolean serves() {
-        return worth > 0;
+        return compatibilityFactor > 0;
     }
 
     @Override
     public boolean equals(Object other) {
         return other instanceof CrossCompatibility c
                 && verdict == c.verdict
-                && worth == c.worth
+                && compatibilityFactor == c.compatibilityFactor
                 && why().equals(c.why());
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(verdict, worth);
+        return Objects.hash(verdict, compatibilityFactor);
     }
 }

@@ -35,7 +35,7 @@ import org.evenhand.core.pollen.ViabilityCurve;
  * @param choices the storages, the best first; empty where none is needed
  */
 public record PollenStoragePlan(
-        Overlap.Way way,
+        Overlap.Kind kind,
         boolean nextSeason,
         Optional<BloomProgress.Days> fresh,
         Optional<BloomProgress.Days> collect,
@@ -84,11 +84,11 @@ public record PollenStoragePlan(
             LocalDate today,
             ZoneId zone) {
         Overlap overlap = Overlap.of(sheds, receives);
-        boolean kept = overlap.way() == Overlap.Way.KEEP || overlap.way() == Overlap.Way.LAST_YEARS;
+        boolean kept = overlap.kind() == Overlap.Kind.KEEP || overlap.kind() == Overlap.Kind.LAST_YEARS;
         if (!kept) {
             int years = over(overlap.fresh(), today);
             return new PollenStoragePlan(
-                    overlap.way(),
+                    overlap.kind(),
                     years > 0,
                     later(overlap.fresh(), years),
                     later(sheds.sheds(), years),
@@ -99,13 +99,13 @@ public record PollenStoragePlan(
         int years = over(Optional.of(collected), today);
         BloomProgress.Days collect = later(collected, years);
         BloomProgress.Days use =
-                later(receives.receives().orElseThrow(), overlap.way() == Overlap.Way.KEEP ? years : years + 1);
+                later(receives.receives().orElseThrow(), overlap.kind() == Overlap.Kind.KEEP ? years : years + 1);
         List<Keeping> choices = father.pollen().keeping().keySet().stream()
                 .map(storage -> keeping(father, smallFlowered, storage, collect.last(), use, flowers, zone))
                 .sorted(Comparator.comparing((Keeping k) -> -k.last().share()).thenComparing(Keeping::storage))
                 .toList();
         return new PollenStoragePlan(
-                overlap.way(), years > 0, Optional.empty(), Optional.of(collect), Optional.of(use), choices);
+                overlap.kind(), years > 0, Optional.empty(), Optional.of(collect), Optional.of(use), choices);
     }
 
     /** Years to wait for days that are over. */

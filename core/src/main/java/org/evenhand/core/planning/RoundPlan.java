@@ -182,7 +182,7 @@ public record RoundPlan(
             return (again ? PlanWeights.USUAL.repeat() : 1)
                     * flowers.receptivity().get(round)
                     * lot.viability().get(round)
-                    * cross.worth();
+                    * cross.compatibilityFactor();
         }
     }
 

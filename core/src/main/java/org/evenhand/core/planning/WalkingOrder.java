@@ -41,7 +41,7 @@ public final class WalkingOrder {
         Optional<Place> standing = Optional.empty();
         for (LotId jar : jars) {
             List<Stop> ofJar = stops.stream().filter(s -> s.lot().equals(jar)).toList();
-            for (Stop stop : shortWay(ofJar, places, standing)) {
+            for (Stop stop : shortRoute(ofJar, places, standing)) {
                 ordered.add(stop);
                 standing = Optional.of(Require.present(places, stop.tree()));
             }
@@ -61,7 +61,7 @@ public final class WalkingOrder {
         return byFather.values().stream().flatMap(List::stream).toList();
     }
 
-    private static List<Stop> shortWay(List<Stop> stops, Map<TreeId, Place> places, Optional<Place> standing) {
+    private static List<Stop> shortRoute(List<Stop> stops, Map<TreeId, Place> places, Optional<Place> standing) {
         return past(stops, s -> places.get(s.tree()), standing);
     }
 
@@ -79,8 +79,8 @@ public final class WalkingOrder {
     }
 
     /** Length of a way past places, from where one stands: 2 for a place along a row, 3 for a row, far more to another block. */
-    public static long length(List<Place> way, Optional<Place> standing) {
-        return WalkingRoute.length(way, standing);
+    public static long length(List<Place> route, Optional<Place> standing) {
+        return WalkingRoute.length(route, standing);
     }
 
     /** Block by block, down one row and back up the next: where the search for a short way begins. */

@@ -66,13 +66,13 @@ final class WalkingRoute {
     }
 
     /** Length of a way in the units of {@link Place#stepsTo}. */
-    static long length(List<Place> way, Optional<Place> from) {
-        if (way.isEmpty()) {
+    static long length(List<Place> route, Optional<Place> from) {
+        if (route.isEmpty()) {
             return 0;
         }
         long sum = 0;
-        Place standing = from.orElse(way.get(0));
-        for (Place next : way) {
+        Place standing = from.orElse(route.get(0));
+        for (Place next : route) {
             sum += standing.stepsTo(next);
             standing = next;
         }
@@ -95,14 +95,14 @@ final class WalkingRoute {
         for (int end = 1; end < n; end++) {
             last = best[set][end] <= best[set][last] ? end : last;
         }
-        LinkedList<Integer> way = new LinkedList<>();
+        LinkedList<Integer> route = new LinkedList<>();
         while (set != 0) {
-            way.addFirst(last);
+            route.addFirst(last);
             int earlier = before[set][last];
             set &= ~(1 << last);
             last = earlier;
         }
-        return List.copyOf(way);
+        return List.copyOf(route);
     }
 
     private static void extend(long[][] steps, long[][] best, int[][] before, int set, int last, int n) {

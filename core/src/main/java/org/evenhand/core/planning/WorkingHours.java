@@ -56,7 +56,7 @@ public record WorkingHours(List<Hours> everyDay, List<SingleDay> singleDays, Lis
     }
 
     /** Whether hours were told at all; otherwise any hour will do. */
-    public boolean told() {
+    public boolean isSpecified() {
         return !everyDay.isEmpty() || !singleDays.isEmpty();
     }
 
@@ -83,7 +83,7 @@ public record WorkingHours(List<Hours> everyDay, List<SingleDay> singleDays, Lis
             }
         }
         stretches.sort(Comparator.comparing(TimeWindow::from));
-        return told() ? stretches : joined(stretches);
+        return isSpecified() ? stretches : joined(stretches);
     }
 
     /** Where any hour will do midnight is no end of anything. */
@@ -108,6 +108,6 @@ public record WorkingHours(List<Hours> everyDay, List<SingleDay> singleDays, Lis
                 .filter(s -> s.day().equals(day))
                 .findFirst()
                 .map(SingleDay::hours)
-                .orElse(told() ? everyDay : List.of(new Hours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT)));
+                .orElse(isSpecified() ? everyDay : List.of(new Hours(LocalTime.MIDNIGHT, LocalTime.MIDNIGHT)));
     }
 }

@@ -15,7 +15,6 @@ import org.evenhand.core.crossing.CrossProtocol.Done;
 import org.evenhand.core.crossing.CrossProtocol.Due;
 import org.evenhand.core.crossing.CrossProtocol.Step;
 import org.evenhand.core.crossing.CrossProtocol.Visits;
-import org.evenhand.core.crossing.CrossProtocol.Way;
 import org.evenhand.core.statistics.BetaPosterior;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -33,7 +32,7 @@ class CrossProtocolTest {
     }
 
     private static List<Step> steps(CrossTraits traits, boolean bag, Visits visits) {
-        return new CrossProtocol(traits, new Way(bag, visits), List.of())
+        return new CrossProtocol(traits, new CrossProtocol.Method(bag, visits), List.of())
                 .due(MAY).stream().map(Due::step).toList();
     }
 
@@ -60,7 +59,7 @@ class CrossProtocolTest {
     void each_step_has_its_day() {
         List<Due> due = new CrossProtocol(
                         APPLE,
-                        new Way(true, Visits.TWICE),
+                        new CrossProtocol.Method(true, Visits.TWICE),
                         List.of(
                                 new Done(Step.THIN, 9, MAY),
                                 new Done(Step.EMASCULATE, 9, MAY.plusSeconds(600)),
@@ -77,7 +76,7 @@ class CrossProtocolTest {
     void a_second_visit_that_would_come_when_the_stigma_is_past_is_left_out() {
         List<Due> due = new CrossProtocol(
                         CHERIMOYA,
-                        new Way(true, Visits.TWICE),
+                        new CrossProtocol.Method(true, Visits.TWICE),
                         List.of(
                                 new Done(Step.BAG, 3, MAY),
                                 new Done(Step.POLLINATE, 3, MAY.plus(Duration.ofHours(50)))))
@@ -93,7 +92,7 @@ class CrossProtocolTest {
                 new Done(Step.EMASCULATE, 9, MAY),
                 new Done(Step.POLLINATE, 8, MAY),
                 new Done(Step.BAG, 8, MAY));
-        CrossProtocol pollinated = new CrossProtocol(APPLE, new Way(true, Visits.TWICE), once);
+        CrossProtocol pollinated = new CrossProtocol(APPLE, new CrossProtocol.Method(true, Visits.TWICE), once);
         assertThat(pollinated.due(MAY.plus(Duration.ofDays(5))))
                 .extracting(Due::step)
                 .containsExactly(Step.POLLINATE_AGAIN, Step.REBAG, Step.BAG_OFF);
@@ -104,10 +103,13 @@ class CrossProtocolTest {
         Instant late = MAY.plus(Duration.ofDays(9));
         CrossProtocol never = new CrossProtocol(
                 APPLE,
-                new Way(true, Visits.WHEN_RIPE),
+                new CrossProtocol.Method(true, Visits.WHEN_RIPE),
                 List.of(new Done(Step.EMASCULATE, 5, MAY), new Done(Step.BAG, 5, MAY)));
         assertThat(never.due(late)).containsExactly(new Due(Step.BAG_OFF, late, java.util.Optional.empty()));
-        assertThat(new CrossProtocol(APPLE, new Way(false, Visits.AT_ONCE), List.of(new Done(Step.EMASCULATE, 5, MAY)))
+        assertThat(new CrossProtocol(
+                                APPLE,
+                                new CrossProtocol.Method(false, Visits.AT_ONCE),
+                                List.of(new Done(Step.EMASCULATE, 5, MAY)))
                         .due(late))
                 .as("nothing hangs on it that would have to come off")
                 .isEmpty();
@@ -115,7 +117,7 @@ class CrossProtocolTest {
 
     @Test
     void a_step_that_is_skipped_is_not_asked_for_again_and_counts_as_no_visit() {
-        Way way = new Way(true, Visits.TWICE);
+        CrossProtocol.Method way = new CrossProtocol.Method(true, Visits.TWICE);
         List<Done> ready = List.of(new Done(Step.THIN, 9, MAY), new Done(Step.EMASCULATE, 9, MAY));
         List<Done> second = new ArrayList<>(ready);
         second.add(new Done(Step.POLLINATE, 8, MAY));
@@ -142,7 +144,7 @@ class CrossProtocolTest {
 
     @Test
     void a_bud_that_keeps_its_own_pollen_is_covered_before_it_opens_and_pollinated_when_ripe() {
-        CrossProtocol work = new CrossProtocol(APPLE, new Way(true, Visits.AT_ONCE, false), List.of());
+        CrossProtocol work = new CrossProtocol(APPLE, new CrossProtocol.Method(true, Visits.AT_ONCE, false), List.of());
         assertThat(work.due(MAY))
                 .extracting(Due::step)
                 .containsExactly(Step.THIN, Step.BAG, Step.POLLINATE, Step.REBAG, Step.BAG_OFF);
@@ -155,7 +157,7 @@ class CrossProtocolTest {
         Instant later = MAY.plus(Duration.ofHours(30));
         CrossProtocol ripe = new CrossProtocol(
                 CHERIMOYA,
-                new Way(true, Visits.TWICE),
+                new CrossProtocol.Method(true, Visits.TWICE),
                 List.of(
                         new Done(Step.BAG, 3, MAY),
                         new Done(Step.REBAG, 3, later),
@@ -165,7 +167,7 @@ class CrossProtocolTest {
                 .containsExactly(Step.BAG_OFF);
         CrossProtocol atOnce = new CrossProtocol(
                 APPLE,
-                new Way(true, Visits.TWICE),
+                new CrossProtocol.Method(true, Visits.TWICE),
                 List.of(
                         new Done(Step.BAG, 3, MAY),
                         new Done(Step.POLLINATE, 3, MAY),
@@ -183,7 +185,7 @@ class CrossProtocolTest {
 
     @Test
     void a_step_passed_over_is_not_asked_for_again_and_nothing_once_all_flowers_are_lost() {
-        Way way = new Way(true, Visits.TWICE);
+        CrossProtocol.Method way = new CrossProtocol.Method(true, Visits.TWICE);
         assertThat(new CrossProtocol(APPLE, way, List.of(new Done(Step.POLLINATE, 4, MAY))).due(MAY))
                 .extracting(Due::step)
                 .startsWith(Step.BAG);
@@ -195,8 +197,8 @@ class CrossProtocolTest {
 
     @Test
     void receptivity_rises_until_ripe_and_ends_when_past() {
-        CrossProtocol soon = new CrossProtocol(APPLE, new Way(true, Visits.TWICE), List.of());
-        CrossProtocol later = new CrossProtocol(APPLE, new Way(true, Visits.WHEN_RIPE), List.of());
+        CrossProtocol soon = new CrossProtocol(APPLE, new CrossProtocol.Method(true, Visits.TWICE), List.of());
+        CrossProtocol later = new CrossProtocol(APPLE, new CrossProtocol.Method(true, Visits.WHEN_RIPE), List.of());
         assertThat(soon.receptivity(MAY, MAY)).isEqualTo(0.6);
         assertThat(soon.receptivity(MAY, MAY.plus(Duration.ofHours(12)))).isCloseTo(0.8, within(1e-12));
         assertThat(later.receptivity(MAY, MAY.plus(Duration.ofHours(12)))).isZero();
@@ -214,7 +216,7 @@ class CrossProtocolTest {
     void done_step_by_step_every_cross_comes_to_its_end(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         CrossTraits traits = random.nextBoolean() ? APPLE : CHERIMOYA;
-        Way way = new Way(random.nextBoolean(), Visits.values()[random.nextInt(3)]);
+        CrossProtocol.Method way = new CrossProtocol.Method(random.nextBoolean(), Visits.values()[random.nextInt(3)]);
         List<Done> done = new ArrayList<>();
         Instant at = MAY;
         int visits = 0;
@@ -237,7 +239,7 @@ class CrossProtocolTest {
 
     @Test
     void in_the_rounds_to_come_it_is_visited_at_once_and_once_more_and_covered_each_time() {
-        CrossProtocol work = new CrossProtocol(APPLE, new Way(true, Visits.TWICE), List.of());
+        CrossProtocol work = new CrossProtocol(APPLE, new CrossProtocol.Method(true, Visits.TWICE), List.of());
 
         assertThat(work.firstVisit(EVENINGS, MAY, r -> true)).containsExactly(0.6, 0.0, 0.0, 0.0);
         assertThat(work.firstVisit(EVENINGS, MAY, r -> r >= 2))
@@ -255,7 +257,7 @@ class CrossProtocolTest {
 
     @Test
     void a_flower_that_must_open_first_is_covered_today_and_given_pollen_tomorrow() {
-        CrossProtocol work = new CrossProtocol(CHERIMOYA, new Way(true, Visits.WHEN_RIPE), List.of());
+        CrossProtocol work = new CrossProtocol(CHERIMOYA, new CrossProtocol.Method(true, Visits.WHEN_RIPE), List.of());
 
         assertThat(work.firstVisit(EVENINGS, MAY, r -> true)).containsExactly(0.0, 1.0, 1.0, 0.0);
         assertThat(work.secondVisit(EVENINGS, MAY, r -> true)).containsOnly(0.0);

@@ -61,7 +61,7 @@ class LearningTest {
     void a_pair_that_does_worse_is_worth_less_says_so_and_keeps_its_verdict() {
         CrossCompatibility fits = CrossCompatibility.ofBlend(List.of(new CrossCompatibility.Part(
                 "Lantern", 1, CrossCompatibility.refused("a stand-in").with(new CrossEvidence(60, 55, 60, 40)))));
-        assertThat(fits.worth())
+        assertThat(fits.compatibilityFactor())
                 .as("results speak against a refusal, and it stays")
                 .isZero();
         assertThat(fits.weighed(new CrossEvidence(60, 5, 60, 40)))

@@ -29,9 +29,9 @@ class TrialAnalysisTest {
         List<Place> all = places(0, 48, 32, 3);
         all.addAll(places(1, 56, 14, 0));
         TrialAnalysis judged = TrialAnalysis.of(2, all).orElseThrow();
-        assertThat(judged.ways().get(0).share()).contains(new Proportion(48, 80));
-        assertThat(judged.ways().get(0).lost()).isEqualTo(3);
-        assertThat(judged.ways().get(0).few()).isFalse();
+        assertThat(judged.arms().get(0).share()).contains(new Proportion(48, 80));
+        assertThat(judged.arms().get(0).lost()).isEqualTo(3);
+        assertThat(judged.arms().get(0).few()).isFalse();
         TwoProportions.Estimate difference = judged.differences().get(0);
         assertThat(difference.value()).isCloseTo(0.2, within(1e-12));
         assertThat(difference.lower()).isCloseTo(0.0524, within(5e-5));
@@ -46,7 +46,7 @@ class TrialAnalysisTest {
             all.addAll(places(1, random.nextInt(9), 1 + random.nextInt(9), random.nextInt(3)));
             assertThat(TrialAnalysis.of(2, all)).isPresent();
             int waits = random.nextInt(all.size());
-            all.set(waits, new Place(all.get(waits).way(), FlowerOutcome.WAITING));
+            all.set(waits, new Place(all.get(waits).arm(), FlowerOutcome.WAITING));
             assertThat(TrialAnalysis.of(2, all)).as("run " + run).isEmpty();
             assertThat(TrialAnalysis.decided(all)).isEqualTo(all.size() - 1);
         }
@@ -58,8 +58,8 @@ class TrialAnalysisTest {
         all.addAll(places(1, 0, 0, 8));
         TrialAnalysis judged = TrialAnalysis.of(2, all).orElseThrow();
         assertThat(judged.differences()).isEmpty();
-        assertThat(judged.ways().get(1).share()).isEmpty();
-        assertThat(judged.ways()).allMatch(TrialAnalysis.Way::few);
+        assertThat(judged.arms().get(1).share()).isEmpty();
+        assertThat(judged.arms()).allMatch(TrialAnalysis.TreatmentArm::few);
         assertThatThrownBy(() -> TrialAnalysis.of(1, all)).isInstanceOf(InvalidInputException.class);
     }
 
@@ -90,7 +90,7 @@ class TrialAnalysisTest {
         TrialAnalysis untold = TrialAnalysis.of(2, few).orElseThrow();
         assertThat(untold.exactP().get(0)).isCloseTo(1 / 3.0, within(1e-12));
         assertThat(untold.verdict(0)).isEqualTo(TrialAnalysis.Verdict.NOT_TOLD);
-        assertThat(untold.ways()).allMatch(TrialAnalysis.Way::few);
+        assertThat(untold.arms()).allMatch(TrialAnalysis.TreatmentArm::few);
     }
 
     /** Turned round, better is worse; and ways that are alike are called different at most as seldom as promised. */

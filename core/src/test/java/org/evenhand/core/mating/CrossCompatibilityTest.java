@@ -58,7 +58,7 @@ class CrossCompatibilityTest {
         CrossCompatibility cross = CrossCompatibility.of(of(crop, "mother", alleles), of(pollenCrop, "father", pollen));
 
         assertThat(cross.verdict()).isEqualTo(verdict);
-        assertThat(cross.worth()).isEqualTo(worth);
+        assertThat(cross.compatibilityFactor()).isEqualTo(worth);
         assertThat(cross.why()).contains(why);
         assertThat(cross.serves()).isEqualTo(verdict != Verdict.NO);
     }
@@ -72,7 +72,7 @@ class CrossCompatibilityTest {
                     .map(CrossCompatibility::verdict)
                     .collect(Collectors.toSet());
             CrossCompatibility known = CrossCompatibility.of(of("apple", "m", "S1 ?"), of("apple", "f", father));
-            assertThat(known.worth()).as(father).isEqualTo(all.contains(Verdict.YES) ? 1 : 0.5);
+            assertThat(known.compatibilityFactor()).as(father).isEqualTo(all.contains(Verdict.YES) ? 1 : 0.5);
             assertThat(known.verdict()).isEqualTo(Verdict.UNKNOWN);
         }
         assertThat(KnownAlleles.parse("s3", 2).say()).isEqualTo("S3 ?");
@@ -89,7 +89,7 @@ class CrossCompatibilityTest {
         CrossCompatibility cross = CrossCompatibility.of(lantern, sport);
 
         assertThat(cross.verdict()).isEqualTo(Verdict.PARTLY);
-        assertThat(cross.worth()).isEqualTo(0.8);
+        assertThat(cross.compatibilityFactor()).isEqualTo(0.8);
         assertThat(cross.why()).startsWith("Lantern and Late Lantern are one clone.");
     }
 
@@ -114,7 +114,7 @@ class CrossCompatibilityTest {
         CrossCompatibility blend = CrossCompatibility.ofBlend(
                 List.of(new CrossCompatibility.Part("a", 0.75, full), new CrossCompatibility.Part("b", 0.25, none)));
 
-        assertThat(blend.worth()).isCloseTo(0.75, within(1e-12));
+        assertThat(blend.compatibilityFactor()).isCloseTo(0.75, within(1e-12));
         assertThat(blend.verdict()).isEqualTo(Verdict.PARTLY);
         assertThat(blend.why()).contains("a (75 %)").contains("b (25 %)");
         assertThat(CrossCompatibility.ofBlend(List.of(new CrossCompatibility.Part("a", 1, full))))
@@ -130,7 +130,7 @@ class CrossCompatibilityTest {
         assertThat(CrossCompatibility.of(triploid, triploid).verdict()).isEqualTo(Verdict.NO);
         assertThat(CrossCompatibility.of(triploid, triploid).misfit()).isTrue();
         CrossCompatibility own = CrossCompatibility.of(selfing, selfing);
-        assertThat(own.worth()).isEqualTo(0.8);
+        assertThat(own.compatibilityFactor()).isEqualTo(0.8);
         assertThat(own.why()).contains("80 %, as set for the variety");
         assertThat(own.misfit()).as("it serves").isFalse();
     }

@@ -38,7 +38,7 @@ class PollenStoragePlanTest {
     void blooms_that_meet_need_no_bridge() {
         PollenStoragePlan bridge = bridge(course(0, 10), course(8, 20), 30);
 
-        assertThat(bridge.way()).isEqualTo(Overlap.Way.FRESH);
+        assertThat(bridge.kind()).isEqualTo(Overlap.Kind.FRESH);
         assertThat(bridge.choices()).isEmpty();
         assertThat(bridge.fresh().orElseThrow().first()).isEqualTo(START.plusDays(8));
         assertThat(bridge.days()).isZero();
@@ -84,7 +84,7 @@ class PollenStoragePlanTest {
     void a_father_who_flowers_later_serves_next_year() {
         PollenStoragePlan bridge = bridge(course(30, 40), course(0, 10), 30);
 
-        assertThat(bridge.way()).isEqualTo(Overlap.Way.LAST_YEARS);
+        assertThat(bridge.kind()).isEqualTo(Overlap.Kind.LAST_YEARS);
         assertThat(bridge.use().orElseThrow().first()).isEqualTo(START.plusYears(1));
         assertThat(bridge.days()).isEqualTo(325);
         assertThat(bridge.choices()).noneMatch(PollenStoragePlan.Keeping::useful);
@@ -116,7 +116,7 @@ class PollenStoragePlanTest {
     void one_who_never_gives_never_serves() {
         BloomProgress nothing = new BloomProgress(new TreeMap<>(), new TreeMap<>());
 
-        assertThat(bridge(nothing, course(0, 10), 30).way()).isEqualTo(Overlap.Way.NEVER);
+        assertThat(bridge(nothing, course(0, 10), 30).kind()).isEqualTo(Overlap.Kind.NEVER);
         assertThat(List.of(bridge(nothing, course(0, 10), 30).choices())).containsExactly(List.of());
     }
 }

@@ -524,7 +524,7 @@ class RoundPlanTest {
                         * group.weight()
                         * group.receptivity().get(s.round())
                         * lot.viability().get(s.round())
-                        * crosses.between(s.tree(), s.lot()).worth()
+                        * crosses.between(s.tree(), s.lot()).compatibilityFactor()
                         * request.certainty().get(s.round());
             }
         }
@@ -774,6 +774,6 @@ class RoundPlanTest {
         return TestSheets.cherimoyaWith(
                 "ownVariety: {serves: true, worth: 0.8 memory, why: ",
                 "ownVariety: {serves: " + rule.serves() + ", worth: "
-                        + rule.worth().value() + " memory, why: ");
+                        + rule.compatibilityFactor().value() + " memory, why: ");
     }
 }

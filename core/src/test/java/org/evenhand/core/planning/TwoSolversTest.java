@@ -108,8 +108,8 @@ class TwoSolversTest {
                 CrossCompatibility cross =
                         r.crosses().between(r.mothers().get(t).id(), lot.id());
                 if (cross.serves()) {
-                    compatibility.computeIfAbsent(father, f -> new HashMap<>()).put(t, cross.worth());
-                    compatibility.get(father).put(r.mothers().size() + t, cross.worth());
+                    compatibility.computeIfAbsent(father, f -> new HashMap<>()).put(t, cross.compatibilityFactor());
+                    compatibility.get(father).put(r.mothers().size() + t, cross.compatibilityFactor());
                 }
             }
         }

@@ -59,7 +59,7 @@ class WorkingHoursTest {
     void where_nothing_was_told_any_hour_will_do() {
         WorkingHours free = new WorkingHours(List.of(), List.of(), List.of());
 
-        assertThat(free.told()).isFalse();
+        assertThat(free.isSpecified()).isFalse();
         assertThat(free.from(at(0, 15, 0), 2, ZONE))
                 .as("midnight is no end of anything")
                 .containsExactly(new TimeWindow(at(0, 15, 0), at(2, 0, 0)));

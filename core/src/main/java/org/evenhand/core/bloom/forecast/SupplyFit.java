@@ -143,7 +143,7 @@ final class SupplyFit {
             part.linearize(course);
             part.factor(ofTree);
         }
-        Normal posterior = posterior(new Told(leading), ofCourse(prior));
+        Normal posterior = posterior(new Evidence(leading), ofCourse(prior));
         for (PartSupply part : leading) {
             part.moveOwn(ofTree, posterior.mean);
         }
@@ -157,7 +157,7 @@ final class SupplyFit {
             part.linearize(course);
             part.factor(ofTree);
         }
-        settled = posterior(new Told(leading), ofCourse(prior));
+        settled = posterior(new Evidence(leading), ofCourse(prior));
         leading.forEach(p -> p.moveOwn(ofTree, settled.mean));
     }
 
@@ -200,20 +200,20 @@ final class SupplyFit {
     }
 
     /** What some parts say of the course, all together. */
-    private final class Told {
+    private final class Evidence {
         private final DMatrixRMaj information = new DMatrixRMaj(knots.count(), knots.count());
         private final DMatrixRMaj pull = new DMatrixRMaj(knots.count(), 1);
         private double misfit;
 
-        Told(List<PartSupply> parts) {
+        Evidence(List<PartSupply> parts) {
             parts.forEach(p -> misfit += p.addTo(information, pull));
         }
     }
 
-    private Normal posterior(Told told, DMatrixRMaj priorCovariance) {
+    private Normal posterior(Evidence evidence, DMatrixRMaj priorCovariance) {
         // Posterior covariance (G⁻¹ + H)⁻¹ = G (I + H G)⁻¹, which needs no inverse of the prior.
         DMatrixRMaj spreadOut = CommonOps_DDRM.identity(knots.count());
-        CommonOps_DDRM.multAdd(told.information, priorCovariance, spreadOut);
+        CommonOps_DDRM.multAdd(evidence.information, priorCovariance, spreadOut);
         LinearSolverDense<DMatrixRMaj> solver = LinearSolverFactory_DDRM.lu(knots.count());
         solver.setA(spreadOut);
         DMatrixRMaj inverse = new DMatrixRMaj(knots.count(), knots.count());
@@ -221,7 +221,7 @@ final class SupplyFit {
         DMatrixRMaj covariance = new DMatrixRMaj(knots.count(), knots.count());
         CommonOps_DDRM.mult(priorCovariance, inverse, covariance);
         DMatrixRMaj mean = new DMatrixRMaj(knots.count(), 1);
-        CommonOps_DDRM.mult(covariance, told.pull, mean);
+        CommonOps_DDRM.mult(covariance, evidence.pull, mean);
         DMatrixRMaj upper =
                 solver.<LUDecomposition_F64<DMatrixRMaj>>getDecomposition().getUpper(null);
         double logDeterminant = 0;
@@ -229,7 +229,7 @@ final class SupplyFit {
             logDeterminant += Math.log(Math.abs(upper.get(k, k)));
         }
         return new Normal(
-                mean, covariance, -0.5 * (told.misfit + logDeterminant - CommonOps_DDRM.dot(told.pull, mean)));
+                mean, covariance, -0.5 * (evidence.misfit + logDeterminant - CommonOps_DDRM.dot(evidence.pull, mean)));
     }
 
     /** The prior under which the counts are likeliest, its own weight on top. */
@@ -237,15 +237,15 @@ final class SupplyFit {
         SupplyPrior best = prior;
         double most = Double.NEGATIVE_INFINITY;
         double treeSpread = Double.NaN;
-        Told told = null;
+        Evidence evidence = null;
         for (SupplyPrior candidate : SupplyPrior.all()) {
-            if (told == null || candidate.treeSpread() != treeSpread) {
+            if (evidence == null || candidate.treeSpread() != treeSpread) {
                 treeSpread = candidate.treeSpread();
                 Triangle ofTree = ofTree(candidate);
                 leading.forEach(p -> p.factor(ofTree));
-                told = new Told(leading);
+                evidence = new Evidence(leading);
             }
-            double log = posterior(told, ofCourse(candidate)).logEvidence + candidate.logWeight();
+            double log = posterior(evidence, ofCourse(candidate)).logEvidence + candidate.logWeight();
             if (log > most) {
                 most = log;
                 best = candidate;

@@ -28,7 +28,7 @@ import org.evenhand.core.weather.GrowingDegreeHours;
  * @param errorDays root mean square of the errors in foreseeing past years as of the same day, days
  */
 public record BloomDates(
-        LocalDate expected, LocalDate earliest, LocalDate latest, Way way, int years, double errorDays) {
+        LocalDate expected, LocalDate earliest, LocalDate latest, Method method, int years, double errorDays) {
     /** Nobody foresees bloom to the day: the error is never taken to be less. Our convention. */
     private static final double LEAST_ERROR_DAYS = 2;
 
@@ -44,7 +44,7 @@ public record BloomDates(
     private static final int HOURS_A_DAY = 24;
 
     /** How it was foreseen. */
-    public enum Way {
+    public enum Method {
         CALENDAR,
         CHILL_THEN_HEAT
     }
@@ -97,19 +97,19 @@ public record BloomDates(
             double sameYearsByCalendar =
                     error(measured.stream().map(Heated::season).toList(), (others, left) -> calendar(others));
             if (day.isPresent() && heatError <= sameYearsByCalendar) {
-                return Optional.of(
-                        around(seasonStart, day.getAsDouble(), today, Way.CHILL_THEN_HEAT, measured.size(), heatError));
+                return Optional.of(around(
+                        seasonStart, day.getAsDouble(), today, Method.CHILL_THEN_HEAT, measured.size(), heatError));
             }
         }
         return Optional.of(
-                around(seasonStart, calendar(past).getAsDouble(), today, Way.CALENDAR, past.size(), calendarError));
+                around(seasonStart, calendar(past).getAsDouble(), today, Method.CALENDAR, past.size(), calendarError));
     }
 
     private static OptionalDouble calendar(List<PastSeason> seasons) {
         return seasons.stream().mapToInt(PastSeason::day).average();
     }
 
-    private static BloomDates around(LocalDate start, double day, int today, Way way, int years, double error) {
+    private static BloomDates around(LocalDate start, double day, int today, Method method, int years, double error) {
         double spread = Math.max(error * CHOSEN, LEAST_ERROR_DAYS)
                 * TDistribution.of(years - 1).inverseCumulativeProbability(INSIDE);
         // What has not flowered yet does not flower in the past; what should be long over flowered without being
@@ -119,7 +119,7 @@ public record BloomDates(
                 start.plusDays(Math.max(notBefore, Math.round(day))),
                 start.plusDays(Math.max(notBefore, Math.round(day - spread))),
                 start.plusDays(Math.max(notBefore, Math.round(day + spread))),
-                way,
+                method,
                 years,
                 error);
     }
@@ -131,11 +131,11 @@ public record BloomDates(
     }
 
     /** Root mean square error in days; without bound when a season cannot be foreseen. */
-    private static double error(List<PastSeason> past, LeftOut way) {
+    private static double error(List<PastSeason> past, LeftOut method) {
         double sum = 0;
         for (PastSeason left : past) {
             OptionalDouble day =
-                    way.foresee(past.stream().filter(p -> p != left).toList(), left);
+                    method.foresee(past.stream().filter(p -> p != left).toList(), left);
             if (day.isEmpty()) {
                 return Double.POSITIVE_INFINITY;
             }

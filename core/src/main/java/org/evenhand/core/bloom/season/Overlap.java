@@ -11,10 +11,10 @@ import org.evenhand.core.bloom.season.BloomProgress.Days;
  * @param fresh days on which fresh pollen and females are there together, when there are any
  * @param keepDays days for which the pollen must be kept, at least, until the first females
  */
-public record Overlap(Way way, Optional<Days> fresh, int keepDays) {
+public record Overlap(Kind kind, Optional<Days> fresh, int keepDays) {
 
     /** How the pollen gets there. */
-    public enum Way {
+    public enum Kind {
         FRESH,
         /** The giver is over before the taker begins. */
         KEEP,
@@ -29,21 +29,21 @@ public record Overlap(Way way, Optional<Days> fresh, int keepDays) {
         Optional<Days> sheds = giver.sheds();
         Optional<Days> receives = taker.receives();
         if (sheds.isEmpty() || receives.isEmpty()) {
-            return new Overlap(Way.NEVER, Optional.empty(), 0);
+            return new Overlap(Kind.NEVER, Optional.empty(), 0);
         }
         Days give = sheds.get();
         Days take = receives.get();
         if (give.last().isBefore(take.first())) {
-            return new Overlap(Way.KEEP, Optional.empty(), (int) ChronoUnit.DAYS.between(give.last(), take.first()));
+            return new Overlap(Kind.KEEP, Optional.empty(), (int) ChronoUnit.DAYS.between(give.last(), take.first()));
         }
         if (give.first().isAfter(take.last())) {
             int toNextYear =
                     (int) ChronoUnit.DAYS.between(give.last(), take.first().plusYears(1));
-            return new Overlap(Way.LAST_YEARS, Optional.empty(), toNextYear);
+            return new Overlap(Kind.LAST_YEARS, Optional.empty(), toNextYear);
         }
         Days fresh = new Days(
                 give.first().isAfter(take.first()) ? give.first() : take.first(),
                 give.last().isBefore(take.last()) ? give.last() : take.last());
-        return new Overlap(Way.FRESH, Optional.of(fresh), 0);
+        return new Overlap(Kind.FRESH, Optional.of(fresh), 0);
     }
 }

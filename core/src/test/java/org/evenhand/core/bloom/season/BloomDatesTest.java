@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import org.evenhand.core.bloom.season.BloomDates.PastSeason;
-import org.evenhand.core.bloom.season.BloomDates.Way;
 import org.evenhand.core.weather.WinterRest;
 import org.junit.jupiter.api.Test;
 
@@ -37,11 +36,11 @@ class BloomDatesTest {
                         Optional.of(CHILL))
                 .orElseThrow();
 
-        assertThat(dates.way()).isEqualTo(Way.CHILL_THEN_HEAT);
+        assertThat(dates.method()).isEqualTo(BloomDates.Method.CHILL_THEN_HEAT);
         assertThat(dates.errorDays()).isLessThan(calendar.errorDays());
         assertThat(odd.bloom().toEpochDay())
                 .isBetween(dates.earliest().toEpochDay(), dates.latest().toEpochDay());
-        assertThat(calendar.way()).isEqualTo(Way.CALENDAR);
+        assertThat(calendar.method()).isEqualTo(BloomDates.Method.CALENDAR);
         assertThat(Math.abs(odd.bloom().toEpochDay() - calendar.expected().toEpochDay()))
                 .as("the mean day is further off in an odd year")
                 .isGreaterThan(3);
@@ -92,7 +91,7 @@ class BloomDatesTest {
         BloomDates dates = BloomDates.of(past, LocalDate.of(2023, 11, 1), tropics, Optional.of(CHILL))
                 .orElseThrow();
 
-        assertThat(dates.way()).isEqualTo(Way.CALENDAR);
+        assertThat(dates.method()).isEqualTo(BloomDates.Method.CALENDAR);
     }
 
     private static LocalDate day(int year, int dayOfSeason) {

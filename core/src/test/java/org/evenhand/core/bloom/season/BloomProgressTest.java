@@ -34,7 +34,7 @@ class BloomProgressTest {
     void varieties_that_meet_give_fresh_pollen_on_the_days_they_share() {
         Overlap overlap = Overlap.of(course("apple", 0, 6, 14), course("apple", 8, 14, 22));
 
-        assertThat(overlap.way()).isEqualTo(Overlap.Way.FRESH);
+        assertThat(overlap.kind()).isEqualTo(Overlap.Kind.FRESH);
         BloomProgress.Days fresh = overlap.fresh().orElseThrow();
         assertThat(fresh.first()).isBetween(APRIL.plusDays(8), APRIL.plusDays(10));
         assertThat(fresh.last()).isBetween(APRIL.plusDays(14), APRIL.plusDays(20));
@@ -48,9 +48,9 @@ class BloomProgressTest {
         Overlap kept = Overlap.of(early, late);
         Overlap lastYears = Overlap.of(late, early);
 
-        assertThat(kept.way()).isEqualTo(Overlap.Way.KEEP);
+        assertThat(kept.kind()).isEqualTo(Overlap.Kind.KEEP);
         assertThat(kept.keepDays()).isBetween(15, 24);
-        assertThat(lastYears.way()).isEqualTo(Overlap.Way.LAST_YEARS);
+        assertThat(lastYears.kind()).isEqualTo(Overlap.Kind.LAST_YEARS);
         assertThat((double) lastYears.keepDays()).isCloseTo(365 - 42, within(6.0));
     }
 
@@ -58,7 +58,7 @@ class BloomProgressTest {
     void a_female_plant_never_gives() {
         Overlap overlap = Overlap.of(course("kiwifruit-female", 0, 4, 8), course("kiwifruit-female", 0, 4, 8));
 
-        assertThat(overlap.way()).isEqualTo(Overlap.Way.NEVER);
+        assertThat(overlap.kind()).isEqualTo(Overlap.Kind.NEVER);
     }
 
     static java.util.stream.Stream<String> crops() {
@@ -83,7 +83,7 @@ class BloomProgressTest {
             }
         }
         if (sheet.receives() && sheet.sheds()) {
-            assertThat(Overlap.of(course, course).way()).isEqualTo(Overlap.Way.FRESH);
+            assertThat(Overlap.of(course, course).kind()).isEqualTo(Overlap.Kind.FRESH);
         }
     }
 

@@ -1,7 +1,7 @@
 package org.evenhand.core.crop;
 
 /** How pollen is got out of a flower. */
-public enum CollectWay {
+public enum CollectionMethod {
     /** The flower is tapped over a cup: powder counts, crumbs do not. */
     TAP,
     /** The anthers are flicked with a finger or brush. */

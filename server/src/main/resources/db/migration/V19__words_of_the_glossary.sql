@@ -34,3 +34,19 @@ $$;
 update walk set stops = of_crosses(stops);
 update walk_history set stops = of_crosses(stops) where jsonb_typeof(stops) = 'array';
 drop function of_crosses(jsonb);
+
+-- What a trial compares are its treatment arms.
+alter table comparison rename column ways to arms;
+alter table comparison_history rename column ways to arms;
+create function of_arms(slots jsonb) returns jsonb language sql immutable as $$
+  select coalesce(jsonb_agg(case when slot ? 'way' then (slot - 'way') || jsonb_build_object('arm', slot -> 'way') else slot end
+      order by place), '[]')
+  from jsonb_array_elements(slots) with ordinality as of_trial(slot, place)
+$$;
+update comparison set slots = of_arms(slots);
+update comparison_history set slots = of_arms(slots) where jsonb_typeof(slots) = 'array';
+drop function of_arms(jsonb);
+
+-- How pollen was collected.
+alter table pollen_lot rename column way to method;
+alter table pollen_lot_history rename column way to method;

@@ -10,55 +10,55 @@ import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.core.fruitset.Treatment;
-import org.evenhand.findings.ComparisonView.Way;
+import org.evenhand.findings.ComparisonView.Arm;
 import org.evenhand.kit.Given;
 
-/** The ways that a question compares, the usual one first. */
-final class Ways {
+/** The arms that a question compares, the usual one first. */
+final class TreatmentArms {
     private static final int MOST = 6;
 
-    private Ways() {}
+    private TreatmentArms() {}
 
     /** @param sheet of the trees' crop */
-    static List<Way> of(ComparisonView.Request request, CropSheet sheet) {
+    static List<Arm> of(ComparisonView.Request request, CropSheet sheet) {
         return switch (request.question()) {
             case NATURE -> besideNature(Boolean.TRUE.equals(request.bagged()));
             case DESICCANT -> List.of(byHand("without desiccant"), byHand("with desiccant"));
             case SECOND_VISIT -> List.of(byHand("once"), byHand("twice, a day apart"));
             case FULL_COVER ->
                 List.of(
-                        new Way("once in and out", Treatment.HAND, Strokes.LIGHT, null, null),
-                        new Way("all round", Treatment.HAND, Strokes.FULL, null, null));
-            case TOOL -> named(request, tool -> new Way(tool, Treatment.HAND, null, tool, null));
+                        new Arm("once in and out", Treatment.HAND, Strokes.LIGHT, null, null),
+                        new Arm("all round", Treatment.HAND, Strokes.FULL, null, null));
+            case TOOL -> named(request, tool -> new Arm(tool, Treatment.HAND, null, tool, null));
             case STAGE -> named(request, stage -> atStage(sheet, stage));
-            case OWN -> named(request, Ways::byHand);
+            case OWN -> named(request, TreatmentArms::byHand);
         };
     }
 
-    private static Way atStage(CropSheet sheet, String key) {
+    private static Arm atStage(CropSheet sheet, String key) {
         StageSheet stage = sheet.stages().stream()
                 .filter(s -> s.key().equals(key) && s.phase().receives())
                 .findFirst()
                 .orElseThrow(() -> new InvalidInputException(
                         "names", "has '" + key + "', no stage of " + sheet.name() + " at which it can be pollinated."));
-        return new Way(stage.name(), Treatment.HAND, null, null, key);
+        return new Arm(stage.name(), Treatment.HAND, null, null, key);
     }
 
-    private static Way byHand(String name) {
-        return new Way(name, Treatment.HAND, null, null, null);
+    private static Arm byHand(String name) {
+        return new Arm(name, Treatment.HAND, null, null, null);
     }
 
-    private static List<Way> besideNature(boolean bagged) {
-        List<Way> ways = new ArrayList<>(List.of(
-                new Way(FactorNames.TREATMENTS.get(Treatment.NATURE.name()), Treatment.NATURE, null, null, null),
+    private static List<Arm> besideNature(boolean bagged) {
+        List<Arm> arms = new ArrayList<>(List.of(
+                new Arm(FactorNames.TREATMENTS.get(Treatment.NATURE.name()), Treatment.NATURE, null, null, null),
                 byHand(FactorNames.TREATMENTS.get(Treatment.HAND.name()))));
         if (bagged) {
-            ways.add(new Way(FactorNames.TREATMENTS.get(Treatment.BAGGED.name()), Treatment.BAGGED, null, null, null));
+            arms.add(new Arm(FactorNames.TREATMENTS.get(Treatment.BAGGED.name()), Treatment.BAGGED, null, null, null));
         }
-        return ways;
+        return arms;
     }
 
-    private static List<Way> named(ComparisonView.Request request, Function<String, Way> way) {
+    private static List<Arm> named(ComparisonView.Request request, Function<String, Arm> arm) {
         List<String> names = Given.required("names", request.names());
         Require.within("names", names.size(), 2, MOST);
         List<String> told = new ArrayList<>();
@@ -68,6 +68,6 @@ final class Ways {
         if (told.stream().map(n -> n.toLowerCase(Locale.ROOT)).distinct().count() < told.size()) {
             throw new InvalidInputException("names", "are the same twice; the tags could not be distinguished.");
         }
-        return told.stream().map(way).toList();
+        return told.stream().map(arm).toList();
     }
 }
