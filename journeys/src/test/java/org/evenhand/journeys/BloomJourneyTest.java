@@ -86,7 +86,7 @@ class BloomJourneyTest extends DemoJourney {
         browser.open("/bloom/weather");
         browser.seeText("Choose a CSV file");
         browser.give(csv);
-        browser.press("Take it in");
+        browser.press("Import it");
         browser.seeText("mast.csv has 1 bad and 1 good rows; nothing was imported.");
         browser.seeText("line 3: temperature_c is 'warm', not a number.");
         browser.press("Keep the good rows only");
@@ -116,12 +116,12 @@ class BloomJourneyTest extends DemoJourney {
         browser.open("/crops/sugar-apple");
         browser.press("Change numbers for this orchard");
         browser.type("Find a number", "doses");
-        browser.type("Doses a flower gives", "0");
+        browser.type("Doses a flower yields", "0");
         browser.press("Use these numbers");
         browser.seeText("allowed is 0.05 to 500");
-        browser.type("Doses a flower gives", "5");
+        browser.type("Doses a flower yields", "5");
         browser.press("Use these numbers");
-        browser.seeText("1 number changed: Doses a flower gives 5 (shipped 3).");
+        browser.seeText("1 number changed: Doses a flower yields 5 (shipped 3).");
         assertThat(browser.accessibilityViolations()).as("sheet").isEmpty();
         browser.press("Back to as shipped");
         browser.seeText("The sheet is as shipped.");

@@ -73,7 +73,7 @@ class BroughtRecordsTest {
         JsonNode findings = api.get("/api/findings").expect(200).body();
         assertThat(findings.path("all").path("taken").asInt()).isEqualTo(6);
         assertThat(findings.path("all").path("decided").asInt()).isEqualTo(14);
-        assertThat(findings.path("hand").path("ways").size()).isEqualTo(2);
+        assertThat(findings.path("hand").path("arms").size()).isEqualTo(2);
         JsonNode jar = api.get("/api/lots").expect(200).body().get(0);
         assertThat(jar.path("code").asString()).isEqualTo("X-1");
         assertThat(jar.path("dosesLeft").asInt())
