@@ -50,7 +50,7 @@ public record ComparisonView(
     }
 
     /**
-     * One arm of treating a flower.
+     * One arm: how its flowers are treated.
      *
      * @param name what stands on the tag
      * @param strokes how the stigma is covered, where that is what is compared

@@ -15,6 +15,7 @@ import java.util.UUID;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.pollen.FlowerTrial;
 import org.evenhand.core.pollen.GerminationTest;
@@ -304,17 +305,21 @@ class Jars {
                 : new PollenTest.Seen(at, Optional.empty(), Optional.of(trial(r)), note);
     }
 
+    /** Every field of view that cannot be, by core's own rule. */
     private static GerminationTest germination(List<JarRequests.Field> given) {
         List<GerminationTest.Field> fields = new ArrayList<>();
+        List<FieldProblem> problems = new ArrayList<>();
         for (int i = 0; i < given.size(); i++) {
-            String name = "fields[" + i + "]";
-            int grains = given.get(i).grains();
-            int tubes = given.get(i).tubes();
-            if (tubes < 0 || tubes > grains) {
-                throw new InvalidInputException(
-                        name + ".tubes", "are " + tubes + " of " + grains + " grains; each grain counts once at most.");
+            String at = "fields[" + i + "].";
+            try {
+                fields.add(new GerminationTest.Field(
+                        given.get(i).grains(), given.get(i).tubes()));
+            } catch (InvalidInputException e) {
+                e.problems().forEach(p -> problems.add(p.of(at + p.field())));
             }
-            fields.add(new GerminationTest.Field(grains, tubes));
+        }
+        if (!problems.isEmpty()) {
+            throw new InvalidInputException(problems);
         }
         return new GerminationTest(fields);
     }

@@ -61,7 +61,7 @@ public record TrialAnalysis(List<TreatmentArm> arms, List<TwoProportions.Estimat
         }
     }
 
-    /** A flower in its place: which arm it was treated, from 0, and what became of it. */
+    /** A flower in its place: its arm, from 0, and what became of it. */
     public record Place(int arm, FlowerOutcome outcome) {}
 
     /**

@@ -51,6 +51,32 @@ class FlowerOutcomeTest {
         assertThat(FlowerOutcome.of(10, List.of()).course()).containsExactly(new KaplanMeier.At(0, 0, 10));
     }
 
+    /** Numbers of a check count from the pollination on: of two thinned at the second check two more were thinned by the third. */
+    @Test
+    void what_was_thinned_and_what_went_is_counted_once_however_often_it_is_written_down() {
+        FlowerOutcome outcome =
+                FlowerOutcome.of(10, List.of(look(7, 8, 2, 0, 0), look(12, 6, 2, 0, 2), look(40, 3, 3, 0, 4)));
+
+        assertThat(outcome.course())
+                .containsExactly(
+                        new KaplanMeier.At(7, 2, 0),
+                        new KaplanMeier.At(12, 0, 2),
+                        new KaplanMeier.At(40, 1, 2),
+                        new KaplanMeier.At(40, 0, 3));
+        assertThat(List.of(outcome.took(), outcome.failed(), outcome.dropped(), outcome.undecided()))
+                .containsExactly(7, 3, 0, 0);
+    }
+
+    @Test
+    void a_check_counts_every_flower_once_and_the_dropped_and_thinned_had_set() {
+        assertThat(new CheckOutcome(6, 1, 1, 1, 1, 1, 1).notFound()).isEqualTo(1);
+        assertThatThrownBy(() -> new CheckOutcome(5, 1, 1, 1, 1, 1, 1)).hasMessageContaining("makes 6");
+        CheckOutcome check = new CheckOutcome(10, 3, 2, 1, 0, 2, 0);
+        assertThat(check.setRate().orElseThrow().successes()).isEqualTo(6);
+        assertThat(check.setRate().orElseThrow().trials()).isEqualTo(8);
+        assertThat(CheckOutcome.of(10, 0, 0, 4).setRate()).isEmpty();
+    }
+
     /** However people count, each flower has one end, none after the last look, and numbers never run below nothing. */
     @ParameterizedTest
     @MethodSource("org.evenhand.core.Cases#seeds")
@@ -132,6 +158,9 @@ class FlowerOutcomeTest {
         FlowerOutcome tooMany = swelling.judgedBySeeds(4, 9);
         assertThat(List.of(tooMany.took(), tooMany.failed(), tooMany.undecided()))
                 .containsExactly(4, 2, 0);
+        FlowerOutcome moreThanHang = swelling.judgedBySeeds(9, 9);
+        assertThat(List.of(moreThanHang.took(), moreThanHang.failed(), moreThanHang.undecided()))
+                .containsExactly(5, 1, 0);
     }
 
     @Test
@@ -154,9 +183,12 @@ class FlowerOutcomeTest {
                 .contains("none dropped")
                 .contains("2 thinned");
         assertThat(new LimbTally(Optional.of(12), 9, 0, 30).say())
-                .contains("3 fewer")
+                .startsWith("3 fewer")
                 .contains("dropped");
-        assertThat(new LimbTally(Optional.of(12), 16, 0, 6).kind()).isEqualTo(LimbTally.Kind.NEW_FRUIT);
+        assertThat(new LimbTally(Optional.of(12), 16, 0, 4).kind())
+                .as("each of the flowers that could show")
+                .isEqualTo(LimbTally.Kind.NEW_FRUIT);
+        assertThatThrownBy(() -> new LimbTally(Optional.of(-1), 0, 0, 3)).hasMessageContaining("before: is -1");
         assertThat(new LimbTally(Optional.of(12), 16, 0, 3).say())
                 .contains("4 more than before")
                 .contains("only 3 flowers");

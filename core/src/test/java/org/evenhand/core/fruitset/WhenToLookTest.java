@@ -7,10 +7,12 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
+import org.evenhand.core.crop.Mark;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -37,6 +39,18 @@ class WhenToLookTest {
             due = CheckCalendar.next(sheet, DONE, looks);
         }
         assertThat(looks).hasSameSizeAs(sheet.checks());
+    }
+
+    /** Petals hang five days as a rule: a mark in them is gone at the first check where that comes later. */
+    @ParameterizedTest
+    @MethodSource("crops")
+    void a_mark_in_the_petals_goes_with_them(CropSheet sheet) {
+        int first = sheet.checks().get(0).days();
+        assertThat(CheckCalendar.petalsOn(4)).isTrue();
+        assertThat(CheckCalendar.petalsOn(5)).isFalse();
+        assertThat(CheckCalendar.markGoneBefore(sheet, Mark.Lasts.PETALS))
+                .isEqualTo(first > 5 ? OptionalInt.of(first) : OptionalInt.empty());
+        assertThat(CheckCalendar.markGoneBefore(sheet, Mark.Lasts.HARVEST)).isEmpty();
     }
 
     /** As long as somebody finds flowers that cannot be known they come back, and never sooner than five days but for a planned look. */
