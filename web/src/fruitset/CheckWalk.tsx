@@ -194,7 +194,7 @@ function Walking({ start, now, walk }: { start: Row[]; now: Row[]; walk: string 
         backLabel={walk ? t('check.to-walk') : t('check.to-checks')}
         title={stop ? t('check.n', { n: at + 1, of: stops.length }) : t('check.all')}
       >
-        <KeptLine className={classes.kept} />
+        <KeptLine className={classes.kept} short />
         <button type="button" onClick={toggleNight} aria-pressed={night}>
           {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? t('do.day') : t('do.night')}
         </button>

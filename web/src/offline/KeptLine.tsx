@@ -25,16 +25,19 @@ function useMinutesBehind(): number | undefined {
   return useSyncExternalStore(subscribe, () => minutesBehind(client));
 }
 
-function ago(minutes: number): string {
-  const said = new Intl.RelativeTimeFormat(locale(), { numeric: 'always' });
+function ago(minutes: number, style: Intl.RelativeTimeFormatStyle): string {
+  const said = new Intl.RelativeTimeFormat(locale(), { numeric: 'always', style });
   if (minutes < 60) return said.format(-minutes, 'minute');
   return minutes < 48 * 60
     ? said.format(-Math.floor(minutes / 60), 'hour')
     : said.format(-Math.floor(minutes / 1440), 'day');
 }
 
-/** Says what waits on this device, and leads there; and how old is what is shown, where there is no connection. Else nothing. */
-export function KeptLine({ className }: { className?: string }) {
+/**
+ * Says what waits on this device, and leads there; and how old is what is shown, where there is no connection. Else nothing.
+ * Short for the head of a field screen.
+ */
+export function KeptLine({ className, short = false }: { className?: string; short?: boolean }) {
   const waiting = useOutbox();
   const behind = useMinutesBehind();
   if (waiting.length === 0 && behind === undefined) return null;
@@ -45,7 +48,10 @@ export function KeptLine({ className }: { className?: string }) {
         ? t('outbox.refused', { n: refused })
         : waiting.length > 0 && t('outbox.waiting', { n: waiting.length })}
       {waiting.length > 0 && behind !== undefined && ' · '}
-      {behind !== undefined && t('outbox.behind', { ago: ago(behind), minutes: behind })}
+      {behind !== undefined &&
+        (short
+          ? t('outbox.behind-short', { ago: ago(behind, 'short'), minutes: behind })
+          : t('outbox.behind', { ago: ago(behind, 'long'), minutes: behind }))}
     </Link>
   );
 }

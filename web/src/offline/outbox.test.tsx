@@ -7,6 +7,7 @@ import { refusal, serve, SILENCE, show } from '../test/screen';
 import { client } from '../api/client';
 import { OutOfReach } from '../api/problem';
 import { keepAnswers, minutesBehind, restoreAnswers } from './kept-answers';
+import { KeptLine } from './KeptLine';
 import { keep, send } from './outbox';
 import { store } from './store';
 
@@ -127,6 +128,12 @@ describe('kept answers', () => {
 
   it('say how old they are while they cannot be asked for anew', async () => {
     let connected = false;
+    show(
+      <>
+        <KeptLine />
+        <KeptLine short />
+      </>,
+    );
     const trees = new QueryObserver(client, {
       queryKey: ['trees'],
       queryFn: () => (connected ? Promise.resolve([]) : Promise.reject(new OutOfReach())),
@@ -136,6 +143,8 @@ describe('kept answers', () => {
     expect(minutesBehind(client), 'nobody looks at them').toBeUndefined();
     const leave = trees.subscribe(() => {});
     await waitFor(() => expect(minutesBehind(client)).toBe(12));
+    expect(await screen.findByText('No connection: shown as it was 12 minutes ago')).toBeVisible();
+    expect(screen.getByText(/^offline, 12 min/)).toBeVisible();
     connected = true;
     await trees.refetch();
     expect(minutesBehind(client), 'there again').toBeUndefined();

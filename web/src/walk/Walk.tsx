@@ -147,7 +147,7 @@ function Walking({ walk, crops }: { walk: Schemas['Walk']; crops: Schemas['CropS
   return (
     <div className={classes.page}>
       <FieldHead back="/round" backLabel={t('walk.back-to-visit')} title={heading(walk, place)}>
-        <KeptLine className={classes.kept} />
+        <KeptLine className={classes.kept} short />
         <button type="button" onClick={toggleNight} aria-pressed={night}>
           {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? t('do.day') : t('do.night')}
         </button>
