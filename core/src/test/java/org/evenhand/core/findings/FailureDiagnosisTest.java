@@ -67,7 +67,7 @@ class FailureDiagnosisTest {
         FailureDiagnosis none = new Case().weigh();
         assertThat(none.causes()).isEmpty();
         assertThat(none.ruledOut()).hasSize(5);
-        assertThat(none.test()).contains("comparison by lot");
+        assertThat(none.test()).contains("trial in random order");
     }
 
     /** One thing wrong at a time comes first. */

@@ -116,7 +116,7 @@ class LearningTest {
         assertThat(BlockRandomization.blocks(2, 4, 7)).containsExactly(0, 0, 1, 1, 1, 1, 0, 0);
         assertThat(BlockRandomization.blocks(3, 3, 42)).containsExactly(0, 0, 2, 2, 1, 1, 2, 0, 1);
         assertThat(BlockRandomization.blocks(3, 1, 7)).containsExactlyInAnyOrder(0, 1, 2);
-        assertThatThrownBy(() -> BlockRandomization.blocks(1, 4, 7)).hasMessageContaining("ways: is 1");
+        assertThatThrownBy(() -> BlockRandomization.blocks(1, 4, 7)).hasMessageContaining("arms: is 1");
         assertThatThrownBy(() -> BlockRandomization.blocks(2, 0, 7)).hasMessageContaining("flowers: is 0");
     }
 }

@@ -50,8 +50,8 @@ class CrossCompatibilityTest {
         "apple, S1 ?, apple, S1 S2, UNKNOWN, 0.5, mother (S1 ?)",
         "apple, S1, apple, S3 S4, UNKNOWN, 1, not all known",
         "apple, S1 ?, apple, '', UNKNOWN, 1, mother (S1 ?) and father",
-        "kiwifruit-male, '', kiwifruit-male, '', NO, 0, takes none",
-        "kiwifruit-female, '', kiwifruit-female, '', NO, 0, gives no pollen",
+        "kiwifruit-male, '', kiwifruit-male, '', NO, 0, cannot be pollinated",
+        "kiwifruit-female, '', kiwifruit-female, '', NO, 0, sheds no pollen",
     })
     void each_answer_has_its_reason(
             String crop, String alleles, String pollenCrop, String pollen, Verdict verdict, double worth, String why) {

@@ -231,7 +231,7 @@ class RoundPlanTest {
                         Choice.forbid(tree(10), good, OptionalInt.empty()),
                         new Choice(tree(10), good, OptionalInt.empty(), 1)),
                 "choices[1]",
-                "wanted and forbidden at once");
+                "pinned and ruled out at once");
         assertThatThrownBy(() -> RoundPlan.of(request(
                         mothers, lots, List.of(1), List.of(new Choice(tree(10), good, OptionalInt.empty(), 3)))))
                 .isInstanceOf(InvalidInputException.class)
