@@ -12,11 +12,13 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import java.util.logging.Level;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.Rectangle;
 import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -144,11 +146,17 @@ final class Browser implements AutoCloseable {
                 + quoted(button) + "]"));
     }
 
+    /** Clicks what is shown once it stands still: in a dialog that is still opening the click would meet its neighbour. */
     void click(By by) {
+        AtomicReference<Rectangle> before = new AtomicReference<>();
         waitFor(
                 () -> {
                     WebElement found = see(by);
                     driver.executeScript("arguments[0].scrollIntoView({block: 'center'})", found);
+                    Rectangle now = found.getRect();
+                    if (!now.equals(before.getAndSet(now))) {
+                        return null;
+                    }
                     found.click();
                     return found;
                 },
