@@ -22,7 +22,7 @@ final class Application implements AutoCloseable {
     /** The demo's moment in the journeys, so that what they see is the same every day. */
     static final String DEMO_MOMENT = "2026-11-24T15:40";
 
-    private static final Duration START_LIMIT = Duration.ofSeconds(120);
+    private static final Duration START_LIMIT = Duration.ofSeconds(300);
 
     private final ProcessBuilder builder;
     private final String address;

@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
@@ -278,8 +279,20 @@ final class Browser implements AutoCloseable {
         }
     }
 
-    /** Buttons, links and fields that a notice lies over even where one scrolls to them. */
+    /**
+     * Buttons, links and fields that a notice lies over even where one scrolls to them. A notice stays 20 seconds; those under it while
+     * the page is still being turned, three seconds at most, do not count.
+     */
     List<String> controlsUnderNotices() {
+        Instant settled = Instant.now().plusSeconds(3);
+        List<String> covered = controlsUnderNoticesNow();
+        while (!covered.isEmpty() && Instant.now().isBefore(settled)) {
+            covered = controlsUnderNoticesNow();
+        }
+        return covered;
+    }
+
+    private List<String> controlsUnderNoticesNow() {
         @SuppressWarnings("unchecked")
         List<String> covered = (List<String>) driver.executeScript("""
                 const notices = [...document.querySelectorAll('.mantine-Notifications-root')];
