@@ -35,6 +35,26 @@ export default defineConfig({
   },
   build: { sourcemap: false, assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8080' } },
-  // Machines are shared: what takes one second here may take ten.
-  test: { environment: 'jsdom', setupFiles: ['./src/test/setup.ts'], css: false, testTimeout: 30_000 },
+  // Machines are shared: what takes one second here may take ten. Files of a thread share one page, as a new one for each takes four times
+  // as long; those that put a module of their own in another's place (*.alone.test.tsx) have it to themselves.
+  test: {
+    environment: 'jsdom',
+    setupFiles: ['./src/test/setup.ts'],
+    css: false,
+    testTimeout: 30_000,
+    unstubGlobals: true,
+    restoreMocks: true,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'shared',
+          include: ['src/**/*.test.{ts,tsx}'],
+          exclude: ['**/*.alone.test.tsx'],
+          isolate: false,
+        },
+      },
+      { extends: true, test: { name: 'alone', include: ['src/**/*.alone.test.tsx'] } },
+    ],
+  },
 });

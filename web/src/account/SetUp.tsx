@@ -20,8 +20,8 @@ export function SetUp() {
       'latitude',
       'longitude',
       'zone',
-      'usualMinimumC',
-      'usualMaximumC',
+      'typicalMinimumC',
+      'typicalMaximumC',
     ],
     () => undefined,
   );

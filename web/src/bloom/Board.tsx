@@ -92,7 +92,7 @@ function RowWhy({
         Each flower walks on through the stages of the {sheet.name.toLowerCase()} sheet, faster in warmth.{' '}
         {airWords(weather, now, zone)}{' '}
         {weather.some((w) => w.source === 'USUAL') &&
-          `A typical day here: ${temperature(orchard.usualMinimumC, orchard.units)} to ${temperature(orchard.usualMaximumC, orchard.units)}.`}
+          `A typical day here: ${temperature(orchard.typicalMinimumC, orchard.units)} to ${temperature(orchard.typicalMaximumC, orchard.units)}.`}
       </p>
       {row.developmentRate && <p>{rateWords(row, varieties.find((v) => v.id === row.varietyId)?.numbers)}</p>}
       <p>

@@ -38,8 +38,8 @@ function BlockForm({ need }: { need: Need }) {
   const [indoors, setIndoors] = useState(need.indoors);
   const degree = (c: number | undefined) =>
     c === undefined ? '' : metric ? c : Math.round(toFahrenheit(c) * 10) / 10;
-  const [low, setLow] = useState<number | string>(degree(need.usualMinimumC));
-  const [high, setHigh] = useState<number | string>(degree(need.usualMaximumC));
+  const [low, setLow] = useState<number | string>(degree(need.typicalMinimumC));
+  const [high, setHigh] = useState<number | string>(degree(need.typicalMaximumC));
   const celsius = (v: number | string) => (metric ? Number(v) : toCelsius(Number(v)));
   const form = useSubmit<void, unknown>(
     () =>
@@ -51,13 +51,13 @@ function BlockForm({ need }: { need: Need }) {
             insects,
             indoors,
             ...(sea !== '' && { seaKm: metric ? Number(sea) : Number(sea) * MILE }),
-            ...(low !== '' && { usualMinimumC: celsius(low) }),
-            ...(high !== '' && { usualMaximumC: celsius(high) }),
+            ...(low !== '' && { typicalMinimumC: celsius(low) }),
+            ...(high !== '' && { typicalMaximumC: celsius(high) }),
             ...(need.version !== undefined && { version: need.version }),
           },
         }),
       ),
-    ['seaKm', 'usualMinimumC', 'usualMaximumC'],
+    ['seaKm', 'typicalMinimumC', 'typicalMaximumC'],
     () => undefined,
   );
   return (
@@ -86,8 +86,8 @@ function BlockForm({ need }: { need: Need }) {
         />
         {(
           [
-            ['low', low, setLow, 'usualMinimumC', 'Lowest'],
-            ['high', high, setHigh, 'usualMaximumC', 'Highest'],
+            ['low', low, setLow, 'typicalMinimumC', 'Lowest'],
+            ['high', high, setHigh, 'typicalMaximumC', 'Highest'],
           ] as const
         ).map(([end, value, set, field, word]) => (
           <NumberInput
@@ -110,7 +110,7 @@ function BlockForm({ need }: { need: Need }) {
         <p className="small soft">
           This block has an air of its own:{' '}
           {need.indoors
-            ? need.usualMinimumC === undefined
+            ? need.typicalMinimumC === undefined
               ? `the orchard’s weather does not count under cover. Until its typical day is set, ${temperature(15, orchard.units)} to ${temperature(24, orchard.units)} are guessed.`
               : 'the orchard’s weather does not count under cover.'
             : 'what is not known here is taken from the orchard.'}{' '}

@@ -117,8 +117,8 @@ const need = {
   noteId: 'n1',
   version: 2,
   ownAir: true,
-  usualMinimumC: 12,
-  usualMaximumC: 26,
+  typicalMinimumC: 12,
+  typicalMaximumC: 26,
   deficitKpa: 1.24,
   verdict: 'WORTH_TESTING',
   reasons: [
@@ -150,8 +150,8 @@ describe('is my hand needed', () => {
         insects: 'MANY',
         indoors: false,
         seaKm: 4,
-        usualMinimumC: 12,
-        usualMaximumC: 30,
+        typicalMinimumC: 12,
+        typicalMaximumC: 30,
         version: 2,
       }),
     );

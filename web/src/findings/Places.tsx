@@ -80,7 +80,7 @@ function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string
 
 const OUTCOME = {
   WAITING: 'done, not yet known',
-  TOOK: 'set',
+  SET: 'set',
   FAILED: 'failed',
   LOST: 'cannot be known',
 } as const;

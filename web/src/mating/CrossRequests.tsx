@@ -34,7 +34,7 @@ function planWords(crossRequest: CrossRequest): string | undefined {
   );
 }
 
-function Choices({ bridge }: { bridge: Schemas['SeasonBridge'] }) {
+function Choices({ bridge }: { bridge: Schemas['SeasonStoragePlan'] }) {
   return (
     <div className="scroll">
       <table className="plain">

@@ -23,7 +23,7 @@ export function mateSentence(group: Schemas['MatesGroup']): string {
 }
 
 /** Whether the father sheds while the mother is receptive. */
-export function bloomWords(b: Schemas['MatesBloom'] | Schemas['SeasonBridge']): string {
+export function bloomWords(b: Schemas['MatesBloom'] | Schemas['SeasonStoragePlan']): string {
   switch (b.kind) {
     case 'FRESH':
       return `Their blooms meet from ${calendarDay(b.freshFrom!)} to ${calendarDay(b.freshUntil!)}: fresh pollen will do.`;

@@ -42,16 +42,24 @@ export function KeptLine({ className, short = false }: { className?: string; sho
   const behind = useMinutesBehind();
   if (waiting.length === 0 && behind === undefined) return null;
   const refused = waiting.filter((w) => w.refused !== undefined).length;
+  const age =
+    behind !== undefined &&
+    (short
+      ? t('outbox.behind-short', { ago: ago(behind, 'short'), minutes: behind })
+      : t('outbox.behind', { ago: ago(behind, 'long'), minutes: behind }));
+  // The page of what waits has nothing to say of the connection.
+  if (waiting.length === 0) {
+    return (
+      <span className={className} data-behind={behind}>
+        {age}
+      </span>
+    );
+  }
   return (
-    <Link to="/kept" className={className} data-kept={waiting.length || undefined} data-behind={behind}>
-      {refused > 0
-        ? t('outbox.refused', { n: refused })
-        : waiting.length > 0 && t('outbox.waiting', { n: waiting.length })}
-      {waiting.length > 0 && behind !== undefined && ' · '}
-      {behind !== undefined &&
-        (short
-          ? t('outbox.behind-short', { ago: ago(behind, 'short'), minutes: behind })
-          : t('outbox.behind', { ago: ago(behind, 'long'), minutes: behind }))}
+    <Link to="/kept" className={className} data-kept={waiting.length} data-behind={behind}>
+      {refused > 0 ? t('outbox.refused', { n: refused }) : t('outbox.waiting', { n: waiting.length })}
+      {age && ' · '}
+      {age}
     </Link>
   );
 }

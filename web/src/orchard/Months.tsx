@@ -29,7 +29,7 @@ export function Months({
       answer(
         api.GET('/api/orchard/typical-year', {
           params: {
-            query: { minimumC: celsius(value.usualMinimum), maximumC: celsius(value.usualMaximum) },
+            query: { minimumC: celsius(value.typicalMinimum), maximumC: celsius(value.typicalMaximum) },
           },
         }),
       ),
@@ -42,7 +42,7 @@ export function Months({
   );
   const set = (month: number, part: 'low' | 'high', to: number | string) =>
     onChange({ ...value, months: value.months.map((m, i) => (i === month ? { ...m, [part]: to } : m)) });
-  const ready = value.usualMinimum !== '' && value.usualMaximum !== '';
+  const ready = value.typicalMinimum !== '' && value.typicalMaximum !== '';
   return (
     <details className={classes.months} open={value.months.length > 0}>
       <summary>Ordinary days month by month</summary>
@@ -74,14 +74,14 @@ export function Months({
                   aria-label={`lowest in ${monthNames()[i]}`}
                   value={m.low}
                   onChange={(v) => set(i, 'low', v)}
-                  error={errorFor(`usualMonths[${i}].minimumC`, 'Lowest')}
+                  error={errorFor(`typicalMonths[${i}].minimumC`, 'Lowest')}
                   hideControls
                 />
                 <NumberInput
                   aria-label={`highest in ${monthNames()[i]}`}
                   value={m.high}
                   onChange={(v) => set(i, 'high', v)}
-                  error={errorFor(`usualMonths[${i}].maximumC`, 'Highest')}
+                  error={errorFor(`typicalMonths[${i}].maximumC`, 'Highest')}
                   hideControls
                 />
               </Month>

@@ -23,8 +23,8 @@ function Settings() {
   const form = useSubmit(
     () => answer(api.PUT('/api/orchard', { body: orchardBody(draft) })),
     [
-      ...['name', 'latitude', 'longitude', 'zone', 'usualMinimumC', 'usualMaximumC', 'usualMonths'],
-      ...draft.months.flatMap((_, m) => [`usualMonths[${m}].minimumC`, `usualMonths[${m}].maximumC`]),
+      ...['name', 'latitude', 'longitude', 'zone', 'typicalMinimumC', 'typicalMaximumC', 'typicalMonths'],
+      ...draft.months.flatMap((_, m) => [`typicalMonths[${m}].minimumC`, `typicalMonths[${m}].maximumC`]),
     ],
     (now) => {
       setDraft(draftOf(now));

@@ -12,9 +12,9 @@ const orchard = {
   latitude: -35.3,
   longitude: 173.9,
   zone: 'Pacific/Auckland',
-  usualMinimumC: 14,
-  usualMaximumC: 24,
-  usualMonths: [],
+  typicalMinimumC: 14,
+  typicalMaximumC: 24,
+  typicalMonths: [],
   units: 'IMPERIAL' as const,
   demo: false,
   now: '2026-11-24T02:40:00Z',
@@ -38,7 +38,7 @@ function Year({ start }: { start: ReturnType<typeof emptyOrchard> }) {
   return (
     <>
       <Months value={value} onChange={setValue} errorFor={() => undefined} />
-      <output data-testid="body">{JSON.stringify(orchardBody(value).usualMonths)}</output>
+      <output data-testid="body">{JSON.stringify(orchardBody(value).typicalMonths)}</output>
     </>
   );
 }
@@ -47,7 +47,9 @@ describe('ordinary days month by month', () => {
   it('are guessed from the day and the latitude, mended in the units chosen, and left again', async () => {
     const year = Array.from({ length: 12 }, (_, m) => ({ minimumC: m, maximumC: m + 10 }));
     serve({ 'GET /api/orchard/typical-year': year });
-    show(<Year start={{ ...emptyOrchard(), units: 'IMPERIAL', usualMinimum: 57.2, usualMaximum: 75.2 }} />);
+    show(
+      <Year start={{ ...emptyOrchard(), units: 'IMPERIAL', typicalMinimum: 57.2, typicalMaximum: 75.2 }} />,
+    );
     const body = () => JSON.parse(screen.getByTestId('body').textContent) as typeof year;
     expect(body()).toEqual([]);
     await userEvent.click(screen.getByText('Guess them from this day and the latitude'));
@@ -67,10 +69,10 @@ describe('an orchard’s fields', () => {
 
   it('shows imperial units and sends metric ones', () => {
     const draft = draftOf(orchard);
-    expect([draft.usualMinimum, draft.usualMaximum]).toEqual([57.2, 75.2]);
+    expect([draft.typicalMinimum, draft.typicalMaximum]).toEqual([57.2, 75.2]);
     const body = orchardBody(draft);
-    expect(body.usualMinimumC).toBeCloseTo(14, 9);
-    expect(body.usualMaximumC).toBeCloseTo(24, 9);
+    expect(body.typicalMinimumC).toBeCloseTo(14, 9);
+    expect(body.typicalMaximumC).toBeCloseTo(24, 9);
     expect(body.version).toBe(3);
   });
 
@@ -79,7 +81,7 @@ describe('an orchard’s fields', () => {
   });
 
   it('turns typed temperatures when the units are changed', async () => {
-    show(<Form start={{ ...emptyOrchard(), usualMinimum: 14, usualMaximum: 24 }} />);
+    show(<Form start={{ ...emptyOrchard(), typicalMinimum: 14, typicalMaximum: 24 }} />);
     await userEvent.click(screen.getByText('Imperial, °F'));
     expect(screen.getByLabelText('Typical highest, °F')).toHaveValue('75.2');
     await userEvent.click(screen.getByText('Metric, °C'));
@@ -95,18 +97,18 @@ describe('an orchard’s fields', () => {
     await userEvent.type(screen.getByLabelText('Latitude'), '36.7');
     await userEvent.tab();
     expect(await screen.findByText(/A guess from the latitude/)).toBeVisible();
-    expect(body().usualMonths).toEqual(year);
-    expect(body().usualMinimumC).toBe(new Date().getMonth());
+    expect(body().typicalMonths).toEqual(year);
+    expect(body().typicalMinimumC).toBe(new Date().getMonth());
 
     const lowest = screen.getByLabelText('Typical lowest of a day in bloom, °C');
     await userEvent.clear(lowest);
     await userEvent.type(lowest, '15');
-    expect(body().usualMonths).toEqual([]);
-    expect(body().usualMinimumC).toBe(15);
+    expect(body().typicalMonths).toEqual([]);
+    expect(body().typicalMinimumC).toBe(15);
     expect(screen.queryByText(/A guess from the latitude/)).toBeNull();
     await userEvent.type(screen.getByLabelText('Latitude'), '1');
     await userEvent.tab();
-    expect(body().usualMinimumC).toBe(15);
+    expect(body().typicalMinimumC).toBe(15);
   });
 
   it('takes the place from the device, and says why where it is not given', async () => {

@@ -12,8 +12,8 @@ export interface OrchardDraft {
   latitude: number | string;
   longitude: number | string;
   zone: string;
-  usualMinimum: number | string;
-  usualMaximum: number | string;
+  typicalMinimum: number | string;
+  typicalMaximum: number | string;
   /** Ordinary days of January to December; none where one day stands for the year. */
   months: { low: number | string; high: number | string }[];
   units: Units;
@@ -25,8 +25,8 @@ export const emptyOrchard = (): OrchardDraft => ({
   latitude: '',
   longitude: '',
   zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-  usualMinimum: '',
-  usualMaximum: '',
+  typicalMinimum: '',
+  typicalMaximum: '',
   months: [],
   units: 'METRIC',
 });
@@ -38,9 +38,9 @@ export function draftOf(o: Schemas['OrchardView']): OrchardDraft {
     latitude: o.latitude,
     longitude: o.longitude,
     zone: o.zone,
-    usualMinimum: shown(o.usualMinimumC),
-    usualMaximum: shown(o.usualMaximumC),
-    months: o.usualMonths.map((m) => ({ low: shown(m.minimumC), high: shown(m.maximumC) })),
+    typicalMinimum: shown(o.typicalMinimumC),
+    typicalMaximum: shown(o.typicalMaximumC),
+    months: o.typicalMonths.map((m) => ({ low: shown(m.minimumC), high: shown(m.maximumC) })),
     units: o.units,
     version: o.version,
   };
@@ -58,9 +58,9 @@ export function orchardBody(d: OrchardDraft): Schemas['OrchardRequest'] {
     latitude: number(d.latitude),
     longitude: number(d.longitude),
     zone: d.zone,
-    usualMinimumC: celsius(d.usualMinimum),
-    usualMaximumC: celsius(d.usualMaximum),
-    usualMonths: d.months.map((m) => ({ minimumC: celsius(m.low), maximumC: celsius(m.high) })),
+    typicalMinimumC: celsius(d.typicalMinimum),
+    typicalMaximumC: celsius(d.typicalMaximum),
+    typicalMonths: d.months.map((m) => ({ minimumC: celsius(m.low), maximumC: celsius(m.high) })),
     units: d.units,
     ...(d.version !== undefined && { version: d.version }),
   } as Schemas['OrchardRequest'];
@@ -76,8 +76,8 @@ function withUnits(d: OrchardDraft, units: Units): OrchardDraft {
   return {
     ...d,
     units,
-    usualMinimum: turned(d.usualMinimum),
-    usualMaximum: turned(d.usualMaximum),
+    typicalMinimum: turned(d.typicalMinimum),
+    typicalMaximum: turned(d.typicalMaximum),
     months: d.months.map((m) => ({ low: turned(m.low), high: turned(m.high) })),
   };
 }
@@ -187,15 +187,15 @@ export function OrchardFields({ value, onChange: changed, errorFor }: Props) {
       <div className="two">
         <NumberInput
           label={`Typical lowest of a day in bloom, ${degree}`}
-          value={value.usualMinimum}
-          onChange={(usualMinimum) => weather.typedOver({ ...value, usualMinimum })}
-          error={errorFor('usualMinimumC', 'Usual lowest')}
+          value={value.typicalMinimum}
+          onChange={(typicalMinimum) => weather.typedOver({ ...value, typicalMinimum })}
+          error={errorFor('typicalMinimumC', 'Usual lowest')}
         />
         <NumberInput
           label={`Typical highest, ${degree}`}
-          value={value.usualMaximum}
-          onChange={(usualMaximum) => weather.typedOver({ ...value, usualMaximum })}
-          error={errorFor('usualMaximumC', 'Usual highest')}
+          value={value.typicalMaximum}
+          onChange={(typicalMaximum) => weather.typedOver({ ...value, typicalMaximum })}
+          error={errorFor('typicalMaximumC', 'Usual highest')}
         />
       </div>
       {weather.guessed && (

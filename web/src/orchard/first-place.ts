@@ -33,13 +33,13 @@ function asDraft(
   year: Schemas['TypicalMonth'][],
   units: OrchardDraft['units'],
   month: number,
-): Pick<OrchardDraft, 'usualMinimum' | 'usualMaximum' | 'months'> {
+): Pick<OrchardDraft, 'typicalMinimum' | 'typicalMaximum' | 'months'> {
   const shown = (c: number) => (units === 'METRIC' ? c : toFahrenheit(c));
   const months = year.map((m) => ({ low: shown(m.minimumC), high: shown(m.maximumC) }));
-  return { usualMinimum: months[month]!.low, usualMaximum: months[month]!.high, months };
+  return { typicalMinimum: months[month]!.low, typicalMaximum: months[month]!.high, months };
 }
 
-const untouched = (d: OrchardDraft) => d.usualMinimum === '' && d.usualMaximum === '';
+const untouched = (d: OrchardDraft) => d.typicalMinimum === '' && d.typicalMaximum === '';
 
 /**
  * Guesses the weather once a latitude stands there and nobody typed any; typing over it leaves one day for the whole year.

@@ -98,16 +98,16 @@ describe('the coming days', () => {
   });
 
   it('take a choice, show its cost, and take it back', async () => {
-    let chosen: Schemas['PlanChoice'][] = [];
+    let chosen: Schemas['PlanPollenOverride'][] = [];
     const choice = { id: 'c', treeId: 't1', tree: 'Pale Ridge 1', lotId: 'l1', lot: 'LA-02', version: 0 };
     const sent = serve({
       'GET /api/plan': () => ({ ...plan, choices: chosen, ...(chosen.length > 0 && { cost: 1.24 }) }),
       'GET /api/light': { suns: [] },
-      'PUT /api/round-choices/*': () => {
+      'PUT /api/pollen-overrides/*': () => {
         chosen = [{ ...choice, flowers: 0 }];
         return chosen[0];
       },
-      'POST /api/round-choices/*/void': () => {
+      'POST /api/pollen-overrides/*/void': () => {
         chosen = [];
         return undefined;
       },

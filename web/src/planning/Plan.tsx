@@ -30,7 +30,7 @@ type Stop = Schemas['RoundStop'];
 
 const takeBack = (id: string, version: number) =>
   answer(
-    api.POST('/api/round-choices/{id}/void', {
+    api.POST('/api/pollen-overrides/{id}/void', {
       params: { path: { id } },
       body: { version, reason: 'removed' },
     }),
@@ -38,8 +38,8 @@ const takeBack = (id: string, version: number) =>
 
 function useChoose() {
   return useSubmit(
-    (c: Schemas['RoundChoiceRequest']) =>
-      answer(api.PUT('/api/round-choices/{id}', { params: { path: { id: newId() } }, body: c })),
+    (c: Schemas['PollenOverrideRequest']) =>
+      answer(api.PUT('/api/pollen-overrides/{id}', { params: { path: { id: newId() } }, body: c })),
     [],
     (made) =>
       doneWithUndo(
@@ -263,7 +263,7 @@ function Decided({ what, problem, back }: { what: string; problem: string | unde
 function Choices({ plan }: { plan: Plan }) {
   const { now, zone } = useHere();
   const remove = useSubmit(
-    (c: Schemas['PlanChoice']) => takeBack(c.id, c.version),
+    (c: Schemas['PlanPollenOverride']) => takeBack(c.id, c.version),
     [],
     () => undefined,
   );

@@ -216,16 +216,16 @@ class OneOrchardTest {
                         Map.of("treeId", ownTree, "fruits", 5, "confidence", 90, "priority", 1)));
         tried.put("POST /api/targets/{id}/void", ours.post("/api/targets/" + target + "/void", Api.voiding(0)));
         String choice = Api.newId();
-        theirs.put("/api/round-choices/" + choice, Map.of("treeId", tree, "lotId", lot, "flowers", 0))
+        theirs.put("/api/pollen-overrides/" + choice, Map.of("treeId", tree, "lotId", lot, "flowers", 0))
                 .expect(200);
         tried.put(
-                "PUT /api/round-choices/{id}",
-                ours.put("/api/round-choices/" + choice, Map.of("treeId", ownTree, "lotId", ownLot, "flowers", 0)));
+                "PUT /api/pollen-overrides/{id}",
+                ours.put("/api/pollen-overrides/" + choice, Map.of("treeId", ownTree, "lotId", ownLot, "flowers", 0)));
         tried.put(
-                "POST /api/round-choices/{id}/void",
-                ours.post("/api/round-choices/" + choice + "/void", Api.voiding(0)));
+                "POST /api/pollen-overrides/{id}/void",
+                ours.post("/api/pollen-overrides/" + choice + "/void", Api.voiding(0)));
         // Left standing it would forbid the only stop of the walk below.
-        theirs.post("/api/round-choices/" + choice + "/void", Api.voiding(0)).expect(204);
+        theirs.post("/api/pollen-overrides/" + choice + "/void", Api.voiding(0)).expect(204);
         String skip = Api.newId();
         Map<String, Object> day = Map.of("kind", "SKIP_DAYS", "firstDay", "2026-12-01");
         theirs.put("/api/plan-overrides/" + skip, day).expect(200);

@@ -27,7 +27,7 @@ final class BenchOrchard {
         get("/api/setup");
         send("POST", "/api/setup", """
                 {"person":"Ada","email":"ada@bench.example","password":"seven slow measured snails","orchard":{"name":"Bench",
-                "latitude":-35.3,"longitude":173.9,"zone":"Pacific/Auckland","usualMinimumC":14,"usualMaximumC":24,
+                "latitude":-35.3,"longitude":173.9,"zone":"Pacific/Auckland","typicalMinimumC":14,"typicalMaximumC":24,
                 "units":"METRIC"}}""");
     }
 

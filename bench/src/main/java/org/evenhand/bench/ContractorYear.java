@@ -54,21 +54,21 @@ final class ContractorYear {
         int limb = random.nextInt(LIMBS.length);
         boolean full = random.nextBoolean();
         double chance = 0.75 - 0.09 * age - (limb == 3 ? 0.15 : 0) + (full ? 0.05 : 0);
-        boolean took = random.nextDouble() < chance;
+        boolean set = random.nextDouble() < chance;
         p.write("f" + f + ",T" + random.nextInt(TREES) + ",J" + (day - age) + "-" + jar + ",V" + father + ","
                 + on.minusDays(age).atTime(14, 30) + "," + storage + ",1," + done + ","
                 + (random.nextInt(3) == 0 ? "parted" : "half-open") + "," + (full ? "FULL" : "LIGHT") + ","
                 + (random.nextBoolean() ? "brush" : "feather") + "," + LIMBS[limb] + "\n");
-        boolean early = !took && random.nextInt(3) > 0;
-        look(l, f, done.plusDays(7), took, early);
-        look(l, f, done.plusDays(12), took, !took);
-        boolean dropped = took && random.nextInt(8) == 0;
-        look(l, f, done.plusDays(40), took && !dropped, !took || dropped);
+        boolean early = !set && random.nextInt(3) > 0;
+        look(l, f, done.plusDays(7), set, early);
+        look(l, f, done.plusDays(12), set, !set);
+        boolean dropped = set && random.nextInt(8) == 0;
+        look(l, f, done.plusDays(40), set && !dropped, !set || dropped);
     }
 
-    private static void look(BufferedWriter l, int f, LocalDateTime at, boolean took, boolean failed)
+    private static void look(BufferedWriter l, int f, LocalDateTime at, boolean set, boolean failed)
             throws IOException {
-        l.write("f" + f + "," + at + "," + (took ? 1 : 0) + "," + (failed ? 1 : 0) + "," + (took || failed ? 0 : 1)
+        l.write("f" + f + "," + at + "," + (set ? 1 : 0) + "," + (failed ? 1 : 0) + "," + (set || failed ? 0 : 1)
                 + "\n");
     }
 }

@@ -118,7 +118,7 @@ public final class FindingsLoad {
                 }
             }
             c.setAutoCommit(false);
-            s.execute("truncate fate, fate_due, fruit, fruit_check, pollen_entry, pollination");
+            s.execute("truncate flower_outcome, flower_outcome_due, fruit, fruit_check, pollen_entry, pollination");
             double seconds = 0;
             for (String table : tables) {
                 long start = System.nanoTime();
@@ -140,7 +140,7 @@ public final class FindingsLoad {
                 "select * from set_cell where orchard_id = %1$s and season = %2$d and crop = 'cherimoya'",
                 "select * from loss_cell where orchard_id = %1$s and season = %2$d and crop = 'cherimoya' and factor = 'LOT_AGE'",
                 "select * from cause_cell where orchard_id = %1$s and season = %2$d and crop = 'cherimoya'",
-                "select pollination_id from fate where orchard_id = %1$s and next_look <= current_date order by next_look limit 300");
+                "select pollination_id from flower_outcome where orchard_id = %1$s and next_check <= current_date order by next_check limit 300");
         try (Connection c = DriverManager.getConnection(database);
                 Statement s = c.createStatement()) {
             s.execute("analyze");
@@ -152,8 +152,10 @@ public final class FindingsLoad {
                     }
                 }
                 boolean whole = plan.stream()
-                        .anyMatch(p -> p.startsWith("->  Seq Scan on fate ") || p.startsWith("Seq Scan on fate "));
-                System.out.printf("plan %s: %s%n", whole ? "READS ALL OF fate" : "indexed or small", plan.get(0));
+                        .anyMatch(p -> p.startsWith("->  Seq Scan on flower_outcome ")
+                                || p.startsWith("Seq Scan on flower_outcome "));
+                System.out.printf(
+                        "plan %s: %s%n", whole ? "READS ALL OF flower_outcome" : "indexed or small", plan.get(0));
             }
         }
     }

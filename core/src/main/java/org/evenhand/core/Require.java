@@ -1,9 +1,12 @@
 package org.evenhand.core;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /** Guards written as what is allowed, so that NaN fails with the rest. */
@@ -71,6 +74,28 @@ public final class Require {
                     field, "is " + value + "; at most " + places + " decimal places are possible.");
         }
         return plain;
+    }
+
+    /**
+     * What a rule makes of each of several; every one that breaks it is told at once with its place, {@code fields[2].tubes}.
+     *
+     * @throws InvalidInputException where any breaks the rule
+     */
+    public static <T, R> List<R> each(String field, List<T> given, Function<T, R> rule) {
+        List<R> made = new ArrayList<>();
+        List<FieldProblem> problems = new ArrayList<>();
+        for (int i = 0; i < given.size(); i++) {
+            String at = field + "[" + i + "].";
+            try {
+                made.add(rule.apply(given.get(i)));
+            } catch (InvalidInputException e) {
+                e.problems().forEach(p -> problems.add(p.of(at + p.field())));
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw new InvalidInputException(problems);
+        }
+        return List.copyOf(made);
     }
 
     public static String text(String field, String value) {

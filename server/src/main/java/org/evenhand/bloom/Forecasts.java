@@ -62,7 +62,7 @@ public class Forecasts {
     /** Every tree of the orchard, foreseen from its readings up to {@code now}, for up to {@link #AHEAD}. */
     @Transactional(readOnly = true)
     public List<Foreseen> all(Caller caller, Instant now) {
-        return new Look(caller, now).all();
+        return new Answer(caller, now).all();
     }
 
     /** A tree's points over the moments of a board. */
@@ -78,16 +78,16 @@ public class Forecasts {
      */
     @Transactional(readOnly = true)
     Board board(Caller caller, Instant now, BloomMemory.Span span) {
-        return new Look(caller, now).board(span);
+        return new Answer(caller, now).board(span);
     }
 
     /** What share of a tree's flowers is usually in each stage of a crop at this moment. */
     @Transactional(readOnly = true)
     public double[] usualShares(Caller caller, CropSheet sheet, Instant now) {
-        Look look = new Look(caller, now);
-        synchronized (look.held) {
-            look.window();
-            return look.supply(sheet, Places.ORCHARD).usualShares(now);
+        Answer answer = new Answer(caller, now);
+        synchronized (answer.held) {
+            answer.window();
+            return answer.supply(sheet, Places.ORCHARD).usualShares(now);
         }
     }
 
@@ -98,17 +98,17 @@ public class Forecasts {
      */
     @Transactional(readOnly = true)
     Optional<Surprise> surprise(Caller caller, TreeView tree, List<FlowerReading> before, FlowerReading reading) {
-        Look look = new Look(caller, orchards.now(caller));
-        synchronized (look.held) {
-            look.window();
+        Answer answer = new Answer(caller, orchards.now(caller));
+        synchronized (answer.held) {
+            answer.window();
             CropSheet sheet = crops.of(caller, tree.crop());
-            String place = look.held.places().of(tree.block());
-            BloomMemory.Variety known = look.held.varieties.get(new BloomMemory.VarietyAt(tree.varietyId(), place));
+            String place = answer.held.places().of(tree.block());
+            BloomMemory.Variety known = answer.held.varieties.get(new BloomMemory.VarietyAt(tree.varietyId(), place));
             RatePrior rate = known == null
                     ? RatePrior.usual()
                     : new RatePrior(known.foreseen().rate().factor(), 0);
             FlowerReading latest = before.get(before.size() - 1);
-            TreeForecast forecast = look.forecasts(sheet, place)
+            TreeForecast forecast = answer.forecasts(sheet, place)
                     .of(Map.of(0, new CropForecasts.Variety<>(rate, Map.of(0, List.of(before)))), latest.at())
                     .get(0)
                     .trees()
@@ -118,7 +118,7 @@ public class Forecasts {
     }
 
     /** One look at an orchard's bloom. */
-    private final class Look {
+    private final class Answer {
         private final Caller caller;
         private final Instant now;
         private final OrchardDetails orchard;
@@ -126,7 +126,7 @@ public class Forecasts {
         /** Development rates that somebody has set. */
         private final Map<UUID, RatePrior> rates = new HashMap<>();
 
-        Look(Caller caller, Instant now) {
+        Answer(Caller caller, Instant now) {
             this.caller = caller;
             this.now = now;
             this.orchard = orchards.details(caller);

@@ -85,7 +85,7 @@ public class Seasons {
                 varieties.stream().map(v -> crops.of(caller, v.crop())).toList();
         Basis basis = new Basis(
                 caller.orchardId(), weather.version(caller, orchard), orchards.today(caller), dates, varieties, sheets);
-        return known.get(basis, b -> new Look(caller, orchard, b).view());
+        return known.get(basis, b -> new Answer(caller, orchard, b).view());
     }
 
     /** The course of each variety in this season, where its days are known or foreseen. */
@@ -115,7 +115,7 @@ public class Seasons {
     }
 
     /** One look at a season. */
-    private final class Look {
+    private final class Answer {
         private final Caller caller;
         private final OrchardDetails orchard;
         private final ZoneId zone;
@@ -126,7 +126,7 @@ public class Seasons {
         private final Map<UUID, Set<String>> placesOfVariety;
         private final Map<UUID, BloomProgress> courses = new HashMap<>();
 
-        Look(Caller caller, OrchardDetails orchard, Basis basis) {
+        Answer(Caller caller, OrchardDetails orchard, Basis basis) {
             this.caller = caller;
             this.orchard = orchard;
             this.zone = orchard.site().zone();

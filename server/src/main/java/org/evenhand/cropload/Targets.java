@@ -62,17 +62,17 @@ public class Targets {
     /** What is wanted of every tree, and how many flowers that takes. */
     @Transactional(readOnly = true)
     public List<TargetView.Budget> budgets(Caller caller) {
-        return new Look(caller, settings.of(caller).useLearned()).all();
+        return new Answer(caller, settings.of(caller).useLearned()).all();
     }
 
     /** The same with what was learned, whether it is to be used or not. */
     @Transactional(readOnly = true)
     List<TargetView.Budget> budgetsAsLearned(Caller caller) {
-        return new Look(caller, true).all();
+        return new Answer(caller, true).all();
     }
 
     /** One look at what is wanted and what is there. */
-    private final class Look {
+    private final class Answer {
         private final Caller caller;
         private final List<TreeView> trees;
         private final LocalDate today;
@@ -84,7 +84,7 @@ public class Targets {
         private final boolean useLearned;
         private final Map<UUID, VarietyNumbers> numbers = new HashMap<>();
 
-        Look(Caller caller, boolean useLearned) {
+        Answer(Caller caller, boolean useLearned) {
             this.caller = caller;
             orchards.varieties(caller).forEach(v -> numbers.put(v.id(), v.numbers()));
             this.useLearned = useLearned;

@@ -40,7 +40,7 @@ class Comparison extends OrchardRecord {
     /**
      * A place that was drawn: which tree, which arm.
      *
-     * @param way index into the ways
+     * @param arm index into the arms
      */
     record Slot(UUID treeId, int arm) {}
 

@@ -235,7 +235,7 @@ class Failures {
     }
 
     private static int flowers(OutcomeBook.Row r) {
-        return r.took() + r.failed() + r.undecided();
+        return r.set() + r.failed() + r.undecided();
     }
 
     private static int sum(List<OutcomeBook.Row> rows, ToIntFunction<OutcomeBook.Row> of) {

@@ -60,7 +60,7 @@ class Findings {
             Factor.TREE,
             Factor.EVENING);
 
-    /** The season whose model is kept as long as no fate changes. */
+    /** The season whose model is kept as long as no outcome changes. */
     private record ModelKey(UUID orchard, int season, String crop, long version) {}
 
     private final Cache<ModelKey, Optional<AdjustedOdds>> models =
@@ -82,7 +82,7 @@ class Findings {
         int waiting = outcomes.refresh(caller);
         List<SeasonView> seasons = seasons(caller);
         Optional<SeasonView> shown = shown(seasons, season, crop);
-        return shown.map(s -> new Look(caller, s).view(seasons, waiting))
+        return shown.map(s -> new Answer(caller, s).view(seasons, waiting))
                 .orElse(new FindingsView(
                         seasons, null, waiting, null, 0, List.of(), null, List.of(), null, List.of(), List.of(), "",
                         List.of(), 0));
@@ -124,13 +124,13 @@ class Findings {
     }
 
     /** One season of one crop. */
-    private final class Look {
+    private final class Answer {
         private final SeasonView season;
         private final FactorNames.OfCrop names;
         private final Map<Factor, List<FlowerOutcomes.Level>> levels;
         private final Caller caller;
 
-        Look(Caller caller, SeasonView season) {
+        Answer(Caller caller, SeasonView season) {
             this.caller = caller;
             this.season = season;
             this.names = factorNames.of(caller, season.crop());
@@ -214,12 +214,12 @@ class Findings {
             }
             Optional<FactorContrast> contrast =
                     FactorContrast.of(comparable(factor).toList());
-            List<FlowerOutcomes.Level> told = shown(factor, all);
+            List<FlowerOutcomes.Level> shown = shown(factor, all);
             return Optional.of(new FactorView(
                     factor,
                     FactorNames.title(factor),
-                    told.stream().map(l -> level(factor, l, names)).toList(),
-                    all.size() - told.size(),
+                    shown.stream().map(l -> level(factor, l, names)).toList(),
+                    all.size() - shown.size(),
                     contrast.map(c -> FindingWords.contrast(c, factor, names))
                             .orElse("Too few flowers are decided to compare anything yet."),
                     contrast.map(c -> FindingWords.change(c, factor, names)).orElse(""),

@@ -61,13 +61,13 @@ final class TreatmentArms {
     private static List<Arm> named(ComparisonView.Request request, Function<String, Arm> arm) {
         List<String> names = Given.required("names", request.names());
         Require.within("names", names.size(), 2, MOST);
-        List<String> told = new ArrayList<>();
+        List<String> named = new ArrayList<>();
         for (int i = 0; i < names.size(); i++) {
-            told.add(Given.text("names[" + i + "]", names.get(i), 40));
+            named.add(Given.text("names[" + i + "]", names.get(i), 40));
         }
-        if (told.stream().map(n -> n.toLowerCase(Locale.ROOT)).distinct().count() < told.size()) {
+        if (named.stream().map(n -> n.toLowerCase(Locale.ROOT)).distinct().count() < named.size()) {
             throw new InvalidInputException("names", "are the same twice; the tags could not be distinguished.");
         }
-        return told.stream().map(arm).toList();
+        return named.stream().map(arm).toList();
     }
 }

@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.UUID;
 
 /**
- * What a look at the flowers of one pollination found; each number of all its flowers up to that day.
+ * What a check at the flowers of one pollination found; each number of all its flowers up to that day.
  *
  * @param dropped fruitlets that had set and fell by themselves
  * @param thinned fruitlets thinned by hand

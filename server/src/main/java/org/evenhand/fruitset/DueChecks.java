@@ -6,7 +6,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.planning.CheckDays;
 import org.springframework.stereotype.Component;
 
-/** The next look that is due at each pollination. */
+/** The next check that is due at each pollination. */
 @Component
 class DueChecks implements CheckDays {
     private final FruitChecks checks;
@@ -19,10 +19,10 @@ class DueChecks implements CheckDays {
 
     @Override
     public List<Day> of(Caller caller) {
-        Stream<Day> looks = checks.all(caller).rows().stream()
+        Stream<Day> due = checks.all(caller).rows().stream()
                 .filter(r -> r.due() != null)
                 .map(r -> new Day(
-                        Kind.LOOK,
+                        Kind.CHECK,
                         r.due().on(),
                         r.pollination().treeName(),
                         r.due().name(),
@@ -35,6 +35,6 @@ class DueChecks implements CheckDays {
                         s.tree(),
                         "Number the fruit",
                         "Write numbers on the fruit " + s.from() + ", and note them under Fruit set."));
-        return Stream.concat(looks, numbers).toList();
+        return Stream.concat(due, numbers).toList();
     }
 }

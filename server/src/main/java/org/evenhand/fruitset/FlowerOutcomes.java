@@ -75,7 +75,7 @@ public class FlowerOutcomes {
         return thread;
     });
     private final Set<UUID> underWay = ConcurrentHashMap.newKeySet();
-    /** Counts changes, so that others know when what they reckoned from fates is old. */
+    /** Counts changes, so that others know when what they reckoned from outcomes is old. */
     private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
 
     FlowerOutcomes(
@@ -114,7 +114,8 @@ public class FlowerOutcomes {
 
     private int waiting(Caller caller) {
         return jdbc.queryForObject(
-                "select count(*) from (select 1 from fate_due where orchard_id = ? limit " + MOST_COUNTED + ") w",
+                "select count(*) from (select 1 from flower_outcome_due where orchard_id = ? limit " + MOST_COUNTED
+                        + ") w",
                 Integer.class,
                 caller.orchardId());
     }
@@ -137,9 +138,9 @@ public class FlowerOutcomes {
             List<UUID> ids = rows.takeDue(caller.orchardId(), most);
             // Read after they are taken, so that a jar filled meanwhile is known to the flowers done with it.
             OutcomeAnalysis analysis = analysis(caller);
-            Map<UUID, List<OutcomeRows.LookRow>> looks = rows.looks(caller.orchardId(), ids);
+            Map<UUID, List<OutcomeRows.CheckRow>> checks = rows.checks(caller.orchardId(), ids);
             List<OutcomeRows.OutcomeRow> now = new ArrayList<>();
-            rows.facts(ids).forEach(f -> now.add(analysis.of(f, looks.getOrDefault(f.id(), List.of()))));
+            rows.facts(ids).forEach(f -> now.add(analysis.of(f, checks.getOrDefault(f.id(), List.of()))));
             OutcomeSums sums = new OutcomeSums();
             rows.takeOut(ids).forEach(f -> sums.add(f, -1));
             now.forEach(f -> sums.add(f, 1));
@@ -153,7 +154,7 @@ public class FlowerOutcomes {
         return calculated;
     }
 
-    /** Equal as long as no fate of the orchard was reckoned anew by this process. */
+    /** Equal as long as no outcome of the orchard was reckoned anew by this process. */
     public long version(Caller caller) {
         return changes.getOrDefault(caller.orchardId(), 0L);
     }
@@ -182,7 +183,7 @@ public class FlowerOutcomes {
     @EventListener
     void recalculateWhereTheWeatherChanged(WeatherChanged event) {
         jdbc.update(
-                "insert into fate_due select orchard_id, id from pollination where orchard_id = ? and done_at between ? and ?"
+                "insert into flower_outcome_due select orchard_id, id from pollination where orchard_id = ? and done_at between ? and ?"
                         + " on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id",
                 event.orchardId(),
                 OutcomeRows.utc(event.from()),
@@ -199,8 +200,8 @@ public class FlowerOutcomes {
     /** All there are, the latest season and the crop with most flowers first. */
     public List<SeasonOfCrop> seasons(Caller caller) {
         return jdbc.query(
-                "select season, crop, sum(took + failed + dropped + undecided), sum(took + failed + dropped) from set_cell where orchard_id = ?"
-                        + " and factor = 'TREATMENT' group by season, crop having sum(took + failed + dropped + undecided) > 0 order by 1 desc, 3 desc",
+                "select season, crop, sum(set_flowers + failed + dropped + undecided), sum(set_flowers + failed + dropped) from set_cell where orchard_id = ?"
+                        + " and factor = 'TREATMENT' group by season, crop having sum(set_flowers + failed + dropped + undecided) > 0 order by 1 desc, 3 desc",
                 (row, i) -> new SeasonOfCrop(row.getInt(1), row.getString(2), row.getLong(3), row.getLong(4)),
                 caller.orchardId());
     }
@@ -211,10 +212,10 @@ public class FlowerOutcomes {
      * @param took set and hold, or were thinned by hand
      * @param dropped had set and fell by themselves
      */
-    public record Level(Factor factor, String level, int took, int failed, int dropped, int undecided) {
+    public record Level(Factor factor, String level, int set, int failed, int dropped, int undecided) {
         /** Flowers that set, whatever came after. */
         public int set() {
-            return took + dropped;
+            return set + dropped;
         }
 
         public int decided() {
@@ -234,7 +235,7 @@ public class FlowerOutcomes {
             return new Level(
                     factor,
                     level,
-                    took + other.took,
+                    set + other.set,
                     failed + other.failed,
                     dropped + other.dropped,
                     undecided + other.undecided);
@@ -250,7 +251,7 @@ public class FlowerOutcomes {
                 new Level(
                         Factor.valueOf(row.getString("factor")),
                         row.getString("level"),
-                        row.getInt("took"),
+                        row.getInt("set_flowers"),
                         row.getInt("failed"),
                         row.getInt("dropped"),
                         row.getInt("undecided")));
@@ -271,7 +272,7 @@ public class FlowerOutcomes {
     private List<Cell> cells(Caller caller, int season, String crop) {
         return jdbc.query(
                 "select * from set_cell where orchard_id = ? and season = ? and crop = ?"
-                        + " and took + failed + dropped + undecided > 0 order by factor, level, evidence",
+                        + " and set_flowers + failed + dropped + undecided > 0 order by factor, level, evidence",
                 (row, i) -> cell(row),
                 caller.orchardId(),
                 season,
@@ -335,8 +336,8 @@ public class FlowerOutcomes {
     /** Flowers alike in all causes, in the order of {@link Factor#CAUSES}. */
     public List<AdjustedOdds.Pattern> patterns(Caller caller, int season, String crop) {
         return jdbc.query(
-                "select classes, took, failed from cause_cell where orchard_id = ? and season = ? and crop = ?"
-                        + " and took + failed > 0 order by classes",
+                "select classes, set_flowers, failed from cause_cell where orchard_id = ? and season = ? and crop = ?"
+                        + " and set_flowers + failed > 0 order by classes",
                 (row, i) -> new AdjustedOdds.Pattern(
                         List.of(row.getString(1).split(OutcomeSums.BETWEEN, -1)), row.getInt(2), row.getInt(3)),
                 caller.orchardId(),
@@ -344,10 +345,10 @@ public class FlowerOutcomes {
                 crop);
     }
 
-    /** Those whose next look is due by a day, the most urgent first. */
+    /** Those whose next check is due by a day, the most urgent first. */
     List<UUID> due(Caller caller, LocalDate by, int most) {
         return jdbc.queryForList(
-                "select pollination_id from fate where orchard_id = ? and next_look <= ? order by next_look, pollination_id limit ?",
+                "select pollination_id from flower_outcome where orchard_id = ? and next_check <= ? order by next_check, pollination_id limit ?",
                 UUID.class,
                 caller.orchardId(),
                 by,
@@ -356,16 +357,16 @@ public class FlowerOutcomes {
 
     int countDue(Caller caller, LocalDate by) {
         return jdbc.queryForObject(
-                "select count(*) from fate where orchard_id = ? and next_look <= ?",
+                "select count(*) from flower_outcome where orchard_id = ? and next_check <= ?",
                 Integer.class,
                 caller.orchardId(),
                 by);
     }
 
-    /** Those of this season that want no look any more, the latest first. */
+    /** Those of this season that want no check any more, the latest first. */
     List<UUID> looked(Caller caller, LocalDate since, int most) {
         return jdbc.queryForList(
-                "select pollination_id from fate where orchard_id = ? and next_look is null and done_on >= ?"
+                "select pollination_id from flower_outcome where orchard_id = ? and next_check is null and done_on >= ?"
                         + " order by done_on desc, pollination_id limit ?",
                 UUID.class,
                 caller.orchardId(),
@@ -376,9 +377,9 @@ public class FlowerOutcomes {
     /** What flowers by hand showed of each cross, over all seasons; those of trials and of dead pollen left out. */
     List<CrossResults.Result> crosses(Caller caller) {
         return jdbc.query(
-                "select variety_id, father_id, sum(took + dropped + failed), sum(took + dropped) from fate"
+                "select variety_id, father_id, sum(set_flowers + dropped + failed), sum(set_flowers + dropped) from flower_outcome"
                         + " where orchard_id = ? and father_id is not null and evidence in ('ORDINARY', 'PAIR_DOES_NOT_FIT')"
-                        + " group by variety_id, father_id having sum(took + dropped + failed) > 0",
+                        + " group by variety_id, father_id having sum(set_flowers + dropped + failed) > 0",
                 (row, i) -> new CrossResults.Result(
                         OutcomeRows.uuid(row, 1), OutcomeRows.uuid(row, 2), row.getInt(3), row.getInt(4)),
                 caller.orchardId());
@@ -387,10 +388,10 @@ public class FlowerOutcomes {
     /** What flowers by hand showed on each tree in a season, and of them what those of ordinary work teach. */
     List<TreeResults.Result> trees(Caller caller, int season) {
         return jdbc.query(
-                "select level, sum(took), sum(undecided), coalesce(sum(took) filter (where evidence = 'ORDINARY'), 0),"
+                "select level, sum(set_flowers), sum(undecided), coalesce(sum(set_flowers) filter (where evidence = 'ORDINARY'), 0),"
                         + " coalesce(sum(failed + dropped) filter (where evidence = 'ORDINARY'), 0) from set_cell"
                         + " where orchard_id = ? and season = ? and factor = 'TREE' group by level"
-                        + " having sum(took + failed + dropped + undecided) > 0",
+                        + " having sum(set_flowers + failed + dropped + undecided) > 0",
                 (row, i) -> new TreeResults.Result(
                         UUID.fromString(row.getString(1)),
                         row.getInt(2),
@@ -404,7 +405,7 @@ public class FlowerOutcomes {
     Map<UUID, Integer> holding(Caller caller, int season, int most) {
         Map<UUID, Integer> holding = new HashMap<>();
         jdbc.query(
-                "select pollination_id, holding from fate where orchard_id = ? and season = ? and holding > 0"
+                "select pollination_id, holding from flower_outcome where orchard_id = ? and season = ? and holding > 0"
                         + " order by done_on desc, pollination_id limit ?",
                 row -> {
                     holding.put(OutcomeRows.uuid(row, 1), row.getInt(2));
@@ -420,17 +421,17 @@ public class FlowerOutcomes {
      *
      * @param set flowers that set, whatever came after
      * @param lookedAt whether anybody looked at them yet
-     * @param lookWanted whether a further look is wanted
+     * @param lookWanted whether a further check is wanted
      */
     public record Known(int set, int failed, int undecided, boolean lookedAt, boolean lookWanted) {}
 
     public Map<UUID, Known> known(Caller caller, List<UUID> ids) {
         Map<UUID, Known> known = new HashMap<>();
         jdbc.query(
-                "select f.pollination_id, f.took + f.dropped, f.failed, f.flowers - f.took - f.failed - f.dropped, f.next_look is not null,"
+                "select f.pollination_id, f.set_flowers + f.dropped, f.failed, f.flowers - f.set_flowers - f.failed - f.dropped, f.next_check is not null,"
                         + " exists (select 1 from fruit_check c where c.orchard_id = f.orchard_id"
                         + " and c.pollination_id = f.pollination_id and c.voided_at is null)"
-                        + " from fate f where f.orchard_id = ? and f.pollination_id = any(?)",
+                        + " from flower_outcome f where f.orchard_id = ? and f.pollination_id = any(?)",
                 row -> {
                     known.put(
                             OutcomeRows.uuid(row, 1),
@@ -445,10 +446,10 @@ public class FlowerOutcomes {
     /** What flowers by hand showed in ordinary work of each way of covering the stigma, and of each crop in all, over all seasons. */
     List<TreeResults.Technique> techniques(Caller caller) {
         return jdbc.query(
-                "select crop, case when grouping(level) = 1 then null else level end, sum(took + dropped),"
-                        + " sum(took + dropped + failed) from set_cell where orchard_id = ? and factor = 'STROKES'"
+                "select crop, case when grouping(level) = 1 then null else level end, sum(set_flowers + dropped),"
+                        + " sum(set_flowers + dropped + failed) from set_cell where orchard_id = ? and factor = 'STROKES'"
                         + " and evidence = 'ORDINARY' group by grouping sets ((crop, level), (crop))"
-                        + " having sum(took + dropped + failed) > 0 and (grouping(level) = 1 or level <> '')",
+                        + " having sum(set_flowers + dropped + failed) > 0 and (grouping(level) = 1 or level <> '')",
                 (row, i) -> new TreeResults.Technique(
                         row.getString(1),
                         row.getString(2) == null ? null : Strokes.valueOf(row.getString(2)),
@@ -461,7 +462,7 @@ public class FlowerOutcomes {
     Map<UUID, NavigableMap<LocalDate, Integer>> flowersByDay(Caller caller, List<UUID> trees, LocalDate since) {
         Map<UUID, NavigableMap<LocalDate, Integer>> days = new HashMap<>();
         jdbc.query(
-                "select tree_id, done_on, sum(flowers) from fate where orchard_id = ? and tree_id = any(?) and done_on >= ?"
+                "select tree_id, done_on, sum(flowers) from flower_outcome where orchard_id = ? and tree_id = any(?) and done_on >= ?"
                         + " and treatment = 'HAND' group by tree_id, done_on",
                 row -> {
                     days.computeIfAbsent(OutcomeRows.uuid(row, 1), t -> new TreeMap<>())

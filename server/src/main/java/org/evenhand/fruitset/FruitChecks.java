@@ -68,7 +68,7 @@ public class FruitChecks {
         this.once = once;
     }
 
-    /** Looks due and to come, and those of this season that want no look any more. */
+    /** Checks due and to come, and those of this season that want no check any more. */
     FruitSetView all(Caller caller) {
         int waiting = outcomes.refresh(caller);
         LocalDate today = orchards.today(caller);
@@ -110,7 +110,7 @@ public class FruitChecks {
 
     private Map<UUID, FruitSetView.Row> rows(Caller caller, List<UUID> ids, LocalDate today) {
         ZoneId zone = orchards.details(caller).site().zone();
-        Map<UUID, List<FruitCheck>> looks =
+        Map<UUID, List<FruitCheck>> made =
                 checks
                         .findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAt(caller.orchardId(), ids)
                         .stream()
@@ -122,7 +122,7 @@ public class FruitChecks {
                         caller,
                         p,
                         trees.computeIfAbsent(p.treeId(), removed -> orchards.tree(caller, removed)),
-                        looks.getOrDefault(p.id(), List.of()),
+                        made.getOrDefault(p.id(), List.of()),
                         zone,
                         today))
                 .collect(Collectors.toMap(r -> r.pollination().id(), Function.identity()));
@@ -131,8 +131,8 @@ public class FruitChecks {
     private FruitSetView.Row row(
             Caller caller, PollinationView p, TreeView tree, List<FruitCheck> done, ZoneId zone, LocalDate today) {
         LocalDate pollinatedOn = p.doneAt().atZone(zone).toLocalDate();
-        List<CheckCalendar.Taken> taken = done.stream()
-                .map(c -> new CheckCalendar.Taken(c.checkedAt().atZone(zone).toLocalDate(), c.outcome()))
+        List<CheckCalendar.Check> taken = done.stream()
+                .map(c -> new CheckCalendar.Check(c.checkedAt().atZone(zone).toLocalDate(), c.outcome()))
                 .toList();
         FruitSetView.Due due = CheckCalendar.next(crops.of(caller, p.crop()), pollinatedOn, taken)
                 .map(d -> new FruitSetView.Due(d.due(), !today.isBefore(d.due()), d.day(), d.name(), d.lookFor()))

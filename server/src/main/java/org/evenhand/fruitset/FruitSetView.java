@@ -8,8 +8,8 @@ import java.util.List;
 import org.evenhand.pollination.PollinationView;
 
 /**
- * Pollinations with their checks and the next look that is wanted: those due in the order of walking, then those to come, then those of
- * this season with every look taken.
+ * Pollinations with their checks and the next check that is wanted: those due in the order of walking, then those to come, then those of
+ * this season with every check made.
  *
  * @param due how many are due in all; no more than some hundreds are told
  * @param waiting records that are still being put in order; the lists may lack them
@@ -17,7 +17,7 @@ import org.evenhand.pollination.PollinationView;
 @Schema(name = "FruitSet")
 record FruitSetView(LocalDate today, int due, int waiting, List<Row> rows) {
 
-    /** A pollination and its place; {@code due} is absent when every look has been taken. */
+    /** A pollination and its place; {@code due} is absent when every check has been made. */
     @Schema(name = "FruitSetRow")
     record Row(
             PollinationView pollination,
@@ -28,7 +28,7 @@ record FruitSetView(LocalDate today, int due, int waiting, List<Row> rows) {
             List<CheckView> checks,
             @Schema(description = OPTIONAL) Due due) {}
 
-    /** The next look. */
+    /** The next check. */
     @Schema(name = "DueCheck")
     record Due(LocalDate on, boolean now, int day, String name, String lookFor) {}
 }

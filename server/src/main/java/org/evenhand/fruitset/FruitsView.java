@@ -41,7 +41,7 @@ record FruitsView(int year, int nextNumber, List<FruitView> fruits, List<Source>
      * Flowers whose fruit hangs.
      *
      * @param from mother, father and day in words
-     * @param hanging fruits by the latest look, without those that have ended
+     * @param hanging fruits by the latest check, without those that have ended
      * @param unnumbered of them, those without a number
      * @param calyxCut whether their fruit lacks its sepals
      * @param numberFrom day from which it can take a number, and whether that has come; absent where the crop sheet says nothing

@@ -77,7 +77,7 @@ public class HarvestSums {
     }
 
     /**
-     * What looks told of flowers by hand beyond whether they set, by how the stigma was covered.
+     * What checks told of flowers by hand beyond whether they set, by how the stigma was covered.
      *
      * @param strokes empty where it is not recorded
      * @param taken flowers that took, of which anything more was told
@@ -110,7 +110,7 @@ public class HarvestSums {
                       where orchard_id = ? and voided_at is null and (fruits is not null or resting is not null
                           or whole is not null or one_sided is not null or crooked is not null)
                       order by pollination_id, checked_at desc, recorded_at desc) c
-                join fate f on f.pollination_id = c.pollination_id
+                join flower_outcome f on f.pollination_id = c.pollination_id
                 join pollination p on p.id = c.pollination_id
                 where f.season = ? and f.crop = ? and f.treatment = 'HAND'
                 group by 1 order by 2 desc, 1

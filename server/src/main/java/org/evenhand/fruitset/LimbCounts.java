@@ -80,11 +80,11 @@ public class LimbCounts {
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         return byLimb.values().stream()
-                .map(told -> limb(
+                .map(counts -> limb(
                         caller,
-                        trees.computeIfAbsent(told.get(0).treeId(), removed -> orchards.tree(caller, removed)),
-                        told,
-                        done.getOrDefault(told.get(0).treeId(), new TreeMap<>()),
+                        trees.computeIfAbsent(counts.get(0).treeId(), removed -> orchards.tree(caller, removed)),
+                        counts,
+                        done.getOrDefault(counts.get(0).treeId(), new TreeMap<>()),
                         zone))
                 .toList();
     }
@@ -96,15 +96,15 @@ public class LimbCounts {
                 .findFirst()
                 .map(CheckDay::days)
                 .orElse(0);
-        List<LimbView.Count> told = new ArrayList<>();
+        List<LimbView.Count> counts = new ArrayList<>();
         LimbCount before = null;
         for (LimbCount count : of) {
-            told.add(count(count, before, done, days, zone));
+            counts.add(count(count, before, done, days, zone));
             before = count;
         }
-        Collections.reverse(told);
+        Collections.reverse(counts);
         LimbCount last = of.get(of.size() - 1);
-        return new LimbView(tree.id(), tree.name(), last.limb(), last.fruits(), told);
+        return new LimbView(tree.id(), tree.name(), last.limb(), last.fruits(), counts);
     }
 
     private static LimbView.Count count(

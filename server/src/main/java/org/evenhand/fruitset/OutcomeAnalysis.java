@@ -49,17 +49,17 @@ final class OutcomeAnalysis {
         this.airOfDay = airOfDay;
     }
 
-    OutcomeRows.OutcomeRow of(OutcomeRows.Facts facts, List<OutcomeRows.LookRow> looks) {
+    OutcomeRows.OutcomeRow of(OutcomeRows.Facts facts, List<OutcomeRows.CheckRow> checks) {
         ZoneId zone = site.zone();
         LocalDate doneOn = facts.doneAt().atZone(zone).toLocalDate();
-        List<CheckCalendar.Taken> taken = looks.stream()
-                .map(l -> new CheckCalendar.Taken(l.at().atZone(zone).toLocalDate(), l.outcome()))
+        List<CheckCalendar.Check> taken = checks.stream()
+                .map(l -> new CheckCalendar.Check(l.at().atZone(zone).toLocalDate(), l.outcome()))
                 .toList();
         CropSheet sheet = sheets.apply(facts.crop());
         FlowerOutcome looked = FlowerOutcome.of(
                 facts.flowers(),
                 taken.stream()
-                        .map(t -> new FlowerOutcome.Look(
+                        .map(t -> new FlowerOutcome.FruitSetCheck(
                                 Math.max(0, ChronoUnit.DAYS.between(doneOn, t.on())), t.outcome()))
                         .toList());
         FlowerOutcome outcome =
@@ -77,10 +77,10 @@ final class OutcomeAnalysis {
                 evidence(facts),
                 doneOn,
                 outcome.flowers(),
-                outcome.took(),
+                outcome.set(),
                 outcome.failed(),
                 outcome.dropped(),
-                looked.took(),
+                looked.set(),
                 CheckCalendar.next(sheet, doneOn, taken)
                         .map(CheckCalendar.Due::due)
                         .orElse(null),

@@ -11,7 +11,7 @@ import org.evenhand.kit.Caller;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
-/** Looks fates up by tree, jar or day, and those to hold against them. */
+/** Looks outcomes up by tree, jar or day, and those to hold against them. */
 @Component
 public class OutcomeBook {
     private static final int MOST_ROWS = 400;
@@ -52,21 +52,21 @@ public class OutcomeBook {
             Instant doneAt,
             String stage,
             String strokes,
-            int took,
+            int set,
             int failed,
             int undecided,
             List<KaplanMeier.At> course,
             int whole,
             int misshapen) {}
 
-    private static final String FROM = " from fate f join pollination p on p.id = f.pollination_id"
+    private static final String FROM = " from flower_outcome f join pollination p on p.id = f.pollination_id"
             + " where f.orchard_id = ? and f.season = ? and f.crop = ? and f.treatment = 'HAND' and ";
 
     /** The flowers that are asked about, the latest first. */
     public List<Row> rows(Caller caller, Asked asked) {
         return jdbc.query(
-                "select f.tree_id, f.variety_id, p.lot_id, p.done_at, coalesce(p.stage, ''), coalesce(p.strokes, ''), f.took + f.dropped,"
-                        + " f.failed, f.flowers - f.took - f.failed - f.dropped, f.course, coalesce(s.whole, 0), coalesce(s.misshapen, 0)"
+                "select f.tree_id, f.variety_id, p.lot_id, p.done_at, coalesce(p.stage, ''), coalesce(p.strokes, ''), f.set_flowers + f.dropped,"
+                        + " f.failed, f.flowers - f.set_flowers - f.failed - f.dropped, f.course, coalesce(s.whole, 0), coalesce(s.misshapen, 0)"
                         + FROM.replace(
                                 " where",
                                 " left join lateral (select count(*) filter (where shape = 'WHOLE') as whole,"
@@ -84,7 +84,7 @@ public class OutcomeBook {
                         row.getInt(7),
                         row.getInt(8),
                         row.getInt(9),
-                        Course.read(row.getString(10)),
+                        LossColumn.read(row.getString(10)),
                         row.getInt(11),
                         row.getInt(12)),
                 caller.orchardId(),
@@ -104,7 +104,7 @@ public class OutcomeBook {
             case DAY -> "f.done_on";
         };
         String same = column + " in (select " + column.replace("f.", "g.").replace("p.", "q.")
-                + " from fate g join pollination q on q.id = g.pollination_id where g.orchard_id = f.orchard_id"
+                + " from flower_outcome g join pollination q on q.id = g.pollination_id where g.orchard_id = f.orchard_id"
                 + " and g.season = f.season and g.crop = f.crop and g.treatment = 'HAND' and "
                 + asked.where().replace("f.", "g.").replace("p.", "q.") + ")";
         return asked.kind() == what
@@ -114,7 +114,7 @@ public class OutcomeBook {
 
     private Optional<Proportion> share(Caller caller, Asked asked, String where) {
         return jdbc.queryForObject(
-                "select coalesce(sum(f.took + f.dropped), 0), coalesce(sum(f.failed), 0)" + FROM + where,
+                "select coalesce(sum(f.set_flowers + f.dropped), 0), coalesce(sum(f.failed), 0)" + FROM + where,
                 (row, i) -> row.getInt(1) + row.getInt(2) == 0
                         ? Optional.empty()
                         : Optional.of(new Proportion(row.getInt(1), row.getInt(1) + row.getInt(2))),

@@ -31,8 +31,8 @@ class OutcomeModel {
             return;
         }
         LOG.info("Outcomes are kept by the rules of version {}; all are worked out anew by those of {}", kept, VERSION);
-        jdbc.execute("truncate fate, set_cell, loss_cell, cause_cell");
-        jdbc.update("insert into fate_due select orchard_id, id from pollination"
+        jdbc.execute("truncate flower_outcome, set_cell, loss_cell, cause_cell");
+        jdbc.update("insert into flower_outcome_due select orchard_id, id from pollination"
                 + " on conflict (orchard_id, pollination_id) do update set orchard_id = excluded.orchard_id");
         jdbc.update("update outcome_model set version = ?", VERSION);
     }

@@ -28,8 +28,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * The tables of fates, and what they are reckoned from. They are read and written by the thousand, so they are rows and no objects with
- * a life; over connections of their own, as a fate is often reckoned while a request already holds one.
+ * The tables of outcomes, and what they are reckoned from. They are read and written by the thousand, so they are rows and no objects with
+ * a life; over connections of their own, as an outcome is often reckoned while a request already holds one.
  */
 @Component
 class OutcomeRows {
@@ -82,10 +82,10 @@ class OutcomeRows {
             int fullFruits,
             int emptyFruits) {}
 
-    /** A look at the flowers of a pollination. */
-    record LookRow(UUID pollinationId, Instant at, CheckOutcome outcome) {}
+    /** A check of the flowers of a pollination. */
+    record CheckRow(UUID pollinationId, Instant at, CheckOutcome outcome) {}
 
-    /** A fate as it is kept: its sums are part of the cells. */
+    /** An outcome as it is kept: its sums are part of the cells. */
     record OutcomeRow(
             UUID id,
             UUID orchardId,
@@ -98,7 +98,7 @@ class OutcomeRows {
             Evidence evidence,
             LocalDate doneOn,
             int flowers,
-            int took,
+            int set,
             int failed,
             int dropped,
             int holding,
@@ -106,11 +106,11 @@ class OutcomeRows {
             String levels,
             List<KaplanMeier.At> course) {
         int undecided() {
-            return flowers - took - failed - dropped;
+            return flowers - set - failed - dropped;
         }
     }
 
-    /** Nobody else reckons this orchard's fates until the transaction ends. */
+    /** Nobody else reckons this orchard's outcomes until the transaction ends. */
     void lock(UUID orchard) {
         jdbc.query(
                 "select pg_advisory_xact_lock(hashtextextended('fate', ?))",
@@ -121,12 +121,13 @@ class OutcomeRows {
     /** Takes so many out of those that wait, the earliest pollinations first; what is being changed at this moment stays. */
     List<UUID> takeDue(UUID orchard, int most) {
         List<UUID> ids = jdbc.queryForList(
-                "select d.pollination_id from fate_due d join pollination p on p.id = d.pollination_id"
+                "select d.pollination_id from flower_outcome_due d join pollination p on p.id = d.pollination_id"
                         + " where d.orchard_id = ? order by p.done_at limit ? for update of d skip locked",
                 UUID.class,
                 orchard,
                 most);
-        jdbc.update("delete from fate_due where orchard_id = ? and pollination_id = any(?)", orchard, array(ids));
+        jdbc.update(
+                "delete from flower_outcome_due where orchard_id = ? and pollination_id = any(?)", orchard, array(ids));
         return ids;
     }
 
@@ -178,14 +179,14 @@ class OutcomeRows {
                 array(ids));
     }
 
-    /** The looks at each, in order. */
-    Map<UUID, List<LookRow>> looks(UUID orchard, Collection<UUID> ids) {
+    /** The checks at each, in order. */
+    Map<UUID, List<CheckRow>> checks(UUID orchard, Collection<UUID> ids) {
         return jdbc
                 .query(
                         "select pollination_id, checked_at, flowers, taken, failed, dropped, unknown, thinned, lost from fruit_check"
                                 + " where orchard_id = ? and pollination_id = any(?) and voided_at is null"
                                 + " order by checked_at, recorded_at",
-                        (row, i) -> new LookRow(
+                        (row, i) -> new CheckRow(
                                 uuid(row, 1),
                                 instant(row, 2),
                                 new CheckOutcome(
@@ -199,14 +200,14 @@ class OutcomeRows {
                         orchard,
                         array(ids))
                 .stream()
-                .collect(Collectors.groupingBy(LookRow::pollinationId));
+                .collect(Collectors.groupingBy(CheckRow::pollinationId));
     }
 
     /** What was kept of these, taken out. */
     List<OutcomeRow> takeOut(Collection<UUID> ids) {
         return jdbc.query(
-                "delete from fate where pollination_id = any(?) returning pollination_id, orchard_id, season, crop, tree_id,"
-                        + " variety_id, father_id, treatment, evidence, done_on, flowers, took, failed, dropped, holding, next_look,"
+                "delete from flower_outcome where pollination_id = any(?) returning pollination_id, orchard_id, season, crop, tree_id,"
+                        + " variety_id, father_id, treatment, evidence, done_on, flowers, set_flowers, failed, dropped, holding, next_check,"
                         + " levels, course",
                 (row, i) -> new OutcomeRow(
                         uuid(row, 1),
@@ -226,7 +227,7 @@ class OutcomeRows {
                         row.getInt(15),
                         row.getObject(16, LocalDate.class),
                         row.getString(17),
-                        Course.read(row.getString(18))),
+                        LossColumn.read(row.getString(18))),
                 array(ids));
     }
 
@@ -243,17 +244,17 @@ class OutcomeRows {
         c.add("text", r -> r.evidence().name());
         c.add("date", OutcomeRow::doneOn);
         c.add("int", OutcomeRow::flowers);
-        c.add("int", OutcomeRow::took);
+        c.add("int", OutcomeRow::set);
         c.add("int", OutcomeRow::failed);
         c.add("int", OutcomeRow::dropped);
         c.add("int", OutcomeRow::holding);
         c.add("date", OutcomeRow::nextLook);
         c.add("text", OutcomeRow::levels);
-        c.add("text", r -> Course.say(r.course()));
+        c.add("text", r -> LossColumn.say(r.course()));
         c.insert(
-                "fate",
-                "pollination_id, orchard_id, season, crop, tree_id, variety_id, father_id, treatment, evidence, done_on, flowers, took,"
-                        + " failed, dropped, holding, next_look, levels, course",
+                "flower_outcome",
+                "pollination_id, orchard_id, season, crop, tree_id, variety_id, father_id, treatment, evidence, done_on, flowers, set_flowers,"
+                        + " failed, dropped, holding, next_check, levels, course",
                 "");
     }
 
@@ -263,14 +264,14 @@ class OutcomeRows {
                 sums.set(),
                 "set_cell",
                 "orchard_id, season, crop, factor, level, evidence",
-                List.of("took", "failed", "dropped", "undecided"));
+                List.of("set_flowers", "failed", "dropped", "undecided"));
         add(
                 orchard,
                 sums.loss(),
                 "loss_cell",
                 "orchard_id, season, crop, factor, level, day",
                 List.of("lost", "censored"));
-        add(orchard, sums.cause(), "cause_cell", "orchard_id, season, crop, classes", List.of("took", "failed"));
+        add(orchard, sums.cause(), "cause_cell", "orchard_id, season, crop, classes", List.of("set_flowers", "failed"));
     }
 
     private void add(UUID orchard, Map<OutcomeSums.Cell, long[]> cells, String table, String key, List<String> values) {

@@ -73,7 +73,7 @@ final class OutcomeSums {
                 plus(
                         set,
                         cell,
-                        sign * outcome.took(),
+                        sign * outcome.set(),
                         sign * outcome.failed(),
                         sign * outcome.dropped(),
                         sign * outcome.undecided());
@@ -82,7 +82,7 @@ final class OutcomeSums {
                 }
             }
         }
-        int held = outcome.took() + outcome.dropped();
+        int held = outcome.set() + outcome.dropped();
         if (byHand && outcome.evidence() != Evidence.PAIR_DOES_NOT_FIT && held + outcome.failed() > 0) {
             String classes =
                     Factor.CAUSES.stream().map(f -> levels[f.ordinal()]).collect(Collectors.joining(BETWEEN));

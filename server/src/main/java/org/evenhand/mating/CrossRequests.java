@@ -64,8 +64,8 @@ public class CrossRequests {
         if (found.isEmpty()) {
             return List.of();
         }
-        Look look = new Look(caller);
-        return found.stream().map(look::crossRequest).toList();
+        Answer answer = new Answer(caller);
+        return found.stream().map(answer::crossRequest).toList();
     }
 
     /** What is wanted, for the rooms that make it. */
@@ -114,7 +114,7 @@ public class CrossRequests {
     }
 
     /** One look at an orchard's requests. */
-    private final class Look {
+    private final class Answer {
         private final Caller caller;
         private final CrossBook book;
         private final Map<UUID, VarietyView> varieties;
@@ -123,7 +123,7 @@ public class CrossRequests {
         private final Instant now;
         private final ZoneId zone;
 
-        Look(Caller caller) {
+        Answer(Caller caller) {
             this.caller = caller;
             this.book = crosses.book(caller);
             this.varieties = Pedigrees.byId(orchards.varieties(caller));
@@ -175,7 +175,7 @@ public class CrossRequests {
                     .collect(Collectors.joining(", "));
         }
 
-        private List<MatesView.Kept> jars(CrossRequest w, BloomProgress receives) {
+        private List<MatesView.StoredJar> jars(CrossRequest w, BloomProgress receives) {
             Instant first = receives == null
                     ? now
                     : receives.receives()
@@ -191,14 +191,14 @@ public class CrossRequests {
                     .toList();
         }
 
-        private MatesView.Kept kept(LotView lot, LotView then, Instant at) {
+        private MatesView.StoredJar kept(LotView lot, LotView then, Instant at) {
             LotView.Viability v = then.viability();
-            return new MatesView.Kept(lot, at, v.share(), v.low(), v.high(), v.goodUntil() != null);
+            return new MatesView.StoredJar(lot, at, v.share(), v.low(), v.high(), v.goodUntil() != null);
         }
     }
 
-    private static MatesView.Bridge view(PollenStoragePlan b) {
-        return new MatesView.Bridge(
+    private static MatesView.StoragePlan view(PollenStoragePlan b) {
+        return new MatesView.StoragePlan(
                 b.kind(),
                 b.nextSeason(),
                 b.fresh().map(BloomProgress.Days::first).orElse(null),
@@ -266,7 +266,7 @@ public class CrossRequests {
             found.change(wanted);
             crossRequests.saveAndFlush(found);
         }
-        return new Look(caller).crossRequest(found);
+        return new Answer(caller).crossRequest(found);
     }
 
     private MatesView.CrossRequest insert(
@@ -292,7 +292,7 @@ public class CrossRequests {
         ZoneId zone = orchards.details(caller).site().zone();
         CrossRequest crossRequest = new CrossRequest(id, caller, orchards.now(caller), zone, mother.id(), father.id());
         crossRequest.change(wanted);
-        return new Look(caller).crossRequest(crossRequests.saveAndFlush(crossRequest));
+        return new Answer(caller).crossRequest(crossRequests.saveAndFlush(crossRequest));
     }
 
     @Transactional

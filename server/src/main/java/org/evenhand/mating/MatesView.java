@@ -129,14 +129,14 @@ record MatesView(List<Group> groups) {
             int priority,
             String note,
             Answer answer,
-            @Schema(description = OPTIONAL) Bridge bridge,
+            @Schema(description = OPTIONAL) StoragePlan bridge,
             String missing,
-            List<Kept> jars,
+            List<StoredJar> jars,
             long version) {}
 
     /** The plan that gets pollen from one season to another. */
-    @Schema(name = "SeasonBridge")
-    record Bridge(
+    @Schema(name = "SeasonStoragePlan")
+    record StoragePlan(
             Overlap.Kind kind,
             boolean nextSeason,
             @Schema(description = OPTIONAL) LocalDate freshFrom,
@@ -149,7 +149,7 @@ record MatesView(List<Group> groups) {
             List<Keeping> choices) {}
 
     /** One way of keeping it, with what should be alive on the mother's first and last day. */
-    @Schema(name = "BridgeKeeping")
+    @Schema(name = "StorageChoice")
     record Keeping(
             Storage storage,
             double first,
@@ -167,6 +167,6 @@ record MatesView(List<Group> groups) {
      *
      * @param at that day
      */
-    @Schema(name = "BridgeJar")
-    record Kept(LotView lot, Instant at, double share, double low, double high, boolean useful) {}
+    @Schema(name = "StoredJar")
+    record StoredJar(LotView lot, Instant at, double share, double low, double high, boolean useful) {}
 }

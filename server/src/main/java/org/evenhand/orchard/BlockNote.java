@@ -24,11 +24,11 @@ class BlockNote extends OrchardRecord {
 
     private boolean indoors;
 
-    @Column(name = "usual_minimum_c")
-    private Double usualMinimumC;
+    @Column(name = "typical_minimum_c")
+    private Double typicalMinimumC;
 
-    @Column(name = "usual_maximum_c")
-    private Double usualMaximumC;
+    @Column(name = "typical_maximum_c")
+    private Double typicalMaximumC;
 
     protected BlockNote() {}
 
@@ -41,11 +41,11 @@ class BlockNote extends OrchardRecord {
         this.seaKm = request.seaKm();
         this.insects = request.insects();
         this.indoors = request.indoors();
-        this.usualMinimumC = request.usualMinimumC();
-        this.usualMaximumC = request.usualMaximumC();
+        this.typicalMinimumC = request.typicalMinimumC();
+        this.typicalMaximumC = request.typicalMaximumC();
     }
 
     BlockNoteView view() {
-        return new BlockNoteView(id(), block, seaKm, insects, indoors, usualMinimumC, usualMaximumC, version());
+        return new BlockNoteView(id(), block, seaKm, insects, indoors, typicalMinimumC, typicalMaximumC, version());
     }
 }

@@ -9,7 +9,7 @@ import org.evenhand.core.weather.DailyTemperatures;
  * What is known of a block.
  *
  * @param seaKm absent where nobody told
- * @param usualMinimumC absent where its ordinary day is not told
+ * @param typicalMinimumC absent where its ordinary day is not told
  */
 public record BlockNoteView(
         UUID id,
@@ -17,13 +17,13 @@ public record BlockNoteView(
         Double seaKm,
         HandPollinationNeed.Insects insects,
         boolean indoors,
-        Double usualMinimumC,
-        Double usualMaximumC,
+        Double typicalMinimumC,
+        Double typicalMaximumC,
         long version) {
     /** Its ordinary day. */
     public Optional<DailyTemperatures> usual() {
-        return usualMinimumC == null
+        return typicalMinimumC == null
                 ? Optional.empty()
-                : Optional.of(new DailyTemperatures(usualMinimumC, usualMaximumC));
+                : Optional.of(new DailyTemperatures(typicalMinimumC, typicalMaximumC));
     }
 }

@@ -41,7 +41,7 @@ public class BlockNotes {
         // Checked by the same rules that will reckon with it.
         new HandPollinationNeed.Block(
                 Optional.empty(), Optional.ofNullable(request.seaKm()), request.insects(), request.indoors(), 0);
-        check(request.usualMinimumC(), request.usualMaximumC());
+        check(request.typicalMinimumC(), request.typicalMaximumC());
         once.write(
                 notes,
                 caller,
@@ -73,15 +73,16 @@ public class BlockNotes {
 
     private static void check(Double minimumC, Double maximumC) {
         if ((minimumC == null) != (maximumC == null)) {
-            throw new InvalidInputException("usualMinimumC", "and highest belong together: give both or neither.");
+            throw new InvalidInputException("typicalMinimumC", "and highest belong together: give both or neither.");
         }
         if (minimumC != null) {
             try {
                 new DailyTemperatures(minimumC, maximumC);
             } catch (InvalidInputException e) {
                 throw new InvalidInputException(e.problems().stream()
-                        .map(p -> p.of(
-                                p.field().replace("minimumC", "usualMinimumC").replace("maximumC", "usualMaximumC")))
+                        .map(p -> p.of(p.field()
+                                .replace("minimumC", "typicalMinimumC")
+                                .replace("maximumC", "typicalMaximumC")))
                         .toList());
             }
         }

@@ -29,15 +29,15 @@ class Orchard {
     private double longitude;
     private String zone;
 
-    @Column(name = "usual_minimum_c")
-    private double usualMinimumC;
+    @Column(name = "typical_minimum_c")
+    private double typicalMinimumC;
 
-    @Column(name = "usual_maximum_c")
-    private double usualMaximumC;
+    @Column(name = "typical_maximum_c")
+    private double typicalMaximumC;
 
     /** January to December; absent where one ordinary day stands for the year. */
     @JdbcTypeCode(SqlTypes.JSON)
-    private List<TypicalMonth> usualMonths;
+    private List<TypicalMonth> typicalMonths;
 
     @Enumerated(EnumType.STRING)
     private Units units;
@@ -62,9 +62,9 @@ class Orchard {
         this.latitude = details.site().latitude();
         this.longitude = details.site().longitude();
         this.zone = details.site().zone().getId();
-        this.usualMinimumC = details.usual().minimumC();
-        this.usualMaximumC = details.usual().maximumC();
-        this.usualMonths = details.months().isEmpty()
+        this.typicalMinimumC = details.usual().minimumC();
+        this.typicalMaximumC = details.usual().maximumC();
+        this.typicalMonths = details.months().isEmpty()
                 ? null
                 : details.months().stream().map(TypicalMonth::of).toList();
         this.units = details.units();
@@ -90,8 +90,8 @@ class Orchard {
         return new OrchardDetails(
                 name,
                 new Site(latitude, longitude, ZoneId.of(zone)),
-                new DailyTemperatures(usualMinimumC, usualMaximumC),
-                TypicalMonth.days(usualMonths),
+                new DailyTemperatures(typicalMinimumC, typicalMaximumC),
+                TypicalMonth.days(typicalMonths),
                 units);
     }
 }

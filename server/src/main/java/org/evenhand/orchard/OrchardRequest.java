@@ -21,16 +21,20 @@ public record OrchardRequest(
         @NotNull Double latitude,
         @NotNull Double longitude,
         @NotBlank @Size(max = 60) String zone,
-        @NotNull Double usualMinimumC,
-        @NotNull Double usualMaximumC,
-        @Schema(description = OPTIONAL) List<@NotNull @Valid TypicalMonth> usualMonths,
+        @NotNull Double typicalMinimumC,
+        @NotNull Double typicalMaximumC,
+        @Schema(description = OPTIONAL) List<@NotNull @Valid TypicalMonth> typicalMonths,
         @NotNull Units units,
         @Schema(description = OPTIONAL) Long version) {
 
     /** The checked details. */
     public OrchardDetails details() {
         return new OrchardDetails(
-                name.strip(), new Site(latitude, longitude, zoneId()), usual(), TypicalMonth.days(usualMonths), units);
+                name.strip(),
+                new Site(latitude, longitude, zoneId()),
+                usual(),
+                TypicalMonth.days(typicalMonths),
+                units);
     }
 
     private ZoneId zoneId() {
@@ -44,11 +48,11 @@ public record OrchardRequest(
 
     private DailyTemperatures usual() {
         try {
-            return new DailyTemperatures(usualMinimumC, usualMaximumC);
+            return new DailyTemperatures(typicalMinimumC, typicalMaximumC);
         } catch (InvalidInputException e) {
             throw new InvalidInputException(e.problems().stream()
-                    .map(p ->
-                            p.of(p.field().replace("minimumC", "usualMinimumC").replace("maximumC", "usualMaximumC")))
+                    .map(p -> p.of(
+                            p.field().replace("minimumC", "typicalMinimumC").replace("maximumC", "typicalMaximumC")))
                     .toList());
         }
     }

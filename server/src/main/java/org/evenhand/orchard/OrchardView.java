@@ -12,7 +12,7 @@ import org.evenhand.core.Units;
  * An orchard as it is shown.
  *
  * @param zoneDoubt what is odd about the time zone at this longitude; absent where nothing is
- * @param usualMonths ordinary days of January to December; empty where one day stands for the year
+ * @param typicalMonths ordinary days of January to December; empty where one day stands for the year
  * @param now the moment it is there; in the demo orchard a moment of its own that stands still
  * @param demo whether it is the demo orchard
  */
@@ -23,9 +23,9 @@ public record OrchardView(
         double longitude,
         String zone,
         @Schema(description = OPTIONAL) String zoneDoubt,
-        double usualMinimumC,
-        double usualMaximumC,
-        List<TypicalMonth> usualMonths,
+        double typicalMinimumC,
+        double typicalMaximumC,
+        List<TypicalMonth> typicalMonths,
         Units units,
         boolean demo,
         Instant now,

@@ -9,7 +9,7 @@ public interface CheckDays {
 
     /** What is done. */
     enum Kind {
-        LOOK,
+        CHECK,
         NUMBER
     }
 

@@ -31,11 +31,11 @@ record OverriddenPlan(RoundRequest request, RoundPlan plan, RoundPlan free, Map<
     static OverriddenPlan of(
             WorkablePlan workable,
             RoundRequest request,
-            List<RoundChoice> chosen,
-            Function<RoundChoice, OptionalInt> round) {
+            List<PollenOverride> chosen,
+            Function<PollenOverride, OptionalInt> round) {
         Map<UUID, String> problems = new HashMap<>();
         Map<UUID, RoundRequest.Choice> asked = new LinkedHashMap<>();
-        for (RoundChoice choice : chosen) {
+        for (PollenOverride choice : chosen) {
             OptionalInt in = round.apply(choice);
             if (in == null) {
                 problems.put(choice.id(), "is for " + choice.onDay() + ", when there is no visit any more.");

@@ -28,7 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class PlanController {
     private final Plans plans;
-    private final RoundChoices choices;
+    private final PollenOverrides pollen;
     private final Settings settings;
     private final Targets targets;
     private final LearnedNumbers learned;
@@ -36,13 +36,13 @@ class PlanController {
 
     PlanController(
             Plans plans,
-            RoundChoices choices,
+            PollenOverrides pollen,
             Settings settings,
             Targets targets,
             LearnedNumbers learned,
             PlanOverrides overrides) {
         this.plans = plans;
-        this.choices = choices;
+        this.pollen = pollen;
         this.settings = settings;
         this.targets = targets;
         this.learned = learned;
@@ -85,15 +85,15 @@ class PlanController {
         targets.voidTarget(caller, id, request);
     }
 
-    @PutMapping("/round-choices/{id}")
-    PlanView.Chosen putChoice(Caller caller, @PathVariable UUID id, @Valid @RequestBody ChoiceRequest request) {
-        return choices.put(caller, id, request);
+    @PutMapping("/pollen-overrides/{id}")
+    PlanView.Chosen putPollen(Caller caller, @PathVariable UUID id, @Valid @RequestBody PollenOverrideRequest request) {
+        return pollen.put(caller, id, request);
     }
 
-    @PostMapping("/round-choices/{id}/void")
+    @PostMapping("/pollen-overrides/{id}/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidChoice(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
-        choices.voidChoice(caller, id, request);
+    void voidPollen(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        pollen.voidOverride(caller, id, request);
     }
 
     @PutMapping("/plan-overrides/{id}")

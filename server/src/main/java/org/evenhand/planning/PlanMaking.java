@@ -52,7 +52,7 @@ class PlanMaking {
     private final Settings settings;
     private final Targets targets;
     private final PollenOptions pollen;
-    private final RoundChoices choices;
+    private final PollenOverrides choices;
     private final PlanOverrides overrides;
     private final BloomDiary bloomDates;
     private final SolvedQuestions solved;
@@ -66,7 +66,7 @@ class PlanMaking {
             Settings settings,
             Targets targets,
             PollenOptions pollen,
-            RoundChoices choices,
+            PollenOverrides choices,
             PlanOverrides overrides,
             BloomDiary bloomDates,
             SolvedQuestions solved) {
@@ -164,7 +164,7 @@ class PlanMaking {
         List<PollenOption> sources = pollen.of(ground, slots, openings);
         PlanCrosses ofCrosses = new PlanCrosses(ground, slots, sources);
         PlanSecondVisits again = new PlanSecondVisits(ground, slots, sources);
-        List<RoundChoice> chosen = choices.of(ground.caller());
+        List<PollenOverride> chosen = choices.of(ground.caller());
         OverriddenPlan plan = solved.plan(
                 request(ground, slots, sources, ofCrosses, again, openings),
                 shares(ground),
@@ -184,7 +184,7 @@ class PlanMaking {
 
     /** Visits that are made for however little: those of crosses and of people's choices. */
     private static Set<Integer> needed(
-            PlanningContext ground, List<VisitWindow> slots, PlanCrosses ofCrosses, List<RoundChoice> chosen) {
+            PlanningContext ground, List<VisitWindow> slots, PlanCrosses ofCrosses, List<PollenOverride> chosen) {
         Set<Integer> needed = IntStream.range(0, slots.size())
                 .filter(r -> ofCrosses.stepsIn(r) || slots.get(r).asked())
                 .boxed()
@@ -257,7 +257,7 @@ class PlanMaking {
     }
 
     /** The round a choice is meant for; null where there is none on its day. */
-    private static OptionalInt round(RoundChoice c, List<VisitWindow> slots, ZoneId zone) {
+    private static OptionalInt round(PollenOverride c, List<VisitWindow> slots, ZoneId zone) {
         if (c.onDay() == null) {
             return OptionalInt.empty();
         }

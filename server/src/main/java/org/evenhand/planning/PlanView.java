@@ -240,7 +240,7 @@ public record PlanView(
     record Spare(UUID lotId, String lot, int doses, double viability) {}
 
     /** A choice of somebody. */
-    @Schema(name = "PlanChoice")
+    @Schema(name = "PlanPollenOverride")
     record Chosen(
             UUID id,
             UUID treeId,

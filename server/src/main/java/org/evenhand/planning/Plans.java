@@ -19,7 +19,7 @@ import org.springframework.stereotype.Service;
 @Service
 class Plans {
     private final KeptPlans kept;
-    private final RoundChoices choices;
+    private final PollenOverrides choices;
     private final AwayAdvice away;
     private final PlanOverrides overrides;
     private final PlanMaking making;
@@ -27,7 +27,7 @@ class Plans {
 
     Plans(
             KeptPlans kept,
-            RoundChoices choices,
+            PollenOverrides choices,
             AwayAdvice away,
             PlanOverrides overrides,
             PlanMaking making,

@@ -22,7 +22,7 @@ record PreparedPlan(
         PlanCrosses crosses,
         PlanSecondVisits again,
         RoundRequest request,
-        List<RoundChoice> choices,
+        List<PollenOverride> choices,
         OverriddenPlan chosen) {
 
     RoundPlan plan() {

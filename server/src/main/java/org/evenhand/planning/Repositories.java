@@ -5,13 +5,13 @@ import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.kit.RecordRepository;
 
-interface RoundChoiceRepository extends RecordRepository<RoundChoice> {
+interface PollenOverrideRepository extends RecordRepository<PollenOverride> {
     @Override
     default String noun() {
         return "choice";
     }
 
-    List<RoundChoice> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
+    List<PollenOverride> findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(UUID orchardId);
 }
 
 interface PlanOverrideRepository extends RecordRepository<PlanOverride> {

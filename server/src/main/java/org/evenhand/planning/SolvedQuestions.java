@@ -52,8 +52,8 @@ class SolvedQuestions {
             Map<TreeId, Double> shares,
             double worthGoing,
             Set<Integer> needed,
-            List<RoundChoice> choices,
-            Function<RoundChoice, OptionalInt> round,
+            List<PollenOverride> choices,
+            Function<PollenOverride, OptionalInt> round,
             Cancellation cancellation) {
         List<Chosen> chosen = choices.stream()
                 .map(c -> new Chosen(c.id(), c.treeId(), c.lotId(), c.flowers(), c.onDay(), round.apply(c)))

@@ -40,7 +40,7 @@ final class VisitWindows {
 
     private final PlanningContext ground;
     private final List<Instant> moments;
-    private final Map<UUID, AnthesisForecast.Course> courses;
+    private final Map<UUID, AnthesisForecast.PhaseShares> shares;
     private final double[] receptive;
     private final double[] shedding;
     private final List<WorkingHours.TimeWindow> free;
@@ -51,12 +51,13 @@ final class VisitWindows {
         this(ground, moments(ground.now()), null);
     }
 
-    private VisitWindows(PlanningContext ground, List<Instant> moments, Map<UUID, AnthesisForecast.Course> courses) {
+    private VisitWindows(
+            PlanningContext ground, List<Instant> moments, Map<UUID, AnthesisForecast.PhaseShares> shares) {
         this.ground = ground;
         this.moments = moments;
-        this.courses = courses == null ? courses() : courses;
-        this.receptive = sum(this.courses.values(), AnthesisForecast.Course::receptive, moments.size());
-        this.shedding = sum(this.courses.values(), AnthesisForecast.Course::shedding, moments.size());
+        this.shares = shares == null ? shares() : shares;
+        this.receptive = sum(this.shares.values(), AnthesisForecast.PhaseShares::receptive, moments.size());
+        this.shedding = sum(this.shares.values(), AnthesisForecast.PhaseShares::shedding, moments.size());
         this.free = ground.hours().from(ground.now(), DAYS, ground.zone());
         this.slots = overridden(
                 VisitTimes.of(free, moments, crops()).stream().map(this::slot).toList());
@@ -65,7 +66,7 @@ final class VisitWindows {
 
     /** Of the same trees and hours with other overrides. */
     VisitWindows with(List<OverrideRequest> overrides) {
-        return new VisitWindows(ground.with(overrides), moments, courses);
+        return new VisitWindows(ground.with(overrides), moments, shares);
     }
 
     /** With one override more. */
@@ -110,17 +111,19 @@ final class VisitWindows {
         return List.copyOf(obstacles);
     }
 
-    private Map<UUID, AnthesisForecast.Course> courses() {
+    private Map<UUID, AnthesisForecast.PhaseShares> shares() {
         AnthesisForecast all = AnthesisForecast.at(moments);
-        Map<UUID, AnthesisForecast.Course> courses = new HashMap<>();
-        ground.trees().forEach(t -> courses.put(t.tree().id(), all.course(t.forecast())));
-        return courses;
+        Map<UUID, AnthesisForecast.PhaseShares> shares = new HashMap<>();
+        ground.trees().forEach(t -> shares.put(t.tree().id(), all.shares(t.forecast())));
+        return shares;
     }
 
     private static double[] sum(
-            Collection<AnthesisForecast.Course> courses, Function<AnthesisForecast.Course, double[]> of, int size) {
+            Collection<AnthesisForecast.PhaseShares> shares,
+            Function<AnthesisForecast.PhaseShares, double[]> of,
+            int size) {
         double[] sum = new double[size];
-        courses.forEach(c -> {
+        shares.forEach(c -> {
             for (int i = 0; i < size; i++) {
                 sum[i] += of.apply(c)[i];
             }
@@ -135,23 +138,23 @@ final class VisitWindows {
 
     private List<VisitTimes.OfCrop> crops() {
         Instant last = moments.get(moments.size() - 1);
-        Map<CropSheet, List<AnthesisForecast.Course>> byCrop = ground.trees().stream()
+        Map<CropSheet, List<AnthesisForecast.PhaseShares>> byCrop = ground.trees().stream()
                 .collect(Collectors.groupingBy(
                         Foreseen::sheet,
                         LinkedHashMap::new,
-                        Collectors.mapping(t -> courses.get(t.tree().id()), Collectors.toList())));
+                        Collectors.mapping(t -> shares.get(t.tree().id()), Collectors.toList())));
         Map<String, double[]> shedding = ground.trees().stream()
                 .collect(Collectors.groupingBy(
                         t -> t.sheet().pollenGroup(),
                         Collectors.collectingAndThen(
-                                Collectors.mapping(t -> courses.get(t.tree().id()), Collectors.toList()),
-                                of -> sum(of, AnthesisForecast.Course::shedding, moments.size()))));
+                                Collectors.mapping(t -> shares.get(t.tree().id()), Collectors.toList()),
+                                of -> sum(of, AnthesisForecast.PhaseShares::shedding, moments.size()))));
         List<VisitTimes.OfCrop> crops = new ArrayList<>();
         byCrop.forEach((sheet, of) -> crops.add(whenGoing(
                 sheet,
                 new VisitTimes.OfCrop(
                         WorkHours.of(sheet, ground.site(), ground.now(), last),
-                        sum(of, AnthesisForecast.Course::receptive, moments.size()),
+                        sum(of, AnthesisForecast.PhaseShares::receptive, moments.size()),
                         shedding.get(sheet.pollenGroup()),
                         sheet.hand().flowerToFlower() || ground.onShelf().contains(sheet.pollenGroup())))));
         return crops;
@@ -270,10 +273,10 @@ final class VisitWindows {
     private List<Text> why(int moment) {
         Map<String, double[]> byCrop = new TreeMap<>();
         ground.trees().forEach(t -> {
-            AnthesisForecast.Course course = courses.get(t.tree().id());
+            AnthesisForecast.PhaseShares share = shares.get(t.tree().id());
             double[] sums = byCrop.computeIfAbsent(t.sheet().name(), n -> new double[2]);
-            sums[0] += course.receptive()[moment];
-            sums[1] += course.shedding()[moment];
+            sums[0] += share.receptive()[moment];
+            sums[1] += share.shedding()[moment];
         });
         return byCrop.entrySet().stream()
                 .filter(e -> e.getValue()[0] >= TreeOutlook.THERE)

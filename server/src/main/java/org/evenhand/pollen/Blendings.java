@@ -38,7 +38,7 @@ class Blendings {
         this.once = once;
     }
 
-    public LotView put(Caller caller, UUID id, JarRequests.Pouring request) {
+    public LotView put(Caller caller, UUID id, JarRequests.Blending request) {
         Map<UUID, Integer> parts = parts(request);
         return once.write(
                 lots, caller, id, found -> again(caller, found, parts), () -> insert(caller, id, parts, request));
@@ -51,7 +51,7 @@ class Blendings {
         return view(caller, found);
     }
 
-    private static Map<UUID, Integer> parts(JarRequests.Pouring request) {
+    private static Map<UUID, Integer> parts(JarRequests.Blending request) {
         Map<UUID, Integer> parts = new LinkedHashMap<>();
         List<JarRequests.Part> given = request.parts();
         for (int i = 0; i < given.size(); i++) {
@@ -65,7 +65,7 @@ class Blendings {
         return parts;
     }
 
-    private LotView insert(Caller caller, UUID id, Map<UUID, Integer> parts, JarRequests.Pouring request) {
+    private LotView insert(Caller caller, UUID id, Map<UUID, Integer> parts, JarRequests.Blending request) {
         LotBook book = books.read(caller);
         List<PollenLot> from =
                 parts.keySet().stream().map(part -> lots.current(caller, part)).toList();

@@ -83,7 +83,7 @@ class JarController {
     }
 
     @PutMapping("/pourings/{id}")
-    LotView pour(Caller caller, @PathVariable UUID id, @Valid @RequestBody JarRequests.Pouring request) {
+    LotView pour(Caller caller, @PathVariable UUID id, @Valid @RequestBody JarRequests.Blending request) {
         return pourings.put(caller, id, request);
     }
 }

@@ -62,8 +62,8 @@ final class JarRequests {
             @Schema(description = OPTIONAL) @Size(max = 500) String note) {}
 
     /** Several jars poured together, or a part of one put into a jar of its own. */
-    @Schema(name = "PouringRequest")
-    record Pouring(
+    @Schema(name = "BlendingRequest")
+    record Blending(
             @NotNull List<@NotNull @Valid Part> parts,
             @NotNull Instant at,
             @NotNull Storage storage,
@@ -74,7 +74,7 @@ final class JarRequests {
             @Schema(description = OPTIONAL) List<String> confirmed) {}
 
     /** So many doses of one jar. */
-    @Schema(name = "PouringPart")
+    @Schema(name = "BlendingPart")
     record Part(
             @NotNull UUID lotId,
             @NotNull @Within(min = 1, max = 1_000_000) Integer doses) {}

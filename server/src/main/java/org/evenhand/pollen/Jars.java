@@ -15,8 +15,8 @@ import java.util.UUID;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
 import org.evenhand.core.pollen.FlowerTrial;
 import org.evenhand.core.pollen.GerminationTest;
 import org.evenhand.core.pollen.StorageHistory;
@@ -103,7 +103,7 @@ class Jars {
                 points(course, now),
                 course.fresh() * ViabilityCurve.USEFUL_SHARE_OF_FRESH,
                 lines(book, lot),
-                book.pouredFrom(lot).stream()
+                book.blendedFrom(lot).stream()
                         .map(l -> new LotView.PartView(
                                 l.id(),
                                 l.code(),
@@ -307,21 +307,8 @@ class Jars {
 
     /** Every field of view that cannot be, by core's own rule. */
     private static GerminationTest germination(List<JarRequests.Field> given) {
-        List<GerminationTest.Field> fields = new ArrayList<>();
-        List<FieldProblem> problems = new ArrayList<>();
-        for (int i = 0; i < given.size(); i++) {
-            String at = "fields[" + i + "].";
-            try {
-                fields.add(new GerminationTest.Field(
-                        given.get(i).grains(), given.get(i).tubes()));
-            } catch (InvalidInputException e) {
-                e.problems().forEach(p -> problems.add(p.of(at + p.field())));
-            }
-        }
-        if (!problems.isEmpty()) {
-            throw new InvalidInputException(problems);
-        }
-        return new GerminationTest(fields);
+        return new GerminationTest(
+                Require.each("fields", given, f -> new GerminationTest.Field(f.grains(), f.tubes())));
     }
 
     private static FlowerTrial trial(JarRequests.Test r) {

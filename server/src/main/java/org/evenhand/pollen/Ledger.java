@@ -90,7 +90,7 @@ class Ledger {
         new TreeMap<>(parts).forEach((part, doses) -> {
             PollenLot lot = lock(caller, part);
             refuseMoreThanLeft(lot, "parts", doses);
-            write(lot, ofPouring(caller, lot, poured, PollenEntry.Kind.POURED_OUT, -doses, at));
+            write(lot, ofBlending(caller, lot, poured, PollenEntry.Kind.POURED_OUT, -doses, at));
         });
     }
 
@@ -98,13 +98,13 @@ class Ledger {
     void pourBack(Caller caller, UUID poured, Map<UUID, Integer> parts) {
         new TreeMap<>(parts).forEach((part, doses) -> {
             PollenLot lot = lock(caller, part);
-            write(lot, ofPouring(caller, lot, poured, PollenEntry.Kind.POURED_BACK, doses, orchards.now(caller)));
+            write(lot, ofBlending(caller, lot, poured, PollenEntry.Kind.POURED_BACK, doses, orchards.now(caller)));
         });
     }
 
-    private PollenEntry ofPouring(
+    private PollenEntry ofBlending(
             Caller caller, PollenLot lot, UUID poured, PollenEntry.Kind kind, int change, Instant at) {
-        return PollenEntry.ofPouring(
+        return PollenEntry.ofBlending(
                 poured,
                 new PollenEntry.Line(null, lot.id(), kind, change, at, ""),
                 caller.accountId(),

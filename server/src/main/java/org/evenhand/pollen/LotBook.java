@@ -158,7 +158,7 @@ final class LotBook {
     }
 
     /** Jars it was poured into. */
-    List<PollenLot> pouredFrom(PollenLot lot) {
+    List<PollenLot> blendedFrom(PollenLot lot) {
         return lots().filter(l -> l.details().parts().containsKey(lot.id())).toList();
     }
 

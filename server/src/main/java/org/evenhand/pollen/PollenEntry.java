@@ -88,7 +88,7 @@ class PollenEntry {
         return entry;
     }
 
-    static PollenEntry ofPouring(UUID pouredId, Line line, UUID recordedBy, Instant recordedAt) {
+    static PollenEntry ofBlending(UUID pouredId, Line line, UUID recordedBy, Instant recordedAt) {
         PollenEntry entry = new PollenEntry(line, recordedBy, recordedAt);
         entry.partOfId = pouredId;
         return entry;

@@ -230,7 +230,7 @@ public class Pollinations {
                 said.limb());
     }
 
-    private void refuseSlotTwice(Caller caller, PollinationRequest request) {
+    private void refusePlaceTwice(Caller caller, PollinationRequest request) {
         if ((request.comparisonId() == null) != (request.slot() == null)) {
             throw new InvalidInputException("slot", "and comparison belong together: give both or neither.");
         }
@@ -252,7 +252,7 @@ public class Pollinations {
             ZoneId zone,
             PollinationRequest request) {
         Optional<CrossFlowers.Cross> cross = cross(caller, tree, lot, flowers, doneAt, request);
-        refuseSlotTwice(caller, request);
+        refusePlaceTwice(caller, request);
         if (request.againOf() != null) {
             second.check(caller, request, tree, lot, flowers, doneAt);
         }

@@ -24,7 +24,7 @@ class RecordController {
 
     @PostMapping(value = "/looks", consumes = "text/csv")
     RecordsImported looks(Caller caller, HttpServletRequest request) throws IOException {
-        return taken(caller, RecordImports.Kind.LOOKS, request);
+        return taken(caller, RecordImports.Kind.CHECKS, request);
     }
 
     private RecordsImported taken(Caller caller, RecordImports.Kind kind, HttpServletRequest request)

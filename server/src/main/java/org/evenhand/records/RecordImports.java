@@ -69,7 +69,7 @@ class RecordImports {
                         "tool",
                         "limb",
                         "helper")),
-        LOOKS(
+        CHECKS(
                 "looks",
                 List.of("ref", "checked_at", "taken", "failed", "unknown"),
                 List.of("dropped", "thinned", "lost", "note", "helper"));

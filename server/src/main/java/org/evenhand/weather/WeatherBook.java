@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Require;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.kit.Caller;
@@ -109,20 +110,7 @@ public class WeatherBook {
 
     /** Takes a forecast that somebody typed. */
     public WeatherRequests.Taken forecast(Caller caller, UUID id, WeatherRequests.Forecast request) {
-        List<WeatherRequests.ForecastDay> given = request.days();
-        List<WeatherFile.Day> days = new ArrayList<>();
-        List<FieldProblem> problems = new ArrayList<>();
-        for (int i = 0; i < given.size(); i++) {
-            try {
-                days.add(day(given.get(i)));
-            } catch (InvalidInputException e) {
-                String at = "days[" + i + "].";
-                e.problems().forEach(p -> problems.add(p.of(at + p.field())));
-            }
-        }
-        if (!problems.isEmpty()) {
-            throw new InvalidInputException(problems);
-        }
+        List<WeatherFile.Day> days = Require.each("days", request.days(), WeatherBook::day);
         if (days.stream().map(WeatherFile.Day::date).distinct().count() < days.size()) {
             throw new InvalidInputException("days", "names a date twice.");
         }

@@ -92,7 +92,7 @@ class SignInTest {
             value = {
                 "latitude|200|latitude|is 200; allowed is -90 to 90",
                 "zone|Mars/Olympus|zone|is not a time zone",
-                "usualMinimumC|30|usualMaximumC|below the lowest of the day",
+                "typicalMinimumC|30|typicalMaximumC|below the lowest of the day",
                 "name||name|is empty",
             })
     void an_impossible_place_is_refused_beside_its_field(String field, String value, String errorField, String says) {
@@ -132,9 +132,9 @@ class SignInTest {
                 173.9,
                 "zone",
                 "Pacific/Auckland",
-                "usualMinimumC",
+                "typicalMinimumC",
                 12,
-                "usualMaximumC",
+                "typicalMaximumC",
                 25,
                 "units",
                 "METRIC",

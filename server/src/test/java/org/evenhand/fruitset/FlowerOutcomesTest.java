@@ -58,15 +58,18 @@ class FlowerOutcomesTest {
         assertThat(before.values()).allSatisfy(rows -> assertThat(rows).isNotEmpty());
 
         JdbcTemplate db = server.database();
-        for (String table : List.of("fate", "set_cell", "loss_cell", "cause_cell")) {
+        for (String table : List.of("flower_outcome", "set_cell", "loss_cell", "cause_cell")) {
             db.update("delete from " + table + " where orchard_id = ?", orchard());
         }
-        db.update("insert into fate_due select orchard_id, id from pollination where orchard_id = ?", orchard());
+        db.update(
+                "insert into flower_outcome_due select orchard_id, id from pollination where orchard_id = ?",
+                orchard());
         JsonNode anew = api.get("/api/findings").expect(200).body();
 
         assertThat(anew).isEqualTo(moved);
         assertThat(cells()).isEqualTo(before);
-        assertThat(db.queryForObject("select sum(flowers) from fate where orchard_id = ?", Integer.class, orchard()))
+        assertThat(db.queryForObject(
+                        "select sum(flowers) from flower_outcome where orchard_id = ?", Integer.class, orchard()))
                 .isEqualTo(db.queryForObject(
                         "select sum(flowers) from pollination where orchard_id = ? and voided_at is null",
                         Integer.class,
@@ -81,9 +84,9 @@ class FlowerOutcomesTest {
     /** The cells that hold anything, in order. */
     private Map<String, List<Map<String, Object>>> cells() {
         Map<String, List<Map<String, Object>>> cells = new HashMap<>();
-        cells.put("set", rows("set_cell", "took + failed + undecided", "season, factor, level"));
+        cells.put("set", rows("set_cell", "set_flowers + failed + undecided", "season, factor, level"));
         cells.put("loss", rows("loss_cell", "lost + censored", "season, factor, level, day"));
-        cells.put("cause", rows("cause_cell", "took + failed", "season, classes"));
+        cells.put("cause", rows("cause_cell", "set_flowers + failed", "season, classes"));
         return cells;
     }
 
@@ -134,8 +137,8 @@ class FlowerOutcomesTest {
         Map<String, Integer> levels = new HashMap<>();
         server.database()
                 .query(
-                        "select level, took + failed + undecided from set_cell where orchard_id = ? and factor = ?"
-                                + " and took + failed + undecided <> 0",
+                        "select level, set_flowers + failed + undecided from set_cell where orchard_id = ? and factor = ?"
+                                + " and set_flowers + failed + undecided <> 0",
                         row -> {
                             levels.put(row.getString(1), row.getInt(2));
                         },

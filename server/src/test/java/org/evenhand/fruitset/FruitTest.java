@@ -71,7 +71,7 @@ class FruitTest {
         check(id, Duration.ofDays(13), Map.of(), 4, 1, 1).expect(200);
         JsonNode due =
                 api.get("/api/fruit-set").expect(200).body().path("rows").get(0).path("due");
-        assertThat(due.path("name").asString()).isEqualTo("Look again");
+        assertThat(due.path("name").asString()).isEqualTo("Check again");
         assertThat(due.path("day").asInt()).isEqualTo(18);
     }
 

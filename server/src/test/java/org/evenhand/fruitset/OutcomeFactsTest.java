@@ -166,8 +166,8 @@ class OutcomeFactsTest {
         Map<String, Integer> visits = new HashMap<>();
         server.database()
                 .query(
-                        "select level, took + failed + undecided from set_cell where orchard_id = ? and factor = 'VISITS'"
-                                + " and took + failed + undecided <> 0",
+                        "select level, set_flowers + failed + undecided from set_cell where orchard_id = ? and factor = 'VISITS'"
+                                + " and set_flowers + failed + undecided <> 0",
                         row -> {
                             visits.put(row.getString(1), row.getInt(2));
                         },
@@ -180,7 +180,7 @@ class OutcomeFactsTest {
         String id = api.pollinate(taker, lot, 6, done).expect(200).id();
         api.check(id, done.plus(Duration.ofDays(12)), 4, 2, 0).expect(200);
         Map<String, Integer> before = shares("VARIETY");
-        server.database().update("update set_cell set took = took + 7 where orchard_id = ?", orchard());
+        server.database().update("update set_cell set set_flowers = set_flowers + 7 where orchard_id = ?", orchard());
         server.database().update("update outcome_model set version = version - 1");
 
         server.bean(OutcomeModel.class).rebuildWhereOld();
@@ -248,7 +248,10 @@ class OutcomeFactsTest {
         assertThat(all.path("all").path("decided").asInt()).isEqualTo(144);
         assertThat(all.path("waiting").asInt()).isZero();
         assertThat(server.database()
-                        .queryForObject("select sum(flowers) from fate where orchard_id = ?", Integer.class, orchard()))
+                        .queryForObject(
+                                "select sum(flowers) from flower_outcome where orchard_id = ?",
+                                Integer.class,
+                                orchard()))
                 .isEqualTo(144);
     }
 
@@ -269,7 +272,7 @@ class OutcomeFactsTest {
         Map<String, Integer> shares = new HashMap<>();
         server.database()
                 .query(
-                        "select level, took + failed from set_cell where orchard_id = ? and factor = ? and took + failed <> 0",
+                        "select level, set_flowers + failed from set_cell where orchard_id = ? and factor = ? and set_flowers + failed <> 0",
                         row -> {
                             shares.put(row.getString(1), row.getInt(2));
                         },

@@ -218,10 +218,10 @@ class PlanTest {
         assertThat(plan(1).has("cost")).isFalse();
 
         String never = Api.newId();
-        api.put("/api/round-choices/" + never, Map.of("treeId", taker, "lotId", good, "flowers", 0))
+        api.put("/api/pollen-overrides/" + never, Map.of("treeId", taker, "lotId", good, "flowers", 0))
                 .expect(200);
         api.put(
-                        "/api/round-choices/" + Api.newId(),
+                        "/api/pollen-overrides/" + Api.newId(),
                         Map.of("treeId", other, "lotId", good, "flowers", 500, "onDay", "2026-11-24"))
                 .expect(200);
         JsonNode plan = plan(1);
@@ -234,12 +234,14 @@ class PlanTest {
                 .filteredOn(c -> c.path("flowers").asInt() == 500)
                 .singleElement()
                 .satisfies(c -> assertThat(c.path("problem").asString()).contains("only 10 can be had"));
-        api.post("/api/round-choices/" + never + "/void", Api.voiding(0)).expect(204);
+        api.post("/api/pollen-overrides/" + never + "/void", Api.voiding(0)).expect(204);
         assertThat(plan(1).path("choices").size()).isEqualTo(1);
 
         String wrong = api.lot(api.tree(api.variety("apple", "Ember"), "Ember 1"), now, 5)
                 .id();
-        assertThat(api.put("/api/round-choices/" + Api.newId(), Map.of("treeId", taker, "lotId", wrong, "flowers", 3))
+        assertThat(api.put(
+                                "/api/pollen-overrides/" + Api.newId(),
+                                Map.of("treeId", taker, "lotId", wrong, "flowers", 3))
                         .expect(400)
                         .errorAt("lotId"))
                 .contains("cannot serve Pale Ridge 1");

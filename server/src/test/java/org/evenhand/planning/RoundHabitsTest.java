@@ -114,7 +114,7 @@ class RoundHabitsTest {
         settings(Map.of("repeatVisits", true));
         for (JsonNode jar : api.get("/api/lots").expect(200).body()) {
             String id = jar.path("id").asString();
-            api.put("/api/round-choices/" + Api.newId(), Map.of("treeId", one, "lotId", id, "flowers", 0))
+            api.put("/api/pollen-overrides/" + Api.newId(), Map.of("treeId", one, "lotId", id, "flowers", 0))
                     .expect(200);
         }
         assertThat(onceMore(morning)).as("ruled out for this tree").isEmpty();
@@ -185,7 +185,7 @@ class RoundHabitsTest {
         String lot = api.lot(giver, now, 20).id();
         assertThat(flowersOf(round().path("stops"), one)).isEqualTo(9);
 
-        api.put("/api/round-choices/" + Api.newId(), Map.of("treeId", one, "lotId", lot, "flowers", 0))
+        api.put("/api/pollen-overrides/" + Api.newId(), Map.of("treeId", one, "lotId", lot, "flowers", 0))
                 .expect(200);
 
         assertThat(round().path("stops").size()).isZero();

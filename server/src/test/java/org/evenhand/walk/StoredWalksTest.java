@@ -3,12 +3,10 @@ package org.evenhand.walk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.UUID;
-import org.evenhand.TestServer;
+import org.evenhand.EarlierVersion;
 import org.evenhand.planning.RoundView;
-import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -16,29 +14,13 @@ import tools.jackson.databind.json.JsonMapper;
 class StoredWalksTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private final DriverManagerDataSource source = database();
-    private final JdbcTemplate jdbc = new JdbcTemplate(source);
-
-    private static DriverManagerDataSource database() {
-        String name = "walks_" + UUID.randomUUID().toString().replace("-", "");
-        TestServer.createDatabase(name);
-        return new DriverManagerDataSource(
-                "jdbc:postgresql://" + TestServer.hostAndPort() + "/" + name, "even_hand", TestServer.password());
-    }
-
-    private void migrateTo(String version) {
-        Flyway.configure().dataSource(source).target(version).load().migrate();
-    }
-
     @Test
     void sentences_of_version_14_become_texts_and_wishes_cross_requests() {
-        migrateTo("14");
+        EarlierVersion earlier = new EarlierVersion("14");
+        earlier.alone("walk");
+        JdbcTemplate jdbc = earlier.jdbc();
         UUID orchard = UUID.randomUUID();
         UUID person = UUID.randomUUID();
-        // Only the walk is looked at: what it refers to is left out.
-        jdbc.execute("alter table walk disable trigger all");
-        jdbc.execute("alter table walk drop constraint if exists walk_orchard_id_fkey");
-        jdbc.execute("alter table walk drop constraint if exists walk_recorded_by_fkey");
         jdbc.update("""
                 insert into walk (id, orchard_id, planned_for, stops, cautions, collects, replaced, recorded_by, recorded_at, zone, version)
                 values (?, ?, now(), ?::jsonb, '["Spines."]', ?::jsonb, '[]', ?, now(), 'UTC', 0)""", UUID.randomUUID(), orchard, """
@@ -50,7 +32,7 @@ class StoredWalksTest {
                             "father": "Slate"}}]""", """
                 [{"lotId": "01932c00-0000-7000-8000-000000000003", "pollen": {"variety": "Slate", "trees": [
                   {"treeId": "01932c00-0000-7000-8000-000000000004", "tree": "Slate 1", "place": "row 1, place 2", "flowers": 3}]}}]""", person);
-        migrateTo("latest");
+        earlier.migrateToLatest();
 
         JsonNode stops = JSON.readTree(jdbc.queryForObject("select stops::text from walk", String.class));
         RoundView.StopView first = JSON.treeToValue(stops.get(0), RoundView.StopView.class);

@@ -87,13 +87,13 @@ class BlockWeatherTest {
 
     @Test
     void an_ordinary_day_of_a_block_is_checked_and_told_and_a_block_without_trees_has_no_weather() {
-        assertThat(block(Map.of("usualMinimumC", 12)).expect(400).errorAt("usualMinimumC"))
+        assertThat(block(Map.of("typicalMinimumC", 12)).expect(400).errorAt("typicalMinimumC"))
                 .contains("belong together");
-        assertThat(block(Map.of("usualMinimumC", 22, "usualMaximumC", 12))
+        assertThat(block(Map.of("typicalMinimumC", 22, "typicalMaximumC", 12))
                         .expect(400)
-                        .errorAt("usualMaximumC"))
+                        .errorAt("typicalMaximumC"))
                 .contains("below the lowest");
-        block(Map.of("usualMinimumC", 16, "usualMaximumC", 28)).expect(204);
+        block(Map.of("typicalMinimumC", 16, "typicalMaximumC", 28)).expect(204);
         for (JsonNode need : api.get("/api/hand-need").expect(200).body()) {
             boolean tunnel = need.path("block").asString().equals("Tunnel");
             assertThat(need.path("ownAir").asBoolean()).isEqualTo(tunnel);
@@ -124,15 +124,15 @@ class BlockWeatherTest {
         }
         Map<String, Object> place = new HashMap<>();
         for (String field :
-                List.of("name", "latitude", "longitude", "zone", "usualMinimumC", "usualMaximumC", "units")) {
+                List.of("name", "latitude", "longitude", "zone", "typicalMinimumC", "typicalMaximumC", "units")) {
             place.put(field, before.path(field));
         }
-        place.put("usualMonths", months);
+        place.put("typicalMonths", months);
         place.put("version", before.path("version").asLong());
         assertThat(api.put("/api/orchard", place)
                         .expect(200)
                         .body()
-                        .path("usualMonths")
+                        .path("typicalMonths")
                         .size())
                 .isEqualTo(12);
         for (JsonNode day : api.get("/api/weather").expect(200).body().path("days")) {
@@ -141,14 +141,14 @@ class BlockWeatherTest {
             }
         }
         place.put("version", before.path("version").asLong() + 1);
-        place.put("usualMonths", months.subList(0, 3));
-        assertThat(api.put("/api/orchard", place).expect(400).errorAt("usualMonths"))
+        place.put("typicalMonths", months.subList(0, 3));
+        assertThat(api.put("/api/orchard", place).expect(400).errorAt("typicalMonths"))
                 .contains("are 3");
-        place.put("usualMonths", List.of());
+        place.put("typicalMonths", List.of());
         assertThat(api.put("/api/orchard", place)
                         .expect(200)
                         .body()
-                        .path("usualMonths")
+                        .path("typicalMonths")
                         .size())
                 .isZero();
     }

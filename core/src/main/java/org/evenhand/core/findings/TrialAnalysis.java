@@ -39,7 +39,7 @@ public record TrialAnalysis(List<TreatmentArm> arms, List<TwoProportions.Estimat
     public enum FlowerOutcome {
         /** Not yet decided. */
         WAITING,
-        TOOK,
+        SET,
         FAILED,
         /** Its mark is gone, so that it can never be told. */
         LOST;
@@ -53,11 +53,11 @@ public record TrialAnalysis(List<TreatmentArm> arms, List<TwoProportions.Estimat
          * @param failed 1 if it is known to have failed
          * @param undecided 1 while neither is known
          */
-        public static FlowerOutcome of(boolean looked, boolean lookWanted, int took, int failed, int undecided) {
+        public static FlowerOutcome of(boolean looked, boolean lookWanted, int set, int failed, int undecided) {
             if (!looked || (undecided > 0 && lookWanted)) {
                 return WAITING;
             }
-            return took > 0 ? TOOK : failed > 0 ? FAILED : LOST;
+            return set > 0 ? SET : failed > 0 ? FAILED : LOST;
         }
     }
 
@@ -112,10 +112,10 @@ public record TrialAnalysis(List<TreatmentArm> arms, List<TwoProportions.Estimat
     }
 
     private static TreatmentArm arm(int arm, List<Place> places) {
-        int took = count(places, arm, FlowerOutcome.TOOK);
-        int trials = took + count(places, arm, FlowerOutcome.FAILED);
+        int set = count(places, arm, FlowerOutcome.SET);
+        int trials = set + count(places, arm, FlowerOutcome.FAILED);
         return new TreatmentArm(
-                trials == 0 ? Optional.empty() : Optional.of(new Proportion(took, trials)),
+                trials == 0 ? Optional.empty() : Optional.of(new Proportion(set, trials)),
                 count(places, arm, FlowerOutcome.LOST));
     }
 

@@ -19,15 +19,15 @@ public final class CheckCalendar {
     private static final int AGAIN_DAYS = 5;
 
     /**
-     * A look that is wanted.
+     * A check that is wanted.
      *
      * @param day days after the pollination
      * @param due the date from which it is due
      */
     public record Due(int day, String name, String lookFor, LocalDate due) {}
 
-    /** A look that was taken. */
-    public record Taken(LocalDate on, CheckOutcome outcome) {}
+    /** A check that was made. */
+    public record Check(LocalDate on, CheckOutcome outcome) {}
 
     /** Whether the petals are still on as a rule, so many days after the pollination. */
     public static boolean petalsOn(long day) {
@@ -50,37 +50,37 @@ public final class CheckCalendar {
     }
 
     /**
-     * The next look that is wanted. A look counts as taken when there is a check on or after its date; a check before the first date
-     * does not count, it was too early to tell. Where the latest look left flowers not yet known, they come back by themselves some
-     * days later, if no other look comes before. Flowers that are all gone want no look.
+     * The next check that is wanted. It counts as made when there is a check on or after its date; a check before the first date
+     * does not count, it was too early to tell. Where the latest check left flowers not yet known, they come back by themselves some
+     * days later, if no other check comes before. Flowers that are all gone want no check.
      *
      * @param pollinated local date of the pollination
-     * @param looks local date and outcome of each look there is, in order
+     * @param checks local date and outcome of each check there is, in order
      */
-    public static Optional<Due> next(CropSheet sheet, LocalDate pollinated, List<Taken> looks) {
-        Optional<CheckOutcome> last = looks.isEmpty()
+    public static Optional<Due> next(CropSheet sheet, LocalDate pollinated, List<Check> checks) {
+        Optional<CheckOutcome> last = checks.isEmpty()
                 ? Optional.empty()
-                : Optional.of(looks.get(looks.size() - 1).outcome());
+                : Optional.of(checks.get(checks.size() - 1).outcome());
         if (last.filter(o -> o.gone() + o.thinned() == o.flowers()).isPresent()) {
             return Optional.empty();
         }
         Optional<Due> planned = sheet.checks().stream()
                 .map(day -> new Due(day.days(), day.name(), day.lookFor(), pollinated.plusDays(day.days())))
-                .filter(due -> looks.stream().allMatch(look -> look.on().isBefore(due.due())))
+                .filter(due -> checks.stream().allMatch(check -> check.on().isBefore(due.due())))
                 .findFirst();
         boolean tooEarly =
                 planned.filter(p -> p.day() == sheet.checks().get(0).days()).isPresent();
         if (tooEarly || last.filter(o -> o.unknown() > 0).isEmpty()) {
             return planned;
         }
-        LocalDate again = looks.get(looks.size() - 1).on().plusDays(AGAIN_DAYS);
+        LocalDate again = checks.get(checks.size() - 1).on().plusDays(AGAIN_DAYS);
         return planned.filter(p -> !p.due().isAfter(again)).or(() -> Optional.of(again(pollinated, again)));
     }
 
     private static Due again(LocalDate pollinated, LocalDate on) {
         return new Due(
                 (int) ChronoUnit.DAYS.between(pollinated, on),
-                "Look again",
+                "Check again",
                 "Some were not known last time. Petals still on: do not pull. Green stalk and bulge, set; browning or gone,"
                         + " failed.",
                 on);

@@ -9,7 +9,7 @@ import org.evenhand.core.Text;
 import org.evenhand.core.statistics.Proportion;
 
 /**
- * What one look at the flowers of one pollination found. Each number is of all its flowers up to that day, so that a later look takes
+ * What one check at the flowers of one pollination found. Each number is of all its flowers up to that day, so that a later check takes
  * the place of an earlier one.
  *
  * @param flowers flowers that were pollinated, at least 1
@@ -66,7 +66,7 @@ public record CheckOutcome(int flowers, int taken, int failed, int dropped, int 
 
     /** The share that took of those that are decided; absent while none is. */
     public Optional<Proportion> setRate() {
-        int took = taken + dropped + thinned;
-        return took + failed == 0 ? Optional.empty() : Optional.of(new Proportion(took, took + failed));
+        int set = taken + dropped + thinned;
+        return set + failed == 0 ? Optional.empty() : Optional.of(new Proportion(set, set + failed));
     }
 }

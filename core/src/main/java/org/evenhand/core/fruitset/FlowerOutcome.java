@@ -5,7 +5,7 @@ import java.util.List;
 import org.evenhand.core.statistics.KaplanMeier;
 
 /**
- * What has become of the flowers of one pollination, from all looks at them.
+ * What has become of the flowers of one pollination, from all checks at them.
  *
  * @param flowers flowers pollinated
  * @param took hold now, or were thinned by hand while they held
@@ -13,21 +13,21 @@ import org.evenhand.core.statistics.KaplanMeier;
  * @param dropped had set and fell by themselves
  * @param course days after the pollination on which flowers were found gone, and on which they were last seen
  */
-public record FlowerOutcome(int flowers, int took, int failed, int dropped, List<KaplanMeier.At> course) {
+public record FlowerOutcome(int flowers, int set, int failed, int dropped, List<KaplanMeier.At> course) {
     public FlowerOutcome {
         course = List.copyOf(course);
     }
 
     /**
-     * A look.
+     * A check.
      *
      * @param day days after the pollination, 0 or more
      */
-    public record Look(double day, CheckOutcome outcome) {}
+    public record FruitSetCheck(double day, CheckOutcome outcome) {}
 
     /** Flowers of which nothing is known yet or any more. */
     public int undecided() {
-        return flowers - took - failed - dropped;
+        return flowers - set - failed - dropped;
     }
 
     /**
@@ -35,33 +35,34 @@ public record FlowerOutcome(int flowers, int took, int failed, int dropped, List
      * thinned, or not found again, were followed until then.
      *
      * @param flowers at least 1
-     * @param looks in order of their days
+     * @param checks in order of their days
      */
-    public static FlowerOutcome of(int flowers, List<Look> looks) {
-        int[] gone = gone(flowers, looks);
+    public static FlowerOutcome of(int flowers, List<FruitSetCheck> checks) {
+        int[] gone = gone(flowers, checks);
         List<KaplanMeier.At> course = new ArrayList<>();
         int followed = flowers;
         int away = 0;
         int thinned = 0;
         double before = 0;
-        for (int i = 0; i < looks.size(); i++) {
-            Look look = looks.get(i);
+        for (int i = 0; i < checks.size(); i++) {
+            FruitSetCheck check = checks.get(i);
             int lost = Math.min(followed, Math.max(0, gone[i] - away));
-            int off = Math.min(followed - lost, Math.max(0, look.outcome().thinned() - thinned));
-            add(course, look.day(), lost, off);
+            int off = Math.min(followed - lost, Math.max(0, check.outcome().thinned() - thinned));
+            add(course, check.day(), lost, off);
             away += lost;
             thinned += off;
             followed -= lost + off;
-            // Who is accounted for at no look from here on was followed until the look before.
-            int seen = Math.max(0, Math.min(followed, mostAccountedFor(looks, i) - away - thinned));
+            // Who is accounted for at no check from here on was followed until the check before.
+            int seen = Math.max(0, Math.min(followed, mostAccountedFor(checks, i) - away - thinned));
             add(course, before, 0, followed - seen);
             followed = seen;
-            before = look.day();
+            before = check.day();
         }
         add(course, before, 0, followed);
-        int alive = looks.isEmpty() ? 0 : looks.get(looks.size() - 1).outcome().taken();
+        int alive =
+                checks.isEmpty() ? 0 : checks.get(checks.size() - 1).outcome().taken();
         int dropped = Math.min(
-                away, looks.stream().mapToInt(l -> l.outcome().dropped()).max().orElse(0));
+                away, checks.stream().mapToInt(l -> l.outcome().dropped()).max().orElse(0));
         return new FlowerOutcome(flowers, Math.min(alive + thinned, flowers - away), away - dropped, dropped, course);
     }
 
@@ -86,26 +87,26 @@ public record FlowerOutcome(int flowers, int took, int failed, int dropped, List
         return outcome.taken() + outcome.unknown();
     }
 
-    private static int mostAccountedFor(List<Look> looks, int from) {
-        return looks.subList(from, looks.size()).stream()
+    private static int mostAccountedFor(List<FruitSetCheck> checks, int from) {
+        return checks.subList(from, checks.size()).stream()
                 .mapToInt(l -> l.outcome().flowers() - l.outcome().notFound())
                 .max()
                 .orElse(0);
     }
 
-    /** How many were gone by each look: never fewer than before, never more than what was seen alive later leaves room for. */
-    private static int[] gone(int flowers, List<Look> looks) {
-        int[] room = new int[looks.size()];
+    /** How many were gone by each check: never fewer than before, never more than what was seen alive later leaves room for. */
+    private static int[] gone(int flowers, List<FruitSetCheck> checks) {
+        int[] room = new int[checks.size()];
         int least = flowers;
-        for (int i = looks.size() - 1; i >= 0; i--) {
-            CheckOutcome o = looks.get(i).outcome();
+        for (int i = checks.size() - 1; i >= 0; i--) {
+            CheckOutcome o = checks.get(i).outcome();
             least = Math.min(least, flowers - alive(o) - o.thinned());
             room[i] = least;
         }
-        int[] gone = new int[looks.size()];
+        int[] gone = new int[checks.size()];
         int most = 0;
         for (int i = 0; i < gone.length; i++) {
-            most = Math.max(most, looks.get(i).outcome().gone());
+            most = Math.max(most, checks.get(i).outcome().gone());
             gone[i] = Math.min(most, room[i]);
         }
         return gone;

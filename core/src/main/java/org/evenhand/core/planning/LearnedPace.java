@@ -62,10 +62,10 @@ public record LearnedPace(double flowersPerHour, int flowers, int walks) {
                 walk.stream().sorted(Comparator.comparing(AtStop::at)).toList();
         for (int i = 1; i < inOrder.size(); i++) {
             AtStop stop = inOrder.get(i);
-            Duration took = Duration.between(inOrder.get(i - 1).at(), stop.at());
-            if (took.compareTo(PAUSE) <= 0) {
+            Duration set = Duration.between(inOrder.get(i - 1).at(), stop.at());
+            if (set.compareTo(PAUSE) <= 0) {
                 Sum sum = sums.computeIfAbsent(stop.crop(), c -> new Sum());
-                sum.hours += took.toMillis() / 3_600_000.0;
+                sum.hours += set.toMillis() / 3_600_000.0;
                 sum.flowers += stop.flowers();
                 sum.walks.add(stop.walk());
             }

@@ -276,8 +276,8 @@ class CrossProtocolTest {
         for (int season = 0; season < 20_000; season++) {
             int seeds = 0;
             for (int f = 0; f < budget.flowers(); f++) {
-                boolean took = random.nextDouble() < 0.3;
-                for (int o = 0; took && o < 10; o++) {
+                boolean set = random.nextDouble() < 0.3;
+                for (int o = 0; set && o < 10; o++) {
                     seeds += random.nextDouble() < 0.5 ? 1 : 0;
                 }
             }

@@ -26,11 +26,11 @@ class AdjustedOddsOracleTest {
                 for (String strokes : List.of("FULL", "LIGHT")) {
                     int flowers = 20 + random.nextInt(40);
                     double logOdds = 0.8 - 0.6 * age + 0.4 * hour - (strokes.equals("LIGHT") ? 0.3 : 0);
-                    int took = 0;
+                    int set = 0;
                     for (int f = 0; f < flowers; f++) {
-                        took += random.nextDouble() < 1 / (1 + Math.exp(-logOdds)) ? 1 : 0;
+                        set += random.nextDouble() < 1 / (1 + Math.exp(-logOdds)) ? 1 : 0;
                     }
-                    patterns.add(new AdjustedOdds.Pattern(List.of("" + age, "" + hour, strokes), took, flowers - took));
+                    patterns.add(new AdjustedOdds.Pattern(List.of("" + age, "" + hour, strokes), set, flowers - set));
                 }
             }
         }

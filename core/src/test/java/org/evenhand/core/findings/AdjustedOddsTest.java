@@ -73,8 +73,8 @@ class AdjustedOddsTest {
             boolean old = random.nextDouble() < 0.4;
             boolean late = random.nextDouble() < (old ? 0.8 : 0.3);
             double logOdds = 0.5 - (old ? 1.0 : 0) + (late ? 0.4 : 0);
-            boolean took = random.nextDouble() < 1 / (1 + Math.exp(-logOdds));
-            flowers.add(pattern(old ? "old" : "fresh", late ? "late" : "early", took ? 1 : 0, took ? 0 : 1));
+            boolean set = random.nextDouble() < 1 / (1 + Math.exp(-logOdds));
+            flowers.add(pattern(old ? "old" : "fresh", late ? "late" : "early", set ? 1 : 0, set ? 0 : 1));
         }
         AdjustedOdds model = AdjustedOdds.of(TWO, flowers).orElseThrow();
 

@@ -16,8 +16,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class FactorContrastTest {
-    private static FactorContrast.Class of(String level, int took, int flowers) {
-        return new FactorContrast.Class(level, new Proportion(took, flowers));
+    private static FactorContrast.Class of(String level, int set, int flowers) {
+        return new FactorContrast.Class(level, new Proportion(set, flowers));
     }
 
     /** The nearer end is Newcombe's at 90 %, so that it is passed with a chance of 5 %. */

@@ -16,8 +16,8 @@ import org.evenhand.core.statistics.TwoProportions;
 import org.junit.jupiter.api.Test;
 
 class TrialAnalysisTest {
-    private static List<Place> places(int way, int took, int failed, int lost) {
-        List<Place> places = new ArrayList<>(Collections.nCopies(took, new Place(way, FlowerOutcome.TOOK)));
+    private static List<Place> places(int way, int set, int failed, int lost) {
+        List<Place> places = new ArrayList<>(Collections.nCopies(set, new Place(way, FlowerOutcome.SET)));
         places.addAll(Collections.nCopies(failed, new Place(way, FlowerOutcome.FAILED)));
         places.addAll(Collections.nCopies(lost, new Place(way, FlowerOutcome.LOST)));
         return places;
@@ -72,7 +72,7 @@ class TrialAnalysisTest {
                 .isEqualTo(FlowerOutcome.LOST);
         assertThat(FlowerOutcome.of(true, true, 1, 0, 0))
                 .as("a fruitlet may still fall, but it took")
-                .isEqualTo(FlowerOutcome.TOOK);
+                .isEqualTo(FlowerOutcome.SET);
         assertThat(FlowerOutcome.of(true, false, 0, 1, 0)).isEqualTo(FlowerOutcome.FAILED);
     }
 
@@ -103,10 +103,10 @@ class TrialAnalysisTest {
             int a = 10 + random.nextInt(40);
             int b = 10 + random.nextInt(40);
             double share = 0.1 + 0.8 * random.nextDouble();
-            int tookA = took(random, a, share);
-            int tookB = took(random, b, share);
-            TrialAnalysis.Verdict verdict = judged(tookA, a, tookB, b);
-            TrialAnalysis.Verdict turned = judged(tookB, b, tookA, a);
+            int setA = set(random, a, share);
+            int setB = set(random, b, share);
+            TrialAnalysis.Verdict verdict = judged(setA, a, setB, b);
+            TrialAnalysis.Verdict turned = judged(setB, b, setA, a);
             assertThat(turned)
                     .isEqualTo(
                             switch (verdict) {
@@ -119,17 +119,17 @@ class TrialAnalysisTest {
         assertThat(called / (double) runs).isLessThan(0.05);
     }
 
-    private static int took(SplittableRandom random, int of, double share) {
-        int took = 0;
+    private static int set(SplittableRandom random, int of, double share) {
+        int set = 0;
         for (int f = 0; f < of; f++) {
-            took += random.nextDouble() < share ? 1 : 0;
+            set += random.nextDouble() < share ? 1 : 0;
         }
-        return took;
+        return set;
     }
 
-    private static TrialAnalysis.Verdict judged(int tookUsual, int usual, int took, int of) {
+    private static TrialAnalysis.Verdict judged(int tookUsual, int usual, int set, int of) {
         List<Place> all = places(0, tookUsual, usual - tookUsual, 0);
-        all.addAll(places(1, took, of - took, 0));
+        all.addAll(places(1, set, of - set, 0));
         return TrialAnalysis.of(2, all).orElseThrow().verdict(0);
     }
 }

@@ -17,14 +17,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class FlowerOutcomeTest {
-    private static FlowerOutcome.Look look(double day, int taken, int failed, int unknown, int thinned) {
-        return new FlowerOutcome.Look(day, new CheckOutcome(10, taken, failed, 0, unknown, thinned, 0));
+    private static FlowerOutcome.FruitSetCheck check(double day, int taken, int failed, int unknown, int thinned) {
+        return new FlowerOutcome.FruitSetCheck(day, new CheckOutcome(10, taken, failed, 0, unknown, thinned, 0));
     }
 
     @Test
     void a_flower_is_lost_on_the_day_it_was_found_gone_and_a_thinned_fruit_had_taken() {
         FlowerOutcome outcome =
-                FlowerOutcome.of(10, List.of(look(7, 5, 2, 3, 0), look(12, 6, 4, 0, 0), look(40, 3, 5, 0, 2)));
+                FlowerOutcome.of(10, List.of(check(7, 5, 2, 3, 0), check(12, 6, 4, 0, 0), check(40, 3, 5, 0, 2)));
 
         assertThat(outcome.course())
                 .containsExactly(
@@ -32,17 +32,17 @@ class FlowerOutcomeTest {
                         new KaplanMeier.At(12, 2, 0),
                         new KaplanMeier.At(40, 1, 2),
                         new KaplanMeier.At(40, 0, 3));
-        assertThat(outcome.took()).isEqualTo(5);
+        assertThat(outcome.set()).isEqualTo(5);
         assertThat(outcome.failed()).isEqualTo(5);
         assertThat(outcome.undecided()).isZero();
     }
 
     @Test
     void what_was_seen_alive_later_was_not_gone_before_and_what_is_not_found_was_followed_until_then() {
-        FlowerOutcome corrected = FlowerOutcome.of(10, List.of(look(7, 5, 5, 0, 0), look(12, 8, 2, 0, 0)));
+        FlowerOutcome corrected = FlowerOutcome.of(10, List.of(check(7, 5, 5, 0, 0), check(12, 8, 2, 0, 0)));
         assertThat(corrected.course()).containsExactly(new KaplanMeier.At(7, 2, 0), new KaplanMeier.At(12, 0, 8));
 
-        FlowerOutcome notFound = FlowerOutcome.of(10, List.of(look(7, 8, 2, 0, 0), look(12, 5, 2, 0, 0)));
+        FlowerOutcome notFound = FlowerOutcome.of(10, List.of(check(7, 8, 2, 0, 0), check(12, 5, 2, 0, 0)));
         assertThat(notFound.course())
                 .containsExactly(
                         new KaplanMeier.At(7, 2, 0), new KaplanMeier.At(7, 0, 3), new KaplanMeier.At(12, 0, 5));
@@ -55,7 +55,7 @@ class FlowerOutcomeTest {
     @Test
     void what_was_thinned_and_what_went_is_counted_once_however_often_it_is_written_down() {
         FlowerOutcome outcome =
-                FlowerOutcome.of(10, List.of(look(7, 8, 2, 0, 0), look(12, 6, 2, 0, 2), look(40, 3, 3, 0, 4)));
+                FlowerOutcome.of(10, List.of(check(7, 8, 2, 0, 0), check(12, 6, 2, 0, 2), check(40, 3, 3, 0, 4)));
 
         assertThat(outcome.course())
                 .containsExactly(
@@ -63,7 +63,7 @@ class FlowerOutcomeTest {
                         new KaplanMeier.At(12, 0, 2),
                         new KaplanMeier.At(40, 1, 2),
                         new KaplanMeier.At(40, 0, 3));
-        assertThat(List.of(outcome.took(), outcome.failed(), outcome.dropped(), outcome.undecided()))
+        assertThat(List.of(outcome.set(), outcome.failed(), outcome.dropped(), outcome.undecided()))
                 .containsExactly(7, 3, 0, 0);
     }
 
@@ -83,7 +83,7 @@ class FlowerOutcomeTest {
     void every_flower_ends_once(long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         int flowers = 1 + random.nextInt(12);
-        List<FlowerOutcome.Look> looks = new ArrayList<>();
+        List<FlowerOutcome.FruitSetCheck> checks = new ArrayList<>();
         double day = 0;
         for (int i = random.nextInt(6); i > 0; i--) {
             day += 1 + random.nextInt(9);
@@ -93,10 +93,10 @@ class FlowerOutcomeTest {
             int unknown = random.nextInt(flowers - taken - failed - dropped + 1);
             int thinned = random.nextInt(flowers - taken - failed - dropped - unknown + 1);
             int lost = flowers - taken - failed - dropped - unknown - thinned;
-            looks.add(new FlowerOutcome.Look(
+            checks.add(new FlowerOutcome.FruitSetCheck(
                     day, new CheckOutcome(flowers, taken, failed, dropped, unknown, thinned, lost)));
         }
-        FlowerOutcome outcome = FlowerOutcome.of(flowers, looks);
+        FlowerOutcome outcome = FlowerOutcome.of(flowers, checks);
         double end = day;
 
         assertThat(outcome.course().stream()
@@ -106,11 +106,11 @@ class FlowerOutcomeTest {
         assertThat(outcome.course().stream().mapToInt(KaplanMeier.At::lost).sum())
                 .isEqualTo(outcome.failed() + outcome.dropped());
         assertThat(outcome.course()).allSatisfy(a -> assertThat(a.time()).isLessThanOrEqualTo(end));
-        assertThat(outcome.took()).isNotNegative();
+        assertThat(outcome.set()).isNotNegative();
         assertThat(outcome.failed()).isNotNegative();
         assertThat(outcome.undecided()).isNotNegative();
-        if (!looks.isEmpty()) {
-            CheckOutcome last = looks.get(looks.size() - 1).outcome();
+        if (!checks.isEmpty()) {
+            CheckOutcome last = checks.get(checks.size() - 1).outcome();
             assertThat(outcome.failed() + outcome.dropped())
                     .as("what was seen alive is not gone")
                     .isLessThanOrEqualTo(flowers - last.taken() - last.unknown() - last.thinned());
@@ -123,9 +123,9 @@ class FlowerOutcomeTest {
         FlowerOutcome outcome = FlowerOutcome.of(
                 12,
                 List.of(
-                        new FlowerOutcome.Look(14, new CheckOutcome(12, 10, 2, 0, 0, 0, 0)),
-                        new FlowerOutcome.Look(60, new CheckOutcome(12, 3, 2, 7, 0, 0, 0))));
-        assertThat(List.of(outcome.took(), outcome.failed(), outcome.dropped(), outcome.undecided()))
+                        new FlowerOutcome.FruitSetCheck(14, new CheckOutcome(12, 10, 2, 0, 0, 0, 0)),
+                        new FlowerOutcome.FruitSetCheck(60, new CheckOutcome(12, 3, 2, 7, 0, 0, 0))));
+        assertThat(List.of(outcome.set(), outcome.failed(), outcome.dropped(), outcome.undecided()))
                 .containsExactly(3, 2, 7, 0);
         assertThat(outcome.course())
                 .containsExactly(
@@ -150,16 +150,17 @@ class FlowerOutcomeTest {
 
     @Test
     void where_fruit_swells_without_pollen_only_opened_fruit_decides() {
-        FlowerOutcome swelling = FlowerOutcome.of(6, List.of(new FlowerOutcome.Look(30, CheckOutcome.of(6, 5, 1, 0))));
+        FlowerOutcome swelling =
+                FlowerOutcome.of(6, List.of(new FlowerOutcome.FruitSetCheck(30, CheckOutcome.of(6, 5, 1, 0))));
         FlowerOutcome shut = swelling.judgedBySeeds(0, 0);
-        assertThat(List.of(shut.took(), shut.failed(), shut.undecided())).containsExactly(0, 1, 5);
+        assertThat(List.of(shut.set(), shut.failed(), shut.undecided())).containsExactly(0, 1, 5);
         FlowerOutcome opened = swelling.judgedBySeeds(2, 1);
-        assertThat(List.of(opened.took(), opened.failed(), opened.undecided())).containsExactly(2, 2, 2);
+        assertThat(List.of(opened.set(), opened.failed(), opened.undecided())).containsExactly(2, 2, 2);
         FlowerOutcome tooMany = swelling.judgedBySeeds(4, 9);
-        assertThat(List.of(tooMany.took(), tooMany.failed(), tooMany.undecided()))
+        assertThat(List.of(tooMany.set(), tooMany.failed(), tooMany.undecided()))
                 .containsExactly(4, 2, 0);
         FlowerOutcome moreThanHang = swelling.judgedBySeeds(9, 9);
-        assertThat(List.of(moreThanHang.took(), moreThanHang.failed(), moreThanHang.undecided()))
+        assertThat(List.of(moreThanHang.set(), moreThanHang.failed(), moreThanHang.undecided()))
                 .containsExactly(5, 1, 0);
     }
 

@@ -32,18 +32,18 @@ class FruitSetTest {
                 .orElseThrow();
         assertThat(again.due()).isEqualTo(DONE.plusDays(17));
         assertThat(again.day()).isEqualTo(17);
-        assertThat(again.name()).isEqualTo("Look again");
+        assertThat(again.name()).isEqualTo("Check again");
         assertThat(next(looked(2, 0, 0, 8))).as("too early to tell").isEqualTo(DONE.plusDays(7));
         assertThat(CheckCalendar.next(CHERIMOYA, DONE, List.of(looked(7, 0, 8, 0))))
                 .isEmpty();
     }
 
-    private static LocalDate next(CheckCalendar.Taken look) {
+    private static LocalDate next(CheckCalendar.Check look) {
         return due(List.of(look));
     }
 
-    private static CheckCalendar.Taken looked(int day, int taken, int failed, int unknown) {
-        return new CheckCalendar.Taken(DONE.plusDays(day), CheckOutcome.of(8, taken, failed, unknown));
+    private static CheckCalendar.Check looked(int day, int taken, int failed, int unknown) {
+        return new CheckCalendar.Check(DONE.plusDays(day), CheckOutcome.of(8, taken, failed, unknown));
     }
 
     @Test
@@ -71,7 +71,7 @@ class FruitSetTest {
         assertThatThrownBy(() -> CheckOutcome.of(9, 0, 0, 0)).hasMessageContaining("give at least one number");
     }
 
-    private static LocalDate due(List<CheckCalendar.Taken> checked) {
+    private static LocalDate due(List<CheckCalendar.Check> checked) {
         return CheckCalendar.next(CHERIMOYA, DONE, checked).orElseThrow().due();
     }
 }

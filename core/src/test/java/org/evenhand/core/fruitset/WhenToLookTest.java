@@ -28,17 +28,17 @@ class WhenToLookTest {
     @ParameterizedTest
     @MethodSource("crops")
     void whoever_looks_whenever_it_is_due_comes_to_an_end_and_never_looks_twice_a_day(CropSheet sheet) {
-        List<CheckCalendar.Taken> looks = new ArrayList<>();
+        List<CheckCalendar.Check> checks = new ArrayList<>();
         LocalDate before = DONE;
-        Optional<CheckCalendar.Due> due = CheckCalendar.next(sheet, DONE, looks);
+        Optional<CheckCalendar.Due> due = CheckCalendar.next(sheet, DONE, checks);
         while (due.isPresent()) {
             assertThat(due.get().due()).as(sheet.key()).isAfter(before);
             assertThat(DONE.plusDays(due.get().day())).isEqualTo(due.get().due());
             before = due.get().due();
-            looks.add(new CheckCalendar.Taken(before, CheckOutcome.of(6, 4, 2, 0)));
-            due = CheckCalendar.next(sheet, DONE, looks);
+            checks.add(new CheckCalendar.Check(before, CheckOutcome.of(6, 4, 2, 0)));
+            due = CheckCalendar.next(sheet, DONE, checks);
         }
-        assertThat(looks).hasSameSizeAs(sheet.checks());
+        assertThat(checks).hasSameSizeAs(sheet.checks());
     }
 
     /** Petals hang five days as a rule: a mark in them is gone at the first check where that comes later. */
@@ -53,23 +53,23 @@ class WhenToLookTest {
         assertThat(CheckCalendar.markGoneBefore(sheet, Mark.Lasts.HARVEST)).isEmpty();
     }
 
-    /** As long as somebody finds flowers that cannot be known they come back, and never sooner than five days but for a planned look. */
+    /** As long as somebody finds flowers that cannot be known they come back, and never sooner than five days but for a planned check. */
     @ParameterizedTest
     @MethodSource("crops")
     void what_is_not_known_comes_back_until_it_is(CropSheet sheet) {
         SplittableRandom random = new SplittableRandom(sheet.key().hashCode());
-        List<CheckCalendar.Taken> looks = new ArrayList<>();
+        List<CheckCalendar.Check> checks = new ArrayList<>();
         LocalDate first = DONE.plusDays(sheet.checks().get(0).days());
-        looks.add(new CheckCalendar.Taken(first, CheckOutcome.of(6, 3, 1, 2)));
+        checks.add(new CheckCalendar.Check(first, CheckOutcome.of(6, 3, 1, 2)));
         for (int i = 0; i < 5; i++) {
-            CheckCalendar.Due due = CheckCalendar.next(sheet, DONE, looks).orElseThrow();
-            LocalDate last = looks.get(looks.size() - 1).on();
+            CheckCalendar.Due due = CheckCalendar.next(sheet, DONE, checks).orElseThrow();
+            LocalDate last = checks.get(checks.size() - 1).on();
             assertThat(due.due()).isAfter(last).isBeforeOrEqualTo(last.plusDays(5));
-            looks.add(new CheckCalendar.Taken(due.due().plusDays(random.nextInt(3)), CheckOutcome.of(6, 3, 1, 2)));
+            checks.add(new CheckCalendar.Check(due.due().plusDays(random.nextInt(3)), CheckOutcome.of(6, 3, 1, 2)));
         }
-        LocalDate late = looks.get(looks.size() - 1).on().plusDays(400);
-        looks.add(new CheckCalendar.Taken(late, CheckOutcome.of(6, 4, 2, 0)));
-        assertThat(CheckCalendar.next(sheet, DONE, looks)).isEmpty();
+        LocalDate late = checks.get(checks.size() - 1).on().plusDays(400);
+        checks.add(new CheckCalendar.Check(late, CheckOutcome.of(6, 4, 2, 0)));
+        assertThat(CheckCalendar.next(sheet, DONE, checks)).isEmpty();
     }
 
     @ParameterizedTest

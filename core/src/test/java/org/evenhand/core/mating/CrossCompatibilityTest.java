@@ -138,16 +138,16 @@ class CrossCompatibilityTest {
     @Test
     void results_decide_only_what_was_unknown_and_speak_up_against_what_was_known() {
         CrossEvidence failed = new CrossEvidence(40, 0, 40, 20);
-        CrossEvidence took = new CrossEvidence(20, 11, 40, 20);
+        CrossEvidence set = new CrossEvidence(20, 11, 40, 20);
         CrossCompatibility unknown = CrossCompatibility.of(of("apple", "m", ""), of("apple", "f", ""));
         CrossCompatibility known = CrossCompatibility.of(of("apple", "m", "S1 S2"), of("apple", "f", "S3 S4"));
 
         assertThat(unknown.with(failed).verdict()).isEqualTo(Verdict.NO);
-        assertThat(unknown.with(took).verdict()).isEqualTo(Verdict.YES);
+        assertThat(unknown.with(set).verdict()).isEqualTo(Verdict.YES);
         assertThat(unknown.with(CrossEvidence.NONE)).isSameAs(unknown);
         assertThat(known.with(failed).verdict()).isEqualTo(Verdict.YES);
         assertThat(known.with(failed).why()).contains("Results speak against it: 0 of 40");
-        assertThat(known.with(took)).isSameAs(known);
+        assertThat(known.with(set)).isSameAs(known);
     }
 
     /** Oracle: both chances integrated over a fine grid of the share. */

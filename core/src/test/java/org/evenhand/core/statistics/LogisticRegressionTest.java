@@ -14,8 +14,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class LogisticRegressionTest {
-    private static Group group(int took, int of, double... causes) {
-        return new Group(Arrays.stream(causes).boxed().toList(), new Proportion(took, of));
+    private static Group group(int set, int of, double... causes) {
+        return new Group(Arrays.stream(causes).boxed().toList(), new Proportion(set, of));
     }
 
     /** With one cause of two values the odds ratio is that of the table: (18 · 14) / (2 · 7), its error √(Σ 1/cell). */
@@ -72,11 +72,11 @@ class LogisticRegressionTest {
             double warm = 10 * random.nextDouble();
             double fresh = random.nextInt(2);
             double chance = 1 / (1 + Math.exp(-(truth[0] + truth[1] * (warm - 5) / 5 + truth[2] * fresh)));
-            int took = 0;
+            int set = 0;
             for (int f = 0; f < 40; f++) {
-                took += random.nextDouble() < chance ? 1 : 0;
+                set += random.nextDouble() < chance ? 1 : 0;
             }
-            groups.add(group(took, 40, (warm - 5) / 5, fresh));
+            groups.add(group(set, 40, (warm - 5) / 5, fresh));
         }
         LogisticRegression fit = LogisticRegression.of(groups).orElseThrow();
         for (int i = 0; i < truth.length; i++) {
@@ -103,16 +103,16 @@ class LogisticRegressionTest {
             for (int c = 0; c < causes; c++) {
                 log += (c % 2 == 0 ? 0.8 : -0.5) * values[c];
             }
-            int took = 0;
+            int set = 0;
             for (int f = 0; f < 15; f++) {
-                took += random.nextDouble() < 1 / (1 + Math.exp(-log)) ? 1 : 0;
+                set += random.nextDouble() < 1 / (1 + Math.exp(-log)) ? 1 : 0;
             }
-            plain.add(group(took, 15, values));
+            plain.add(group(set, 15, values));
             double[] scaled = new double[causes];
             for (int c = 0; c < causes; c++) {
                 scaled[c] = values[c] * unit[c];
             }
-            inUnits.add(group(took, 15, scaled));
+            inUnits.add(group(set, 15, scaled));
         }
 
         LogisticRegression fit = LogisticRegression.of(plain).orElseThrow();

@@ -41,7 +41,7 @@ public final class AnthesisForecast {
      * @param receptive those that are receptive
      * @param shedding those that shed
      */
-    public record Course(double[] receptive, double[] shedding) {}
+    public record PhaseShares(double[] receptive, double[] shedding) {}
 
     private AnthesisForecast(List<Instant> moments) {
         this.moments = List.copyOf(moments);
@@ -71,8 +71,8 @@ public final class AnthesisForecast {
         return moments;
     }
 
-    public Course course(TreeForecast tree) {
-        return new Course(tree.roughly(moments, false), tree.roughly(moments, true));
+    public PhaseShares shares(TreeForecast tree) {
+        return new PhaseShares(tree.roughly(moments, false), tree.roughly(moments, true));
     }
 
     /** The flowers of a tree that begin to be receptive, in order of the moments and the crop sheet's stages. */

@@ -82,7 +82,7 @@ class AnthesisForecastTest {
 
         assertThat(openings.openAfterFirst(sheet("cherimoya"), tree))
                 .isPositive()
-                .isLessThanOrEqualTo(openings.course(tree).receptive()[1] + 0.01);
+                .isLessThanOrEqualTo(openings.shares(tree).receptive()[1] + 0.01);
     }
 
     @Test
@@ -97,7 +97,7 @@ class AnthesisForecastTest {
             before = letGo;
         }
         Instant back = evenings(8).get(7);
-        double done = AnthesisForecast.at(evenings(8)).course(tree).receptive()[7];
+        double done = AnthesisForecast.at(evenings(8)).shares(tree).receptive()[7];
         double shut = tree.stagesAt(back)[0];
         double came = budsToCome(tree);
         assertThat(before)

@@ -5,9 +5,9 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.statistics.KaplanMeier;
 
-/** How the flowers of a fate were lost day by day, as its column holds it: "day:lost:censored" with commas between. */
-final class Course {
-    private Course() {}
+/** How the flowers of an outcome were lost day by day, as its column holds it: "day:lost:censored" with commas between. */
+final class LossColumn {
+    private LossColumn() {}
 
     static String say(List<KaplanMeier.At> course) {
         return course.stream()
@@ -18,7 +18,7 @@ final class Course {
     static List<KaplanMeier.At> read(String column) {
         return column.isEmpty()
                 ? List.of()
-                : Stream.of(column.split(",")).map(Course::at).toList();
+                : Stream.of(column.split(",")).map(LossColumn::at).toList();
     }
 
     private static KaplanMeier.At at(String one) {

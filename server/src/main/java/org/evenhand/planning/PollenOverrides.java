@@ -20,15 +20,15 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What people decided of trees and jars beforehand. */
 @Service
-class RoundChoices {
-    private final RoundChoiceRepository choices;
+class PollenOverrides {
+    private final PollenOverrideRepository choices;
     private final Orchards orchards;
     private final PollenShelf shelf;
     private final Crosses crosses;
     private final IdempotentWriter once;
 
-    RoundChoices(
-            RoundChoiceRepository choices,
+    PollenOverrides(
+            PollenOverrideRepository choices,
             Orchards orchards,
             PollenShelf shelf,
             Crosses crosses,
@@ -41,12 +41,12 @@ class RoundChoices {
     }
 
     /** In the order in which they were made. */
-    List<RoundChoice> of(Caller caller) {
+    List<PollenOverride> of(Caller caller) {
         return choices.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId());
     }
 
     /** As they are shown, with what keeps a choice from being kept to. */
-    List<PlanView.Chosen> views(Caller caller, List<RoundChoice> all, Map<UUID, String> problems) {
+    List<PlanView.Chosen> views(Caller caller, List<PollenOverride> all, Map<UUID, String> problems) {
         Map<UUID, String> lots =
                 shelf.names(caller).values().stream().collect(Collectors.toMap(n -> n.id(), n -> n.code()));
         Map<UUID, String> names =
@@ -65,7 +65,7 @@ class RoundChoices {
                 .toList();
     }
 
-    PlanView.Chosen put(Caller caller, UUID id, ChoiceRequest request) {
+    PlanView.Chosen put(Caller caller, UUID id, PollenOverrideRequest request) {
         TreeView tree = orchards.tree(caller, request.treeId());
         LotView lot = shelf.lot(caller, request.lotId());
         int flowers = request.flowers();
@@ -74,12 +74,12 @@ class RoundChoices {
             throw new InvalidInputException(
                     "lotId", "is " + lot.code() + ", which cannot serve " + tree.name() + ": " + cross.why());
         }
-        RoundChoice made = once.write(
+        PollenOverride made = once.write(
                 choices,
                 caller,
                 id,
                 found -> same(found, request),
-                () -> choices.saveAndFlush(new RoundChoice(
+                () -> choices.saveAndFlush(new PollenOverride(
                         id,
                         caller,
                         orchards.now(caller),
@@ -89,7 +89,7 @@ class RoundChoices {
                 made.id(), tree.id(), tree.name(), lot.id(), lot.code(), flowers, made.onDay(), null, made.version());
     }
 
-    private static RoundChoice same(RoundChoice found, ChoiceRequest r) {
+    private static PollenOverride same(PollenOverride found, PollenOverrideRequest r) {
         if (!found.treeId().equals(r.treeId()) || !found.lotId().equals(r.lotId()) || found.flowers() != r.flowers()) {
             throw ConflictException.otherwise("choice");
         }
@@ -97,7 +97,7 @@ class RoundChoices {
     }
 
     @Transactional
-    public void voidChoice(Caller caller, UUID id, VoidRequest request) {
+    public void voidOverride(Caller caller, UUID id, VoidRequest request) {
         choices.voidOnce(caller, id, request, orchards.now(caller));
     }
 }

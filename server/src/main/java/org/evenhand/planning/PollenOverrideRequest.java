@@ -14,8 +14,8 @@ import org.evenhand.kit.Within;
  * @param flowers flowers at least; 0 when this jar is not to go to this tree
  * @param onDay the day it is meant for; absent for all
  */
-@Schema(name = "RoundChoiceRequest")
-record ChoiceRequest(
+@Schema(name = "PollenOverrideRequest")
+record PollenOverrideRequest(
         @NotNull UUID treeId,
         @NotNull UUID lotId,
         @NotNull @Within(min = 0, max = 20_000) Integer flowers,

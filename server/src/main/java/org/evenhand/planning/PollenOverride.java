@@ -12,15 +12,15 @@ import org.hibernate.envers.Audited;
 /** What a person decided of a tree and a jar: so many flowers at least, or never. */
 @Entity
 @Audited
-class RoundChoice extends OrchardRecord {
+class PollenOverride extends OrchardRecord {
     private UUID treeId;
     private UUID lotId;
     private int flowers;
     private LocalDate onDay;
 
-    protected RoundChoice() {}
+    protected PollenOverride() {}
 
-    RoundChoice(UUID id, Caller caller, Instant now, ZoneId zone, ChoiceRequest request) {
+    PollenOverride(UUID id, Caller caller, Instant now, ZoneId zone, PollenOverrideRequest request) {
         super(id, caller, now, zone);
         this.treeId = request.treeId();
         this.lotId = request.lotId();
