@@ -45,6 +45,11 @@ class OneOrchardTest {
                 "PUT /api/readings/{id}",
                 ours.put("/api/readings/" + reading, Api.reading(ownTree, now, Map.of("closed", 1))));
         tried.put("POST /api/readings/{id}/void", ours.post("/api/readings/" + reading + "/void", Api.voiding(0)));
+        String story = "/api/story/reading/" + reading;
+        tried.put("GET /api/story/{kind}/{id}/history", ours.get(story + "/history"));
+        tried.put("GET /api/story/{kind}/{id}/effects", ours.get(story + "/effects"));
+        tried.put("POST /api/story/{kind}/{id}/remove", ours.post(story + "/remove", Api.voiding(0)));
+        tried.put("POST /api/story/{kind}/{id}/restore", ours.post(story + "/restore", Map.of("version", 0)));
         tried.put("GET /api/lots/{id}", ours.get("/api/lots/" + lot));
         tried.put("PUT /api/lots/{id}", ours.put("/api/lots/" + lot, Api.lotBody(ownTree, now, 5)));
         tried.put("POST /api/lots/{id}/void", ours.post("/api/lots/" + lot + "/void", Api.voiding(0)));

@@ -49,8 +49,12 @@ class BloomController {
     }
 
     @PutMapping("/readings/{id}")
-    ReadingView putReading(Caller caller, @PathVariable UUID id, @Valid @RequestBody ReadingRequest request) {
-        return readings.put(caller, id, request);
+    ReadingView putReading(
+            Caller caller,
+            @PathVariable UUID id,
+            @RequestParam(required = false) Long version,
+            @Valid @RequestBody ReadingRequest request) {
+        return version == null ? readings.put(caller, id, request) : readings.correct(caller, id, request, version);
     }
 
     @PostMapping("/readings/{id}/void")

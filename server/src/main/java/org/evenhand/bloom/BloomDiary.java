@@ -95,4 +95,10 @@ public class BloomDiary {
     public void voidDate(Caller caller, UUID id, VoidRequest request) {
         dates.voidOnce(caller, id, request, orchards.now(caller));
     }
+
+    /** Puts removed dates back, where no others were written down for that year. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        dates.restoreOnce(caller, id, version, d -> refuseTaken(caller, d.varietyId(), d.year()));
+    }
 }

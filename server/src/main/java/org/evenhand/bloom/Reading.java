@@ -40,8 +40,11 @@ class Reading extends OrchardRecord {
 
     private Double surpriseExpected;
 
-    /** Never changed after the reading was written, so it needs no history. */
+    /** How often it was corrected. */
     @NotAudited
+    private int corrections;
+
+    /** Counts alone do not move the version, else a reading just written would have its second; {@link #corrections} does. */
     @OptimisticLock(excluded = true)
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "reading_count", joinColumns = @JoinColumn(name = "reading_id"))
@@ -53,12 +56,26 @@ class Reading extends OrchardRecord {
 
     Reading(UUID id, Caller caller, Instant now, ZoneId zone, UUID treeId, Instant takenAt, Details details) {
         super(id, caller, now, zone);
+        this.counts = new HashMap<>();
+        see(treeId, takenAt, details);
+    }
+
+    /** Puts what was seen in place of what stood here. */
+    void correct(UUID treeId, Instant takenAt, Details details) {
+        corrections++;
+        see(treeId, takenAt, details);
+    }
+
+    private void see(UUID treeId, Instant takenAt, Details details) {
         this.treeId = treeId;
         this.takenAt = takenAt;
         this.note = details.note();
         this.limb = details.limb();
         this.share = details.share();
-        this.counts = new HashMap<>(details.counts());
+        this.surpriseStage = null;
+        this.surpriseExpected = null;
+        this.counts.keySet().retainAll(details.counts().keySet());
+        this.counts.putAll(details.counts());
     }
 
     /** What was seen. */

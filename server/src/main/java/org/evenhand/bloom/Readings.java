@@ -89,14 +89,37 @@ public class Readings {
         return view(found, sheet);
     }
 
+    /** Corrects a reading. What it showed is held against those before it anew. */
+    @Transactional
+    public ReadingView correct(Caller caller, UUID id, ReadingRequest request, Long version) {
+        TreeView tree = orchards.tree(caller, request.treeId());
+        CropSheet sheet = crops.of(caller, tree.crop());
+        Reading corrected = readings.correct(caller, id, version, reading -> {
+            reading.correct(tree.id(), takenAt(caller, tree, request), details(sheet, request));
+            surprise(caller, tree, sheet, reading);
+        });
+        return view(corrected, sheet);
+    }
+
+    private Instant takenAt(Caller caller, TreeView tree, ReadingRequest request) {
+        ZoneId zone = orchards.details(caller).site().zone();
+        Instant takenAt = Given.notInFuture("takenAt", request.takenAt(), orchards.now(caller), zone);
+        refuseBeforePlanting("takenAt", tree, takenAt, zone);
+        return takenAt;
+    }
+
     private ReadingView insert(Caller caller, UUID id, ReadingRequest request) {
         TreeView tree = orchards.tree(caller, request.treeId());
         CropSheet sheet = crops.of(caller, tree.crop());
         ZoneId zone = orchards.details(caller).site().zone();
-        Instant takenAt = Given.notInFuture("takenAt", request.takenAt(), orchards.now(caller), zone);
-        refuseBeforePlanting("takenAt", tree, takenAt, zone);
-        Reading reading =
-                new Reading(id, caller, orchards.now(caller), zone, tree.id(), takenAt, details(sheet, request));
+        Reading reading = new Reading(
+                id,
+                caller,
+                orchards.now(caller),
+                zone,
+                tree.id(),
+                takenAt(caller, tree, request),
+                details(sheet, request));
         surprise(caller, tree, sheet, reading);
         return view(readings.saveAndFlush(reading), sheet);
     }
@@ -106,7 +129,8 @@ public class Readings {
         List<FlowerReading> before = readings
                 .findTop20ByOrchardIdAndTreeIdAndVoidedAtIsNullOrderByTakenAtDesc(caller.orchardId(), tree.id())
                 .stream()
-                .filter(r -> r.limb().equals(reading.limb())
+                .filter(r -> !r.id().equals(reading.id())
+                        && r.limb().equals(reading.limb())
                         && r.takenAt().isBefore(reading.takenAt())
                         && r.takenAt().isAfter(reading.takenAt().minus(ReadingConventions.OVER_AFTER)))
                 .sorted(Comparator.comparing(Reading::takenAt))
@@ -162,6 +186,17 @@ public class Readings {
     @Transactional
     public void voidReading(Caller caller, UUID id, VoidRequest request) {
         readings.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    /** Puts a removed reading back, where its tree still stands. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        readings.restoreOnce(caller, id, version, reading -> orchards.requireStanding(caller, reading.treeId()));
+    }
+
+    @Transactional(readOnly = true)
+    String treeOf(Caller caller, UUID id) {
+        return orchards.tree(caller, readings.require(caller, id).treeId()).name();
     }
 
     static ReadingView view(Reading r, CropSheet sheet) {

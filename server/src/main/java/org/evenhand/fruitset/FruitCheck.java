@@ -43,6 +43,11 @@ class FruitCheck extends OrchardRecord {
             String note) {
         super(id, caller, now, zone);
         this.pollinationId = pollinationId;
+        correct(checkedAt, outcome, detail, note);
+    }
+
+    /** Puts what was found in place of what stood here. */
+    final void correct(Instant checkedAt, CheckOutcome outcome, CheckDetail detail, String note) {
         this.checkedAt = checkedAt;
         this.flowers = outcome.flowers();
         this.taken = outcome.taken();

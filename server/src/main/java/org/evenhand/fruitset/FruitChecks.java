@@ -31,6 +31,7 @@ import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.pollination.PollinationCorrected;
 import org.evenhand.pollination.PollinationView;
 import org.evenhand.pollination.PollinationVoided;
 import org.evenhand.pollination.Pollinations;
@@ -166,7 +167,39 @@ public class FruitChecks {
         return now;
     }
 
+    /** Corrects a check; the pollination whose flowers were looked at stays. */
+    @Transactional
+    public CheckView correct(Caller caller, UUID id, CheckRequest request, Long version) {
+        return checks.correct(caller, id, version, check -> {
+                    if (!check.pollinationId().equals(request.pollinationId())) {
+                        throw new InvalidInputException(
+                                "pollinationId", "is another one. Remove this check, and write down a new one there.");
+                    }
+                    Found found = found(caller, request);
+                    check.correct(found.at(), found.outcome(), found.detail(), Given.stripped(request.note()));
+                })
+                .view();
+    }
+
+    /** What a check found, looked through. */
+    private record Found(UUID pollination, Instant at, CheckOutcome outcome, CheckDetail detail) {}
+
     private CheckView insert(Caller caller, UUID id, CheckRequest request) {
+        Found found = found(caller, request);
+        return checks.saveAndFlush(new FruitCheck(
+                        id,
+                        caller,
+                        orchards.now(caller),
+                        orchards.details(caller).site().zone(),
+                        found.pollination(),
+                        found.at(),
+                        found.outcome(),
+                        found.detail(),
+                        Given.stripped(request.note())))
+                .view();
+    }
+
+    private Found found(Caller caller, CheckRequest request) {
         PollinationView pollination = pollinations.pollination(caller, request.pollinationId());
         ZoneId zone = orchards.details(caller).site().zone();
         Instant checkedAt = Given.notInFuture("checkedAt", request.checkedAt(), orchards.now(caller), zone);
@@ -187,10 +220,7 @@ public class FruitChecks {
         CheckDetail detail = request.detail() == null ? CheckDetail.NONE : request.detail();
         detail.check(outcome);
         askWhilePetalsAreOn(pollination, checkedAt, outcome, zone, request);
-        String note = Given.stripped(request.note());
-        return checks.saveAndFlush(new FruitCheck(
-                        id, caller, orchards.now(caller), zone, pollination.id(), checkedAt, outcome, detail, note))
-                .view();
+        return new Found(pollination.id(), checkedAt, outcome, detail);
     }
 
     /** With the petals on nobody can tell, least of all where their nick is the only mark. */
@@ -211,6 +241,31 @@ public class FruitChecks {
     @Transactional
     public void voidCheck(Caller caller, UUID id, VoidRequest request) {
         checks.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    /** Puts a removed check back, where its flowers are still there. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        checks.restoreOnce(caller, id, version, check -> pollinations.pollination(caller, check.pollinationId()));
+    }
+
+    /** A check never tells of more flowers than there are, nor of a time before they were pollinated. */
+    @EventListener
+    void fitCorrectedPollinations(PollinationCorrected event) {
+        checks.findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAt(
+                        event.orchardId(), List.of(event.pollinationId()))
+                .forEach(check -> {
+                    if (check.outcome().accountedFor() > event.flowers()) {
+                        throw new InvalidInputException(
+                                "flowers",
+                                "are " + event.flowers() + ", but a check found "
+                                        + check.outcome().accountedFor() + ". Correct the check first.");
+                    }
+                    if (check.checkedAt().isBefore(event.doneAt())) {
+                        throw new InvalidInputException(
+                                "doneAt", "lies after a check of these flowers. Correct the check first.");
+                    }
+                });
     }
 
     @EventListener

@@ -35,8 +35,12 @@ class FruitSetController {
     }
 
     @PutMapping("/checks/{id}")
-    CheckView putCheck(Caller caller, @PathVariable UUID id, @Valid @RequestBody CheckRequest request) {
-        return checks.put(caller, id, request);
+    CheckView putCheck(
+            Caller caller,
+            @PathVariable UUID id,
+            @RequestParam(required = false) Long version,
+            @Valid @RequestBody CheckRequest request) {
+        return version == null ? checks.put(caller, id, request) : checks.correct(caller, id, request, version);
     }
 
     @PostMapping("/checks/{id}/void")
@@ -51,8 +55,12 @@ class FruitSetController {
     }
 
     @PutMapping("/limb-counts/{id}")
-    LimbView putLimbCount(Caller caller, @PathVariable UUID id, @Valid @RequestBody LimbRequest request) {
-        return limbs.put(caller, id, request);
+    LimbView putLimbCount(
+            Caller caller,
+            @PathVariable UUID id,
+            @RequestParam(required = false) Long version,
+            @Valid @RequestBody LimbRequest request) {
+        return version == null ? limbs.put(caller, id, request) : limbs.correct(caller, id, request, version);
     }
 
     @PostMapping("/limb-counts/{id}/void")

@@ -238,12 +238,7 @@ public class Fruits {
         Instant when =
                 numberedAt == null ? Given.required("end.at", request.end().at()) : numberedAt;
         int year = from == null ? year(caller, when) : year(caller, from.doneAt());
-        if (request.number() != null) {
-            fruits.findByOrchardIdAndYearAndNumberAndVoidedAtIsNull(caller.orchardId(), year, request.number())
-                    .ifPresent(other -> {
-                        throw numberTaken(request.number());
-                    });
-        }
+        refuseTakenNumber(caller, year, request.number());
         Fruit fruit = new Fruit(
                 id,
                 caller,
@@ -325,5 +320,22 @@ public class Fruits {
     @Transactional
     public void voidFruit(Caller caller, UUID id, VoidRequest request) {
         fruits.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    /** Puts a removed fruit back, where no other has its number by now. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        fruits.restoreOnce(caller, id, version, fruit -> {
+            orchards.requireStanding(caller, fruit.treeId());
+            refuseTakenNumber(caller, fruit.year(), fruit.number());
+        });
+    }
+
+    private void refuseTakenNumber(Caller caller, int year, Integer number) {
+        if (number != null
+                && fruits.findByOrchardIdAndYearAndNumberAndVoidedAtIsNull(caller.orchardId(), year, number)
+                        .isPresent()) {
+            throw numberTaken(number);
+        }
     }
 }

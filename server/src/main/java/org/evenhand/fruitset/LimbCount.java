@@ -23,6 +23,11 @@ class LimbCount extends OrchardRecord {
 
     LimbCount(UUID id, Caller caller, Instant now, ZoneId zone, LimbRequest request) {
         super(id, caller, now, zone);
+        correct(request);
+    }
+
+    /** Puts what was counted in place of what stood here. */
+    final void correct(LimbRequest request) {
         this.treeId = request.treeId();
         this.limb = request.limb();
         this.countedAt = request.countedAt();

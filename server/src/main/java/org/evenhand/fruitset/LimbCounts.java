@@ -137,10 +137,14 @@ public class LimbCounts {
     public LimbView put(Caller caller, UUID id, LimbRequest request) {
         LimbCount written =
                 once.write(counts, caller, id, found -> again(found, request), () -> insert(caller, id, request));
-        Instant since = written.countedAt().minus(SeasonConventions.WORKING_SEASON);
-        return limbs(caller, counts.ofLimb(caller.orchardId(), written.treeId(), written.limb(), since), since).stream()
+        return limbOf(caller, written);
+    }
+
+    private LimbView limbOf(Caller caller, LimbCount count) {
+        Instant since = count.countedAt().minus(SeasonConventions.WORKING_SEASON);
+        return limbs(caller, counts.ofLimb(caller.orchardId(), count.treeId(), count.limb(), since), since).stream()
                 .findFirst()
-                .orElseThrow(() -> new NotFoundException("count", id));
+                .orElseThrow(() -> new NotFoundException("count", count.id()));
     }
 
     private static LimbCount again(LimbCount found, LimbRequest request) {
@@ -150,7 +154,25 @@ public class LimbCounts {
         return found;
     }
 
+    /** Corrects a count; answers with its limb. */
+    @Transactional
+    public LimbView correct(Caller caller, UUID id, LimbRequest request, Long version) {
+        LimbCount corrected =
+                counts.correct(caller, id, version, count -> count.correct(counted(caller, count.id(), request)));
+        return limbOf(caller, corrected);
+    }
+
     private LimbCount insert(Caller caller, UUID id, LimbRequest request) {
+        return counts.saveAndFlush(new LimbCount(
+                id,
+                caller,
+                orchards.now(caller),
+                orchards.details(caller).site().zone(),
+                counted(caller, id, request)));
+    }
+
+    /** What was counted, looked through. */
+    private LimbRequest counted(Caller caller, UUID id, LimbRequest request) {
         TreeView tree = orchards.tree(caller, request.treeId());
         ZoneId zone = orchards.details(caller).site().zone();
         Instant at = Given.notInFuture("countedAt", request.countedAt(), orchards.now(caller), zone);
@@ -159,23 +181,24 @@ public class LimbCounts {
         int off = request.takenOff() == null ? 0 : request.takenOff();
         new LimbTally(Optional.empty(), fruits, off, 0);
         counts.latest(caller.orchardId(), tree.id(), limb).ifPresent(last -> {
-            if (at.isBefore(last.countedAt())) {
+            if (!last.id().equals(id) && at.isBefore(last.countedAt())) {
                 throw new InvalidInputException(
                         "countedAt",
                         "is " + Given.say(at, zone) + ", before the limb's latest count on "
                                 + Given.say(last.countedAt(), zone) + ". Void that one first, if this one is right.");
             }
         });
-        return counts.saveAndFlush(new LimbCount(
-                id,
-                caller,
-                orchards.now(caller),
-                zone,
-                new LimbRequest(tree.id(), limb, at, fruits, off, Given.stripped(request.note()))));
+        return new LimbRequest(tree.id(), limb, at, fruits, off, Given.stripped(request.note()));
     }
 
     @Transactional
     public void voidCount(Caller caller, UUID id, VoidRequest request) {
         counts.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    /** Puts a removed count back, where its tree still stands. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        counts.restoreOnce(caller, id, version, count -> orchards.requireStanding(caller, count.treeId()));
     }
 }

@@ -69,10 +69,21 @@ public abstract class OrchardRecord {
         return voidedAt != null;
     }
 
+    /** Why it was removed; null where it was not. */
+    public String voidReason() {
+        return voidReason;
+    }
+
     /** Takes the record out of the reckoning; history keeps it. */
     public void voidBecause(String reason, Instant at) {
         this.voidReason = Given.text("reason", reason, 500);
         this.voidedAt = at;
+    }
+
+    /** Puts a removed record back into the reckoning. */
+    public void restore() {
+        this.voidReason = null;
+        this.voidedAt = null;
     }
 
     /** Refuses a change that was made while looking at an older version. */

@@ -64,6 +64,39 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
         return Optional.of(saveAndFlush(record));
     }
 
+    /**
+     * Puts a removed record back, in the caller's transaction; one that was not removed stays as it is.
+     *
+     * @param unless refuses where it no longer fits what was written since
+     * @return the record, where it was restored just now
+     * @throws NotFoundException where there is none
+     * @throws ConflictException where it was changed since it was seen
+     */
+    default Optional<E> restoreOnce(Caller caller, UUID id, Long version, Consumer<E> unless) {
+        E record = require(caller, id);
+        if (!record.voided()) {
+            return Optional.empty();
+        }
+        record.requireVersion(noun(), version);
+        unless.accept(record);
+        record.restore();
+        return Optional.of(saveAndFlush(record));
+    }
+
+    /**
+     * Corrects a record that is there, in the caller's transaction.
+     *
+     * @param change refuses what cannot be, else changes it
+     * @throws NotFoundException where there is none, or it was removed
+     * @throws ConflictException where it was changed since it was seen
+     */
+    default E correct(Caller caller, UUID id, Long version, Consumer<E> change) {
+        E record = current(caller, id);
+        record.requireVersion(noun(), version);
+        change.accept(record);
+        return saveAndFlush(record);
+    }
+
     /** Refuses a record that belongs to something else than the address says. */
     default void requirePartOf(UUID owner, UUID given, UUID id) {
         if (!owner.equals(given)) {

@@ -33,6 +33,15 @@ public class Revision {
 
     private UUID accountId;
 
+    public Instant at() {
+        return at;
+    }
+
+    /** Who made it; null where the application itself did. */
+    public UUID accountId() {
+        return accountId;
+    }
+
     /** Writes down who made the change; nobody when the application itself did. */
     public static class Stamp implements RevisionListener {
         @Override

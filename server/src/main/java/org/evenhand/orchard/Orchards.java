@@ -269,6 +269,15 @@ public class Orchards {
         return view(tree, varietiesById(caller).get(tree.details().varietyId()));
     }
 
+    /**
+     * Refuses a tree that was removed.
+     *
+     * @throws org.evenhand.kit.NotFoundException where it is not there, or no longer
+     */
+    public void requireStanding(Caller caller, UUID id) {
+        trees.current(caller, id);
+    }
+
     public TreeView put(Caller caller, UUID id, TreeRequest request) {
         return once.write(
                 trees, caller, id, found -> change(caller, found, request), () -> insert(caller, id, request));
@@ -307,6 +316,15 @@ public class Orchards {
     @Transactional
     public void voidTree(Caller caller, UUID id, VoidRequest request) {
         trees.voidOnce(caller, id, request, now(caller));
+    }
+
+    /** Puts a removed tree back, where no other has its name by now. */
+    @Transactional
+    void restoreTree(Caller caller, UUID id, Long version) {
+        trees.restoreOnce(caller, id, version, tree -> {
+            varieties.current(caller, tree.details().varietyId());
+            refuseTakenTreeName(caller, id, tree.details().name());
+        });
     }
 
     private Orchard require(Caller caller) {

@@ -43,8 +43,13 @@ class RoundController {
 
     @PutMapping("/pollinations/{id}")
     PollinationView putPollination(
-            Caller caller, @PathVariable UUID id, @Valid @RequestBody PollinationRequest request) {
-        return pollinations.put(caller, id, request);
+            Caller caller,
+            @PathVariable UUID id,
+            @RequestParam(required = false) Long version,
+            @Valid @RequestBody PollinationRequest request) {
+        return version == null
+                ? pollinations.put(caller, id, request)
+                : pollinations.correct(caller, id, request, version);
     }
 
     @PostMapping("/pollinations/{id}/void")

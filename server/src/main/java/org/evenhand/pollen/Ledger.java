@@ -41,10 +41,21 @@ class Ledger {
         write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.DRAWN, -doses, at));
     }
 
-    /** Doses of a pollination that was taken back. */
-    void giveBack(Caller caller, UUID lotId, UUID pollinationId, int doses) {
+    /** Doses that a pollination has of a jar. */
+    @Transactional(propagation = Propagation.SUPPORTS)
+    int drawn(UUID lotId, UUID pollinationId) {
+        return entries.drawn(lotId, pollinationId);
+    }
+
+    /** What a pollination that is removed or corrected had drawn of a jar; nothing where a file brought it with its jar used up. */
+    void giveBack(Caller caller, UUID lotId, UUID pollinationId) {
         PollenLot lot = lock(caller, lotId);
-        write(lot, ofPollination(caller, lot, pollinationId, PollenEntry.Kind.RETURNED, doses, orchards.now(caller)));
+        int drawn = entries.drawn(lotId, pollinationId);
+        if (drawn > 0) {
+            write(
+                    lot,
+                    ofPollination(caller, lot, pollinationId, PollenEntry.Kind.RETURNED, drawn, orchards.now(caller)));
+        }
     }
 
     private PollenEntry ofPollination(

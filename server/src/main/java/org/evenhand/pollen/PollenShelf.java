@@ -254,10 +254,26 @@ public class PollenShelf {
         ledger.draw(caller, lotId, pollinationId, doses, at);
     }
 
-    /** Puts back what a voided pollination had drawn. */
+    /** Doses that a pollination has of a jar. */
+    public int drawn(UUID lotId, UUID pollinationId) {
+        return ledger.drawn(lotId, pollinationId);
+    }
+
+    /** Puts a removed jar back on the shelf; a blend is better made anew, as its parts went on since. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        lots.restoreOnce(caller, id, version, lot -> {
+            if (!lot.details().parts().isEmpty()) {
+                throw new InvalidInputException(
+                        "version", "is of a blend, whose parts went back into their jars. Blend them anew instead.");
+            }
+        });
+    }
+
+    /** Puts back what a pollination had drawn, and no more. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void giveBack(Caller caller, UUID lotId, UUID pollinationId, int doses) {
-        ledger.giveBack(caller, lotId, pollinationId, doses);
+    public void giveBack(Caller caller, UUID lotId, UUID pollinationId) {
+        ledger.giveBack(caller, lotId, pollinationId);
     }
 
     private LotView view(Caller caller, PollenLot lot) {

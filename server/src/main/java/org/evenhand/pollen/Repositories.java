@@ -34,6 +34,11 @@ interface PollenEntryRepository extends JpaRepository<PollenEntry, Long> {
     boolean existsByUndoes(Long undoes);
 
     List<PollenEntry> findByLotIdOrderByIdDesc(UUID lotId);
+
+    /** Doses that a pollination has of a jar: drawn, less what was put back. */
+    @Query("select cast(coalesce(-sum(e.change), 0) as integer) from PollenEntry e"
+            + " where e.lotId = :lotId and e.pollinationId = :pollinationId")
+    int drawn(UUID lotId, UUID pollinationId);
 }
 
 interface PollenStepRepository extends RecordRepository<PollenStep> {

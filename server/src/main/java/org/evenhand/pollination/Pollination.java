@@ -55,6 +55,11 @@ class Pollination extends OrchardRecord {
 
     Pollination(UUID id, Caller caller, Instant now, ZoneId zone, Done done) {
         super(id, caller, now, zone);
+        correct(done, zone);
+    }
+
+    /** Puts what was done in place of what stood here. */
+    final void correct(Done done, ZoneId zone) {
         this.treeId = done.treeId();
         this.lotId = done.lotId();
         this.flowers = done.flowers();

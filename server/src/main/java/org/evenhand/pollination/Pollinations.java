@@ -178,19 +178,97 @@ public class Pollinations {
         return views(caller, List.of(found)).get(0);
     }
 
-    private PollinationView insert(Caller caller, UUID id, PollinationRequest request) {
-        TreeView tree = orchards.tree(caller, request.treeId());
-        Optional<LotView> lot = jar(caller, tree, request);
-        ZoneId zone = orchards.details(caller).site().zone();
-        int flowers = request.flowers();
+    /**
+     * Corrects a pollination. What it belongs to (walk, cross, trial, first visit) stays, and where it belongs to a cross, a trial or a
+     * first visit, so do tree, jar and flowers. Doses go back into the jar they were drawn from and are drawn anew.
+     */
+    @Transactional
+    public PollinationView correct(Caller caller, UUID id, PollinationRequest request, Long version) {
+        Pollination corrected = pollinations.correct(caller, id, version, p -> {
+            if (p.how().treatment() != treatment(request)) {
+                throw new InvalidInputException(
+                        "how.treatment", "cannot be corrected. Remove this record, and write down a new one.");
+            }
+            refuseOtherFlowers(caller, p, request);
+            TreeView tree = orchards.tree(caller, request.treeId());
+            ZoneId zone = orchards.details(caller).site().zone();
+            Optional<LotView> lot = jar(caller, tree, request);
+            Instant doneAt = doneAt(caller, tree, lot, zone, request);
+            events.publishEvent(new PollinationCorrected(caller.orchardId(), id, request.flowers(), doneAt));
+            UUID before = p.lotId();
+            int flowers = p.flowers();
+            p.correct(corrected(caller, p, tree, lot, doneAt, zone, request), zone);
+            boolean drawnAnew = !Objects.equals(before, p.lotId()) || flowers != p.flowers();
+            if (drawnAnew && before != null) {
+                shelf.giveBack(caller, before, id);
+            }
+            if (drawnAnew && p.lotId() != null) {
+                shelf.draw(caller, p.lotId(), id, p.flowers(), doneAt);
+            }
+        });
+        return views(caller, List.of(corrected)).get(0);
+    }
+
+    /** Flowers of a cross, a trial or a first visit are counted elsewhere too. */
+    private void refuseOtherFlowers(Caller caller, Pollination p, PollinationRequest request) {
+        boolean same = p.treeId().equals(request.treeId())
+                && Objects.equals(p.lotId(), request.lotId())
+                && p.flowers() == request.flowers();
+        boolean bound = p.crossId() != null || p.comparisonId() != null || p.again() || second.hasSecond(caller, p);
+        if (bound && !same) {
+            throw new InvalidInputException(
+                    "flowers",
+                    "tree and jar belong to a cross, a trial or a second visit. Remove this record, and write down a new one.");
+        }
+    }
+
+    private Pollination.Done corrected(
+            Caller caller,
+            Pollination p,
+            TreeView tree,
+            Optional<LotView> lot,
+            Instant doneAt,
+            ZoneId zone,
+            PollinationRequest request) {
+        Marked marked = marked(caller, p.id(), tree, p.crossId() != null, doneAt, zone, request);
+        return new Pollination.Done(
+                tree.id(),
+                lot.map(LotView::id).orElse(null),
+                request.flowers(),
+                doneAt,
+                marked.mark(),
+                marked.lasts(),
+                Given.stripped(request.colour()),
+                marked.tag(),
+                p.walkId(),
+                p.stop(),
+                p.crossId(),
+                p.again(),
+                p.againOf(),
+                how(caller, tree, request),
+                p.comparisonId(),
+                p.slot());
+    }
+
+    private Instant doneAt(
+            Caller caller, TreeView tree, Optional<LotView> lot, ZoneId zone, PollinationRequest request) {
         Instant doneAt = Given.notInFuture("doneAt", request.doneAt(), orchards.now(caller), zone);
         Readings.refuseBeforePlanting("doneAt", tree, doneAt, zone);
         lot.ifPresent(l -> {
             refuseBeforeCollection(l, doneAt, zone);
             refuseWhatDoesNotServe(caller, tree, l);
         });
+        return doneAt;
+    }
+
+    private PollinationView insert(Caller caller, UUID id, PollinationRequest request) {
+        TreeView tree = orchards.tree(caller, request.treeId());
+        Optional<LotView> lot = jar(caller, tree, request);
+        ZoneId zone = orchards.details(caller).site().zone();
+        int flowers = request.flowers();
+        Instant doneAt = doneAt(caller, tree, lot, zone, request);
         Pollination pollination = new Pollination(
-                id, caller, orchards.now(caller), zone, done(caller, tree, lot, flowers, doneAt, zone, request));
+                id, caller, orchards.now(caller), zone, done(caller, id, tree, lot, flowers, doneAt, zone, request));
         pollinations.saveAndFlush(pollination);
         lot.ifPresent(l -> shelf.draw(caller, l.id(), id, flowers, doneAt));
         return views(caller, List.of(pollination)).get(0);
@@ -230,14 +308,10 @@ public class Pollinations {
                 said.limb());
     }
 
-    private void refusePlaceTwice(Caller caller, PollinationRequest request) {
-        if ((request.comparisonId() == null) != (request.slot() == null)) {
-            throw new InvalidInputException("slot", "and comparison belong together: give both or neither.");
-        }
-        if (request.comparisonId() != null
+    private void refusePlaceTwice(Caller caller, UUID comparisonId, Integer slot) {
+        if (comparisonId != null
                 && pollinations
-                        .findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(
-                                caller.orchardId(), request.comparisonId(), request.slot())
+                        .findByOrchardIdAndComparisonIdAndSlotAndVoidedAtIsNull(caller.orchardId(), comparisonId, slot)
                         .isPresent()) {
             throw new InvalidInputException("slot", "was done already; somebody was first.");
         }
@@ -245,6 +319,7 @@ public class Pollinations {
 
     private Pollination.Done done(
             Caller caller,
+            UUID id,
             TreeView tree,
             Optional<LotView> lot,
             int flowers,
@@ -252,14 +327,13 @@ public class Pollinations {
             ZoneId zone,
             PollinationRequest request) {
         Optional<CrossFlowers.Cross> cross = cross(caller, tree, lot, flowers, doneAt, request);
-        refusePlaceTwice(caller, request);
+        Marked marked = marked(caller, id, tree, cross.isPresent(), doneAt, zone, request);
+        if ((request.comparisonId() == null) != (request.slot() == null)) {
+            throw new InvalidInputException("slot", "and comparison belong together: give both or neither.");
+        }
+        refusePlaceTwice(caller, request.comparisonId(), request.slot());
         if (request.againOf() != null) {
             second.check(caller, request, tree, lot, flowers, doneAt);
-        }
-        String mark = Given.stripped(request.mark());
-        String tag = Given.stripped(request.tag());
-        if (!tag.isEmpty()) {
-            refuseTagTwice(caller, tag, doneAt, zone);
         }
         if ((request.walkId() == null) != (request.stop() == null)) {
             throw new InvalidInputException("stop", "and walk belong together: give both or neither.");
@@ -267,20 +341,15 @@ public class Pollinations {
         if (request.walkId() != null) {
             walks.require(caller, request.walkId());
         }
-        Mark.Lasts lasts = crops.of(caller, tree.crop()).hand().marks().stream()
-                .filter(m -> m.name().equals(mark))
-                .map(Mark::lasts)
-                .findFirst()
-                .orElse(null);
         return new Pollination.Done(
                 tree.id(),
                 lot.map(LotView::id).orElse(null),
                 flowers,
                 doneAt,
-                cross.filter(c -> mark.isEmpty()).map(c -> "cross label").orElse(mark),
-                tag.isEmpty() && cross.isEmpty() ? lasts : Mark.Lasts.HARVEST,
+                marked.mark(),
+                marked.lasts(),
                 Given.stripped(request.colour()),
-                tag,
+                marked.tag(),
                 request.walkId(),
                 request.stop(),
                 cross.map(CrossFlowers.Cross::id).orElse(null),
@@ -289,6 +358,33 @@ public class Pollinations {
                 how(caller, tree, request),
                 request.comparisonId(),
                 request.slot());
+    }
+
+    /** How the flowers are marked, and for how long the mark lasts. */
+    private record Marked(String mark, Mark.Lasts lasts, String tag) {}
+
+    private Marked marked(
+            Caller caller,
+            UUID id,
+            TreeView tree,
+            boolean ofCross,
+            Instant doneAt,
+            ZoneId zone,
+            PollinationRequest request) {
+        String mark = Given.stripped(request.mark());
+        String tag = Given.stripped(request.tag());
+        if (!tag.isEmpty()) {
+            refuseTagTwice(caller, id, tag, doneAt, zone);
+        }
+        Mark.Lasts lasts = crops.of(caller, tree.crop()).hand().marks().stream()
+                .filter(m -> m.name().equals(mark))
+                .map(Mark::lasts)
+                .findFirst()
+                .orElse(null);
+        return new Marked(
+                ofCross && mark.isEmpty() ? "cross label" : mark,
+                tag.isEmpty() && !ofCross ? lasts : Mark.Lasts.HARVEST,
+                tag);
     }
 
     /** The cross whose flowers are given pollen: its tree, its father and no more flowers than there are. */
@@ -336,7 +432,7 @@ public class Pollinations {
     }
 
     /** A tag number says one flower's story only. */
-    private void refuseTagTwice(Caller caller, String tag, Instant doneAt, ZoneId zone) {
+    private void refuseTagTwice(Caller caller, UUID id, String tag, Instant doneAt, ZoneId zone) {
         controlledCrosses.holdNumbers(caller);
         controlledCrosses.labelled(caller, doneAt.atZone(zone).getYear(), tag).ifPresent(cross -> {
             throw Refusal.of(
@@ -350,6 +446,7 @@ public class Pollinations {
         });
         pollinations
                 .tagged(caller.orchardId(), doneAt.atZone(zone).getYear(), tag)
+                .filter(other -> !other.id().equals(id))
                 .ifPresent(other -> {
                     throw Refusal.of(
                             "tag",
@@ -412,7 +509,28 @@ public class Pollinations {
                     events.publishEvent(new PollinationVoided(caller.orchardId(), id));
                 })
                 .filter(p -> p.lotId() != null)
-                .ifPresent(p -> shelf.giveBack(caller, p.lotId(), id, p.flowers()));
+                .ifPresent(p -> shelf.giveBack(caller, p.lotId(), id));
+    }
+
+    /** Puts a removed pollination back: its doses are drawn again, and no other may have its tag or its place by now. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        pollinations
+                .restoreOnce(caller, id, version, p -> {
+                    orchards.requireStanding(caller, p.treeId());
+                    if (p.crossId() != null || p.again()) {
+                        throw new InvalidInputException(
+                                "version",
+                                "is of a cross or a second visit, whose steps went on since. Write it down anew instead.");
+                    }
+                    ZoneId zone = orchards.details(caller).site().zone();
+                    if (!p.tag().isEmpty()) {
+                        refuseTagTwice(caller, id, p.tag(), p.doneAt(), zone);
+                    }
+                    refusePlaceTwice(caller, p.comparisonId(), p.slot());
+                })
+                .filter(p -> p.lotId() != null)
+                .ifPresent(p -> shelf.draw(caller, p.lotId(), id, p.flowers(), p.doneAt()));
     }
 
     private List<PollinationView> views(Caller caller, List<Pollination> found) {

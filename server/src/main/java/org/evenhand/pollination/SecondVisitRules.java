@@ -74,10 +74,14 @@ class SecondVisitRules {
 
     /** A first visit stands as long as a second one rests on it. */
     void refuseVoidingFirst(Caller caller, Pollination pollination) {
-        if (!pollinations
-                .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(caller.orchardId(), List.of(pollination.id()))
-                .isEmpty()) {
+        if (hasSecond(caller, pollination)) {
             throw new ConflictException(Text.of("conflict.once-more"));
         }
+    }
+
+    boolean hasSecond(Caller caller, Pollination first) {
+        return !pollinations
+                .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(caller.orchardId(), List.of(first.id()))
+                .isEmpty();
     }
 }

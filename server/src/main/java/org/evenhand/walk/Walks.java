@@ -382,6 +382,16 @@ class Walks {
         photos.voidOnce(caller, id, request, orchards.now(caller), p -> photos.requirePartOf(walkId, p.walkId(), id));
     }
 
+    @Transactional
+    void restoreWord(Caller caller, UUID id, Long version) {
+        words.restoreOnce(caller, id, version, w -> {});
+    }
+
+    @Transactional
+    void restorePhoto(Caller caller, UUID id, Long version) {
+        photos.restoreOnce(caller, id, version, p -> {});
+    }
+
     private WalkView view(Caller caller, Walk w) {
         return new WalkView(
                 w.id(),

@@ -59,6 +59,11 @@ public record CheckOutcome(int flowers, int taken, int failed, int dropped, int 
         return flowers - taken - gone() - unknown - thinned;
     }
 
+    /** Flowers that the numbers tell of, 1 to {@link #flowers()}. */
+    public int accountedFor() {
+        return flowers - notFound() + lost;
+    }
+
     /** Flowers that are gone by themselves, before or after they set. */
     public int gone() {
         return failed + dropped;

@@ -1,0 +1,102 @@
+-- What was seen of a tree, corrected later, is told in its history too.
+create table reading_count_history (
+    reading_id uuid not null, revision bigint not null references revision, revision_kind smallint, stage text not null, flowers int not null,
+    primary key (reading_id, revision, stage, flowers)
+);
+insert into reading_count_history (reading_id, revision, revision_kind, stage, flowers)
+    select c.reading_id, h.revision, 0, c.stage, c.flowers
+    from reading_count c join (select id, min(revision) as revision from reading_history group by id) h on h.id = c.reading_id;
+
+alter table reading add column corrections int not null default 0;
+
+-- Flowers of a pollination can be corrected as long as its checks still fit them.
+alter table fruit_check drop constraint fruit_check_pollination_id_flowers_fkey;
+alter table fruit_check add constraint fruit_check_pollination_id_flowers_fkey
+    foreign key (pollination_id, flowers) references pollination (id, flowers) on update cascade;
+
+-- A pollination that is corrected or restored draws anew. At the end of each transaction it has of its jar what its flowers had, or nothing,
+-- and of no other jar anything.
+alter table pollen_entry drop constraint pollen_entry_pollination_id_kind_key;
+create index pollen_entry_pollination on pollen_entry (pollination_id) where pollination_id is not null;
+create function pollen_drawn_for_flowers() returns trigger language plpgsql as $$
+begin
+    if exists (
+        select 1 from (select e.lot_id, -sum(e.change) as drawn from pollen_entry e where e.pollination_id = new.pollination_id group by e.lot_id) d
+        join pollination p on p.id = new.pollination_id
+        where d.drawn <> 0 and (p.voided_at is not null or p.lot_id is distinct from d.lot_id or d.drawn <> p.flowers)
+    ) then
+        raise exception 'pollen_drawn_for_flowers: a jar gives a pollination one dose for each of its flowers, and none where it was removed'
+            using errcode = 'check_violation';
+    end if;
+    return null;
+end $$;
+create constraint trigger pollen_drawn_for_flowers after insert on pollen_entry deferrable initially deferred
+    for each row when (new.pollination_id is not null) execute function pollen_drawn_for_flowers();
+
+-- Everything that was recorded of trees, varieties, jars and crosses, a line each, removed or not.
+create view story_line as
+    select r.orchard_id, 'reading' as kind, r.id, r.tree_id, null::uuid as variety_id, null::uuid as lot_id, null::uuid as cross_id,
+        r.taken_at as at, r.recorded_by, r.recorded_at, r.voided_at, r.void_reason, r.version, r.note,
+        jsonb_build_object('limb', r.limb, 'share', r.share, 'surpriseStage', r.surprise_stage, 'surpriseExpected', r.surprise_expected,
+            'counts', (select jsonb_object_agg(c.stage, c.flowers) from reading_count c where c.reading_id = r.id)) as what
+    from reading r
+union all
+    select p.orchard_id, 'pollination', p.id, p.tree_id, null, p.lot_id, p.cross_id, p.done_at, p.recorded_by, p.recorded_at, p.voided_at,
+        p.void_reason, p.version, '',
+        jsonb_build_object('flowers', p.flowers, 'jar', l.code, 'father', v.name, 'treatment', p.treatment, 'mark', p.mark, 'colour', p.colour,
+            'tag', p.tag, 'again', p.again, 'stage', p.stage, 'strokes', p.strokes, 'tool', p.tool, 'limb', p.limb, 'walkId', p.walk_id, 'stop', p.stop,
+            'cross', case when x.id is not null then lpad((x.year % 100)::text, 2, '0') || '-' || x.number end, 'trial', t.label)
+    from pollination p
+    left join pollen_lot l on l.id = p.lot_id
+    left join variety v on v.id = l.variety_id
+    left join controlled_cross x on x.id = p.cross_id
+    left join comparison t on t.id = p.comparison_id
+union all
+    select c.orchard_id, 'check', c.id, p.tree_id, null, p.lot_id, p.cross_id, c.checked_at, c.recorded_by, c.recorded_at, c.voided_at,
+        c.void_reason, c.version, c.note,
+        jsonb_build_object('flowers', c.flowers, 'taken', c.taken, 'failed', c.failed, 'dropped', c.dropped, 'unknown', c.unknown,
+            'thinned', c.thinned, 'lost', c.lost, 'pollinationId', p.id, 'pollinatedAt', p.done_at, 'resting', c.resting, 'fruits', c.fruits,
+            'whole', c.whole, 'oneSided', c.one_sided, 'crooked', c.crooked, 'sizeMm', c.size_mm)
+    from fruit_check c join pollination p on p.id = c.pollination_id
+union all
+    select n.orchard_id, 'limb-count', n.id, n.tree_id, null, null, null, n.counted_at, n.recorded_by, n.recorded_at, n.voided_at,
+        n.void_reason, n.version, n.note,
+        jsonb_build_object('limb', n.limb, 'fruits', n.fruits, 'takenOff', n.taken_off)
+    from limb_count n
+union all
+    select f.orchard_id, 'fruit', f.id, f.tree_id, null, p.lot_id, p.cross_id, coalesce(f.ended_at, f.numbered_at, f.recorded_at), f.recorded_by,
+        f.recorded_at, f.voided_at, f.void_reason, f.version, coalesce(f.note, ''),
+        jsonb_build_object('number', f.number, 'ended', f.ended, 'weightG', f.weight_g, 'shape', f.shape, 'seeds', f.seeds)
+    from fruit f left join pollination p on p.id = f.pollination_id
+union all
+    select l.orchard_id, 'jar', l.id, s.tree_id, l.variety_id, l.id, null, l.collected_at, l.recorded_by, l.recorded_at, l.voided_at,
+        l.void_reason, l.version, l.note,
+        jsonb_build_object('jar', l.code, 'flowers', s.flowers, 'doses', l.doses_collected, 'left', l.doses_left, 'origin', l.origin)
+    from pollen_lot l left join pollen_lot_source s on s.lot_id = l.id
+union all
+    select x.orchard_id, 'cross', x.id, x.tree_id, null, null, x.id, x.recorded_at, x.recorded_by, x.recorded_at, x.voided_at, x.void_reason,
+        x.version, x.note,
+        jsonb_build_object('cross', lpad((x.year % 100)::text, 2, '0') || '-' || x.number, 'father', v.name, 'flowers', x.planned)
+    from controlled_cross x join variety v on v.id = x.father_id
+union all
+    select s.orchard_id, 'cross-step', s.id, x.tree_id, null, null, x.id, s.done_at, s.recorded_by, s.recorded_at, s.voided_at, s.void_reason,
+        s.version, s.note,
+        jsonb_build_object('cross', lpad((x.year % 100)::text, 2, '0') || '-' || x.number, 'step', s.kind, 'flowers', s.flowers, 'skipped', s.skipped)
+    from cross_step s join controlled_cross x on x.id = s.cross_id
+union all
+    select w.orchard_id, 'word', w.id, (k.stops -> w.stop ->> 'treeId')::uuid, null, null, null, w.said_at, w.recorded_by, w.recorded_at,
+        w.voided_at, w.void_reason, w.version, w.note, jsonb_build_object('found', w.kind)
+    from walk_word w join walk k on k.id = w.walk_id
+union all
+    select h.orchard_id, 'photo', h.id, (k.stops -> h.stop ->> 'treeId')::uuid, null, null, null, h.taken_at, h.recorded_by, h.recorded_at,
+        h.voided_at, h.void_reason, h.version, '', jsonb_build_object('walkId', h.walk_id)
+    from walk_photo h join walk k on k.id = h.walk_id
+union all
+    select b.orchard_id, 'bloom-date', b.id, null, b.variety_id, null, null, b.recorded_at, b.recorded_by, b.recorded_at, b.voided_at,
+        b.void_reason, b.version, '',
+        jsonb_build_object('year', b.year, 'leafOut', b.leaf_out, 'firstBloom', b.first_bloom, 'fullBloom', b.full_bloom, 'lastBloom', b.last_bloom)
+    from bloom_date b
+union all
+    select t.orchard_id, 'tree', t.id, t.id, null, null, null, t.recorded_at, t.recorded_by, t.recorded_at, t.voided_at, t.void_reason, t.version,
+        '', jsonb_build_object('block', t.block, 'row', t.row_number, 'position', t.position, 'plantedOn', t.planted_on)
+    from tree t;
