@@ -35,6 +35,15 @@ export const FIELD: Page[] = [
   },
 ];
 
+/** Of what there is a story to look back on; each names itself. */
+const STORIES = [
+  ['tree', 'TreePage'],
+  ['variety', 'VarietyPage'],
+  ['block', 'BlockPage'],
+  ['person', 'PersonPage'],
+  ['cross', 'CrossPage'],
+] as const;
+
 /** Pages with the menu beside them. */
 export const DESK: Page[] = [
   { path: '/', title: 'page.today', show: Today },
@@ -103,6 +112,10 @@ export const DESK: Page[] = [
     show: page(() => import('./findings/SeasonReport'), 'SeasonReport'),
   },
   { path: '/orchard', title: 'Orchard', show: page(() => import('./orchard/Orchard'), 'Orchard') },
+  ...STORIES.map(([of, name]) => ({
+    path: `/orchard/${of}/:${of}`,
+    show: page(() => import('./story/StoryPage'), name),
+  })),
   {
     path: '/orchard/map',
     title: 'page.map',

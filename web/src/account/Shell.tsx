@@ -1,8 +1,16 @@
 import { VisuallyHidden } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import { IconBasket, IconDots, IconFlower, IconHelp, IconRoute, IconSun } from '@tabler/icons-react';
+import {
+  IconBasket,
+  IconDots,
+  IconFlower,
+  IconHelp,
+  IconRoute,
+  IconSearch,
+  IconSun,
+} from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef, type ReactNode } from 'react';
 import { Link, NavigationType, NavLink, Outlet, useLocation, useNavigationType } from 'react-router';
 import { useHelp } from '../help/use-help';
 import { KeptLine } from '../offline/KeptLine';
@@ -13,7 +21,9 @@ import { Mark } from './Mark';
 import { SignOut } from './SignOut';
 import { useHere } from '../ui/orchard-context';
 import { t, type MessageKey } from '../text/text';
+import { useAside } from '../ui/use-aside';
 
+const Search = lazy(async () => ({ default: (await import('../story/Search')).Search }));
 const MorePages = lazy(async () => ({ default: (await import('./MorePages')).MorePages }));
 const Language = lazy(async () => ({ default: (await import('./Language')).Language }));
 const DemoClock = lazy(async () => ({ default: (await import('./DemoClock')).DemoClock }));
@@ -40,7 +50,26 @@ function useDueChecks(): number {
   return data?.due ?? 0;
 }
 
-function Links({ due, help, close }: { due: number; help: () => void; close?: () => void }) {
+interface LinksProps {
+  due: number;
+  help: () => void;
+  search: () => void;
+  close?: () => void;
+}
+
+function Links({ due, help, search, close }: LinksProps) {
+  const button = (show: () => void, name: ReactNode, key: string) => (
+    <button
+      type="button"
+      className="to"
+      onClick={() => {
+        close?.();
+        show();
+      }}
+    >
+      {name} <kbd>{key}</kbd>
+    </button>
+  );
   const link = ([to, name]: readonly [string, MessageKey]) => (
     <NavLink key={to} to={to} end={to === '/'} className="to" onClick={close}>
       {t(name)}
@@ -53,19 +82,23 @@ function Links({ due, help, close }: { due: number; help: () => void; close?: ()
   );
   return (
     <>
+      {button(
+        search,
+        <>
+          <IconSearch size={18} /> {t('do.search')}
+        </>,
+        '/',
+      )}
       {WORK.map(link)}
       <hr />
       {PLACE.map(link)}
-      <button
-        type="button"
-        className="to"
-        onClick={() => {
-          close?.();
-          help();
-        }}
-      >
-        <IconHelp size={18} /> {t('do.help')} <kbd>?</kbd>
-      </button>
+      {button(
+        help,
+        <>
+          <IconHelp size={18} /> {t('do.help')}
+        </>,
+        '?',
+      )}
     </>
   );
 }
@@ -109,6 +142,7 @@ export function Shell() {
   const { data: plan } = useQuery({ ...queries.plan(PLAN_DAYS), enabled: EVENING.has(pathname) });
   const [more, { open, close }] = useDisclosure();
   const help = useHelp();
+  const search = useAside('/', Search);
   const main = useTurnedPage();
   const name = usePageName();
   return (
@@ -121,10 +155,11 @@ export function Shell() {
         <Link to="/" className="brand">
           <Mark /> Even Hand
         </Link>
-        <Links due={due} help={help.open} />
+        <Links due={due} help={help.open} search={search.open} />
         <Who />
       </nav>
       {help.panel}
+      {search.panel}
       <div className="main">
         <LightBar visits={EVENING.has(pathname) ? plan?.rounds : undefined} />
         <main className="body" id="page" tabIndex={-1} ref={main}>
@@ -158,7 +193,7 @@ export function Shell() {
       {more && (
         <Suspense fallback={null}>
           <MorePages close={close}>
-            <Links due={due} help={help.open} close={close} />
+            <Links due={due} help={help.open} search={search.open} close={close} />
             <Who />
           </MorePages>
         </Suspense>

@@ -209,6 +209,51 @@ export const HELP: Record<string, Help> = {
     steps: ['Add varieties first, then their trees.', 'Place and time zone decide sun and hours.'],
     words: ['mother', 'S alleles', 'typical day'],
   },
+  '/orchard/tree/:tree': {
+    purpose: 'What happened to this tree, and when?',
+    steps: [
+      'The latest stands on top. Choose kinds of records to see only those.',
+      'The three dots of a line correct it, remove it with its reason, or show who changed it.',
+      'What was removed can be shown, and restored.',
+    ],
+    words: ['reading', 'check', 'jar', 'cross'],
+  },
+  '/orchard/variety/:variety': {
+    purpose: 'What happened to the trees of this variety?',
+    steps: [
+      'The latest stands on top. Choose kinds of records to see only those.',
+      'The three dots of a line correct it, remove it with its reason, or show who changed it.',
+      'What was removed can be shown, and restored.',
+    ],
+    words: ['reading', 'check', 'jar', 'cross'],
+  },
+  '/orchard/block/:block': {
+    purpose: 'What happened in this block?',
+    steps: [
+      'The latest stands on top. Choose kinds of records to see only those.',
+      'The three dots of a line correct it, remove it with its reason, or show who changed it.',
+      'What was removed can be shown, and restored.',
+    ],
+    words: ['reading', 'check', 'jar', 'cross'],
+  },
+  '/orchard/person/:person': {
+    purpose: 'What did this person write down?',
+    steps: [
+      'The latest stands on top. Choose kinds of records to see only those.',
+      'The three dots of a line correct it, remove it with its reason, or show who changed it.',
+      'What was removed can be shown, and restored.',
+    ],
+    words: ['reading', 'check', 'jar', 'cross'],
+  },
+  '/orchard/cross/:cross': {
+    purpose: 'What happened to this cross?',
+    steps: [
+      'The latest stands on top. Choose kinds of records to see only those.',
+      'The three dots of a line correct it, remove it with its reason, or show who changed it.',
+      'What was removed can be shown, and restored.',
+    ],
+    words: ['reading', 'check', 'jar', 'cross'],
+  },
   '/orchard/map': {
     purpose: 'Where does each tree stand, and what hangs on it?',
     steps: [

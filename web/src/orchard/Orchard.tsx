@@ -1,8 +1,9 @@
 import { useCropName } from '../crop/crop-name';
 import { RecordForm } from '../form/RecordForm';
-import { Anchor, Button } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
@@ -107,10 +108,18 @@ function Trees({ trees, varieties }: { trees: Schemas['TreeView'][]; varieties: 
               {trees.map((t) => (
                 <tr key={t.id}>
                   <td>
-                    <b>{t.name}</b>
+                    <Link to={`/orchard/tree/${t.id}`}>
+                      <b>{t.name}</b>
+                    </Link>
                   </td>
                   <td>{t.varietyName}</td>
-                  <td>{t.block || '–'}</td>
+                  <td>
+                    {t.block ? (
+                      <Link to={`/orchard/block/${encodeURIComponent(t.block)}`}>{t.block}</Link>
+                    ) : (
+                      '–'
+                    )}
+                  </td>
                   <td className="num">{t.row}</td>
                   <td className="num">{t.position}</td>
                   <td>{t.plantedOn ? calendarDate(t.plantedOn) : 'not known'}</td>
@@ -178,17 +187,9 @@ export function Orchard() {
                   <div className="line" style={{ gap: 22 }}>
                     {known.map((v) => (
                       <span key={v.id}>
-                        <Anchor
-                          component="button"
-                          type="button"
-                          fw={700}
-                          c="inherit"
-                          underline="always"
-                          aria-label={`Edit ${v.name}`}
-                          onClick={() => setEditing(v)}
-                        >
-                          {v.name}
-                        </Anchor>{' '}
+                        <Link to={`/orchard/variety/${v.id}`}>
+                          <b>{v.name}</b>
+                        </Link>{' '}
                         <span className="soft">
                           {cropName(v.crop)}
                           {v.breeding.alleles && ` · ${v.breeding.alleles}`}

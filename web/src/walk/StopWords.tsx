@@ -1,14 +1,15 @@
-import { Button, Textarea } from '@mantine/core';
+import { Button } from '@mantine/core';
+import { NoteField } from '../form/NoteField';
 import { lazy, Suspense, useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
 import { useSubmit } from '../form/use-submit';
-import { Photos } from './Photos';
 import classes from './Walk.module.css';
 import { t } from '../text/text';
 
+const Photos = lazy(async () => ({ default: (await import('./Photos')).Photos }));
 const RecordPollination = lazy(async () => ({
   default: (await import('../pollination/RecordPollination')).RecordPollination,
 }));
@@ -98,7 +99,9 @@ export function StopWords({ walk, index, goOn }: Props) {
         <button type="button" onClick={() => setOther(true)}>
           {t('word.other-flowers')}
         </button>
-        <Photos walk={walk} stop={index} tree={stop.treeName} />
+        <Suspense fallback={null}>
+          <Photos walk={walk} stop={index} tree={stop.treeName} />
+        </Suspense>
       </div>
       {other && (
         <Suspense fallback={null}>
@@ -107,13 +110,7 @@ export function StopWords({ walk, index, goOn }: Props) {
       )}
       {note !== undefined && (
         <div className={classes.note}>
-          <Textarea
-            aria-label={t('field.note-label')}
-            autosize
-            minRows={2}
-            value={note}
-            onChange={(e) => setNote(e.currentTarget.value)}
-          />
+          <NoteField value={note} onChange={setNote} />
           <Button variant="outline" disabled={note.trim() === ''} onClick={() => word.submit('NOTE')}>
             {t('word.keep-note')}
           </Button>

@@ -1,0 +1,235 @@
+import { Button, Chip, Switch } from '@mantine/core';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
+import { queries } from '../api/queries';
+import { useCropName } from '../crop/crop-name';
+import { calendarDate, plural } from '../format/time';
+import { OrchardTabs } from '../orchard/OrchardTabs';
+import { TreeForm } from '../orchard/TreeForm';
+import { VarietyForm } from '../orchard/VarietyForm';
+import { usePageTitle } from '../ui/page-title';
+import { Empty, Loaded } from '../ui/States';
+import { useAddress } from '../ui/use-address';
+import { Lines } from './Lines';
+import { storyQuery, type StoryOf } from './queries';
+import classes from './Story.module.css';
+import { KINDS } from './story-words';
+
+const AS_USUAL = { kinds: '', removed: '' };
+
+function Filters({
+  counts,
+  removed,
+  address,
+  choose,
+}: {
+  counts: Record<string, number>;
+  removed: number;
+  address: typeof AS_USUAL;
+  choose: (part: Partial<typeof AS_USUAL>) => void;
+}) {
+  const chosen = address.kinds.split(',').filter(Boolean);
+  const shown = Object.keys(KINDS).filter((k) => (counts[k] ?? 0) > 0 || chosen.includes(k));
+  return (
+    <div className={`${classes.filters} noprint`}>
+      <Chip.Group multiple value={chosen} onChange={(kinds) => choose({ kinds: kinds.join(',') })}>
+        {shown.map((kind) => (
+          <Chip key={kind} value={kind} size="sm" variant="outline">
+            {KINDS[kind]!.many} {counts[kind] ?? 0}
+          </Chip>
+        ))}
+      </Chip.Group>
+      {(removed > 0 || address.removed !== '') && (
+        <Switch
+          label={`removed too (${removed})`}
+          checked={address.removed !== ''}
+          onChange={(e) => choose({ removed: e.currentTarget.checked ? 'yes' : '' })}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Everything recorded of something, with filters. */
+export function Story({ of, withTree = false }: { of: StoryOf; withTree?: boolean }) {
+  const [address, choose] = useAddress(AS_USUAL);
+  const story = useInfiniteQuery(
+    storyQuery(of, address.kinds.split(',').filter(Boolean), address.removed !== ''),
+  );
+  if (!story.data) return <Loaded of={story}>{() => null}</Loaded>;
+  const pages = story.data.pages;
+  const lines = pages.flatMap((p) => p.lines);
+  return (
+    <>
+      <Filters counts={pages[0]!.kinds} removed={pages[0]!.removed} address={address} choose={choose} />
+      {lines.length === 0 ? (
+        <Empty title="Nothing recorded yet">
+          What is read, pollinated, checked and picked here shows on this page.
+        </Empty>
+      ) : (
+        <Lines lines={lines} withTree={withTree} />
+      )}
+      {story.hasNextPage && (
+        <Button
+          mt={16}
+          variant="outline"
+          loading={story.isFetchingNextPage}
+          onClick={() => void story.fetchNextPage()}
+        >
+          Show older records
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Frame({ title, facts, children }: { title: string; facts: ReactNode; children: ReactNode }) {
+  usePageTitle(title);
+  return (
+    <>
+      <OrchardTabs />
+      <h1>{title}</h1>
+      <div className={classes.facts}>{facts}</div>
+      {children}
+    </>
+  );
+}
+
+/** A tree: what it is, and all that happened to it. */
+export function TreePage() {
+  const id = useParams().tree!;
+  const trees = useQuery(queries.trees());
+  const { data: varieties = [] } = useQuery(queries.varieties());
+  const [editing, setEditing] = useState(false);
+  return (
+    <Loaded of={trees}>
+      {(all) => {
+        const tree = all.find((t) => t.id === id);
+        return (
+          <Frame
+            title={tree?.name ?? 'A tree that was removed'}
+            facts={
+              tree && (
+                <>
+                  <Link to={`/orchard/variety/${tree.varietyId}`}>{tree.varietyName}</Link>
+                  <span>
+                    {tree.block && (
+                      <Link to={`/orchard/block/${encodeURIComponent(tree.block)}`}>{tree.block}</Link>
+                    )}
+                    {tree.block && ', '}row {tree.row}, place {tree.position}
+                  </span>
+                  <span className="soft">
+                    {tree.plantedOn ? `planted ${calendarDate(tree.plantedOn)}` : 'day of planting not known'}
+                  </span>
+                  <Button
+                    component={Link}
+                    to={`/bloom/read/${tree.id}`}
+                    size="sm"
+                    variant="outline"
+                    ml="auto"
+                  >
+                    Read its flowers
+                  </Button>
+                  <Button size="sm" variant="outline" onClick={() => setEditing(true)}>
+                    Edit the tree
+                  </Button>
+                </>
+              )
+            }
+          >
+            <Story of={{ tree: id }} />
+            {tree && editing && (
+              <TreeForm editing={tree} varieties={varieties} trees={all} close={() => setEditing(false)} />
+            )}
+          </Frame>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+/** A variety: its trees, and all that happened to them. */
+export function VarietyPage() {
+  const id = useParams().variety!;
+  const cropName = useCropName();
+  const varieties = useQuery(queries.varieties());
+  const { data: trees = [] } = useQuery(queries.trees());
+  const [editing, setEditing] = useState(false);
+  return (
+    <Loaded of={varieties}>
+      {(all) => {
+        const variety = all.find((v) => v.id === id);
+        const its = trees.filter((t) => t.varietyId === id);
+        return (
+          <Frame
+            title={variety?.name ?? 'A variety that was removed'}
+            facts={
+              variety && (
+                <>
+                  <span>{cropName(variety.crop)}</span>
+                  {variety.breeding.alleles && <span>S alleles {variety.breeding.alleles}</span>}
+                  <span>
+                    {its.length === 0 ? 'no tree' : `${plural(its.length, 'tree')}: `}
+                    {its.slice(0, 12).map((t, i) => (
+                      <span key={t.id}>
+                        {i > 0 && ', '}
+                        <Link to={`/orchard/tree/${t.id}`}>{t.name}</Link>
+                      </span>
+                    ))}
+                    {its.length > 12 && ` and ${its.length - 12} more`}
+                  </span>
+                  <Button size="sm" variant="outline" ml="auto" onClick={() => setEditing(true)}>
+                    Edit the variety
+                  </Button>
+                </>
+              )
+            }
+          >
+            <Story of={{ variety: id }} withTree />
+            {variety && editing && <VarietyForm editing={variety} opened close={() => setEditing(false)} />}
+          </Frame>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+/** A block: its trees, and all that happened to them. */
+export function BlockPage() {
+  const block = useParams().block!;
+  const { data: trees = [] } = useQuery(queries.trees());
+  const its = trees.filter((t) => t.block === block);
+  return (
+    <Frame title={block} facts={<span>{plural(its.length, 'tree')}</span>}>
+      <Story of={{ block }} withTree />
+    </Frame>
+  );
+}
+
+/** What a person wrote down. */
+export function PersonPage() {
+  const person = useParams().person!;
+  const first = useInfiniteQuery(storyQuery({ person }, [], false));
+  const name = first.data?.pages[0]?.lines[0]?.by;
+  return (
+    <Frame title={name ? `Written down by ${name}` : 'Written down'} facts={null}>
+      <Story of={{ person }} withTree />
+    </Frame>
+  );
+}
+
+/** A cross: its steps, pollinations, checks and fruits. */
+export function CrossPage() {
+  const cross = useParams().cross!;
+  const first = useInfiniteQuery(storyQuery({ cross }, ['cross'], true));
+  const label = first.data?.pages[0]?.lines[0]?.what.cross;
+  return (
+    <Frame
+      title={typeof label === 'string' ? `Cross ${label}` : 'Cross'}
+      facts={<Link to="/round/crosses">All crosses and what is due on them</Link>}
+    >
+      <Story of={{ cross }} withTree />
+    </Frame>
+  );
+}

@@ -1,0 +1,229 @@
+import type { Schemas } from '../api/api';
+import { calendarDate, listed, plural } from '../format/time';
+import type { Line } from './queries';
+
+/** What a record of each kind is called, and several of them. */
+export const KINDS: Record<string, { one: string; many: string }> = {
+  reading: { one: 'reading', many: 'readings' },
+  pollination: { one: 'pollinated', many: 'pollinations' },
+  check: { one: 'check', many: 'checks' },
+  'limb-count': { one: 'limb count', many: 'limb counts' },
+  fruit: { one: 'fruit', many: 'fruits' },
+  jar: { one: 'pollen', many: 'jars' },
+  cross: { one: 'cross', many: 'crosses' },
+  'cross-step': { one: 'cross step', many: 'cross steps' },
+  word: { one: 'seen', many: 'notes on walks' },
+  photo: { one: 'picture', many: 'pictures' },
+  'bloom-date': { one: 'bloom', many: 'bloom dates' },
+  tree: { one: 'tree', many: 'trees' },
+};
+
+/** What a record of a kind is called in a sentence. */
+export const nounOf = (kind: string): string =>
+  kind === 'pollination'
+    ? 'pollination'
+    : kind === 'jar'
+      ? 'jar'
+      : kind === 'word'
+        ? 'note'
+        : (KINDS[kind]?.one ?? kind);
+
+const FOUND: Record<string, string> = {
+  NOT_OPEN: 'not open yet',
+  TOO_LATE: 'too late',
+  NONE_LEFT: 'no flower left',
+  NOTE: 'note',
+};
+const STEPS: Record<string, string> = {
+  EMASCULATE: 'anthers taken out',
+  BAG: 'bag put on',
+  POLLINATE: 'pollinated',
+  POLLINATE_AGAIN: 'pollinated once more',
+  COVER: 'covered',
+  UNBAG: 'bag taken off',
+};
+const WITHOUT: Record<string, string> = { NATURE: 'left to nature', BAGGED: 'bagged, no pollen' };
+
+const text = (line: Line, name: string): string => {
+  const value = line.what[name];
+  return typeof value === 'string' ? value : '';
+};
+export const number = (line: Line, name: string): number | undefined => {
+  const value = line.what[name];
+  return typeof value === 'number' ? value : undefined;
+};
+const some = (line: Line, name: string): number => number(line, name) ?? 0;
+export const said = (line: Line, name: string): string | undefined => text(line, name) || undefined;
+const parts = (...given: (string | false | undefined)[]): string => given.filter(Boolean).join(', ');
+
+/** Counts of a reading by stage. */
+export const countsOf = (line: Line): Record<string, number> =>
+  (line.what.counts as Record<string, number> | undefined) ?? {};
+
+function reading(line: Line, sheet: Schemas['CropSheetView'] | undefined): string {
+  const counts = countsOf(line);
+  const stages = sheet?.stages ?? [];
+  const seen = stages
+    .filter((s) => (counts[s.key] ?? 0) > 0)
+    .map((s) => `${counts[s.key]} ${s.name.toLowerCase()}`);
+  const share = number(line, 'share') ?? 1;
+  return parts(
+    seen.length > 0 ? seen.join(', ') : 'no flower',
+    text(line, 'limb') && `limb: ${text(line, 'limb')}`,
+    share < 1 && `${Math.round(100 * share)} % of it counted`,
+  );
+}
+
+/** What did not fit the forecast when it was read. */
+export function surpriseOf(line: Line, sheet: Schemas['CropSheetView'] | undefined): string | undefined {
+  const stage = sheet?.stages.find((s) => s.key === text(line, 'surpriseStage'));
+  const expected = number(line, 'surpriseExpected');
+  return stage && expected !== undefined
+    ? `${Math.round(expected)} ${stage.name.toLowerCase()} were foreseen`
+    : undefined;
+}
+
+function pollination(line: Line): string {
+  const by = WITHOUT[text(line, 'treatment')];
+  const with_ =
+    by ??
+    (text(line, 'jar') ? `with ${text(line, 'father')} (${text(line, 'jar')})` : 'from flower to flower');
+  return parts(
+    `${plural(some(line, 'flowers'), 'flower')} ${with_}`,
+    line.what.again === true && 'second visit',
+    text(line, 'cross') && `cross ${text(line, 'cross')}`,
+    text(line, 'trial') && `trial ${text(line, 'trial')}`,
+    parts(text(line, 'colour'), text(line, 'mark')).replace(', ', ' '),
+    text(line, 'tag') && `tag ${text(line, 'tag')}`,
+  );
+}
+
+function check(line: Line): string {
+  const kinds = [
+    ['taken', 'set'],
+    ['failed', 'failed'],
+    ['dropped', 'dropped'],
+    ['thinned', 'thinned'],
+    ['unknown', 'too early to tell'],
+    ['lost', 'mark gone'],
+  ] as const;
+  const found = kinds
+    .filter(([key]) => some(line, key) > 0)
+    .map(([key, name]) => `${some(line, key)} ${name}`);
+  return `${found.join(', ')} of ${plural(some(line, 'flowers'), 'flower')}`;
+}
+
+function fruit(line: Line): string {
+  const weight = number(line, 'weightG');
+  return parts(
+    number(line, 'number') === undefined ? 'fruit without a number' : `number ${some(line, 'number')}`,
+    text(line, 'ended').toLowerCase().replaceAll('_', ' '),
+    weight !== undefined && `${weight} g`,
+    number(line, 'seeds') !== undefined && plural(some(line, 'seeds'), 'seed'),
+  );
+}
+
+function jar(line: Line): string {
+  const from = number(line, 'flowers');
+  return parts(
+    `${text(line, 'jar')}: ${plural(some(line, 'doses'), 'dose')}`,
+    from !== undefined && `from ${plural(from, 'flower')} of this tree`,
+    `${some(line, 'left')} left`,
+  );
+}
+
+function bloomDate(line: Line): string {
+  const days = [
+    ['leafOut', 'leaf-out'],
+    ['firstBloom', 'first flowers'],
+    ['fullBloom', 'full bloom'],
+    ['lastBloom', 'last flowers'],
+  ] as const;
+  return `${some(line, 'year')}: ${listed(days.filter(([k]) => text(line, k)).map(([k, name]) => `${name} ${calendarDate(text(line, k))}`))}`;
+}
+
+/** What a record says, in one line. */
+export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefined): string {
+  switch (line.kind) {
+    case 'reading':
+      return reading(line, sheet);
+    case 'pollination':
+      return pollination(line);
+    case 'check':
+      return check(line);
+    case 'limb-count':
+      return `${text(line, 'limb')}: ${plural(some(line, 'fruits'), 'fruit')}`;
+    case 'fruit':
+      return fruit(line);
+    case 'jar':
+      return jar(line);
+    case 'cross':
+      return `${text(line, 'cross')} with ${text(line, 'father')}, ${plural(some(line, 'flowers'), 'flower')} planned`;
+    case 'cross-step':
+      return parts(
+        `${text(line, 'cross')}: ${STEPS[text(line, 'step')] ?? text(line, 'step').toLowerCase().replaceAll('_', ' ')}`,
+        line.what.skipped === true ? 'skipped' : plural(some(line, 'flowers'), 'flower'),
+      );
+    case 'word':
+      return FOUND[text(line, 'found')] ?? text(line, 'found');
+    case 'photo':
+      return 'picture of the walk';
+    case 'bloom-date':
+      return bloomDate(line);
+    default:
+      return 'written down';
+  }
+}
+
+/** What else changes where a record is removed (or restored). */
+export function effectWords(e: Schemas['Effect'], restoring: boolean): string {
+  switch (e.what) {
+    case 'FORECAST':
+      return `The forecast of ${e.of} is made anew.`;
+    case 'DOSES':
+      return restoring
+        ? `${plural(e.number, 'dose')} ${e.number === 1 ? 'is' : 'are'} taken out of ${e.of} again.`
+        : `${plural(e.number, 'dose')} ${e.number === 1 ? 'goes' : 'go'} back into ${e.of}.`;
+    case 'FRUIT_SET':
+      return `${plural(e.number, 'flower')} of ${e.of} ${restoring ? 'count' : 'no longer count'} for fruit set.`;
+    case 'FRUIT':
+      return `${plural(e.number, 'fruit')} of ${e.of} ${restoring ? 'count' : 'no longer count'} as hanging.`;
+    case 'SHELF':
+      return `${plural(e.number, 'dose')} of ${e.of} ${restoring ? 'come back to' : 'leave'} the shelf.`;
+    case 'RECORDS':
+      return `${plural(e.number, nounOf(e.of))} of this tree ${e.number === 1 ? 'stays' : 'stay'} on record.`;
+  }
+}
+
+const FIELDS: Record<string, string> = {
+  takenAt: 'time',
+  doneAt: 'time',
+  checkedAt: 'time',
+  countedAt: 'time',
+  counts: 'flowers',
+  treeId: 'tree',
+  lotId: 'jar',
+  varietyId: 'variety',
+  fatherId: 'father',
+  taken: 'set',
+  unknown: 'too early to tell',
+  takenOff: 'thinned, picked or fallen',
+  markLasts: 'how long the mark lasts',
+  sizeMm: 'size, mm',
+  oneSided: 'one-sided',
+  plantedOn: 'planted',
+  row: 'row',
+  collectedAt: 'collected',
+  surpriseStage: 'stage that surprised',
+  surpriseExpected: 'flowers foreseen there',
+};
+
+/** A field of a record as people call it. */
+export const fieldWords = (field: string): string =>
+  FIELDS[field] ?? field.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`);
+
+const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?Z$/;
+
+/** What stood in a field; moments by the orchard's clock. */
+export const valueWords = (value: string, moment: (at: Date) => string): string =>
+  value === '' ? 'nothing' : MOMENT.test(value) ? moment(new Date(value)) : value;
