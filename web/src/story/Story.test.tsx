@@ -100,7 +100,7 @@ describe('the story of a tree', () => {
     serve({ ...SERVER, 'GET /api/story': story([surprising, POLLINATED]) });
     open();
     expect(await screen.findByRole('heading', { name: 'Pale Ridge 1' })).toBeVisible();
-    expect(await screen.findByText(/4 tips parted, 2 .*, limb: north, 50 % of it counted/)).toBeVisible();
+    expect(await screen.findByText(/4 tips parted · 2 .*, limb: north, 50 % of it counted/)).toBeVisible();
     expect(screen.getByText('9 tips parted were foreseen')).toBeVisible();
     expect(screen.getByText('“windy”')).toBeVisible();
     expect(screen.getByText('4 flowers with Lantern (LA-02), red tape, tag 12')).toBeVisible();

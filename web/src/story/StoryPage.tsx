@@ -30,7 +30,10 @@ function Filters({
   choose: (part: Partial<typeof AS_USUAL>) => void;
 }) {
   const chosen = address.kinds.split(',').filter(Boolean);
-  const shown = Object.keys(KINDS).filter((k) => (counts[k] ?? 0) > 0 || chosen.includes(k));
+  // That a tree was written down is no kind to choose.
+  const shown = Object.keys(KINDS).filter(
+    (k) => k !== 'tree' && ((counts[k] ?? 0) > 0 || chosen.includes(k)),
+  );
   return (
     <div className={`${classes.filters} noprint`}>
       <Chip.Group multiple value={chosen} onChange={(kinds) => choose({ kinds: kinds.join(',') })}>

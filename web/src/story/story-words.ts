@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/api';
-import { calendarDate, listed, plural } from '../format/time';
+import { calendarDay, listed, plural } from '../format/time';
 import type { Line } from './queries';
 
 /** What a record of each kind is called, and several of them. */
@@ -68,7 +68,7 @@ function reading(line: Line, sheet: Schemas['CropSheetView'] | undefined): strin
     .map((s) => `${counts[s.key]} ${s.name.toLowerCase()}`);
   const share = number(line, 'share') ?? 1;
   return parts(
-    seen.length > 0 ? seen.join(', ') : 'no flower',
+    seen.length > 0 ? seen.join(' · ') : 'no flower',
     text(line, 'limb') && `limb: ${text(line, 'limb')}`,
     share < 1 && `${Math.round(100 * share)} % of it counted`,
   );
@@ -83,6 +83,14 @@ export function surpriseOf(line: Line, sheet: Schemas['CropSheetView'] | undefin
     : undefined;
 }
 
+/** How its flowers are marked; a tag is named by its number. */
+function marked(line: Line): string {
+  const tag = text(line, 'tag');
+  const mark = text(line, 'mark');
+  const shown = [text(line, 'colour'), tag && mark === 'tag' ? '' : mark].filter(Boolean).join(' ');
+  return parts(shown, tag && `tag ${tag}`);
+}
+
 function pollination(line: Line): string {
   const by = WITHOUT[text(line, 'treatment')];
   const with_ =
@@ -93,8 +101,7 @@ function pollination(line: Line): string {
     line.what.again === true && 'second visit',
     text(line, 'cross') && `cross ${text(line, 'cross')}`,
     text(line, 'trial') && `trial ${text(line, 'trial')}`,
-    parts(text(line, 'colour'), text(line, 'mark')).replace(', ', ' '),
-    text(line, 'tag') && `tag ${text(line, 'tag')}`,
+    marked(line),
   );
 }
 
@@ -139,7 +146,7 @@ function bloomDate(line: Line): string {
     ['fullBloom', 'full bloom'],
     ['lastBloom', 'last flowers'],
   ] as const;
-  return `${some(line, 'year')}: ${listed(days.filter(([k]) => text(line, k)).map(([k, name]) => `${name} ${calendarDate(text(line, k))}`))}`;
+  return `${some(line, 'year')}: ${listed(days.filter(([k]) => text(line, k)).map(([k, name]) => `${name} ${calendarDay(text(line, k))}`))}`;
 }
 
 /** What a record says, in one line. */
@@ -171,7 +178,11 @@ export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefine
     case 'bloom-date':
       return bloomDate(line);
     default:
-      return 'written down';
+      return parts(
+        text(line, 'plantedOn') ? 'planted' : 'written down, day of planting not known',
+        text(line, 'block'),
+        `row ${some(line, 'row')}, place ${some(line, 'position')}`,
+      );
   }
 }
 
@@ -190,6 +201,8 @@ export function effectWords(e: Schemas['Effect'], restoring: boolean): string {
       return `${plural(e.number, 'fruit')} of ${e.of} ${restoring ? 'count' : 'no longer count'} as hanging.`;
     case 'SHELF':
       return `${plural(e.number, 'dose')} of ${e.of} ${restoring ? 'come back to' : 'leave'} the shelf.`;
+    case 'FIRST':
+      return `${plural(e.number, nounOf(e.of))} of it must be removed first.`;
     case 'RECORDS':
       return `${plural(e.number, nounOf(e.of))} of this tree ${e.number === 1 ? 'stays' : 'stay'} on record.`;
   }

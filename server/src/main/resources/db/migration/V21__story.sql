@@ -92,11 +92,12 @@ union all
         h.voided_at, h.void_reason, h.version, '', jsonb_build_object('walkId', h.walk_id)
     from walk_photo h join walk k on k.id = h.walk_id
 union all
-    select b.orchard_id, 'bloom-date', b.id, null, b.variety_id, null, null, b.recorded_at, b.recorded_by, b.recorded_at, b.voided_at,
+    select b.orchard_id, 'bloom-date', b.id, null, b.variety_id, null, null,
+        coalesce(b.first_bloom, b.leaf_out)::timestamp at time zone b.zone, b.recorded_by, b.recorded_at, b.voided_at,
         b.void_reason, b.version, '',
         jsonb_build_object('year', b.year, 'leafOut', b.leaf_out, 'firstBloom', b.first_bloom, 'fullBloom', b.full_bloom, 'lastBloom', b.last_bloom)
     from bloom_date b
 union all
-    select t.orchard_id, 'tree', t.id, t.id, null, null, null, t.recorded_at, t.recorded_by, t.recorded_at, t.voided_at, t.void_reason, t.version,
+    select t.orchard_id, 'tree', t.id, t.id, null, null, null, coalesce(t.planted_on::timestamp at time zone t.zone, t.recorded_at), t.recorded_by, t.recorded_at, t.voided_at, t.void_reason, t.version,
         '', jsonb_build_object('block', t.block, 'row', t.row_number, 'position', t.position, 'plantedOn', t.planted_on)
     from tree t;

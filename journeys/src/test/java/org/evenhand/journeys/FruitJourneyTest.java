@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 
 /** From the first check to what it teaches: looks on a walk, limbs, numbered fruit, a comparison drawn by lot, and a file from elsewhere. */
 class FruitJourneyTest extends DemoJourney {
@@ -127,5 +128,41 @@ class FruitJourneyTest extends DemoJourney {
         browser.seeText("1 record written down");
         browser.open("/fruit-set");
         browser.seeText("4 flowers with Z-1 Lantern");
+    }
+
+    @Test
+    @Order(7)
+    void a_record_is_found_corrected_removed_and_restored() {
+        By reading = By.cssSelector("[data-kind=reading]");
+        By mend = By.cssSelector("[data-kind=reading] button");
+        browser.see(By.tagName("body")).sendKeys("/");
+        browser.type("What to look for", "pale ridge 1");
+        browser.see(By.cssSelector("[role=dialog] a[data-active]"));
+        browser.keys(Keys.ENTER);
+        browser.see(By.xpath("//h1[.='Pale Ridge 1']"));
+        browser.see(reading);
+        assertThat(browser.accessibilityViolations()).as("story of a tree").isEmpty();
+        browser.picture("tree");
+
+        browser.click(mend);
+        browser.press("Correct");
+        browser.type("Tips parted", "4");
+        browser.press("Save the correction");
+        browser.seeText("4 tips parted");
+        browser.click(mend);
+        browser.press("Remove");
+        browser.seeText("The forecast of Pale Ridge 1 is made anew.");
+        browser.type("Why", "another tree");
+        browser.click(By.cssSelector("[role=dialog] [type=submit]"));
+        browser.waitUntilGone(reading);
+        browser.press("Undo");
+        browser.see(reading);
+        browser.click(mend);
+        browser.press("History");
+        browser.seeText("Because: another tree");
+        browser.press("Close");
+        browser.phone();
+        assertThat(browser.widthBeyondTheScreen()).isZero();
+        browser.desk();
     }
 }

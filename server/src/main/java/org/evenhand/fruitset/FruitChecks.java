@@ -272,7 +272,7 @@ public class FruitChecks {
     void keepPollinationsWithChecks(PollinationVoided event) {
         if (checks.existsByOrchardIdAndPollinationIdAndVoidedAtIsNull(event.orchardId(), event.pollinationId())) {
             throw new InvalidInputException(
-                    "reason", "does not help: its fruit has been checked already. Void the checks first.");
+                    "reason", "does not help: its fruit has been checked already. Remove the checks first.");
         }
     }
 }

@@ -311,7 +311,7 @@ public class Fruits {
                     "was recorded already: "
                             + fruit.end().kind().name().toLowerCase(Locale.ROOT).replace('_', ' ') + " on "
                             + Given.say(fruit.end().at(), zone)
-                            + ". A fruit ends once; void that record if it is wrong.");
+                            + ". A fruit ends once; remove that record if it is wrong.");
         }
         fruit.end(end, null);
         return fruits.saveAndFlush(fruit);

@@ -185,7 +185,7 @@ public class LimbCounts {
                 throw new InvalidInputException(
                         "countedAt",
                         "is " + Given.say(at, zone) + ", before the limb's latest count on "
-                                + Given.say(last.countedAt(), zone) + ". Void that one first, if this one is right.");
+                                + Given.say(last.countedAt(), zone) + ". Remove that one first, if this one is right.");
             }
         });
         return new LimbRequest(tree.id(), limb, at, fruits, off, Given.stripped(request.note()));

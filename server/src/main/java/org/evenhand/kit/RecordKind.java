@@ -52,8 +52,10 @@ public record RecordKind(
         FRUIT,
         /** Doses on the shelf. */
         SHELF,
-        /** Other records of the same tree or jar. */
-        RECORDS
+        /** Other records of the same tree, which stay. */
+        RECORDS,
+        /** Other records that must be removed first. */
+        FIRST
     }
 
     /**

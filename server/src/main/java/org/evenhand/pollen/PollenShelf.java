@@ -244,7 +244,7 @@ public class PollenShelf {
             throw new InvalidInputException(
                     "reason",
                     "does not help: pollen of " + lot.code()
-                            + " is on flowers already, or went elsewhere. Void those pollinations first.");
+                            + " is on flowers already, or went elsewhere. Remove those pollinations first.");
         }
     }
 

@@ -139,7 +139,19 @@ class Stories {
         if (key.equals("tree")) {
             effects.addAll(hangingOn(caller, id));
         }
+        if (key.equals("pollination")) {
+            effects.addAll(checksOf(caller, id));
+        }
         return new StoryView.Effects(effects);
+    }
+
+    private List<RecordKind.Effect> checksOf(Caller caller, UUID pollination) {
+        return jdbc.query(
+                "select kind, count(*) from story_line where orchard_id = ? and kind = 'check' and voided_at is null"
+                        + " and what ->> 'pollinationId' = ? group by kind",
+                (row, i) -> new RecordKind.Effect(RecordKind.What.FIRST, row.getString(1), row.getInt(2)),
+                caller.orchardId(),
+                pollination.toString());
     }
 
     private void requireThere(Caller caller, String key, UUID id) {

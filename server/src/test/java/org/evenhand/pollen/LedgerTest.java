@@ -216,7 +216,7 @@ class LedgerTest {
         assertThat(ines.post("/api/lots/" + lot + "/void", Api.voiding(0))
                         .expect(400)
                         .errorAt("reason"))
-                .contains("Void those pollinations first");
+                .contains("Remove those pollinations first");
     }
 
     private void assertLedgerAddsUp(String lot) {
