@@ -17,6 +17,12 @@ insert into pollen_entry (lot_id, kind, change, at, recorded_at, recorded_by, no
     select md5(o.orchard || ':jar:' || j.code)::uuid, 'TAKEN', -least(j.doses, 1000000), j.collected_at, o.noted, o.account,
         'used for the pollinations brought in'
     from new_jar j cross join told o;
+create temp table drawn on commit drop as
+    select md5(o.orchard || ':' || b.ref)::uuid as id, l.id as lot_id
+    from brought b
+    cross join told o
+    join pollen_lot l on l.orchard_id = o.orchard and l.code = b.jar and b.jar <> '' and l.id <> md5(o.orchard || ':jar:' || b.jar)::uuid
+    where not exists (select 1 from pollination p where p.id = md5(o.orchard || ':' || b.ref)::uuid);
 insert into pollination (id, orchard_id, tree_id, lot_id, flowers, done_at, mark, mark_lasts, colour, tag, tag_year, again, treatment, stage,
         strokes, tool, limb, recorded_by, recorded_at, zone, version)
     select md5(o.orchard || ':' || b.ref)::uuid, o.orchard, t.id, l.id, b.flowers::int, d.done_at, b.mark,

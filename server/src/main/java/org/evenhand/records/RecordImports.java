@@ -6,6 +6,9 @@ import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.UncheckedIOException;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CharsetDecoder;
+import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -16,12 +19,17 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
+import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.kit.Caller;
+import org.evenhand.mating.CrossBook;
+import org.evenhand.mating.Crosses;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.pollen.PollenShelf;
 import org.postgresql.PGConnection;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.dao.DataAccessException;
@@ -43,9 +51,13 @@ class RecordImports {
 
     private final JdbcTemplate jdbc;
     private final Orchards orchards;
+    private final Crosses crosses;
+    private final PollenShelf shelf;
     private final InstantSource clock;
 
-    RecordImports(JdbcTemplate jdbc, Orchards orchards, InstantSource clock) {
+    RecordImports(JdbcTemplate jdbc, Orchards orchards, Crosses crosses, PollenShelf shelf, InstantSource clock) {
+        this.crosses = crosses;
+        this.shelf = shelf;
         this.jdbc = jdbc;
         this.orchards = orchards;
         this.clock = clock;
@@ -122,12 +134,16 @@ class RecordImports {
         jdbc.execute("analyze brought, told, tree, variety, pollen_lot");
         try {
             refuseBad(kind);
+            if (kind == Kind.POLLINATIONS) {
+                refuseWhatDoesNotServe(caller, kind);
+            }
             int written = write(kind);
+            if (kind == Kind.POLLINATIONS) {
+                jdbc.update(kind.sql("draw"));
+            }
             return new RecordsImported(rows, written, rows - written);
         } catch (DataAccessException e) {
-            throw new InvalidInputException(
-                    "csv",
-                    "does not fit what is there: " + e.getMostSpecificCause().getMessage() + ". Nothing was imported.");
+            throw CopyProblem.of(e);
         }
     }
 
@@ -137,15 +153,22 @@ class RecordImports {
 
     /** Lets the file run into the table; its head says which column is which. */
     private long copy(Kind kind, InputStream csv) {
-        BufferedReader reader = new BufferedReader(new InputStreamReader(csv, StandardCharsets.UTF_8), 1 << 16);
+        BufferedReader reader = new BufferedReader(new InputStreamReader(csv, strictly()), 1 << 16);
         List<String> columns = head(kind, reader);
         try {
             return jdbc.execute((ConnectionCallback<Long>)
                     connection -> copy(connection.unwrap(PGConnection.class), columns, reader));
         } catch (DataAccessException e) {
-            throw new InvalidInputException(
-                    "csv", "cannot be read: " + e.getMostSpecificCause().getMessage() + ". Nothing was imported.");
+            throw CopyProblem.of(e);
         }
+    }
+
+    /** Refuses what is not UTF-8, rather than putting something else in its place. */
+    private static CharsetDecoder strictly() {
+        return StandardCharsets.UTF_8
+                .newDecoder()
+                .onMalformedInput(CodingErrorAction.REPORT)
+                .onUnmappableCharacter(CodingErrorAction.REPORT);
     }
 
     private static long copy(PGConnection connection, List<String> columns, Reader reader) throws SQLException {
@@ -156,7 +179,14 @@ class RecordImports {
                             "copy brought (" + String.join(", ", columns)
                                     + ") from stdin with (format csv, force_not_null (" + String.join(", ", columns)
                                     + "))",
-                            reader);
+                            new LinesOfFile(reader));
+        } catch (LinesOfFile.LoneDot e) {
+            throw new InvalidInputException(
+                    "csv",
+                    "was not imported: line " + e.line() + " is '\\.', which is no record. Remove it, or complete it.");
+        } catch (CharacterCodingException e) {
+            throw new InvalidInputException(
+                    "csv", "was not imported: it is not UTF-8. Save it as CSV UTF-8, and choose it again.");
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -198,6 +228,9 @@ class RecordImports {
                 }
             }
             return line.toString();
+        } catch (CharacterCodingException e) {
+            throw new InvalidInputException(
+                    "csv", "was not imported: it is not UTF-8. Save it as CSV UTF-8, and choose it again.");
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -213,6 +246,26 @@ class RecordImports {
                     "was not imported, as it is wrong in "
                             + (bad.size() < MOST_TOLD ? Plural.of(bad.size(), "line") : "many lines") + ". "
                             + String.join("; ", bad) + ".");
+        }
+    }
+
+    /** What a form refuses, a file refuses with the same words: pollen that cannot serve its mother. */
+    private void refuseWhatDoesNotServe(Caller caller, Kind kind) {
+        CrossBook book = crosses.book(caller);
+        List<String> bad = new ArrayList<>();
+        jdbc.query(kind.sql("pairs"), row -> {
+            UUID mother = row.getObject(2, UUID.class);
+            UUID lot = row.getObject(3, UUID.class);
+            CrossCompatibility cross = lot == null
+                    ? book.cross(mother, row.getObject(4, UUID.class))
+                    : book.cross(mother, shelf.lot(caller, lot));
+            if (!cross.serves()) {
+                bad.add("line " + row.getLong(1) + ": " + row.getString(5) + " cannot serve " + row.getString(6) + ": "
+                        + cross.why());
+            }
+        });
+        if (!bad.isEmpty()) {
+            throw new InvalidInputException("csv", "was not imported. " + String.join(" ", bad));
         }
     }
 

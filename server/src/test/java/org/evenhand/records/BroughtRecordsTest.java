@@ -2,6 +2,8 @@ package org.evenhand.records;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -117,7 +119,7 @@ class BroughtRecordsTest {
         assertThat(api.postCsv("/api/records/looks", "ref,checked_at,taken,failed,unknown\nc1,2026-11-31T09:00,4,0,0\n")
                         .expect(400)
                         .errorAt("csv"))
-                .contains("out of range");
+                .contains("names a day that does not exist");
         assertThat(api.postCsv("/api/records/looks", "ref,when,taken\n")
                         .expect(400)
                         .errorAt("csv"))
@@ -126,10 +128,112 @@ class BroughtRecordsTest {
         assertThat(api.postCsv("/api/records/looks", "ref,checked_at,taken,failed,unknown\nc1,\"2026\n")
                         .expect(400)
                         .errorAt("csv"))
-                .contains("cannot be read");
+                .contains("line 2 has a quote that is never closed");
         assertThat(api.postCsv("/api/records/looks", "ref,checked_at,taken,failed,unknown\n")
                         .expect(400)
                         .errorAt("csv"))
                 .contains("no line below its head");
+    }
+
+    private String jar(int doses) {
+        Instant at = TestServer.NOW.minus(Duration.ofDays(2));
+        String giver = api.tree(api.variety("Harbour"), "Harbour 1");
+        String lot = api.lot(giver, at, doses).id();
+        for (JsonNode each : api.get("/api/lots").expect(200).body()) {
+            if (each.path("id").asString().equals(lot)) {
+                return each.path("code").asString();
+            }
+        }
+        throw new AssertionError(lot);
+    }
+
+    private int left(String code) {
+        for (JsonNode each : api.get("/api/lots").expect(200).body()) {
+            if (each.path("code").asString().equals(code)) {
+                return each.path("dosesLeft").asInt();
+            }
+        }
+        throw new AssertionError(code);
+    }
+
+    @Test
+    void a_line_that_names_a_jar_on_the_shelf_draws_from_it_once_and_gives_back_no_more() {
+        String code = jar(10);
+        String day = TestServer.NOW.minus(Duration.ofDays(1)).toString();
+        String file = "ref,tree,jar,flowers,done_at\nd1,Pale Ridge 1," + code + ",4," + day + "\nd2,Pale Ridge 1,"
+                + code + ",3," + day + "\n";
+        api.postCsv("/api/records/pollinations", file).expect(200);
+        assertThat(left(code)).isEqualTo(3);
+        assertThat(api.postCsv("/api/records/pollinations", file)
+                        .expect(200)
+                        .body()
+                        .path("already")
+                        .asInt())
+                .isEqualTo(2);
+        assertThat(left(code)).isEqualTo(3);
+        assertThat(api.postCsv(
+                                "/api/records/pollinations",
+                                file.replace("d1", "d3").replace("d2", "d4"))
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("line 2: the jar '" + code + "' has 3 doses left");
+        assertThat(api.postCsv("/api/records/pollinations", file.replace(",4,", ",5,"))
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("line 2: ref 'd1' is here already with other content");
+        assertThat(api.postCsv(
+                                "/api/records/pollinations",
+                                file.replace("d1", "d5").replace(day, "1990-01-01T10:00"))
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("before Pale Ridge 1 was planted");
+        String early = TestServer.NOW.minus(Duration.ofDays(3)).toString();
+        assertThat(api.postCsv(
+                                "/api/records/pollinations",
+                                file.replace("d1", "d5").replace(day, early))
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("before the pollen of " + code + " was collected");
+        for (JsonNode each : api.get("/api/pollinations").expect(200).body()) {
+            api.post("/api/pollinations/" + each.path("id").asString() + "/void", Api.voiding(0))
+                    .expect(204);
+        }
+        assertThat(left(code)).isEqualTo(10);
+    }
+
+    @Test
+    void a_file_whose_line_ends_it_early_or_is_no_text_is_refused_as_a_whole() {
+        String done = HEAD + line("e1", "X-5", "1", "2026-11-01T17:00");
+        assertThat(api.postCsv("/api/records/pollinations", done + "\\.\n" + line("e2", "X-5", "1", "2026-11-01T17:00"))
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("line 3 is '\\.'");
+        assertThat(api.postCsv("/api/records/pollinations", done + "\\.")
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("line 3 is '\\.'");
+        assertThat(api.postCsv("/api/records/pollinations", done + "e2,Pale Ridge 1\n")
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("line 3 has fewer columns")
+                .doesNotContain("COPY");
+        assertThat(api.postCsv("/api/records/pollinations", done + "e\0" + line("2", "X-5", "1", "2026-11-01T17:00"))
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("no text has");
+        assertThat(api.get("/api/pollinations").expect(200).body().isEmpty()).isTrue();
+    }
+
+    @Test
+    void pollen_that_a_form_refuses_a_file_refuses_too() {
+        String ember = api.variety("apple", "Ember");
+        api.tree(ember, "Ember 1");
+        assertThat(api.postCsv(
+                                "/api/records/pollinations",
+                                "ref,tree,jar,father,collected_at,storage,flowers,done_at\n"
+                                        + "f1,Ember 1,E-1,Ember,2026-10-01T10:00,FRIDGE,4,2026-10-02T10:00\n")
+                        .expect(400)
+                        .errorAt("csv"))
+                .contains("line 2: E-1 cannot serve Ember 1");
     }
 }
