@@ -20,9 +20,9 @@ interface ReadingRepository extends RecordRepository<Reading> {
               and r.voidedAt is null order by r.takenAt, r.id""")
     List<Reading> withCounts(UUID orchard, Collection<UUID> trees, Instant after, Instant until);
 
-    /** For each tree with readings, something that changes whenever one comes or goes. */
+    /** For each tree with readings, something that changes whenever one comes, goes or is corrected. */
     @Query(nativeQuery = true, value = """
-            select tree_id as treeid, md5(string_agg(id::text, ',' order by taken_at, id)) as fingerprint from reading
+            select tree_id as treeid, md5(string_agg(id || ':' || version, ',' order by taken_at, id)) as fingerprint from reading
             where orchard_id = :orchard and taken_at > :after and taken_at <= :until and voided_at is null
             group by tree_id""")
     List<Fingerprint> fingerprints(UUID orchard, Instant after, Instant until);

@@ -91,12 +91,16 @@ class StoryTest {
         String reading = api.read(taker, now.minusSeconds(600), Map.of("parted", 40, "shedding", 1))
                 .id();
         Map<String, Object> right = Api.reading(taker, now.minusSeconds(300), Map.of("parted", 4));
+        assertThat(readOnTheBoard()).isEqualTo(41);
         JsonNode corrected = api.put("/api/readings/" + reading + "?version=0", right)
                 .expect(200)
                 .body();
         assertThat(corrected.path("counts").path("parted").asInt()).isEqualTo(4);
         assertThat(corrected.path("flowers").asInt()).isEqualTo(4);
         api.put("/api/readings/" + reading + "?version=0", right).expect(409);
+        assertThat(readOnTheBoard())
+                .as("the forecast starts from what is right")
+                .isEqualTo(4);
 
         JsonNode revisions = history("reading", reading);
         assertThat(revisions).hasSize(2);
@@ -115,6 +119,16 @@ class StoryTest {
         assertThat(kinds(story("tree=" + taker))).containsExactlyInAnyOrder("reading", "tree");
         assertThat(history("reading", reading).get(0).path("deed").asString()).isEqualTo("RESTORED");
         assertThat(history("reading", reading).get(1).path("reason").asString()).isNotEmpty();
+    }
+
+    /** Flowers of the reading that the board's forecast of the tree starts from. */
+    private int readOnTheBoard() {
+        for (JsonNode row : api.get("/api/bloom?hours=24").expect(200).body().path("trees")) {
+            if (row.path("treeId").asString().equals(taker)) {
+                return row.path("reading").path("flowers").asInt();
+            }
+        }
+        throw new AssertionError("no row of " + taker);
     }
 
     @Test
