@@ -47,6 +47,11 @@ class Ledger {
         return entries.drawn(lotId, pollinationId);
     }
 
+    @Transactional(propagation = Propagation.SUPPORTS)
+    boolean drewFrom(UUID lotId, UUID pollinationId) {
+        return entries.existsByLotIdAndPollinationId(lotId, pollinationId);
+    }
+
     /** What a pollination that is removed or corrected had drawn of a jar; nothing where a file brought it with its jar used up. */
     void giveBack(Caller caller, UUID lotId, UUID pollinationId) {
         PollenLot lot = lock(caller, lotId);

@@ -259,6 +259,11 @@ public class PollenShelf {
         return ledger.drawn(lotId, pollinationId);
     }
 
+    /** Whether a pollination ever drew from a jar; one that a file brought with its jar did not. */
+    public boolean drewFrom(UUID lotId, UUID pollinationId) {
+        return ledger.drewFrom(lotId, pollinationId);
+    }
+
     /** Puts a removed jar back on the shelf; a blend is better made anew, as its parts went on since. */
     @Transactional
     void restore(Caller caller, UUID id, Long version) {

@@ -35,6 +35,8 @@ interface PollenEntryRepository extends JpaRepository<PollenEntry, Long> {
 
     List<PollenEntry> findByLotIdOrderByIdDesc(UUID lotId);
 
+    boolean existsByLotIdAndPollinationId(UUID lotId, UUID pollinationId);
+
     /** Doses that a pollination has of a jar: drawn, less what was put back. */
     @Query("select cast(coalesce(-sum(e.change), 0) as integer) from PollenEntry e"
             + " where e.lotId = :lotId and e.pollinationId = :pollinationId")

@@ -31,7 +31,7 @@ class PollinationRecords {
         UUID jar = p.lotId();
         if (jar != null) {
             // Removed, it gives back what it has; restored, it draws for all its flowers again.
-            int doses = p.voided() ? p.flowers() : shelf.drawn(jar, p.id());
+            int doses = !p.voided() ? shelf.drawn(jar, p.id()) : shelf.drewFrom(jar, p.id()) ? p.flowers() : 0;
             effects.add(new RecordKind.Effect(
                     RecordKind.What.DOSES, shelf.lot(caller, jar).code(), doses));
         }

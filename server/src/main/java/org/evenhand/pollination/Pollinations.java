@@ -190,6 +190,7 @@ public class Pollinations {
                         "how.treatment", "cannot be corrected. Remove this record, and write down a new one.");
             }
             refuseOtherFlowers(caller, p, request);
+            second.refuseOutOfOrder(caller, p, request.doneAt());
             TreeView tree = orchards.tree(caller, request.treeId());
             ZoneId zone = orchards.details(caller).site().zone();
             Optional<LotView> lot = jar(caller, tree, request);
@@ -198,15 +199,21 @@ public class Pollinations {
             UUID before = p.lotId();
             int flowers = p.flowers();
             p.correct(corrected(caller, p, tree, lot, doneAt, zone, request), zone);
-            boolean drawnAnew = !Objects.equals(before, p.lotId()) || flowers != p.flowers();
-            if (drawnAnew && before != null) {
-                shelf.giveBack(caller, before, id);
-            }
-            if (drawnAnew && p.lotId() != null) {
-                shelf.draw(caller, p.lotId(), id, p.flowers(), doneAt);
-            }
+            drawAnew(caller, p, before, flowers);
         });
         return views(caller, List.of(corrected)).get(0);
+    }
+
+    /** A jar that a file brought was used up by the file: its flowers draw nothing of their own. */
+    private void drawAnew(Caller caller, Pollination p, UUID before, int flowers) {
+        boolean otherJar = !Objects.equals(before, p.lotId());
+        boolean drew = before != null && shelf.drewFrom(before, p.id());
+        if (drew && (otherJar || flowers != p.flowers())) {
+            shelf.giveBack(caller, before, p.id());
+        }
+        if (p.lotId() != null && (otherJar || (drew && flowers != p.flowers()))) {
+            shelf.draw(caller, p.lotId(), p.id(), p.flowers(), p.doneAt());
+        }
     }
 
     /** Flowers of a cross, a trial or a first visit are counted elsewhere too. */
@@ -529,7 +536,7 @@ public class Pollinations {
                     }
                     refusePlaceTwice(caller, p.comparisonId(), p.slot());
                 })
-                .filter(p -> p.lotId() != null)
+                .filter(p -> p.lotId() != null && shelf.drewFrom(p.lotId(), id))
                 .ifPresent(p -> shelf.draw(caller, p.lotId(), id, p.flowers(), p.doneAt()));
     }
 

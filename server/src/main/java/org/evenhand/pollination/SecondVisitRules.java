@@ -55,10 +55,7 @@ class SecondVisitRules {
             throw Refusal.of(
                     "flowers", Text.of("refused.more-than-first", "flowers", flowers, "first", first.flowers()));
         }
-        if (!doneAt.isAfter(first.doneAt())) {
-            throw Refusal.of(
-                    "doneAt", zone, Text.of("refused.not-after-first", "at", doneAt, "atFirst", first.doneAt()));
-        }
+        refuseNotAfter(zone, doneAt, first.doneAt());
         Set<UUID> before = fathers(Optional.ofNullable(first.lotId()).map(id -> shelf.lot(caller, id)));
         if (!fathers(lot).equals(before)) {
             throw Refusal.of("lotId", Text.of("refused.other-pollen"));
@@ -76,6 +73,24 @@ class SecondVisitRules {
     void refuseVoidingFirst(Caller caller, Pollination pollination) {
         if (hasSecond(caller, pollination)) {
             throw new ConflictException(Text.of("conflict.once-more"));
+        }
+    }
+
+    /** A first visit stays before its second one, and a second one after its first. */
+    void refuseOutOfOrder(Caller caller, Pollination p, Instant doneAt) {
+        ZoneId zone = orchards.details(caller).site().zone();
+        if (p.againOf() != null) {
+            refuseNotAfter(
+                    zone, doneAt, pollinations.require(caller, p.againOf()).doneAt());
+        }
+        pollinations
+                .findByOrchardIdAndAgainOfInAndVoidedAtIsNull(caller.orchardId(), List.of(p.id()))
+                .forEach(later -> refuseNotAfter(zone, later.doneAt(), doneAt));
+    }
+
+    private static void refuseNotAfter(ZoneId zone, Instant second, Instant first) {
+        if (!second.isAfter(first)) {
+            throw Refusal.of("doneAt", zone, Text.of("refused.not-after-first", "at", second, "atFirst", first));
         }
     }
 

@@ -236,4 +236,31 @@ class BroughtRecordsTest {
                         .errorAt("csv"))
                 .contains("line 2: E-1 cannot serve Ember 1");
     }
+
+    @Test
+    void flowers_of_a_jar_that_came_with_the_file_are_corrected_removed_and_restored_without_its_doses() {
+        api.postCsv("/api/records/pollinations", HEAD + line("g1", "X-7", "8", "2026-11-01T17:00"))
+                .expect(200);
+        JsonNode brought = api.get("/api/pollinations").expect(200).body().get(0);
+        String id = brought.path("id").asString();
+        String at = "/api/story/pollination/" + id;
+        api.put(
+                        "/api/pollinations/" + id + "?version=0",
+                        Api.pollination(
+                                brought.path("treeId").asString(),
+                                brought.path("lotId").asString(),
+                                6,
+                                Instant.parse(brought.path("doneAt").asString())))
+                .expect(200);
+        api.post(at + "/remove", Api.voiding(1)).expect(204);
+        api.post(at + "/restore", Map.of("version", 2)).expect(204);
+        assertThat(left("X-7")).isZero();
+        assertThat(api.get("/api/pollinations")
+                        .expect(200)
+                        .body()
+                        .get(0)
+                        .path("flowers")
+                        .asInt())
+                .isEqualTo(6);
+    }
 }
