@@ -6,6 +6,7 @@ import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -67,8 +68,10 @@ public class IdempotentWriter {
                 // orchard's.
                 return find.get().map(again).orElseThrow(() -> new NotFoundException(noun, id));
             }));
-        } catch (DataIntegrityViolationException e) {
-            // The same record may have been sent twice at once; the other one was first.
+        } catch (DataIntegrityViolationException | OptimisticLockingFailureException e) {
+            // The same record may have been sent twice at once, to this application or to another; the other one was
+            // first. Where it was
+            // changed, it is looked at once more, and is the same or in conflict.
             Optional<V> first = transaction.execute(status -> find.get().map(again));
             return first.orElseThrow(() -> e);
         }

@@ -1,10 +1,12 @@
 package org.evenhand.kit;
 
+import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.repository.NoRepositoryBean;
 
 /** Records of one kind. Every way to one leads through its orchard; another orchard's record is not there. */
@@ -15,6 +17,10 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
     String noun();
 
     Optional<E> findByIdAndOrchardId(UUID id, UUID orchardId);
+
+    /** As {@link #findByIdAndOrchardId}, held until the transaction ends: who else wants to change it waits, and then sees the change. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    Optional<E> findHeldByIdAndOrchardId(UUID id, UUID orchardId);
 
     /** A record of the caller's orchard, removed or not. */
     default Optional<E> find(Caller caller, UUID id) {
@@ -53,7 +59,7 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
      * @throws ConflictException where it was changed since it was seen
      */
     default Optional<E> voidOnce(Caller caller, UUID id, VoidRequest request, Instant at, Consumer<E> unless) {
-        E record = require(caller, id);
+        E record = held(caller, id);
         if (record.voided()) {
             return Optional.empty();
         }
@@ -73,7 +79,7 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
      * @throws ConflictException where it was changed since it was seen
      */
     default Optional<E> restoreOnce(Caller caller, UUID id, Long version, Consumer<E> unless) {
-        E record = require(caller, id);
+        E record = held(caller, id);
         if (!record.voided()) {
             return Optional.empty();
         }
@@ -95,6 +101,10 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
         record.requireVersion(noun(), version);
         change.accept(record);
         return saveAndFlush(record);
+    }
+
+    private E held(Caller caller, UUID id) {
+        return findHeldByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException(noun(), id));
     }
 
     /** Refuses a record that belongs to something else than the address says. */
