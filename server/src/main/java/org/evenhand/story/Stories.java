@@ -63,10 +63,9 @@ class Stories {
                 },
                 where.values().toArray());
         List<StoryView.Line> lines = lines(asked, where);
-        boolean more = lines.size() > MOST_SHOWN;
-        List<StoryView.Line> shown = more ? lines.subList(0, MOST_SHOWN) : lines;
+        boolean more = lines.size() >= MOST_SHOWN;
         return new StoryView(
-                shown, counts, removed[0], more ? shown.get(shown.size() - 1).at() : null);
+                lines, counts, removed[0], more ? lines.get(lines.size() - 1).at() : null);
     }
 
     private List<StoryView.Line> lines(StoryAsked asked, StoryAsked.Where where) {
@@ -87,9 +86,7 @@ class Stories {
             values.add(OffsetDateTime.ofInstant(asked.before(), ZoneOffset.UTC));
         }
         // Those of one moment stay together: the next page begins before it.
-        sql.append(" order by s.at desc, s.recorded_at desc, s.id fetch first ")
-                .append(MOST_SHOWN + 1)
-                .append(" rows only");
+        sql.append(" order by s.at desc fetch first ").append(MOST_SHOWN).append(" rows with ties");
         return jdbc.query(sql.toString(), (row, i) -> line(row), values.toArray());
     }
 
