@@ -4,6 +4,8 @@ import { t } from '../text/text';
 const PAGES = [
   ['/orchard', 'tab.trees'],
   ['/orchard/map', 'tab.map'],
+  ['/orchard/import', 'tab.import'],
+  ['/orchard/export', 'tab.export'],
 ] as const;
 
 /** The pages of the room. */

@@ -119,6 +119,15 @@ public final class Api {
         return send(csv(path, HttpRequest.BodyPublishers.ofString(csv)));
     }
 
+    /** Sends a ZIP file. */
+    public Answer postZip(String path, byte[] zip) {
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/zip")
+                .header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"))
+                .POST(HttpRequest.BodyPublishers.ofByteArray(zip))
+                .build());
+    }
+
     /** Begins to send a CSV file of so many bytes, and hangs up after a part of it. */
     public void hangUp(String path, String part, int bytes) {
         HttpRequest.BodyPublisher broken =

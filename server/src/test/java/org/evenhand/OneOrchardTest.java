@@ -45,6 +45,7 @@ class OneOrchardTest {
                 "PUT /api/readings/{id}",
                 ours.put("/api/readings/" + reading, Api.reading(ownTree, now, Map.of("closed", 1))));
         tried.put("POST /api/readings/{id}/void", ours.post("/api/readings/" + reading + "/void", Api.voiding(0)));
+        tried.put("GET /api/records/tables/{name}.csv", ours.get("/api/records/tables/account.csv"));
         String story = "/api/story/reading/" + reading;
         tried.put("GET /api/story/{kind}/{id}/history", ours.get(story + "/history"));
         tried.put("GET /api/story/{kind}/{id}/effects", ours.get(story + "/effects"));

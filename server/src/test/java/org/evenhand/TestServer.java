@@ -5,6 +5,8 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 import org.evenhand.account.Accounts;
 import org.evenhand.core.Units;
@@ -21,7 +23,7 @@ import org.springframework.jdbc.core.JdbcTemplate;
  * The real application on a free port with a database of its own, started once for all tests of the run. PostgreSQL itself is
  * started by {@code ./even-hand test}.
  */
-public final class TestServer {
+public final class TestServer implements AutoCloseable {
     /** A late spring afternoon, at which the orchards of the tests stand still: what depends on the hour is the same at any hour. */
     public static final Instant NOW = Instant.parse("2026-11-24T03:00:00Z");
 
@@ -31,18 +33,29 @@ public final class TestServer {
     private final ConfigurableApplicationContext context;
     private final String url;
 
-    private TestServer() {
+    private TestServer(String... more) {
         String database = "server_" + UUID.randomUUID().toString().replace("-", "");
         this.url = "jdbc:postgresql://" + hostAndPort() + "/" + database;
         createDatabase(database);
-        this.context = new SpringApplicationBuilder(EvenHandApplication.class)
-                .run(
-                        "--server.port=0",
-                        "--spring.datasource.url=" + url,
-                        "--spring.datasource.password=" + password(),
-                        "--spring.datasource.hikari.maximum-pool-size=20",
-                        "--springdoc.api-docs.enabled=true",
-                        "--even-hand.crops.directory=src/test/resources/crops");
+        List<String> settings = new ArrayList<>(List.of(
+                "--server.port=0",
+                "--spring.datasource.url=" + url,
+                "--spring.datasource.password=" + password(),
+                "--spring.datasource.hikari.maximum-pool-size=20",
+                "--springdoc.api-docs.enabled=true",
+                "--even-hand.crops.directory=src/test/resources/crops"));
+        settings.addAll(List.of(more));
+        this.context = new SpringApplicationBuilder(EvenHandApplication.class).run(settings.toArray(String[]::new));
+    }
+
+    /** A second machine with a database of its own, on which the invented orchard lives; to be closed. */
+    public static TestServer withDemo() {
+        return new TestServer("--even-hand.demo=true");
+    }
+
+    @Override
+    public void close() {
+        context.close();
     }
 
     public static synchronized TestServer get() {

@@ -28,7 +28,7 @@ public class BloomDiary {
 
     @Transactional(readOnly = true)
     public List<BloomDateView> all(Caller caller) {
-        return dates.findByOrchardIdAndVoidedAtIsNullOrderByYearDesc(caller.orchardId()).stream()
+        return dates.findByOrchardIdAndVoidedAtIsNullOrderByYearDescIdDesc(caller.orchardId()).stream()
                 .map(BloomDateView::of)
                 .toList();
     }
@@ -55,7 +55,7 @@ public class BloomDiary {
     }
 
     private void refuseTaken(Caller caller, UUID variety, int year) {
-        boolean taken = dates.findByOrchardIdAndVoidedAtIsNullOrderByYearDesc(caller.orchardId()).stream()
+        boolean taken = dates.findByOrchardIdAndVoidedAtIsNullOrderByYearDescIdDesc(caller.orchardId()).stream()
                 .anyMatch(d -> d.varietyId().equals(variety) && d.year() == year);
         if (taken) {
             throw new InvalidInputException("year", "is " + year + ", which is written down already; change that one.");

@@ -10,5 +10,5 @@ interface BloomDateRepository extends RecordRepository<BloomDate> {
         return "season";
     }
 
-    List<BloomDate> findByOrchardIdAndVoidedAtIsNullOrderByYearDesc(UUID orchardId);
+    List<BloomDate> findByOrchardIdAndVoidedAtIsNullOrderByYearDescIdDesc(UUID orchardId);
 }

@@ -19,7 +19,9 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.RecordsArrived;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** The crop sheets an orchard works with: those that ship, those of a directory named in the settings, its own numbers. */
@@ -75,6 +77,17 @@ public class CropCatalogue {
                 .find(crop)
                 .orElseThrow(
                         () -> new IllegalStateException("The crop sheet '" + crop + "', used by records, is gone."));
+    }
+
+    /** The sheets of a crop as they are written, in YAML. */
+    public byte[] file(Caller caller, String crop) {
+        return of(caller).file(crop);
+    }
+
+    /** Own numbers that came in from outside hold from now on. */
+    @EventListener
+    void arrived(RecordsArrived records) {
+        byOrchard.remove(records.orchardId());
     }
 
     private CropSheets of(Caller caller) {

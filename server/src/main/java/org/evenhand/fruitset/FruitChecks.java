@@ -111,11 +111,10 @@ public class FruitChecks {
 
     private Map<UUID, FruitSetView.Row> rows(Caller caller, List<UUID> ids, LocalDate today) {
         ZoneId zone = orchards.details(caller).site().zone();
-        Map<UUID, List<FruitCheck>> made =
-                checks
-                        .findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAt(caller.orchardId(), ids)
-                        .stream()
-                        .collect(Collectors.groupingBy(FruitCheck::pollinationId));
+        Map<UUID, List<FruitCheck>> made = checks
+                .findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAtAscIdAsc(caller.orchardId(), ids)
+                .stream()
+                .collect(Collectors.groupingBy(FruitCheck::pollinationId));
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         return pollinations.withIds(caller, ids).stream()
@@ -252,7 +251,7 @@ public class FruitChecks {
     /** A check never tells of more flowers than there are, nor of a time before they were pollinated. */
     @EventListener
     void fitCorrectedPollinations(PollinationCorrected event) {
-        checks.findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAt(
+        checks.findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAtAscIdAsc(
                         event.orchardId(), List.of(event.pollinationId()))
                 .forEach(check -> {
                     if (check.outcome().accountedFor() > event.flowers()) {

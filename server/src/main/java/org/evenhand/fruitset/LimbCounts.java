@@ -62,7 +62,8 @@ public class LimbCounts {
         Instant since = orchards.now(caller).minus(SeasonConventions.WORKING_SEASON);
         return limbs(
                 caller,
-                counts.findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAt(caller.orchardId(), since),
+                counts.findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAtAscIdAsc(
+                        caller.orchardId(), since),
                 since);
     }
 

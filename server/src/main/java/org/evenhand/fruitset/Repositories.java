@@ -14,7 +14,7 @@ interface FruitCheckRepository extends RecordRepository<FruitCheck> {
         return "check";
     }
 
-    List<FruitCheck> findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAt(
+    List<FruitCheck> findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAtAscIdAsc(
             UUID orchardId, Collection<UUID> pollinationIds);
 
     boolean existsByOrchardIdAndPollinationIdAndVoidedAtIsNull(UUID orchardId, UUID pollinationId);
@@ -26,7 +26,8 @@ interface LimbCountRepository extends RecordRepository<LimbCount> {
         return "count";
     }
 
-    List<LimbCount> findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAt(UUID orchardId, Instant after);
+    List<LimbCount> findByOrchardIdAndCountedAtAfterAndVoidedAtIsNullOrderByCountedAtAscIdAsc(
+            UUID orchardId, Instant after);
 
     @Query(
             "select c from LimbCount c where c.orchardId = :orchardId and c.treeId = :treeId and lower(c.limb) = lower(:limb)"

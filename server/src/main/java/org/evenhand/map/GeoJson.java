@@ -6,6 +6,8 @@ import java.util.Map;
 
 /** Points as RFC 7946 has them: degrees on WGS 84, the longitude first. */
 final class GeoJson {
+    static final String MEDIA_TYPE = "application/geo+json";
+
     private GeoJson() {}
 
     /** What others write into it beside what we read is let pass. */

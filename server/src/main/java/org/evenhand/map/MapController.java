@@ -24,8 +24,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class MapController {
-    private static final String GEO_JSON = "application/geo+json";
-
     private final Maps maps;
     private final MapFiles files;
 
@@ -64,10 +62,10 @@ class MapController {
     /** Trees whose place on earth is known, as GeoJSON. */
     @GetMapping(
             value = "/map.geojson",
-            produces = {GEO_JSON, MediaType.APPLICATION_JSON_VALUE})
+            produces = {GeoJson.MEDIA_TYPE, MediaType.APPLICATION_JSON_VALUE})
     ResponseEntity<GeoJson.FeatureCollection> geoJson(Caller caller) {
         return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(GEO_JSON))
+                .contentType(MediaType.parseMediaType(GeoJson.MEDIA_TYPE))
                 .header("Content-Disposition", "attachment; filename=\"orchard.geojson\"")
                 .body(files.trees(caller));
     }

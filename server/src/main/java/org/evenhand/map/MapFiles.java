@@ -12,16 +12,18 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.map.OrchardPlane;
 import org.evenhand.core.map.Spot;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ExportedFile;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The map as GeoJSON, out and in. */
 @Service
-class MapFiles {
+class MapFiles implements ExportedFile.Of {
     private static final int MOST = 20_000;
 
     /** More are not listed one by one. */
@@ -29,10 +31,12 @@ class MapFiles {
 
     private final Maps maps;
     private final Orchards orchards;
+    private final JsonMapper json;
 
-    MapFiles(Maps maps, Orchards orchards) {
+    MapFiles(Maps maps, Orchards orchards, JsonMapper json) {
         this.maps = maps;
         this.orchards = orchards;
+        this.json = json;
     }
 
     /**
@@ -54,6 +58,16 @@ class MapFiles {
                 .filter(t -> measured.get(t.block()) > 0)
                 .map(t -> feature(t, plane))
                 .toList());
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<ExportedFile> files(Caller caller) {
+        return List.of(new ExportedFile(
+                "trees.geojson",
+                GeoJson.MEDIA_TYPE,
+                "Trees of blocks whose place on earth is known.",
+                json.writeValueAsBytes(trees(caller))));
     }
 
     private static GeoJson.Feature feature(MapView.Tree t, OrchardPlane plane) {

@@ -1,6 +1,8 @@
 package org.evenhand.orchard;
 
 import java.util.List;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.kit.ExportedFile;
 import org.evenhand.kit.RecordKind;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -11,5 +13,22 @@ class OrchardRecords {
     @Bean
     RecordKind treeKind(Orchards orchards) {
         return new RecordKind("tree", Tree.class, (caller, id) -> List.of(), orchards::voidTree, orchards::restoreTree);
+    }
+
+    /** The crop sheets of the varieties that are grown. */
+    @Bean
+    ExportedFile.Of cropSheetFiles(Orchards orchards, CropCatalogue crops) {
+        return caller -> orchards.varieties(caller).stream()
+                .map(VarietyView::crop)
+                .map(key -> crops.of(caller, key).crop())
+                .distinct()
+                .sorted()
+                .map(crop -> new ExportedFile(
+                        "crop-sheets/" + crop + ".yaml",
+                        "application/yaml",
+                        "The crop sheet of " + crop
+                                + ", without the orchard's own numbers, which are in crop-numbers.csv.",
+                        crops.file(caller, crop)))
+                .toList();
     }
 }

@@ -1,6 +1,7 @@
 package org.evenhand.planning;
 
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -33,6 +34,7 @@ import org.evenhand.crossing.ControlledCrosses;
 import org.evenhand.crossing.CrossWords;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.ExportedFile;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
@@ -45,7 +47,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Rounds, visits to crosses, covers that come off and looks for fruit as an iCalendar feed. */
 @Service
-class Calendars {
+class Calendars implements ExportedFile.Of {
     /** Morning, midday, evening and night. */
     private static final int PART_OF_DAY_HOURS = 6;
 
@@ -118,6 +120,16 @@ class Calendars {
         Caller reader = new Caller(feed.recordedBy(), feed.orchardId(), feed.name(), Caller.Role.HELPER);
         PlanView plan = plans.plan(reader, VisitWindows.DAYS);
         return plans.once(reader, "calendar at " + origin, () -> calendar(reader, plan, origin));
+    }
+
+    @Override
+    public List<ExportedFile> files(Caller caller) {
+        String calendar = calendar(caller, plans.plan(caller, VisitWindows.DAYS), "");
+        return List.of(new ExportedFile(
+                "calendar.ics",
+                "text/calendar",
+                "Visits, steps on crosses and checks to come, as they were planned at that moment.",
+                calendar.getBytes(StandardCharsets.UTF_8)));
     }
 
     private String calendar(Caller reader, PlanView plan, String origin) {

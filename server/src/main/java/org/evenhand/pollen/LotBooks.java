@@ -37,7 +37,7 @@ class LotBooks {
                 orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity())),
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::name)));
         return new LotBook(
-                lots.findByOrchardIdOrderByCollectedAtDesc(caller.orchardId()),
+                lots.findByOrchardIdOrderByCollectedAtDescIdDesc(caller.orchardId()),
                 steps.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()),
                 tests.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()),
                 names,

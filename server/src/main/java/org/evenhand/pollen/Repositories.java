@@ -13,7 +13,7 @@ interface PollenLotRepository extends RecordRepository<PollenLot> {
         return "jar";
     }
 
-    List<PollenLot> findByOrchardIdOrderByCollectedAtDesc(UUID orchardId);
+    List<PollenLot> findByOrchardIdOrderByCollectedAtDescIdDesc(UUID orchardId);
 
     Optional<PollenLot> findByOrchardIdAndCodeIgnoreCaseAndVoidedAtIsNull(UUID orchardId, String code);
 

@@ -17,14 +17,14 @@ interface PollinationRepository extends RecordRepository<Pollination> {
 
     List<Pollination> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
 
-    List<Pollination> findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
+    List<Pollination> findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDescIdDesc(UUID orchardId);
 
     /** By hand, of flowers that had no pollen before. */
     @Query("select p from Pollination p where p.orchardId = :orchardId and not p.again and p.treatment = 'HAND'"
-            + " and p.doneAt > :after and p.voidedAt is null order by p.doneAt")
+            + " and p.doneAt > :after and p.voidedAt is null order by p.doneAt, p.id")
     List<Pollination> byHandSince(UUID orchardId, Instant after);
 
-    List<Pollination> findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+    List<Pollination> findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAtAscIdAsc(
             UUID orchardId, Treatment treatment, Instant after);
 
     List<Pollination> findByOrchardIdAndComparisonIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> comparisonIds);
@@ -36,7 +36,7 @@ interface PollinationRepository extends RecordRepository<Pollination> {
 
     List<Pollination> findByOrchardIdAndAgainOfInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> firstIds);
 
-    List<Pollination> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(UUID orchardId, UUID walkId);
+    List<Pollination> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAtAscIdAsc(UUID orchardId, UUID walkId);
 
     List<Pollination> findByOrchardIdAndWalkIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> walkIds);
 
@@ -45,5 +45,5 @@ interface PollinationRepository extends RecordRepository<Pollination> {
                     + " and p.voidedAt is null")
     Optional<Pollination> tagged(UUID orchardId, int year, String tag);
 
-    List<Pollination> findTop2000ByOrchardIdAndWalkIdIsNotNullAndVoidedAtIsNullOrderByDoneAtDesc(UUID orchardId);
+    List<Pollination> findTop2000ByOrchardIdAndWalkIdIsNotNullAndVoidedAtIsNullOrderByDoneAtDescIdDesc(UUID orchardId);
 }

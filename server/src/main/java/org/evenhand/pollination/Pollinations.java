@@ -96,7 +96,7 @@ public class Pollinations {
     public List<PollinationView> latest(Caller caller) {
         return views(
                 caller,
-                pollinations.findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDesc(
+                pollinations.findTop500ByOrchardIdAndAgainIsFalseAndVoidedAtIsNullOrderByDoneAtDescIdDesc(
                         caller.orchardId()));
     }
 
@@ -112,7 +112,7 @@ public class Pollinations {
         Map<UUID, String> crops =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::crop));
         return pollinations
-                .findTop2000ByOrchardIdAndWalkIdIsNotNullAndVoidedAtIsNullOrderByDoneAtDesc(caller.orchardId())
+                .findTop2000ByOrchardIdAndWalkIdIsNotNullAndVoidedAtIsNullOrderByDoneAtDescIdDesc(caller.orchardId())
                 .stream()
                 .filter(p -> crops.containsKey(p.treeId()))
                 .map(p -> new LearnedPace.AtStop(
@@ -125,7 +125,7 @@ public class Pollinations {
     public List<PollinationView> visitsSince(Caller caller, Instant after) {
         return views(
                 caller,
-                pollinations.findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAt(
+                pollinations.findByOrchardIdAndTreatmentAndDoneAtAfterAndVoidedAtIsNullOrderByDoneAtAscIdAsc(
                         caller.orchardId(), Treatment.HAND, after));
     }
 
@@ -474,7 +474,8 @@ public class Pollinations {
     public List<PollinationView> ofWalk(Caller caller, UUID walkId) {
         return views(
                 caller,
-                pollinations.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAt(caller.orchardId(), walkId));
+                pollinations.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderByDoneAtAscIdAsc(
+                        caller.orchardId(), walkId));
     }
 
     /** How many flowers were done on each of these walks; walks without any are left out. */

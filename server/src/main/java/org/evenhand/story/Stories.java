@@ -87,7 +87,10 @@ class Stories {
         }
         // Those of one moment stay together: the next page begins before it.
         sql.append(" order by s.at desc fetch first ").append(MOST_SHOWN).append(" rows with ties");
-        return jdbc.query(sql.toString(), (row, i) -> line(row), values.toArray());
+        return jdbc.query(
+                "select * from (" + sql + ") l order by l.at desc, l.id desc, l.tree",
+                (row, i) -> line(row),
+                values.toArray());
     }
 
     private StoryView.Line line(ResultSet row) throws SQLException {

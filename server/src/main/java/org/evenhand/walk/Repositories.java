@@ -36,5 +36,5 @@ interface WalkWordRepository extends RecordRepository<WalkWord> {
         return "note";
     }
 
-    List<WalkWord> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(UUID orchardId, UUID walkId);
+    List<WalkWord> findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAtAscIdAsc(UUID orchardId, UUID walkId);
 }

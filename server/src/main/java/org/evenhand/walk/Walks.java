@@ -405,7 +405,9 @@ class Walks {
                 w.cautions(),
                 pollinations.ofWalk(caller, w.id()),
                 controlledCrosses.stepsOfWalk(caller, w.id()),
-                words.findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAt(caller.orchardId(), w.id()).stream()
+                words
+                        .findByOrchardIdAndWalkIdAndVoidedAtIsNullOrderBySaidAtAscIdAsc(caller.orchardId(), w.id())
+                        .stream()
                         .map(x -> new WalkView.Word(
                                 x.id(), x.stop(), x.kind(), x.note(), x.saidAt(), x.recordedBy(), x.version()))
                         .toList(),

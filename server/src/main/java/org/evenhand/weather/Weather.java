@@ -16,6 +16,7 @@ import org.evenhand.core.weather.SunDay;
 import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.core.weather.WeatherSource;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.RecordsArrived;
 import org.evenhand.orchard.BlockChanged;
 import org.evenhand.orchard.BlockNotes;
 import org.evenhand.orchard.OrchardDetails;
@@ -79,6 +80,11 @@ public class Weather {
                 changes.merge(orchardId, 1L, Long::sum);
             }
         });
+    }
+
+    @EventListener
+    void recordsArrived(RecordsArrived event) {
+        changed(event.orchardId());
     }
 
     @EventListener

@@ -76,13 +76,29 @@ public final class CropSheets {
      * @throws CropSheetException where a number is not allowed or the sheet would not hold together
      */
     public CropSheets withOwnNumbers(String crop, Map<String, Double> own) {
+        SheetFile file = require(crop);
+        Map<String, SheetFile> changed = new LinkedHashMap<>(files);
+        changed.put(crop, new SheetFile(file.name(), file.yaml(), Map.copyOf(own)));
+        return new CropSheets(changed);
+    }
+
+    /**
+     * The file with a crop's sheets as it was written, without numbers of an orchard's own.
+     *
+     * @param crop the {@link CropSheet#crop()} of the sheets
+     * @return YAML in UTF-8
+     * @throws InvalidInputException where there is none
+     */
+    public byte[] file(String crop) {
+        return require(crop).yaml().clone();
+    }
+
+    private SheetFile require(String crop) {
         SheetFile file = files.get(crop);
         if (file == null) {
             throw new InvalidInputException("crop", "is '" + crop + "', of which there is no sheet.");
         }
-        Map<String, SheetFile> changed = new LinkedHashMap<>(files);
-        changed.put(crop, new SheetFile(file.name(), file.yaml(), Map.copyOf(own)));
-        return new CropSheets(changed);
+        return file;
     }
 
     public Optional<CropSheet> find(String key) {
