@@ -180,6 +180,21 @@ public final class Api {
 
     // --- the grower's records, in short ---
 
+    /** A file to import. */
+    public static Map<String, Object> file(String kind, String csv) {
+        return file(kind, csv.getBytes(StandardCharsets.UTF_8));
+    }
+
+    public static Map<String, Object> file(String kind, byte[] csv) {
+        return new HashMap<>(Map.of(
+                "kind",
+                kind,
+                "fileName",
+                kind + ".csv",
+                "data",
+                Base64.getEncoder().encodeToString(csv)));
+    }
+
     public String variety(String name) {
         return variety("cherimoya", name);
     }

@@ -46,6 +46,13 @@ class OneOrchardTest {
                 ours.put("/api/readings/" + reading, Api.reading(ownTree, now, Map.of("closed", 1))));
         tried.put("POST /api/readings/{id}/void", ours.post("/api/readings/" + reading + "/void", Api.voiding(0)));
         tried.put("GET /api/records/tables/{name}.csv", ours.get("/api/records/tables/account.csv"));
+        String run = "/api/imports/" + Api.newId();
+        Map<String, Object> csv = Api.file("varieties", "name,crop\nImported,cherimoya\n");
+        theirs.put(run, csv).expect(200);
+        tried.put("PUT /api/imports/{id}", ours.put(run, csv));
+        tried.put("GET /api/imports/{id}/progress", ours.get(run + "/progress"));
+        tried.put("POST /api/imports/{id}/stop", ours.post(run + "/stop", Map.of()));
+        tried.put("POST /api/imports/{id}/void", ours.post(run + "/void", Api.voiding(0)));
         String story = "/api/story/reading/" + reading;
         tried.put("GET /api/story/{kind}/{id}/history", ours.get(story + "/history"));
         tried.put("GET /api/story/{kind}/{id}/effects", ours.get(story + "/effects"));

@@ -46,6 +46,11 @@ public class BloomDiary {
         });
     }
 
+    /** The version of a year's days now. */
+    long version(Caller caller, UUID id) {
+        return dates.require(caller, id).version();
+    }
+
     private BloomDateView change(BloomDate found, BloomDate.Dates days, BloomDateRequest request) {
         if (request.version() != null || !found.dates().equals(days)) {
             found.requireVersion("season", request.version());

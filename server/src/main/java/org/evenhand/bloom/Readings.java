@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.Text;
@@ -60,6 +62,21 @@ public class Readings {
                 .stream()
                 .map(r -> view(r, crops.of(caller, tree.crop())))
                 .toList();
+    }
+
+    /** Every reading that counts, of trees that stand, the earliest first. */
+    @Transactional(readOnly = true)
+    List<ReadingView> all(Caller caller) {
+        Map<UUID, TreeView> trees =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
+        return readings.withCounts(caller.orchardId(), trees.keySet(), Instant.EPOCH, orchards.now(caller)).stream()
+                .map(r -> view(r, crops.of(caller, trees.get(r.treeId()).crop())))
+                .toList();
+    }
+
+    /** The version of a reading now. */
+    long version(Caller caller, UUID id) {
+        return readings.require(caller, id).version();
     }
 
     /** The latest reading of a tree that was taken no later than a moment. */

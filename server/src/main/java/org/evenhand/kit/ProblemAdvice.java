@@ -1,9 +1,6 @@
 package org.evenhand.kit;
 
 import jakarta.validation.ConstraintViolation;
-import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.Size;
-import java.lang.annotation.Annotation;
 import java.net.URI;
 import java.time.ZoneOffset;
 import java.util.Comparator;
@@ -22,7 +19,6 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
-import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -102,23 +98,10 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleMethodArgumentNotValid(
             MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         List<FieldProblem> problems = e.getFieldErrors().stream()
-                .map(f -> Refusal.problem(f.getField(), text(f)))
+                .map(f -> Constraints.problem(f.getField(), f.unwrap(ConstraintViolation.class)))
                 .sorted(Comparator.comparing(FieldProblem::field))
                 .toList();
         return ResponseEntity.badRequest().body(fields(problems));
-    }
-
-    private static Text text(FieldError error) {
-        Annotation rule = error.unwrap(ConstraintViolation.class)
-                .getConstraintDescriptor()
-                .getAnnotation();
-        if (rule instanceof Size size) {
-            return Given.otherSize(error.getRejectedValue(), size);
-        }
-        if (rule instanceof Within ends) {
-            return Text.of("refused.range", "value", error.getRejectedValue(), "low", ends.min(), "high", ends.max());
-        }
-        return rule instanceof NotBlank ? Given.EMPTY : Given.MISSING;
     }
 
     @Override

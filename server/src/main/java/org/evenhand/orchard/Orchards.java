@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.MatingTraits;
@@ -241,11 +242,7 @@ public class Orchards {
     }
 
     private void refuseTakenName(UUID orchardId, UUID id, String crop, String name) {
-        boolean taken = varieties.findByOrchardIdAndVoidedAtIsNull(orchardId).stream()
-                .map(Variety::view)
-                .anyMatch(v ->
-                        !v.id().equals(id) && v.crop().equals(crop) && v.name().equalsIgnoreCase(name));
-        if (taken) {
+        if (varieties.isTaken(orchardId, id, crop, name)) {
             throw new InvalidInputException("name", "'" + name + "' is already a variety here; give another name.");
         }
     }
@@ -306,11 +303,26 @@ public class Orchards {
     }
 
     private void refuseTakenTreeName(Caller caller, UUID id, String name) {
-        boolean taken = trees.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
-                .anyMatch(t -> !t.id().equals(id) && t.details().name().equalsIgnoreCase(name));
-        if (taken) {
+        if (trees.isTaken(caller.orchardId(), id, name)) {
             throw new InvalidInputException("name", "'" + name + "' is already a tree here; give another name.");
         }
+    }
+
+    /** Removes a variety that nothing names any more. */
+    @Transactional
+    public void voidVariety(Caller caller, UUID id, VoidRequest request) {
+        varieties.voidOnce(caller, id, request, now(caller), variety -> {
+            int named = varieties.timesNamed(caller.orchardId(), id);
+            if (named > 0) {
+                throw new InvalidInputException(
+                        "reason",
+                        "cannot be taken: " + Plural.of(named, "record")
+                                + " of trees, jars, bloom, crosses or varieties "
+                                + (named == 1 ? "names" : "name") + " "
+                                + variety.view().name()
+                                + ". Remove or change those first.");
+            }
+        });
     }
 
     @Transactional
@@ -332,8 +344,9 @@ public class Orchards {
                 .orElseThrow(() -> new NotFoundException("orchard", caller.orchardId()));
     }
 
+    /** Removed ones too, of which removed trees were. */
     private Map<UUID, VarietyView> varietiesById(Caller caller) {
-        return varieties.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
+        return varieties.findByOrchardId(caller.orchardId()).stream()
                 .map(Variety::view)
                 .collect(Collectors.toMap(VarietyView::id, Function.identity()));
     }

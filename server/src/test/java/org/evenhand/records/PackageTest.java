@@ -80,6 +80,8 @@ class PackageTest {
     private static void writeWhatTheDemoLacks() {
         JsonNode orchard = ines.get("/api/orchard").expect(200).body();
         String now = orchard.required("now").asString();
+        ines.put("/api/imports/" + Api.newId(), Api.file("varieties", "name,crop\nDrawn Line,apple\n"))
+                .expect(200);
         String later = LocalDate.parse(now.substring(0, 10)).plusMonths(2).toString();
         JsonNode jars = ines.get("/api/lots").expect(200).body();
         JsonNode jar = jars.valueStream()

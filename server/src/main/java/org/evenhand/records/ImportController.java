@@ -1,0 +1,66 @@
+package org.evenhand.records;
+
+import jakarta.validation.Valid;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.VoidRequest;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Files of records from elsewhere. */
+@RestController
+@RequestMapping("/api/imports")
+class ImportController {
+    private final Imports imports;
+
+    ImportController(Imports imports) {
+        this.imports = imports;
+    }
+
+    @GetMapping("/kinds")
+    List<ImportView.Kind> kinds(Caller caller) {
+        return imports.kinds(caller);
+    }
+
+    @GetMapping
+    List<ImportView.Run> runs(Caller caller) {
+        return imports.runs(caller);
+    }
+
+    /** Looks a file through without writing anything. */
+    @PostMapping("/look")
+    ImportView look(Caller caller, @Valid @RequestBody ImportRequest request) {
+        return imports.look(caller, request);
+    }
+
+    @PutMapping("/{id}")
+    ImportView write(Caller caller, @PathVariable UUID id, @Valid @RequestBody ImportRequest request) {
+        return imports.write(caller, id, request);
+    }
+
+    @GetMapping("/{id}/progress")
+    ImportView.Progress progress(Caller caller, @PathVariable UUID id) {
+        return imports.progress(caller, id);
+    }
+
+    @PostMapping("/{id}/stop")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void stop(Caller caller, @PathVariable UUID id) {
+        imports.stop(caller, id);
+    }
+
+    /** Undoes an import as a whole. */
+    @PostMapping("/{id}/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void undo(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        imports.undo(caller, id, request);
+    }
+}
