@@ -94,11 +94,6 @@ export const DESK: Page[] = [
   { path: '/fruit-set', title: 'Fruit set', show: page(() => import('./fruitset/FruitSet'), 'FruitSet') },
   { path: '/fruit-set/limbs', title: 'Limbs', show: page(() => import('./fruitset/Limbs'), 'Limbs') },
   { path: '/fruit-set/fruit', title: 'Fruit', show: page(() => import('./fruitset/Fruit'), 'Fruit') },
-  {
-    path: '/fruit-set/bring',
-    title: 'Import records',
-    show: page(() => import('./fruitset/Bring'), 'Bring'),
-  },
   { path: '/findings', title: 'Findings', show: page(() => import('./findings/Findings'), 'Findings') },
   {
     path: '/findings/why',
@@ -121,6 +116,8 @@ export const DESK: Page[] = [
     title: 'page.map',
     show: page(() => import('./map/OrchardMap'), 'OrchardMap'),
   },
+  { path: '/orchard/import', title: 'tab.import', show: page(() => import('./records/Import'), 'Import') },
+  { path: '/orchard/export', title: 'tab.export', show: page(() => import('./records/Export'), 'Export') },
   { path: '/crops', title: 'Crop sheets', show: page(() => import('./crop/CropSheets'), 'CropSheets') },
   { path: '/crops/:crop', title: 'Crop sheet', show: page(() => import('./crop/CropSheet'), 'CropSheet') },
 ];

@@ -12,12 +12,12 @@ interface Sending {
  * Sends a file as a request's body: it is never read into the page as a whole. By XMLHttpRequest, since fetch does not tell how far it
  * has come.
  */
-export function sendFile<T>(path: string, file: File, { onPart, signal }: Sending): Promise<T> {
+export function sendFile<T>(path: string, file: File, type: string, { onPart, signal }: Sending): Promise<T> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open('POST', path);
     request.responseType = 'json';
-    request.setRequestHeader('Content-Type', 'text/csv');
+    request.setRequestHeader('Content-Type', type);
     request.setRequestHeader('X-XSRF-TOKEN', csrfToken() ?? '');
     request.upload.onprogress = (e) => {
       if (e.lengthComputable) onPart(e.loaded / e.total);

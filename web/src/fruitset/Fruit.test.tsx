@@ -1,9 +1,8 @@
-import { act, screen, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/api';
 import { refusal, serve, show, tree } from '../test/screen';
-import { Bring } from './Bring';
 import { Fruit } from './Fruit';
 import { Limbs } from './Limbs';
 
@@ -156,89 +155,5 @@ describe('whole limbs', () => {
     await userEvent.click(screen.getByText('Save the count'));
     expect(await screen.findByText('Lantern 1, East limb: 1 more than before.')).toBeVisible();
     expect(sent[0]!.body).toMatchObject({ treeId: 't1', limb: 'east limb', takenOff: 0 });
-  });
-});
-
-/** Stands in for a request that tells how far it has come; the test says when what happens. */
-class SlowRequest {
-  static all: SlowRequest[] = [];
-  upload: { onprogress?: (e: object) => void } = {};
-  head: Record<string, string> = {};
-  to = '';
-  body?: File;
-  status = 0;
-  response: unknown;
-  onload = () => {};
-  onerror = () => {};
-  onabort = () => {};
-  constructor() {
-    SlowRequest.all.push(this);
-  }
-  open = (_: string, to: string) => (this.to = to);
-  setRequestHeader = (name: string, value: string) => (this.head[name] = value);
-  send = (body: File) => (this.body = body);
-  abort = () => this.onabort();
-  sent = (loaded: number, total: number) =>
-    act(() => this.upload.onprogress!({ lengthComputable: true, loaded, total }));
-  answer = (status: number, response: unknown) =>
-    act(() => {
-      Object.assign(this, { status, response });
-      this.onload();
-    });
-}
-
-describe('records from a file', () => {
-  const bring = async () => {
-    await userEvent.click(screen.getByText('Bring them in'));
-    return SlowRequest.all.at(-1)!;
-  };
-  const choose = async () => {
-    serve({});
-    SlowRequest.all = [];
-    vi.stubGlobal('XMLHttpRequest', SlowRequest);
-    show(<Bring />);
-    await userEvent.upload(
-      document.querySelector<HTMLInputElement>('input[type=file]')!,
-      new File(['ref\n'], 'a.csv', { type: 'text/csv' }),
-    );
-  };
-
-  it('sends the file as it is, and tells what is wrong line by line', async () => {
-    await choose();
-    const first = await bring();
-    expect(first.to).toBe('/api/records/pollinations');
-    expect(first.head['Content-Type']).toBe('text/csv');
-    expect(first.body!.name).toBe('a.csv');
-    first.answer(400, {
-      errors: [
-        {
-          field: 'csv',
-          message:
-            "was not imported, as it is wrong in 2 lines. line 2: no tree is called 'X'; line 3: jar is missing.",
-        },
-      ],
-    });
-    expect(await screen.findByText(/wrong in 2 lines/)).toBeVisible();
-    expect(screen.getAllByRole('listitem').map((l) => l.textContent)).toEqual([
-      "line 2: no tree is called 'X'",
-      'line 3: jar is missing.',
-    ]);
-    (await bring()).answer(200, { lines: 3, written: 2, already: 1 });
-    expect(await screen.findByText(/2 records written down, 1 were there before/)).toBeVisible();
-  });
-
-  it('tells how far it has come, and can be given up while it is on its way', async () => {
-    await choose();
-    const first = await bring();
-    first.sent(30, 120);
-    expect(await screen.findByText(/25 % of the file sent/)).toBeVisible();
-    await userEvent.click(screen.getByText('Cancel it'));
-    expect(await screen.findByText('Given up; nothing was imported.')).toBeVisible();
-    const second = await bring();
-    second.sent(120, 120);
-    expect(await screen.findByText(/now it is looked through/)).toBeVisible();
-    expect(screen.queryByText('Cancel it'), 'what is being written down is not stopped').toBeNull();
-    act(() => second.onerror());
-    expect(await screen.findByText(/cannot be reached/)).toBeVisible();
   });
 });

@@ -4,7 +4,6 @@ const PAGES = [
   ['/fruit-set', 'Checks'],
   ['/fruit-set/limbs', 'Whole limbs'],
   ['/fruit-set/fruit', 'Fruit and harvest'],
-  ['/fruit-set/bring', 'Import'],
 ] as const;
 
 /** The pages of the room. */

@@ -173,11 +173,6 @@ export const HELP: Record<string, Help> = {
     steps: ['Give a fruit its number.', 'Record once how it ended: picked, dropped or thinned.'],
     words: ['dropped', 'thinned', 'cross'],
   },
-  '/fruit-set/bring': {
-    purpose: 'Bring in records from a file.',
-    steps: ['Choose the file.', 'Nothing is saved while a line has a problem.'],
-    words: ['check'],
-  },
   '/findings': {
     purpose: 'What worked, and how sure is that?',
     steps: [
@@ -253,6 +248,23 @@ export const HELP: Record<string, Help> = {
       'What was removed can be shown, and restored.',
     ],
     words: ['reading', 'check', 'jar', 'cross'],
+  },
+  '/orchard/import': {
+    purpose: 'How do records from another place come in?',
+    steps: [
+      'Choose what the lines are, then the file. Nothing is written yet.',
+      'Put right what is wrong in place, answer what is asked, then import.',
+      'An import can be undone as a whole.',
+    ],
+    words: ['reading', 'jar', 'bloom overlap'],
+  },
+  '/orchard/export': {
+    purpose: 'How do I take my records with me?',
+    steps: [
+      'One ZIP holds everything; it opens without this application.',
+      'Each table can be saved alone as CSV.',
+    ],
+    words: ['reading', 'jar', 'crop sheet'],
   },
   '/orchard/map': {
     purpose: 'Where does each tree stand, and what hangs on it?',

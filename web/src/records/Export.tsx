@@ -21,8 +21,8 @@ export function Export() {
       <section className="card stack">
         <h2>Everything in one file</h2>
         <p>
-          A ZIP with a table for each kind of record, their earlier versions, pictures, the map, the calendar and
-          the crop sheets you use.
+          A ZIP with a table for each kind of record, their earlier versions, pictures, the map, the calendar
+          and the crop sheets you use.
         </p>
         <ul className={classes.plain}>
           <li>The tables are CSV: any spreadsheet, R or Python opens them.</li>
@@ -39,9 +39,7 @@ export function Export() {
       </section>
       <section className="card stack">
         <h2>One table</h2>
-        <p className="soft small">
-          Times are in UTC. Removed records are left out here; the ZIP has them.
-        </p>
+        <p className="soft small">Times are in UTC. Removed records are left out here; the ZIP has them.</p>
         <Loaded of={tables}>
           {(all) => (
             <ul className={classes.tables}>

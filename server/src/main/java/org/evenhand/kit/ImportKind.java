@@ -1,5 +1,6 @@
 package org.evenhand.kit;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -92,6 +93,7 @@ public interface ImportKind<R> {
      * @param about what it holds, in a sentence
      * @param names other names that files give it
      */
+    @Schema(name = "ImportColumn")
     record Column(String key, String field, Holds holds, boolean needed, String about, List<String> names) {
         public static Column needed(String key, String field, Holds holds, String about, String... names) {
             return new Column(key, field, holds, true, about, List.of(names));

@@ -20,6 +20,7 @@ import org.evenhand.kit.ImportRow;
  * @param fixes cells to read otherwise than they stand in the file
  * @param confirmed questions that were answered with yes
  */
+@Schema(name = "FileImportRequest")
 record ImportRequest(
         @NotBlank String kind,
         @NotBlank @Size(max = 200) String fileName,

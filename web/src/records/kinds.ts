@@ -1,0 +1,18 @@
+/** What the lines of a file are, in the words of the page. */
+const NAMES: Record<string, string> = {
+  varieties: 'Varieties',
+  trees: 'Trees',
+  'tree-positions': 'Places of trees (GPS)',
+  'bloom-dates': 'Bloom dates',
+  readings: 'Readings',
+  jars: 'Jars of pollen',
+  'limb-counts': 'Fruit counted by limb',
+  pollinations: 'Pollinations',
+  looks: 'Checks of pollinations',
+  package: 'A whole export (ZIP)',
+};
+
+/** In the order in which a new orchard needs them. */
+export const ORDER = Object.keys(NAMES);
+
+export const kindName = (kind: string): string => NAMES[kind] ?? kind;
