@@ -8,6 +8,7 @@ import type { Schemas } from '../api/api';
 import { decimal, percent, temperature } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDay, plural } from '../format/time';
 import { Why } from '../ui/Why';
@@ -248,7 +249,10 @@ export function Season() {
               {plural(2, 'year')} are enough to begin.
             </Empty>
           ) : (
-            <Shown season={s} />
+            <>
+              <Shown season={s} />
+              <SaveCsv tables={['bloom-dates']} />
+            </>
           )
         }
       </Loaded>

@@ -8,6 +8,7 @@ import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../ui
 import { useHere } from '../ui/orchard-context';
 import { PRIORITIES } from '../ui/priorities';
 import { queries } from '../api/queries';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { plural, said } from '../format/time';
 import { useSubmit } from '../form/use-submit';
@@ -326,7 +327,10 @@ export function Crosses() {
                 flowers ready for it, give them that father’s pollen, and say when the bag comes off.
               </Empty>
             ) : (
-              <Made all={all} />
+              <>
+                <Made all={all} />
+                <SaveCsv tables={['crosses', 'cross-steps', 'wanted-crosses']} />
+              </>
             )}
           </>
         )}

@@ -9,6 +9,7 @@ import { MeasureInput } from '../form/MeasureInput';
 import { inUnits, percent, type Measured, type Units } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDay, plural, shortDay } from '../format/time';
 import { doneWithUndo } from '../ui/undo';
@@ -414,6 +415,7 @@ export function Fruit() {
                   <Sources of={f} />
                   {t.length > 0 && <EndForm of={f} trees={t} />}
                   <Numbers of={f} />
+                  {f.fruits.length > 0 && <SaveCsv tables={['fruits']} />}
                 </>
               );
             }}

@@ -6,6 +6,7 @@ import type { Schemas } from '../api/api';
 import { Counter } from '../form/Counter';
 import { Question } from '../form/Question';
 import { queries } from '../api/queries';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDay, plural } from '../format/time';
 import { TimeField } from '../form/TimeField';
@@ -214,6 +215,7 @@ export function FruitSet() {
               </Section>
               <Section title="To come" rows={coming} most={FIRST} />
               <Section title="Every check" rows={done} most={FIRST} />
+              {rows.length > 0 && <SaveCsv tables={['pollinations', 'checks']} />}
             </>
           );
         }}

@@ -8,6 +8,7 @@ import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { dayAndClock, plural } from '../format/time';
 import { TimeField } from '../form/TimeField';
@@ -194,6 +195,7 @@ export function Limbs() {
                         <LimbCard key={`${x.treeId} ${x.limb}`} limb={x} />
                       ))}
                     </ul>
+                    <SaveCsv tables={['limb-counts']} />
                   </section>
                 )}
               </>

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDate, plural } from '../format/time';
 import { useSubmit } from '../form/use-submit';
@@ -200,6 +201,7 @@ export function Orchard() {
                 </section>
               )}
               <Trees trees={all} varieties={known} />
+              {all.length > 0 && <SaveCsv tables={['trees', 'varieties', 'tree-positions']} />}
               <Settings />
               <VarietyForm key={String(adding)} opened={adding} close={() => setAdding(false)} />
               <VarietyForm

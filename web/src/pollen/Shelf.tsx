@@ -6,6 +6,7 @@ import { Jar } from '../ui/Jar';
 import { percent, percentRange } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { dayOfYearAndClock, plural } from '../format/time';
 import { useSubmit } from '../form/use-submit';
@@ -151,7 +152,10 @@ export function Shelf() {
               record the lot, so that every dose can be found again.
             </Empty>
           ) : (
-            <Jars all={inUseOrder(all)} />
+            <>
+              <Jars all={inUseOrder(all)} />
+              <SaveCsv tables={['jars', 'jar-ledger', 'storage-steps', 'pollen-tests']} />
+            </>
           )}
         </>
       )}

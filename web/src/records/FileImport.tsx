@@ -94,14 +94,14 @@ export function FileImport({ kind }: { kind: Schemas['ImportKind'] }) {
           </h2>
           <Sample view={view} />
           <ColumnChoice columns={kind.columns} view={view} say={file.say} />
-          <ImportQuestions
-            key={view.questions.map((q) => q.key).join()}
+          <ImportProblems
+            key={view.problems.map((p) => p.line).join()}
             view={view}
             answers={file.answers}
             say={file.say}
           />
-          <ImportProblems
-            key={view.problems.map((p) => p.line).join()}
+          <ImportQuestions
+            key={view.questions.map((q) => q.key).join()}
             view={view}
             answers={file.answers}
             say={file.say}

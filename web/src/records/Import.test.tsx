@@ -156,7 +156,7 @@ describe('a file of records', () => {
     expect(
       await screen.findByText(/3 records it wrote are removed, 1 record it changed is put back/),
     ).toBeVisible();
-    await userEvent.click(screen.getByText('Yes'));
+    await userEvent.click(screen.getByText('Undo the import'));
     expect(sent.find((s) => s.path === '/api/imports/i1/void')?.body).toMatchObject({ version: 0 });
   });
 });

@@ -48,7 +48,7 @@ function Asked({ question, view, answers, say }: Props & { question: Question })
           label={`Which number comes first in a date? (${plural(question.lines, 'line')})`}
           onChange={(v) => say({ dateOrder: v as 'DAY_FIRST' | 'MONTH_FIRST' })}
         >
-          <div className="line">
+          <div className="line" style={{ gap: 28, marginTop: 8 }}>
             <Radio value="DAY_FIRST" label="The day: 3/4 is 3 April" />
             <Radio value="MONTH_FIRST" label="The month: 3/4 is March 4" />
           </div>
@@ -60,7 +60,7 @@ function Asked({ question, view, answers, say }: Props & { question: Question })
           label={`What does a comma in a number mean? (${plural(question.lines, 'line')})`}
           onChange={(v) => say({ decimalMark: v as 'POINT' | 'COMMA' })}
         >
-          <div className="line">
+          <div className="line" style={{ gap: 28, marginTop: 8 }}>
             <Radio value="COMMA" label="Decimals: 1,5 is one and a half" />
             <Radio value="POINT" label="It is wrong there; decimals have a point" />
           </div>

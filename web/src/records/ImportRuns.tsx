@@ -1,9 +1,8 @@
-import { Button } from '@mantine/core';
+import { Button, Modal } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { refresh } from '../api/client';
-import { QuestionDialog } from '../form/QuestionDialog';
 import { dayOfYearAndClock, plural } from '../format/time';
 import { useHere } from '../ui/orchard-context';
 import { kindName } from './kinds';
@@ -35,12 +34,18 @@ export function ImportRuns() {
       ),
     onSuccess: () => refresh(client),
   });
-  if (!runs.data?.length) return null;
+  const undone = undo.isSuccess && (
+    <p className="note" role="status">
+      {undo.variables.fileName} was undone.
+    </p>
+  );
+  if (!runs.data?.length) return undone;
   return (
     <section className="card">
       <header>
         <h2>Imported before</h2>
       </header>
+      {undone}
       {undo.error && (
         <p className="note bad" role="alert">
           It was not undone: {undo.error.message}
@@ -76,18 +81,37 @@ export function ImportRuns() {
           </tbody>
         </table>
       </div>
-      {asked && (
-        <QuestionDialog
-          question={{
-            text: `Undo the import of ${asked.fileName}? ${plural(asked.written, 'record')} it wrote ${asked.written === 1 ? 'is' : 'are'} removed, ${plural(asked.changed, 'record')} it changed ${asked.changed === 1 ? 'is' : 'are'} put back.`,
-            yes: () => {
-              undo.mutate(asked);
-              setAsked(undefined);
-            },
-            no: () => setAsked(undefined),
-          }}
-        />
-      )}
+      <Modal
+        opened={asked !== undefined}
+        onClose={() => setAsked(undefined)}
+        title="Undo this import?"
+        centered
+      >
+        {asked && (
+          <>
+            <p>
+              {asked.fileName}: {plural(asked.written, 'record')} it wrote{' '}
+              {asked.written === 1 ? 'is' : 'are'} removed
+              {asked.changed > 0 &&
+                `, ${plural(asked.changed, 'record')} it changed ${asked.changed === 1 ? 'is' : 'are'} put back`}
+              .
+            </p>
+            <div className="line" style={{ marginTop: 18, justifyContent: 'flex-end' }}>
+              <Button variant="outline" onClick={() => setAsked(undefined)}>
+                Keep it
+              </Button>
+              <Button
+                onClick={() => {
+                  undo.mutate(asked);
+                  setAsked(undefined);
+                }}
+              >
+                Undo the import
+              </Button>
+            </div>
+          </>
+        )}
+      </Modal>
     </section>
   );
 }

@@ -9,6 +9,7 @@ import { OrchardTabs } from '../orchard/OrchardTabs';
 import { TreeForm } from '../orchard/TreeForm';
 import { VarietyForm } from '../orchard/VarietyForm';
 import { usePageTitle } from '../ui/page-title';
+import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { useAddress } from '../ui/use-address';
 import { Lines } from './Lines';
@@ -54,6 +55,38 @@ function Filters({
   );
 }
 
+/** Kinds of record and the table that holds them. */
+const TABLES: Record<string, string> = {
+  reading: 'readings',
+  pollination: 'pollinations',
+  check: 'checks',
+  'limb-count': 'limb-counts',
+  fruit: 'fruits',
+  cross: 'crosses',
+  'cross-step': 'cross-steps',
+  'bloom-date': 'bloom-dates',
+};
+
+/** The kinds that are shown, as tables; a jar of a tree is no line of the tree, nor is what a person wrote. */
+function SaveTables({
+  of,
+  counts,
+  chosen,
+}: {
+  of: StoryOf;
+  counts: Record<string, number>;
+  chosen: string[];
+}) {
+  if (of.person) return null;
+  const shown = Object.keys(TABLES).filter(
+    (kind) =>
+      (counts[kind] ?? 0) > 0 &&
+      (chosen.length === 0 || chosen.includes(kind)) &&
+      (of.variety || kind !== 'bloom-date'),
+  );
+  return <SaveCsv tables={shown.map((kind) => TABLES[kind]!)} of={of} />;
+}
+
 /** Everything recorded of something, with filters. */
 export function Story({ of, withTree = false }: { of: StoryOf; withTree?: boolean }) {
   const [address, choose] = useAddress(AS_USUAL);
@@ -83,6 +116,7 @@ export function Story({ of, withTree = false }: { of: StoryOf; withTree?: boolea
           Show older records
         </Button>
       )}
+      <SaveTables of={of} counts={pages[0]!.kinds} chosen={address.kinds.split(',').filter(Boolean)} />
     </>
   );
 }

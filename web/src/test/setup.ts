@@ -17,6 +17,7 @@ window.matchMedia = (query: string) =>
     addListener: () => undefined,
     removeListener: () => undefined,
   }) as unknown as MediaQueryList;
+Element.prototype.scrollIntoView = () => {};
 window.ResizeObserver = class {
   observe() {}
   unobserve() {}

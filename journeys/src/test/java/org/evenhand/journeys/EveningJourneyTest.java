@@ -37,12 +37,13 @@ class EveningJourneyTest extends DemoJourney {
             {"/fruit-set", "fruit-set"},
             {"/fruit-set/limbs", "limbs"},
             {"/fruit-set/fruit", "fruit"},
-            {"/fruit-set/bring", "bring"},
             {"/findings?season=2025&crop=cherimoya", "findings"},
             {"/findings/why?season=2025&crop=cherimoya", "why-it-failed"},
             {"/findings/trials", "trials"},
             {"/findings/season?season=2025&crop=cherimoya", "season-report"},
             {"/orchard", "orchard"},
+            {"/orchard/import?kind=trees", "import"},
+            {"/orchard/export", "export"},
             {"/crops", "flowers-of-all-crops"},
             {"/crops/cherimoya", "crop-sheet"}
         };

@@ -117,17 +117,46 @@ class FruitJourneyTest extends DemoJourney {
         Path file = folder.resolve("evening.csv");
         String head = "ref,tree,jar,father,collected_at,storage,flowers,done_at\n";
         Files.writeString(file, head + "x1,No such tree,Z-1,Lantern,2026-11-01T16:00,FRIDGE,4,2026-11-01T17:00\n");
-        browser.open("/fruit-set/bring");
+        browser.open("/orchard/import?kind=pollinations");
         browser.give(file);
-        browser.press("Bring them in");
+        browser.press("Import the file");
         browser.seeText("line 2: no tree is called 'No such tree'");
         Path again = folder.resolve("evening-again.csv");
         Files.writeString(again, head + "x1,Pale Ridge 1,Z-1,Lantern,2026-11-01T16:00,FRIDGE,4,2026-11-01T17:00\n");
         browser.give(again);
-        browser.press("Bring them in");
+        browser.press("Import the file");
         browser.seeText("1 record written down");
         browser.open("/fruit-set");
         browser.seeText("4 flowers with Z-1 Lantern");
+    }
+
+    @Test
+    @Order(8)
+    void trees_come_in_from_a_spreadsheet_are_put_right_in_place_and_undone() throws IOException {
+        Path file = folder.resolve("trees.csv");
+        Files.writeString(
+                file,
+                "Tree;Variety;Block;Row;Place;Planted\nGate 1;Pale Ridge;Gate;1;1;03/04/2021\nGate 2;Pale Rigde;Gate;1;2;\n");
+        browser.open("/orchard/import?kind=trees");
+        browser.give(file);
+        browser.click(By.xpath("//label[normalize-space(.)='The day: 3/4 is 3 April']"));
+        browser.seeText("and there is no variety of that name.");
+        browser.type("Line 3, variety", "Pale Ridge");
+        browser.press("Check again");
+        browser.seeText("2 lines: 2 new");
+        browser.press("Import trees");
+        browser.seeText("Imported: 2 new.");
+        browser.open("/orchard");
+        browser.seeText("Gate 2");
+        browser.open("/orchard/import");
+        browser.press("Undo");
+        browser.press("Undo the import");
+        browser.seeText("trees.csv was undone.");
+        browser.open("/orchard/export");
+        browser.seeText("trees.csv");
+        browser.open("/orchard");
+        browser.seeText("Pale Ridge 1");
+        assertThat(browser.see(By.tagName("body")).getText()).doesNotContain("Gate 2");
     }
 
     @Test

@@ -52,7 +52,7 @@ public interface ImportKind<R> {
          */
         Line<R> read(ImportRow row);
 
-        /** Told of a record that was written, so that lines below it can name it. */
+        /** Hears of a record that was written, so that lines below it can name it. */
         void written(R request, UUID id);
     }
 

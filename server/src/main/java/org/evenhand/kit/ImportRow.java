@@ -120,12 +120,12 @@ public final class ImportRow {
         return Double.valueOf(plain);
     }
 
-    /** Whether a text needs to be told what its comma means. */
+    /** Whether somebody has to say what the comma of a number means. */
     public static boolean needsMark(String number) {
         return number.indexOf(',') >= 0;
     }
 
-    /** Whether a text needs to be told which of its numbers is the month. */
+    /** Whether somebody has to say which number of a day is the month. */
     public static boolean needsOrder(String day) {
         return DAY.matcher(day.strip().split("[ T]", 2)[0]).matches();
     }

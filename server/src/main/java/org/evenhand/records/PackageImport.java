@@ -182,7 +182,7 @@ class PackageImport {
                 insertHistory(caller, t);
             }
         }
-        // What is only held at the end is held now, while its words can still be told.
+        // What is only held at the end is held now, while it can still be refused in words.
         jdbc.execute("set constraints all immediate");
         requireReferences(caller);
         requireLedger();

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * One kind of record as it is told outside: a table of plain columns.
+ * One kind of record as it is exported: a table of plain columns.
  *
  * @param name of the table outside, for example {@code trees}
  * @param table of the database
@@ -100,7 +100,7 @@ record RecordTable(
                 case "date" -> DATE;
                 case "timestamptz" -> MOMENT;
                 case "jsonb" -> JSON;
-                default -> throw new IllegalStateException("Columns of type " + database + " cannot be told outside.");
+                default -> throw new IllegalStateException("Columns of type " + database + " cannot be exported.");
             };
         }
     }

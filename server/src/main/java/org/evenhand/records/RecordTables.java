@@ -58,12 +58,12 @@ class RecordTables {
         return tables.stream().filter(t -> t.table().equals(databaseTable)).findFirst();
     }
 
-    /** Tables of the database that are not told outside, each with the reason. */
+    /** Tables of the database that are not exported, each with the reason. */
     Map<String, String> keptTables() {
         return keptTables;
     }
 
-    /** Columns of the database that are not told outside, each with the reason. */
+    /** Columns of the database that are not exported, each with the reason. */
     Map<String, String> keptColumns() {
         return keptColumns;
     }

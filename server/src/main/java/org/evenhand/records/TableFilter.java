@@ -66,7 +66,7 @@ record TableFilter(
         boolean itself = tables.of(databaseTable(what)).filter(table::equals).isPresent();
         sql.add((itself ? Optional.of("t.id = %s") : path(table, tables, what + "_id", "t"))
                 .orElseThrow(() -> new InvalidInputException(
-                        what, "does not fit: " + table.name() + " are not told by " + what + "."))
+                        what, "does not fit: " + table.name() + " do not name a " + what + "."))
                 .formatted("?::uuid"));
         values.add(id.toString());
     }

@@ -45,7 +45,7 @@ import org.springframework.util.FileCopyUtils;
  * gives it, so that a file sent twice is there once.
  */
 @Service
-class RecordImports {
+class BulkImports {
     private static final int MOST_TOLD = 50;
     private static final int LONGEST_HEAD = 4_000;
 
@@ -55,7 +55,7 @@ class RecordImports {
     private final PollenShelf shelf;
     private final InstantSource clock;
 
-    RecordImports(JdbcTemplate jdbc, Orchards orchards, Crosses crosses, PollenShelf shelf, InstantSource clock) {
+    BulkImports(JdbcTemplate jdbc, Orchards orchards, Crosses crosses, PollenShelf shelf, InstantSource clock) {
         this.crosses = crosses;
         this.shelf = shelf;
         this.jdbc = jdbc;

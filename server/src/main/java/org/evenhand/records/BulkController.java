@@ -10,25 +10,24 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/records")
-class RecordController {
-    private final RecordImports imports;
+class BulkController {
+    private final BulkImports imports;
 
-    RecordController(RecordImports imports) {
+    BulkController(BulkImports imports) {
         this.imports = imports;
     }
 
     @PostMapping(value = "/pollinations", consumes = "text/csv")
     RecordsImported pollinations(Caller caller, HttpServletRequest request) throws IOException {
-        return taken(caller, RecordImports.Kind.POLLINATIONS, request);
+        return taken(caller, BulkImports.Kind.POLLINATIONS, request);
     }
 
     @PostMapping(value = "/looks", consumes = "text/csv")
     RecordsImported looks(Caller caller, HttpServletRequest request) throws IOException {
-        return taken(caller, RecordImports.Kind.CHECKS, request);
+        return taken(caller, BulkImports.Kind.CHECKS, request);
     }
 
-    private RecordsImported taken(Caller caller, RecordImports.Kind kind, HttpServletRequest request)
-            throws IOException {
+    private RecordsImported taken(Caller caller, BulkImports.Kind kind, HttpServletRequest request) throws IOException {
         // The body itself: a file of millions of lines is never held as a whole.
         try (InputStream csv = request.getInputStream()) {
             return imports.take(caller, kind, csv);
