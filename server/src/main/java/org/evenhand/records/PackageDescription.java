@@ -48,7 +48,7 @@ record PackageDescription(
             Schema schema) {}
 
     /** Columns of a table. */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
     record Schema(List<Field> fields, List<String> primaryKey, List<ForeignKey> foreignKeys) {}
 
     /** A column. */

@@ -314,6 +314,9 @@ class PackageImport {
             return "(select n.id from numbers_" + numbers.get().replace('-', '_') + " n where n.number = " + text
                     + "::bigint)";
         }
+        if (c.type() == RecordTable.Type.LONG_NUMBER) {
+            return "(" + unguarded(text) + ")::bigint";
+        }
         if (c.type() != RecordTable.Type.TEXT) {
             return text + "::" + c.type().sql();
         }

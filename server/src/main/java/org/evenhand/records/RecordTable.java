@@ -58,6 +58,8 @@ record RecordTable(
         UUID("uuid", "string", "uuid"),
         TEXT("text", "string", "default"),
         INTEGER("bigint", "integer", "default"),
+        /** Whole numbers of more than 53 bits, which many readers do not count exactly: written as texts. */
+        LONG_NUMBER("bigint", "string", "default"),
         NUMBER("double precision", "number", "default"),
         BOOLEAN("boolean", "boolean", "default"),
         DATE("date", "date", "default"),

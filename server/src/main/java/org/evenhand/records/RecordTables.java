@@ -24,6 +24,9 @@ class RecordTables {
     /** Holds names of people, for whom an account of another machine means nothing. */
     static final String PEOPLE = "account";
 
+    /** Numbers drawn from all that 64 bits hold. */
+    private static final Set<String> LONG_NUMBERS = Set.of("comparison.seed");
+
     private static final Pattern SAID = Pattern.compile("(?:(\\w+) = )?(.+?)(?: \\[(.+)])?");
 
     private final List<RecordTable> tables;
@@ -147,7 +150,9 @@ class RecordTables {
                 column,
                 parts.group(2),
                 Optional.ofNullable(parts.group(3)),
-                RecordTable.Type.of(there.type()),
+                LONG_NUMBERS.contains(table + "." + column)
+                        ? RecordTable.Type.LONG_NUMBER
+                        : RecordTable.Type.of(there.type()),
                 there.required(),
                 Optional.ofNullable(catalog.references(table).get(column)));
     }

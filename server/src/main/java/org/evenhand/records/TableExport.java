@@ -114,6 +114,7 @@ class TableExport {
         }
         return switch (c.type()) {
             case TEXT -> guarded(column);
+            case LONG_NUMBER -> guarded(column + "::text");
             case MOMENT ->
                 "rtrim(rtrim(to_char(" + column
                         + " at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US'), '0'), '.') || 'Z'";
