@@ -23,6 +23,7 @@ import {
   markWords,
   mayHaveDropped,
   NO_COUNTS,
+  oneMore,
 } from './fruit-words';
 import { useCheck } from './use-check';
 import classes from './CheckWalk.module.css';
@@ -93,7 +94,7 @@ function Several({ check, row }: { check: ReturnType<typeof useCheck>; row: Row 
           <button
             type="button"
             aria-label={t('do.one-more-of', { label: t(`found.${key}`) })}
-            onClick={() => check.set(key)(check.counts[key] + 1)}
+            onClick={() => check.setCounts(oneMore(check.counts, key, left))}
           >
             +
           </button>

@@ -16,6 +16,27 @@ export interface Counts {
 
 export const NO_COUNTS: Counts = { taken: 0, failed: 0, dropped: 0, unknown: 0, thinned: 0, lost: 0 };
 
+/** What the latest check knew; of flowers that were too early to tell it is asked anew. */
+export function knownBefore(row: Row): Counts {
+  const last = row.checks.at(-1);
+  return last
+    ? {
+        taken: last.taken,
+        failed: last.failed,
+        dropped: last.dropped,
+        unknown: 0,
+        thinned: last.thinned,
+        lost: last.lost,
+      }
+    : NO_COUNTS;
+}
+
+/** One flower more of a kind. Where all are counted it is one that had set: it fell, or was judged wrongly. */
+export function oneMore(counts: Counts, key: keyof Counts, left: number): Counts {
+  const moved = left <= 0 && key !== 'taken' && counts.taken > 0 ? 1 : 0;
+  return { ...counts, taken: counts.taken - moved, [key]: counts[key] + 1 };
+}
+
 export const counted = (c: Counts): number => c.taken + c.failed + c.dropped + c.unknown + c.thinned + c.lost;
 
 /** What the look before found, in words. */

@@ -5,14 +5,15 @@ import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
 import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
-import { NO_COUNTS, type Counts } from './fruit-words';
+import { knownBefore, type Counts } from './fruit-words';
 import { t, type MessageKey } from '../text/text';
 
 /** One look at the flowers of a pollination: what is counted, and the sending of it, with or without a connection. */
 export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
   const { now, session } = useHere();
   const [id] = useState(newId);
-  const [counts, setCounts] = useState<Counts>(NO_COUNTS);
+  // Each number is of all flowers up to now: what was known stands already.
+  const [counts, setCounts] = useState<Counts>(() => knownBefore(row));
   const [detail, setDetail] = useState<Schemas['CheckDetail']>({});
   const [ownTime, setOwnTime] = useState<Date>();
   const [note, setNote] = useState('');
@@ -46,7 +47,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
       write: (given) => ({
         method: 'PUT',
         path: `/api/checks/${id}`,
-        body: { ...body(given), confirmed: ['petals-still-on'] },
+        body: { ...body(given), confirmed: ['petals-still-on', 'fewer-than-before'] },
         label: t('check.result', { tree: p.treeName, set: given.taken, failed: given.failed }),
         account: session.accountId,
       }),

@@ -43,6 +43,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class FruitChecks {
     private static final String PETALS_ON = "petals-still-on";
+    private static final String FEWER = "fewer-than-before";
     private static final int MOST_ROWS = 300;
     private static final int MOST_LOOKED = 100;
     private static final int FORESEEN_DAYS = 60;
@@ -185,6 +186,8 @@ public class FruitChecks {
 
     private CheckView insert(Caller caller, UUID id, CheckRequest request) {
         Found found = found(caller, request);
+        askWhereLessIsKnown(
+                caller, id, found, request, orchards.details(caller).site().zone());
         return checks.saveAndFlush(new FruitCheck(
                         id,
                         caller,
@@ -230,11 +233,40 @@ public class FruitChecks {
                 checkedAt.atZone(zone).toLocalDate());
         boolean told = outcome.taken() + outcome.gone() > 0;
         boolean early = CheckCalendar.petalsOn(day) && pollination.markLasts() == Mark.Lasts.PETALS;
-        if (told
-                && early
-                && (request.confirmed() == null || !request.confirmed().contains(PETALS_ON))) {
+        if (told && early && !confirms(request, PETALS_ON)) {
             throw new QuestionException(PETALS_ON, zone, Text.of("asked.petals-on", "days", day));
         }
+    }
+
+    private static boolean confirms(CheckRequest request, String key) {
+        return request.confirmed() != null && request.confirmed().contains(key);
+    }
+
+    /** Each number is of all flowers up to that day; who counts only those found since the check before is asked. */
+    private void askWhereLessIsKnown(Caller caller, UUID id, Found found, CheckRequest request, ZoneId zone) {
+        if (confirms(request, FEWER)) {
+            return;
+        }
+        checks
+                .findByOrchardIdAndPollinationIdInAndVoidedAtIsNullOrderByCheckedAtAscIdAsc(
+                        caller.orchardId(), List.of(found.pollination()))
+                .stream()
+                .filter(c -> !c.id().equals(id) && !c.checkedAt().isAfter(found.at()))
+                .reduce((a, b) -> b)
+                .filter(before -> found.outcome().knowsLessThan(before.outcome()))
+                .ifPresent(before -> {
+                    throw new QuestionException(
+                            FEWER,
+                            zone,
+                            Text.of(
+                                    "asked.fewer-than-before",
+                                    "now",
+                                    found.outcome().decided(),
+                                    "before",
+                                    before.outcome().decided(),
+                                    "at",
+                                    before.checkedAt()));
+                });
     }
 
     @Transactional

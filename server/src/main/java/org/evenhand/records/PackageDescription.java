@@ -5,7 +5,7 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 
 /**
- * What a package says of itself in {@code datapackage.json}, as the Data Package standard, version 1 of its tabular profile, has it: any
+ * What a package says of itself in {@code datapackage.json}, as version 1 of the Data Package standard has it: any
  * reader of such packages knows the types, units and keys of its tables.
  *
  * @param name what wrote it
@@ -23,7 +23,7 @@ record PackageDescription(
         String created,
         List<Resource> resources) {
     static final String FILE = "datapackage.json";
-    static final String PROFILE = "tabular-data-package";
+    static final String PROFILE = "data-package";
     static final String NAME = "even-hand-orchard";
 
     /** Raised when packages of the versions before it can no longer be read as they are. */

@@ -68,7 +68,13 @@ class FruitTest {
         check(id, Duration.ofDays(2), Map.of("confirmed", List.of("petals-still-on")), 5, 1, 0)
                 .expect(200);
 
-        check(id, Duration.ofDays(13), Map.of(), 4, 1, 1).expect(200);
+        Api.Answer fewer = check(id, Duration.ofDays(13), Map.of(), 4, 1, 1).expect(409);
+        assertThat(fewer.body().required("confirm").asString()).isEqualTo("fewer-than-before");
+        assertThat(fewer.body().required("detail").asString())
+                .contains("6 flowers")
+                .contains("this one of 5");
+        check(id, Duration.ofDays(13), Map.of("confirmed", List.of("fewer-than-before")), 4, 1, 1)
+                .expect(200);
         JsonNode due =
                 api.get("/api/fruit-set").expect(200).body().path("rows").get(0).path("due");
         assertThat(due.path("name").asString()).isEqualTo("Check again");

@@ -64,6 +64,19 @@ public record CheckOutcome(int flowers, int taken, int failed, int dropped, int 
         return flowers - notFound() + lost;
     }
 
+    /** Flowers of which it is known what became of them, their lost mark included, 0 to {@link #flowers()}. */
+    public int decided() {
+        return accountedFor() - unknown;
+    }
+
+    /**
+     * Whether less is known than at an earlier check of the same flowers. What is known once stays known: then only the flowers that
+     * were found since may have been counted, and would take the place of all of them.
+     */
+    public boolean knowsLessThan(CheckOutcome earlier) {
+        return decided() < earlier.decided();
+    }
+
     /** Flowers that are gone by themselves, before or after they set. */
     public int gone() {
         return failed + dropped;

@@ -63,6 +63,19 @@ class FruitSetTest {
     }
 
     @Test
+    void what_was_known_of_a_flower_stays_known() {
+        CheckOutcome before = new CheckOutcome(9, 3, 2, 1, 2, 0, 1);
+        assertThat(before.decided()).isEqualTo(7);
+        assertThat(CheckOutcome.of(9, 2, 0, 7).knowsLessThan(before))
+                .as("only those found since")
+                .isTrue();
+        assertThat(CheckOutcome.of(9, 0, 7, 2).knowsLessThan(before))
+                .as("judged otherwise now")
+                .isFalse();
+        assertThat(before.knowsLessThan(before)).isFalse();
+    }
+
+    @Test
     void there_are_never_more_outcomes_than_flowers() {
         assertThatThrownBy(() -> CheckOutcome.of(9, 5, 4, 1))
                 .hasMessageContaining("makes 10, but only 9 flowers were pollinated");
