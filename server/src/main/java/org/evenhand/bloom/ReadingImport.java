@@ -2,7 +2,6 @@ package org.evenhand.bloom;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -75,16 +74,7 @@ class ReadingImport implements ImportKind<ReadingRequest> {
     /** The earlier first: each is held against those before it. */
     @Override
     public List<ImportRow> order(List<ImportRow> rows) {
-        return rows.stream().sorted(Comparator.comparing(r -> sortable(r))).toList();
-    }
-
-    private static Instant sortable(ImportRow row) {
-        try {
-            Instant at = row.moment("taken_at");
-            return at == null ? Instant.MAX : at;
-        } catch (org.evenhand.core.InvalidInputException e) {
-            return Instant.MAX;
-        }
+        return rows.stream().sorted(ImportRow.byMoment("taken_at")).toList();
     }
 
     @Override

@@ -1,13 +1,11 @@
 package org.evenhand.fruitset;
 
 import java.time.Instant;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.ImportKind;
@@ -57,18 +55,7 @@ class LimbCountImport implements ImportKind<LimbRequest> {
     /** The earlier first, as they are written down in the orchard. */
     @Override
     public List<ImportRow> order(List<ImportRow> rows) {
-        return rows.stream()
-                .sorted(Comparator.comparing(LimbCountImport::sortable))
-                .toList();
-    }
-
-    private static Instant sortable(ImportRow row) {
-        try {
-            Instant at = row.moment(COUNTED_AT);
-            return at == null ? Instant.MAX : at;
-        } catch (InvalidInputException e) {
-            return Instant.MAX;
-        }
+        return rows.stream().sorted(ImportRow.byMoment(COUNTED_AT)).toList();
     }
 
     @Override

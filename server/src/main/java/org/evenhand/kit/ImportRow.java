@@ -9,6 +9,8 @@ import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -238,6 +240,18 @@ public final class ImportRow {
         return found;
     }
 
+    /** The earlier first; lines whose moment cannot be read come last. */
+    public static Comparator<ImportRow> byMoment(String column) {
+        return Comparator.comparing(row -> {
+            try {
+                Instant at = row.moment(column);
+                return at == null ? Instant.MAX : at;
+            } catch (InvalidInputException e) {
+                return Instant.MAX;
+            }
+        });
+    }
+
     /** Names that differ in capitals only are the same. */
     public static String key(String name) {
         return name.strip().toLowerCase(Locale.ROOT);
@@ -245,7 +259,7 @@ public final class ImportRow {
 
     /** Things by {@link #key} of their name; of several the last. */
     public static <T> Map<String, T> byName(Iterable<T> all, Function<T, String> name) {
-        Map<String, T> byName = new java.util.HashMap<>();
+        Map<String, T> byName = new HashMap<>();
         all.forEach(t -> byName.put(key(name.apply(t)), t));
         return byName;
     }

@@ -263,7 +263,7 @@ public class Orchards {
     @Transactional(readOnly = true)
     public TreeView tree(Caller caller, UUID id) {
         Tree tree = trees.require(caller, id);
-        return view(tree, varietiesById(caller).get(tree.details().varietyId()));
+        return view(tree, varieties.require(caller, tree.details().varietyId()).view());
     }
 
     /**
@@ -344,9 +344,8 @@ public class Orchards {
                 .orElseThrow(() -> new NotFoundException("orchard", caller.orchardId()));
     }
 
-    /** Removed ones too, of which removed trees were. */
     private Map<UUID, VarietyView> varietiesById(Caller caller) {
-        return varieties.findByOrchardId(caller.orchardId()).stream()
+        return varieties.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
                 .map(Variety::view)
                 .collect(Collectors.toMap(VarietyView::id, Function.identity()));
     }

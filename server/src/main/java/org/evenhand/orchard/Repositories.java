@@ -16,8 +16,6 @@ interface VarietyRepository extends RecordRepository<Variety> {
 
     List<Variety> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 
-    List<Variety> findByOrchardId(UUID orchardId);
-
     @Query("""
             select count(v) > 0 from Variety v where v.orchardId = :orchard and v.id <> :id and v.crop = :crop
               and lower(v.name) = lower(:name) and v.voidedAt is null""")

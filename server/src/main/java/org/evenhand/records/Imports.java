@@ -1,36 +1,26 @@
 package org.evenhand.records;
 
+import jakarta.persistence.EntityManager;
 import jakarta.validation.Validator;
-import java.util.ArrayList;
 import java.util.Base64;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.evenhand.account.Accounts;
-import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Text;
-import org.evenhand.core.weather.Site;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
-import org.evenhand.kit.Constraints;
 import org.evenhand.kit.IdempotentWriter;
-import org.evenhand.kit.Ids;
 import org.evenhand.kit.ImportKind;
-import org.evenhand.kit.ImportRow;
 import org.evenhand.kit.NotFoundException;
-import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
-import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,9 +33,6 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Service
 class Imports {
-    private static final int MOST_SAMPLED = 5;
-    private static final int MOST_SHOWN = 100;
-
     /** Asked once for a file in which a day could be meant two ways. */
     static final String DATE_ORDER = "date-order";
 
@@ -60,10 +47,9 @@ class Imports {
     private final Orchards orchards;
     private final Accounts accounts;
     private final IdempotentWriter once;
-    private final Validator validator;
     private final JsonMapper json;
-    private final TransactionTemplate transaction;
-    private final Map<UUID, Reading<?>> underWay = new ConcurrentHashMap<>();
+    private final FileReading.Tools tools;
+    private final Map<UUID, FileReading<?>> underWay = new ConcurrentHashMap<>();
 
     Imports(
             List<ImportKind<?>> kinds,
@@ -73,6 +59,7 @@ class Imports {
             IdempotentWriter once,
             Validator validator,
             JsonMapper json,
+            EntityManager entities,
             PlatformTransactionManager transactions) {
         this.kinds = kinds.stream()
                 .collect(Collectors.toMap(ImportKind::key, Function.identity(), (a, b) -> a, LinkedHashMap::new));
@@ -80,9 +67,9 @@ class Imports {
         this.orchards = orchards;
         this.accounts = accounts;
         this.once = once;
-        this.validator = validator;
         this.json = json;
-        this.transaction = new TransactionTemplate(transactions);
+        this.tools =
+                new FileReading.Tools(runs, orchards, validator, json, entities, new TransactionTemplate(transactions));
     }
 
     List<ImportView.Kind> kinds(Caller caller) {
@@ -121,7 +108,7 @@ class Imports {
      */
     ImportView write(Caller caller, UUID id, ImportRequest request) {
         Optional<ImportRun> before = once.written(runs, caller, id);
-        Reading<?> reading = reading(caller, request);
+        FileReading<?> reading = reading(caller, request);
         if (before.isPresent()) {
             return reading.view(before.get());
         }
@@ -134,18 +121,17 @@ class Imports {
     }
 
     ImportView.Progress progress(Caller caller, UUID id) {
-        Reading<?> reading = require(caller, id);
-        return new ImportView.Progress(reading.done, reading.file.lines().size());
+        return require(caller, id).progress();
     }
 
     /** Stops an import that is under way; nothing of it is kept. */
     void stop(Caller caller, UUID id) {
-        require(caller, id).stopped = true;
+        require(caller, id).stop();
     }
 
-    private Reading<?> require(Caller caller, UUID id) {
-        Reading<?> reading = underWay.get(id);
-        if (reading == null || !reading.caller.orchardId().equals(caller.orchardId())) {
+    private FileReading<?> require(Caller caller, UUID id) {
+        FileReading<?> reading = underWay.get(id);
+        if (reading == null || !reading.of(caller)) {
             throw new NotFoundException("import under way", id);
         }
         return reading;
@@ -183,248 +169,17 @@ class Imports {
         return kind;
     }
 
-    private Reading<?> reading(Caller caller, ImportRequest request) {
+    private FileReading<?> reading(Caller caller, ImportRequest request) {
         return reading(caller, kind(request.kind()), request);
     }
 
-    private <R> Reading<R> reading(Caller caller, ImportKind<R> kind, ImportRequest request) {
+    private <R> FileReading<R> reading(Caller caller, ImportKind<R> kind, ImportRequest request) {
         byte[] bytes;
         try {
             bytes = Base64.getDecoder().decode(request.data());
         } catch (IllegalArgumentException e) {
             throw new InvalidInputException("data", "is no base64.");
         }
-        return new Reading<>(caller, kind, request, ImportFile.read(bytes));
-    }
-
-    /** One file on its way. */
-    private final class Reading<R> {
-        private final Caller caller;
-        private final ImportKind<R> kind;
-        private final ImportRequest request;
-        private final ImportFile file;
-        private final List<ImportKind.Column> known;
-        private final Map<String, Integer> columns;
-        private final Set<String> confirmed;
-        private final List<ImportView.Problem> problems = new ArrayList<>();
-        private final Set<Long> problemLines = new HashSet<>();
-        private final Map<String, ImportView.Question> questions = new LinkedHashMap<>();
-        private final List<ImportView.Change> changes = new ArrayList<>();
-        private final List<UUID> written = new ArrayList<>();
-        private final List<ImportRun.Changed> changed = new ArrayList<>();
-        private int already;
-        private volatile int done;
-        private volatile boolean stopped;
-
-        Reading(Caller caller, ImportKind<R> kind, ImportRequest request, ImportFile file) {
-            this.caller = caller;
-            this.kind = kind;
-            this.request = request;
-            this.file = file;
-            this.known = kind.columns(caller);
-            this.confirmed = request.confirmed() == null ? Set.of() : Set.copyOf(request.confirmed());
-            this.columns = columns();
-        }
-
-        private Map<String, Integer> columns() {
-            Map<String, Integer> found = new LinkedHashMap<>();
-            for (ImportKind.Column c : known) {
-                Optional<Integer> at = request.columns() == null
-                        ? file.guess(c)
-                        : Optional.ofNullable(request.columns().get(c.key())).filter(i -> i >= 0);
-                at.filter(i -> i < file.head().size()).ifPresent(i -> found.put(c.key(), i));
-            }
-            return found;
-        }
-
-        /** @param id of the import; null where it is only looked through */
-        ImportView run(UUID id) {
-            requireColumns();
-            ask(DATE_ORDER, request.dateOrder(), ImportRow::needsOrder, ImportKind.Holds.DAY, ImportKind.Holds.MOMENT);
-            ask(
-                    DECIMAL_MARK,
-                    request.decimalMark(),
-                    ImportRow::needsMark,
-                    ImportKind.Holds.NUMBER,
-                    ImportKind.Holds.WHOLE_NUMBER);
-            if (!problems.isEmpty() || !questions.isEmpty()) {
-                return view(false);
-            }
-            boolean imported = Boolean.TRUE.equals(transaction.execute(status -> {
-                readAll();
-                boolean keep = id != null && problems.isEmpty() && questions.isEmpty();
-                if (keep) {
-                    runs.saveAndFlush(new ImportRun(
-                            id,
-                            caller,
-                            orchards.now(caller),
-                            orchards.details(caller).site().zone(),
-                            kind.key(),
-                            request.fileName(),
-                            file.lines().size(),
-                            written,
-                            changed));
-                } else {
-                    status.setRollbackOnly();
-                }
-                return keep;
-            }));
-            return view(imported);
-        }
-
-        private void requireColumns() {
-            known.stream()
-                    .filter(c -> c.needed() && !columns.containsKey(c.key()))
-                    .forEach(c -> problem(1, c.key(), "is in no column; choose which one it is."));
-        }
-
-        /** Asks once for the file what its cells leave open. */
-        private void ask(
-                String key, Object answer, java.util.function.Predicate<String> open, ImportKind.Holds... where) {
-            Set<ImportKind.Holds> kinds = Set.of(where);
-            int lines = (int) file.lines().stream()
-                    .filter(l -> known.stream()
-                            .filter(c -> kinds.contains(c.holds()) && columns.containsKey(c.key()))
-                            .anyMatch(c -> open.test(l.cells().get(columns.get(c.key())))))
-                    .count();
-            if (lines > 0 && answer == null) {
-                questions.put(key, new ImportView.Question(key, "", lines));
-            }
-        }
-
-        private void readAll() {
-            ImportKind.Session<R> session = kind.begin(caller, confirmed);
-            for (ImportRow row : kind.order(rows())) {
-                if (stopped) {
-                    throw new ConflictException(Text.of("conflict.import-stopped"));
-                }
-                try {
-                    read(session, row);
-                } catch (InvalidInputException e) {
-                    e.problems().forEach(p -> problem(row.line(), columnOf(p.field()), p.message()));
-                } catch (QuestionException e) {
-                    questions.merge(
-                            e.key(),
-                            new ImportView.Question(e.key(), e.getMessage(), 1),
-                            (a, b) -> new ImportView.Question(a.key(), a.text(), a.lines() + 1));
-                } catch (NotFoundException | ConflictException e) {
-                    problem(row.line(), null, e.getMessage());
-                } catch (DataAccessException e) {
-                    // Nothing more can be asked of the database in this transaction.
-                    problem(row.line(), null, "does not fit with a record that is there already.");
-                    return;
-                }
-                done++;
-            }
-            if (!changes.isEmpty() && !confirmed.contains(CHANGES)) {
-                questions.put(CHANGES, new ImportView.Question(CHANGES, "", changed.size()));
-            }
-        }
-
-        private List<ImportRow> rows() {
-            Site site = orchards.details(caller).site();
-            ImportRow.Format format = new ImportRow.Format(site.zone(), request.dateOrder(), request.decimalMark());
-            Map<Long, List<ImportRequest.Fix>> fixes = request.fixes() == null
-                    ? Map.of()
-                    : request.fixes().stream().collect(Collectors.groupingBy(ImportRequest.Fix::line));
-            return file.lines().stream()
-                    .map(l -> new ImportRow(l.number(), cells(l, fixes.getOrDefault(l.number(), List.of())), format))
-                    .toList();
-        }
-
-        private Map<String, String> cells(ImportFile.Line line, List<ImportRequest.Fix> fixes) {
-            Map<String, String> cells = new HashMap<>();
-            columns.forEach((key, at) -> cells.put(key, line.cells().get(at)));
-            fixes.forEach(f -> cells.put(f.column(), f.value()));
-            return cells;
-        }
-
-        private void read(ImportKind.Session<R> session, ImportRow row) {
-            ImportKind.Line<R> line = session.read(row);
-            List<FieldProblem> broken = validator.validate(line.request()).stream()
-                    .map(v -> Constraints.problem(v.getPropertyPath().toString(), v))
-                    .toList();
-            if (!broken.isEmpty()) {
-                throw new InvalidInputException(broken);
-            }
-            if (line.there().isEmpty()) {
-                UUID id = Ids.newVersion7(orchards.now(caller));
-                kind.write(caller, id, line.request(), null);
-                session.written(line.request(), id);
-                written.add(id);
-            } else if (line.there().get().request().equals(line.request())) {
-                already++;
-            } else {
-                change(session, row, line.request(), line.there().get());
-            }
-        }
-
-        private void change(ImportKind.Session<R> session, ImportRow row, R wanted, ImportKind.Existing<R> there) {
-            differences(row.line(), there.request(), wanted);
-            kind.write(caller, there.id(), wanted, there.version());
-            session.written(wanted, there.id());
-            changed.add(new ImportRun.Changed(
-                    there.id(), kind.version(caller, there.id()), json.writeValueAsString(there.request())));
-        }
-
-        private void differences(long line, R before, R after) {
-            tools.jackson.databind.JsonNode one = json.valueToTree(before);
-            tools.jackson.databind.JsonNode other = json.valueToTree(after);
-            RecordDifference.of(one, other)
-                    .forEach((field, pair) -> changes.add(new ImportView.Change(
-                            line, Optional.ofNullable(columnOf(field)).orElse(field), pair.before(), pair.after())));
-        }
-
-        private String columnOf(String field) {
-            String last = field.substring(field.lastIndexOf('.') + 1);
-            return known.stream()
-                    .filter(c -> c.key().equals(field)
-                            || c.field().equals(field)
-                            || c.field().equals(last))
-                    .map(ImportKind.Column::key)
-                    .findFirst()
-                    .orElse(null);
-        }
-
-        private void problem(long line, String column, String message) {
-            problemLines.add(line);
-            String value = column == null || !columns.containsKey(column)
-                    ? ""
-                    : file.lines().stream()
-                            .filter(l -> l.number() == line)
-                            .findFirst()
-                            .map(l -> l.cells().get(columns.get(column)))
-                            .orElse("");
-            problems.add(new ImportView.Problem(line, column, value, message));
-        }
-
-        ImportView view(boolean imported) {
-            return new ImportView(
-                    file.head(),
-                    columns,
-                    file.lines().stream()
-                            .limit(MOST_SAMPLED)
-                            .map(ImportFile.Line::cells)
-                            .toList(),
-                    file.lines().size(),
-                    written.size(),
-                    already,
-                    changed.size(),
-                    changes.stream().limit(MOST_SHOWN).toList(),
-                    problems.stream().limit(MOST_SHOWN).toList(),
-                    problemLines.size(),
-                    List.copyOf(questions.values()),
-                    request.dateOrder(),
-                    request.decimalMark(),
-                    imported);
-        }
-
-        /** Of an import that was written before. */
-        ImportView view(ImportRun run) {
-            written.addAll(run.written());
-            changed.addAll(run.changed());
-            already = file.lines().size() - written.size() - changed.size();
-            return view(true);
-        }
+        return new FileReading<>(tools, caller, kind, request, ImportFile.read(bytes));
     }
 }

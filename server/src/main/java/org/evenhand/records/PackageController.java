@@ -7,11 +7,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.orchard.Orchards;
@@ -94,7 +92,7 @@ class PackageController {
     Imported read(Caller caller, HttpServletRequest request) throws IOException {
         Path file = Files.createTempFile("even-hand-import", ".zip");
         try (InputStream body = request.getInputStream()) {
-            Files.copy(body, file, StandardCopyOption.REPLACE_EXISTING);
+            PackageFile.save(body, file);
             return new Imported(imports.read(caller, file));
         } finally {
             Files.deleteIfExists(file);
@@ -102,7 +100,7 @@ class PackageController {
     }
 
     private String name(Caller caller, String what, String ending) {
-        return PackageExport.fileName(orchards.details(caller).name(), what, Optional.of(orchards.now(caller)), ending);
+        return PackageExport.fileName(orchards.details(caller).name(), what, orchards.today(caller), ending);
     }
 
     private static ResponseEntity<Resource> sent(Path file, MediaType type, String name) throws IOException {

@@ -1,5 +1,6 @@
 package org.evenhand.records;
 
+import java.io.BufferedOutputStream;
 import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -10,13 +11,16 @@ import java.nio.file.attribute.FileTime;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.text.Normalizer;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Optional;
+import java.util.Locale;
 import java.util.UUID;
+import java.util.function.Supplier;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.evenhand.core.weather.Site;
@@ -26,8 +30,9 @@ import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Isolation;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -48,6 +53,7 @@ class PackageExport {
     private final Orchards orchards;
     private final JdbcTemplate jdbc;
     private final JsonMapper json;
+    private final TransactionTemplate snapshot;
 
     PackageExport(
             TableExport export,
@@ -55,43 +61,57 @@ class PackageExport {
             List<ExportedFile.Of> rooms,
             Orchards orchards,
             JdbcTemplate jdbc,
-            JsonMapper json) {
+            JsonMapper json,
+            PlatformTransactionManager transactions) {
         this.export = export;
         this.tables = tables;
         this.rooms = rooms;
         this.orchards = orchards;
         this.jdbc = jdbc;
         this.json = json;
+        this.snapshot = new TransactionTemplate(transactions);
+        this.snapshot.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
     }
 
     /** Writes one table, as far as it is wanted, into a file. */
-    @Transactional(isolation = Isolation.REPEATABLE_READ)
-    public Path table(Caller caller, String name, TableFilter filter) {
+    Path table(Caller caller, String name, TableFilter filter) {
         RecordTable table = tables.require(name);
         Site site = orchards.details(caller).site();
-        export.number(caller.orchardId());
-        return intoFile(to -> export.write(table, caller.orchardId(), filter, site.zone(), to));
+        return atOneMoment(() -> {
+            export.number(caller.orchardId());
+            return intoFile(to -> export.write(table, caller.orchardId(), filter, site.zone(), to));
+        });
     }
 
-    /** Writes everything, as it is at one moment, into a file. */
-    @Transactional(isolation = Isolation.REPEATABLE_READ)
-    public Path everything(Caller caller) {
+    /** Writes everything into a file: the tables as they are at one moment, and what the rooms make of them just before. */
+    Path everything(Caller caller) {
         OrchardDetails orchard = orchards.details(caller);
         Instant now = orchards.now(caller).truncatedTo(ChronoUnit.SECONDS);
-        export.number(caller.orchardId());
-        return intoFile(to -> {
-            try (ZipOutputStream zip = new ZipOutputStream(to)) {
-                List<PackageDescription.Resource> resources = new ArrayList<>();
-                writeTables(caller.orchardId(), zip, resources, orchard);
-                writePhotos(caller.orchardId(), zip);
-                for (ExportedFile.Of room : rooms) {
-                    for (ExportedFile file : room.files(caller)) {
-                        resources.add(writeFile(file, zip));
-                    }
-                }
-                writeDescription(orchard, now, resources, zip);
-            }
+        // A plan may have to be worked out for them: no transaction is held meanwhile.
+        List<ExportedFile> more =
+                rooms.stream().flatMap(r -> r.files(caller).stream()).toList();
+        return atOneMoment(() -> {
+            export.number(caller.orchardId());
+            return intoFile(to -> write(caller.orchardId(), orchard, now, more, to));
         });
+    }
+
+    private void write(UUID orchardId, OrchardDetails orchard, Instant now, List<ExportedFile> more, OutputStream to)
+            throws IOException {
+        try (ZipOutputStream zip = new ZipOutputStream(to)) {
+            List<PackageDescription.Resource> resources = new ArrayList<>();
+            writeTables(orchardId, zip, resources, orchard);
+            writePhotos(orchardId, zip);
+            for (ExportedFile file : more) {
+                resources.add(writeFile(file, zip));
+            }
+            writeDescription(orchard, now, resources, zip);
+        }
+    }
+
+    /** What others write meanwhile is not seen. */
+    private Path atOneMoment(Supplier<Path> write) {
+        return snapshot.execute(status -> write.get());
     }
 
     private void writeTables(
@@ -135,7 +155,7 @@ class PackageExport {
     }
 
     private static PackageDescription.Resource writeFile(ExportedFile file, ZipOutputStream zip) throws IOException {
-        String name = file.path().toLowerCase(java.util.Locale.ROOT).replaceAll("[^a-z0-9._-]", "-");
+        String name = file.path().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9._-]", "-");
         return entry(zip, file.path(), to -> to.write(file.bytes()))
                 .resource(name, null, file.about(), file.mediaType(), null);
     }
@@ -227,7 +247,7 @@ class PackageExport {
     private static Path intoFile(Writer writer) {
         try {
             Path file = Files.createTempFile("even-hand-export", "");
-            try (OutputStream to = new java.io.BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
+            try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
                 writer.to(to);
                 return file;
             } catch (IOException | RuntimeException e) {
@@ -240,14 +260,12 @@ class PackageExport {
     }
 
     /** The name that a browser saves an orchard's file by. */
-    static String fileName(String orchard, String what, Optional<Instant> at, String ending) {
-        String plain = java.text.Normalizer.normalize(orchard, java.text.Normalizer.Form.NFD)
+    static String fileName(String orchard, String what, LocalDate day, String ending) {
+        String plain = Normalizer.normalize(orchard, Normalizer.Form.NFD)
                 .replaceAll("\\p{M}", "")
-                .toLowerCase(java.util.Locale.ROOT)
+                .toLowerCase(Locale.ROOT)
                 .replaceAll("[^a-z0-9]+", "-")
                 .replaceAll("^-|-$", "");
-        String day = at.map(i -> "-" + i.toString().substring(0, "yyyy-mm-dd".length()))
-                .orElse("");
-        return (plain.isEmpty() ? "orchard" : plain) + (what.isEmpty() ? "" : "-" + what) + day + ending;
+        return (plain.isEmpty() ? "orchard" : plain) + (what.isEmpty() ? "" : "-" + what) + "-" + day + ending;
     }
 }

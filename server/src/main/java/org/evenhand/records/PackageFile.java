@@ -3,6 +3,8 @@ package org.evenhand.records;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
@@ -19,6 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** A package that is read: only what it describes, and only as it was written. */
 final class PackageFile implements AutoCloseable {
     private static final String FIELD = "package";
+    private static final long LARGEST_PACKED = 4_000_000_000L;
     private static final long LARGEST_DESCRIPTION = 4_000_000;
     private static final long LARGEST_IN_ALL = 20_000_000_000L;
     private static final int LARGEST_PICTURE = 4_000_000;
@@ -40,6 +43,25 @@ final class PackageFile implements AutoCloseable {
         } catch (InvalidInputException e) {
             zip.close();
             throw e;
+        }
+    }
+
+    /**
+     * Puts what is sent into a file.
+     *
+     * @throws InvalidInputException where it is more than any package has
+     */
+    static void save(InputStream sent, Path file) throws IOException {
+        try (OutputStream to = Files.newOutputStream(file)) {
+            byte[] part = new byte[1 << 16];
+            long all = 0;
+            for (int n = sent.read(part); n >= 0; n = sent.read(part)) {
+                all += n;
+                if (all > LARGEST_PACKED) {
+                    throw refused("is larger than " + LARGEST_PACKED / 1_000_000_000 + " GB.");
+                }
+                to.write(part, 0, n);
+            }
         }
     }
 
@@ -90,7 +112,7 @@ final class PackageFile implements AutoCloseable {
             }
             MessageDigest sum = PackageExport.sha256();
             try (InputStream in = new DigestInputStream(open(r.path(), r.bytes()), sum)) {
-                in.transferTo(java.io.OutputStream.nullOutputStream());
+                in.transferTo(OutputStream.nullOutputStream());
             }
             if (!r.hash().equals("sha256:" + HexFormat.of().formatHex(sum.digest()))) {
                 throw refused("was changed since it was exported: " + r.path()

@@ -1,6 +1,7 @@
 package org.evenhand.records;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -37,7 +38,7 @@ record TableFilter(
      * @param zone by whose clocks days begin
      * @throws InvalidInputException where its lines have nothing to do with what is asked for
      */
-    Condition on(RecordTable table, RecordTables tables, java.time.ZoneId zone) {
+    Condition on(RecordTable table, RecordTables tables, ZoneId zone) {
         List<String> sql = new ArrayList<>();
         List<Object> values = new ArrayList<>();
         by(table, tables, "tree", tree, sql, values);
@@ -101,7 +102,7 @@ record TableFilter(
         return Optional.empty();
     }
 
-    private void times(RecordTable table, java.time.ZoneId zone, List<String> sql, List<Object> values) {
+    private void times(RecordTable table, ZoneId zone, List<String> sql, List<Object> values) {
         if (from == null && until == null) {
             return;
         }
