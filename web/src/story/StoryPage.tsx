@@ -77,14 +77,15 @@ function SaveTables({
   counts: Record<string, number>;
   chosen: string[];
 }) {
-  if (of.person) return null;
+  const { person, lot, ...rest } = of;
+  if (person) return null;
   const shown = Object.keys(TABLES).filter(
     (kind) =>
       (counts[kind] ?? 0) > 0 &&
       (chosen.length === 0 || chosen.includes(kind)) &&
       (of.variety || kind !== 'bloom-date'),
   );
-  return <SaveCsv tables={shown.map((kind) => TABLES[kind]!)} of={of} />;
+  return <SaveCsv tables={shown.map((kind) => TABLES[kind]!)} of={{ ...rest, jar: lot }} />;
 }
 
 /** Everything recorded of something, with filters. */

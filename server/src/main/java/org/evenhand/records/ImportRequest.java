@@ -22,9 +22,9 @@ import org.evenhand.kit.ImportRow;
  */
 @Schema(name = "FileImportRequest")
 record ImportRequest(
-        @NotBlank String kind,
+        @NotBlank @Size(max = 60) String kind,
         @NotBlank @Size(max = 200) String fileName,
-        @NotBlank String data,
+        @NotBlank @Size(max = MOST_CHARACTERS) String data,
         @Schema(description = OPTIONAL) Map<String, Integer> columns,
         @Schema(description = OPTIONAL) ImportRow.DateOrder dateOrder,
         @Schema(description = OPTIONAL) ImportRow.DecimalMark decimalMark,
@@ -34,7 +34,13 @@ record ImportRequest(
 
         @Schema(description = OPTIONAL) List<String> confirmed) {
 
+    /** More than any file that is read, so that one that is too large is refused in words of its own. */
+    private static final int MOST_CHARACTERS = 2 * ImportFile.MOST_BYTES;
+
     /** A cell and what it should be. */
     @Schema(name = "ImportFix")
-    record Fix(long line, @NotBlank String column, @NotNull String value) {}
+    record Fix(
+            long line,
+            @NotBlank @Size(max = 80) String column,
+            @NotNull @Size(max = 10_000) String value) {}
 }

@@ -78,7 +78,9 @@ class PackageExport {
         RecordTable table = tables.require(name);
         Site site = orchards.details(caller).site();
         return atOneMoment(() -> {
-            export.number(caller.orchardId());
+            if (table.numbered().isPresent()) {
+                export.numberLines(caller.orchardId());
+            }
             return intoFile(to -> export.write(table, caller.orchardId(), filter, site.zone(), to));
         });
     }
@@ -91,7 +93,8 @@ class PackageExport {
         List<ExportedFile> more =
                 rooms.stream().flatMap(r -> r.files(caller).stream()).toList();
         return atOneMoment(() -> {
-            export.number(caller.orchardId());
+            export.numberLines(caller.orchardId());
+            export.numberChanges(caller.orchardId());
             return intoFile(to -> write(caller.orchardId(), orchard, now, more, to));
         });
     }

@@ -33,16 +33,20 @@ class TableExport {
     }
 
     /**
-     * Prepares what several tables need, in the caller's transaction: numbers that begin at 1 in every orchard, in place of those that
-     * the database gave.
+     * Gives lines numbers that begin at 1 in every orchard, in place of those of the database; in the caller's transaction, before
+     * tables are written that have such lines.
      */
-    void number(UUID orchard) {
+    void numberLines(UUID orchard) {
         tables.all()
                 .forEach(t -> t.numbered()
                         .ifPresent(column -> numbered(
                                 t.table(),
                                 "select t." + column + " as id from " + t.table() + " t where "
                                         + ofOrchard(t, orchard))));
+    }
+
+    /** The same for changes, before histories are written. */
+    void numberChanges(UUID orchard) {
         numbered(
                 "revision",
                 tables.all().stream()
@@ -145,7 +149,7 @@ class TableExport {
                 .collect(Collectors.joining(", "));
     }
 
-    /** Writes the earlier versions of an orchard's lines; needs {@link #number}. */
+    /** Writes the earlier versions of an orchard's lines; needs {@link #numberChanges}. */
     void writeHistory(RecordTable table, UUID orchard, OutputStream to) {
         String order = Stream.concat(
                         Stream.of("t.revision"),
@@ -157,7 +161,7 @@ class TableExport {
         copy(select(writtenHistory(table), table.historyTable(), ofOrchard(table, orchard), order), List.of(), to);
     }
 
-    /** Writes when records changed and by whom; needs {@link #number}. */
+    /** Writes when records changed and by whom; needs {@link #numberChanges}. */
     void writeChanges(OutputStream to) {
         copy(
                 "select n.number as number, rtrim(rtrim(to_char(r.at at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS.US'), '0'), '.') || 'Z' as at,"
@@ -168,7 +172,7 @@ class TableExport {
                 to);
     }
 
-    /** Writes the names of those who wrote something down; needs {@link #number}. */
+    /** Writes the names of those who wrote something down; needs {@link #numberChanges}. */
     void writePeople(UUID orchard, OutputStream to) {
         List<String> who = new ArrayList<>();
         tables.all()

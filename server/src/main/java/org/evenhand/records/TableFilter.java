@@ -53,10 +53,30 @@ record TableFilter(
             values.add(block);
         }
         times(table, zone, sql, values);
-        if (!removed && table.columns().stream().anyMatch(c -> c.column().equals("voided_at"))) {
-            sql.add("t.voided_at is null");
+        if (!removed) {
+            standing(table, tables).ifPresent(sql::add);
         }
         return new Condition(String.join(" and ", sql), values);
+    }
+
+    /** That a line was not removed, nor the record that it is a part of. */
+    private static Optional<String> standing(RecordTable table, RecordTables tables) {
+        if (canBeRemoved(table)) {
+            return Optional.of("t.voided_at is null");
+        }
+        return table.within()
+                .flatMap(within -> table.columns().stream()
+                        .filter(c -> c.column().equals(within))
+                        .findFirst()
+                        .flatMap(RecordTable.Column::to)
+                        .flatMap(tables::of)
+                        .filter(TableFilter::canBeRemoved)
+                        .map(whole -> "exists (select 1 from " + whole.table() + " w where w.id = t." + within
+                                + " and w.voided_at is null)"));
+    }
+
+    private static boolean canBeRemoved(RecordTable table) {
+        return table.columns().stream().anyMatch(c -> c.column().equals("voided_at"));
     }
 
     private static void by(

@@ -357,6 +357,13 @@ class PackageTest {
                         .errorAt("jar"))
                 .contains("does not fit");
         here.get("/api/records/tables/accounts.csv").expect(404);
+        JsonNode wrong =
+                here.get("/api/trees/" + other + "/readings").expect(200).body().get(0);
+        here.post("/api/readings/" + wrong.required("id").asString() + "/void", Api.voiding(0))
+                .expect(204);
+        assertThat(lines(here, "readings.csv?tree=" + other)).isZero();
+        assertThat(lines(here, "reading-counts.csv?tree=" + other)).isZero();
+        assertThat(lines(here, "readings.csv?removed=true&tree=" + other)).isEqualTo(1);
         // Another orchard's tree shows nothing.
         assertThat(lines(TestServer.get().newOrchard(), "readings.csv?tree=" + tree))
                 .isZero();
