@@ -95,13 +95,13 @@ export function FileImport({ kind }: { kind: Schemas['ImportKind'] }) {
           <Sample view={view} />
           <ColumnChoice columns={kind.columns} view={view} say={file.say} />
           <ImportProblems
-            key={view.problems.map((p) => p.line).join()}
+            key={`wrong ${view.problems.map((p) => p.line).join()}`}
             view={view}
             answers={file.answers}
             say={file.say}
           />
           <ImportQuestions
-            key={view.questions.map((q) => q.key).join()}
+            key={`asked ${view.questions.map((q) => q.key).join()}`}
             view={view}
             answers={file.answers}
             say={file.say}
