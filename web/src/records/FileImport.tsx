@@ -4,7 +4,7 @@ import { plural } from '../format/time';
 import { ColumnChoice } from './ColumnChoice';
 import { ImportProblems } from './ImportProblems';
 import { ImportQuestions } from './ImportQuestions';
-import { Refused } from './LargeFile';
+import { Refused } from './Refused';
 import classes from './Records.module.css';
 import { kindName } from './kinds';
 import { useFileImport } from './use-file-import';

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.StageSheet;
 import org.evenhand.crop.CropCatalogue;
@@ -130,7 +131,14 @@ class ReadingImport implements ImportKind<ReadingRequest> {
         /** Flowers by stage; a stage of another crop is left to the rules, which refuse it. */
         private Map<String, Integer> counts(ImportRow row, TreeView tree, Existing<ReadingRequest> found) {
             Map<String, Integer> counts = new LinkedHashMap<>();
-            for (StageSheet s : crops.of(caller, tree.crop()).stages()) {
+            CropSheet sheet = crops.of(caller, tree.crop());
+            if (found == null && sheet.stages().stream().map(StageSheet::key).noneMatch(row::has)) {
+                throw new InvalidInputException(
+                        "counts",
+                        "No column of the file is a stage of " + sheet.name() + "; choose at least one, as "
+                                + sheet.stages().get(0).key() + ".");
+            }
+            for (StageSheet s : sheet.stages()) {
                 counts.put(
                         s.key(),
                         row.wholeOr(

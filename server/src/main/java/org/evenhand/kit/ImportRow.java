@@ -27,6 +27,7 @@ public final class ImportRow {
     private static final Pattern DAY = Pattern.compile("(\\d{1,2})[./-](\\d{1,2})[./-](\\d{4})");
     private static final Pattern SHORT_YEAR = Pattern.compile("\\d{1,2}[./-]\\d{1,2}[./-]\\d{2}");
     private static final Pattern NUMBER = Pattern.compile("[-+]?\\d+(?:\\.\\d+)?");
+    private static final Pattern WITH_COMMA = Pattern.compile("[-+]?(?:\\d{1,3}(?:\\.\\d{3})+|\\d+)(?:,\\d+)?");
     private static final Pattern ROUNDED = Pattern.compile("[-+]?\\d+(?:[.,]\\d+)?[eE][-+]?\\d+");
     private static final Pattern GUARDED = Pattern.compile("'[=+@'\\t\\r-].*", Pattern.DOTALL);
     private static final Set<String> YES = Set.of("yes", "y", "true", "t", "1", "x", "sí", "si");
@@ -67,6 +68,11 @@ public final class ImportRow {
     /** The line in the file; the head is the first. */
     public long line() {
         return line;
+    }
+
+    /** Whether the file has a column, be its cell empty or not. */
+    public boolean has(String column) {
+        return cells.containsKey(column);
     }
 
     /** The text as it stands; null where the cell is empty. */
@@ -114,12 +120,14 @@ public final class ImportRow {
             throw new InvalidInputException(
                     column, "is " + text + ", as a spreadsheet shortens numbers; write it with all its digits.");
         }
-        String plain =
-                format.mark() == DecimalMark.COMMA ? text.replace(".", "").replace(',', '.') : text;
-        if (!NUMBER.matcher(plain).matches()) {
-            throw new InvalidInputException(column, "is '" + text + "', which is no number.");
+        boolean comma = format.mark() == DecimalMark.COMMA;
+        if (!(comma ? WITH_COMMA : NUMBER).matcher(text).matches()) {
+            throw new InvalidInputException(
+                    column,
+                    "is '" + text + "', which is no number"
+                            + (comma && text.indexOf('.') >= 0 ? " where decimals have a comma." : "."));
         }
-        return Double.valueOf(plain);
+        return Double.valueOf(comma ? text.replace(".", "").replace(',', '.') : text);
     }
 
     /** Whether somebody has to say what the comma of a number means. */

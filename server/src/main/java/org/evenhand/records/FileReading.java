@@ -54,6 +54,7 @@ final class FileReading<R> {
     private final ImportKind<R> kind;
     private final ImportRequest request;
     private final ImportFile file;
+    private final Map<Long, ImportFile.Line> byNumber;
     private final List<ImportKind.Column> known;
     private final Map<String, Integer> columns;
     private final Set<String> confirmed;
@@ -74,6 +75,7 @@ final class FileReading<R> {
         this.kind = kind;
         this.request = request;
         this.file = file;
+        this.byNumber = file.lines().stream().collect(Collectors.toMap(ImportFile.Line::number, l -> l));
         this.known = kind.columns(caller);
         this.confirmed = request.confirmed() == null ? Set.of() : Set.copyOf(request.confirmed());
         this.columns = columns();
@@ -262,13 +264,10 @@ final class FileReading<R> {
 
     private void problem(long line, String column, String message) {
         problemLines.add(line);
-        String value = column == null || !columns.containsKey(column)
+        ImportFile.Line of = byNumber.get(line);
+        String value = column == null || of == null || !columns.containsKey(column)
                 ? ""
-                : file.lines().stream()
-                        .filter(l -> l.number() == line)
-                        .findFirst()
-                        .map(l -> l.cells().get(columns.get(column)))
-                        .orElse("");
+                : of.cells().get(columns.get(column));
         problems.add(new ImportView.Problem(line, column, value, message));
     }
 

@@ -130,10 +130,6 @@ final class PackageFile implements AutoCloseable {
         return r;
     }
 
-    boolean has(String name) {
-        return byName.containsKey(name);
-    }
-
     /** The bytes of a described file. */
     InputStream open(PackageDescription.Resource r) throws IOException {
         return open(r.path(), r.bytes());

@@ -163,9 +163,8 @@ class PackageImport {
         writePeople(caller);
         number(CHANGES, "number", "revision_seq");
         for (RecordTable t : tables.all()) {
-            if (t.numbered().isPresent()) {
-                number(t.name(), numberName(t), "pollen_entry_id_seq");
-            }
+            // The database names the sequence of an identity after its table and column.
+            t.numbered().ifPresent(column -> number(t.name(), numberName(t), t.table() + "_" + column + "_seq"));
         }
         jdbc.update("insert into revision (id, at, account_id) select n.id, b.at::timestamptz, b.person_id::uuid"
                 + " from brought_changes b join numbers_changes n on n.number = b.number::bigint");

@@ -176,6 +176,24 @@ class ImportTest {
     }
 
     @Test
+    void what_could_be_misread_without_a_word_is_refused() {
+        String head = "name;crop;own_pollen;chill_portions\n";
+        JsonNode mixed = look(with(
+                Api.file("varieties", head + "A;apple;0,5;1.250,5\nB;apple;0.05;1\nC;apple;0,1;1.25\n"),
+                "decimalMark",
+                "COMMA"));
+        assertThat(said(mixed))
+                .containsExactlyInAnyOrder(
+                        "2 chill_portions is 1,250.5; allowed is 0 to 200.",
+                        "3 own_pollen is '0.05', which is no number where decimals have a comma.",
+                        "4 chill_portions is '1.25', which is no number where decimals have a comma.");
+        api.tree(api.variety("Lantern"), "L1");
+        JsonNode none = look(Api.file("readings", "tree,taken_at,Half\nL1,2026-11-20 10:00,4\n"));
+        assertThat(said(none).toString()).contains("No column of the file is a stage of Cherimoya");
+        assertThat(none.required("written").asInt()).isZero();
+    }
+
+    @Test
     void what_is_no_such_file_is_refused_in_plain_words() {
         refused("", "is empty");
         refused("name,variety\n", "no line below it");
