@@ -61,6 +61,11 @@ export const DESK: Page[] = [
     title: 'page.collect',
     show: page(() => import('./pollen/Collect'), 'Collect'),
   },
+  {
+    path: '/pollen/from-elsewhere',
+    title: 'Pollen from elsewhere',
+    show: page(() => import('./pollen/FromElsewhere'), 'FromElsewhere'),
+  },
   { path: '/pollen/jar/:lot', show: page(() => import('./pollen/JarPage'), 'JarPage') },
   { path: '/pollen/mixing', title: 'Mixing', show: page(() => import('./pollen/Mixing'), 'Mixing') },
   { path: '/pollen/labels', title: 'Labels', show: page(() => import('./pollen/Labels'), 'Labels') },

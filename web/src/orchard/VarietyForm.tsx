@@ -209,10 +209,12 @@ export function VarietyForm({
   editing,
   opened,
   close,
+  saved,
 }: {
   editing?: Variety | undefined;
   opened: boolean;
   close: () => void;
+  saved?: (variety: Variety) => void;
 }) {
   const { data: crops = [] } = useQuery(queries.crops());
   const { data: varieties = [] } = useQuery(queries.varieties());
@@ -252,7 +254,10 @@ export function VarietyForm({
       'developmentRate',
       'source',
     ],
-    close,
+    (variety) => {
+      saved?.(variety);
+      close();
+    },
   );
   return (
     <Modal opened={opened} onClose={close} title={editing ? editing.name : 'New variety'} size="lg">

@@ -1,5 +1,5 @@
 import { RecordForm } from '../form/RecordForm';
-import { NumberInput, Radio, Select, Stack, TextInput } from '@mantine/core';
+import { NumberInput, Select, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -11,20 +11,19 @@ import { basisWord, flowers, rounded } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/States';
-import { span } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
 import classes from './Collect.module.css';
 import { Gather } from './Gather';
-import { storageWords, methodWords } from './lot-words';
+import { methodWords } from './lot-words';
+import { StorageField, type Storage } from './StorageField';
 import type { Asked } from './collect-asked';
 import { PollenTabs } from './PollenTabs';
 import { dosesOf } from './doses';
 import { voidLot } from './void-lot';
 import { t } from '../text/text';
 
-type Storage = Schemas['LotRequest']['storage'];
 type Method = NonNullable<Schemas['LotRequest']['method']>;
 
 /** The variety with most flowers giving pollen now. */
@@ -71,33 +70,6 @@ function SourceRow({ from, taken, take }: SourceProps) {
         onChange={take}
       />
     </div>
-  );
-}
-
-interface StorageProps {
-  sheet: Schemas['CropSheetView'];
-  value: Storage;
-  onChange: (storage: Storage) => void;
-  error: string | undefined;
-}
-
-function StorageField({ sheet, value, onChange, error }: StorageProps) {
-  return (
-    <Radio.Group label={t('collect.kept')} value={value} onChange={onChange} error={error}>
-      <Stack gap={8} mt={4}>
-        {sheet.keeping.map((k) => (
-          <Radio
-            key={k.storage}
-            value={k.storage}
-            label={t('collect.storage', {
-              storage: storageWords(k.storage),
-              half: span(k.halfLifeHours.value),
-              mould: k.spoilsAfterHours ? span(k.spoilsAfterHours.value) : 'none',
-            })}
-          />
-        ))}
-      </Stack>
-    </Radio.Group>
   );
 }
 

@@ -9,7 +9,7 @@ import { useHere } from '../ui/orchard-context';
 import { usePageTitle } from '../ui/page-title';
 import { queries } from '../api/queries';
 import { Loaded } from '../ui/States';
-import { dayOfYearAndClock, plural, said } from '../format/time';
+import { dayOfYear, dayOfYearAndClock, plural, said } from '../format/time';
 import { Verdict } from '../ui/Verdict';
 import { Why } from '../ui/Why';
 import { CurveChart } from './CurveChart';
@@ -19,7 +19,16 @@ import { LotWhy } from './LotWhy';
 import { PollenTabs } from './PollenTabs';
 import { Pour } from './Pour';
 import classes from './JarPage.module.css';
-import { blendWords, lotOrigin, lotState, lotWords, methodWords, whereabouts } from './lot-words';
+import {
+  blendWords,
+  hereSince,
+  lotOrigin,
+  lotState,
+  lotWords,
+  methodWords,
+  storageWords,
+  whereabouts,
+} from './lot-words';
 import { Tests } from './Tests';
 
 const SOURCES: Record<Schemas['LotHour']['source'], string> = {
@@ -78,6 +87,20 @@ function Serves({ lot }: { lot: Schemas['LotView'] }) {
   );
 }
 
+/** What was known of pollen when it came from elsewhere. */
+function CameWith({ of }: { of: Schemas['ReceivedPollen'] }) {
+  const { now, zone } = useHere();
+  const known = [
+    of.dry ? 'came dry' : 'came moist',
+    of.collectedAt
+      ? `collected ${dayOfYear(new Date(of.collectedAt), now, zone)}`
+      : 'not known when it was collected',
+    of.keptBefore ? `then ${storageWords(of.keptBefore)}` : of.collectedAt && 'not known where it was kept',
+    of.statedAlive && `stated to be ${percent(of.statedAlive)} alive`,
+  ];
+  return <p className="small soft">{known.filter(Boolean).join(', ')}</p>;
+}
+
 function Head({ story }: { story: Schemas['LotStory'] }) {
   const { now, zone } = useHere();
   const [pouring, setPouring] = useState(false);
@@ -108,14 +131,14 @@ function Head({ story }: { story: Schemas['LotStory'] }) {
         {blendWords(lot) && <p>Blend: {blendWords(lot)}. It can never say who the father was.</p>}
         <p className="small soft">
           {lotOrigin(lot)}
-          {lot.method && `, ${methodWords(lot.method)}`},{' '}
-          {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
+          {lot.method && `, ${methodWords(lot.method)}`}, {dayOfYearAndClock(hereSince(lot), now, zone)}
           {story.hour && (
             <>
               ; <Hour hour={story.hour} />
             </>
           )}
         </p>
+        {lot.received && <CameWith of={lot.received} />}
         {story.pouredInto.length > 0 && (
           <p className="small soft">
             Some of it went into{' '}

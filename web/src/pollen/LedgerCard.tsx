@@ -6,6 +6,7 @@ import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { useHere } from '../ui/orchard-context';
 import { dayOfYearAndClock, plural } from '../format/time';
+import { hereSince } from './lot-words';
 import { useSubmit } from '../form/use-submit';
 import { doneWithUndo } from '../ui/undo';
 
@@ -15,6 +16,7 @@ const SAID: Record<Line['kind'], string> = {
   DRAWN: 'put on flowers',
   RETURNED: 'back from a visit that was removed',
   TAKEN: 'used elsewhere',
+  GIVEN_AWAY: 'given away',
   BROUGHT_BACK: 'brought back',
   SPILLED: 'spilled',
   DISCARDED: 'thrown away',
@@ -22,7 +24,7 @@ const SAID: Record<Line['kind'], string> = {
   POURED_BACK: 'back from a blend',
   UNDONE: 'undone',
 };
-const BY_HAND = ['TAKEN', 'BROUGHT_BACK', 'SPILLED', 'DISCARDED'] as const;
+const BY_HAND = ['GIVEN_AWAY', 'TAKEN', 'BROUGHT_BACK', 'SPILLED', 'DISCARDED'] as const;
 
 const undo = (lot: string, id: string) =>
   answer(api.POST('/api/lots/{lot}/lines/{id}/undo', { params: { path: { lot, id } } }));
@@ -74,7 +76,7 @@ function LineForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
         data-autofocus
       />
       <TextInput
-        label="Note"
+        label={kind === 'GIVEN_AWAY' ? 'To whom' : 'Note'}
         value={note}
         onChange={(e) => setNote(e.currentTarget.value)}
         error={form.errorFor('note', 'Note')}
@@ -99,7 +101,7 @@ export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
         <h2>Doses in and out</h2>
         {!adding && (
           <Button size="sm" variant="outline" ml="auto" onClick={() => setAdding(true)}>
-            Spilled, used, thrown away
+            Given away, used, spilled
           </Button>
         )}
       </header>
@@ -135,10 +137,8 @@ export function LedgerCard({ story }: { story: Schemas['LotStory'] }) {
               </tr>
             ))}
             <tr>
-              <td style={{ whiteSpace: 'nowrap' }}>
-                {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}
-              </td>
-              <td>{lot.parts.length > 0 ? 'blended' : 'collected'}</td>
+              <td style={{ whiteSpace: 'nowrap' }}>{dayOfYearAndClock(hereSince(lot), now, zone)}</td>
+              <td>{lot.received ? 'came from elsewhere' : lot.parts.length > 0 ? 'blended' : 'collected'}</td>
               <td className="num">+{lot.dosesCollected}</td>
               <td className="num">{lot.dosesCollected}</td>
               <td />

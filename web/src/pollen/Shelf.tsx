@@ -15,7 +15,7 @@ import { LotWhy } from './LotWhy';
 import { PollenTabs } from './PollenTabs';
 import { ScanField } from './Scan';
 import classes from './Shelf.module.css';
-import { blendWords, inUseOrder, lotOrigin, lotState, lotWords, whereabouts } from './lot-words';
+import { blendWords, hereSince, inUseOrder, lotOrigin, lotState, lotWords, whereabouts } from './lot-words';
 import { voidLot } from './void-lot';
 
 function JarCard({ lot }: { lot: Schemas['LotView'] }) {
@@ -63,7 +63,7 @@ function JarCard({ lot }: { lot: Schemas['LotView'] }) {
         {state === 'good' && lot.viability.advice && <p className="small">{lot.viability.advice}</p>}
         {blendWords(lot) && <p className="small">Blend: {blendWords(lot)}</p>}
         <p className="small soft">
-          {lotOrigin(lot)}, {dayOfYearAndClock(new Date(lot.collectedAt), now, zone)}; {whereabouts(lot)}
+          {lotOrigin(lot)}, {dayOfYearAndClock(hereSince(lot), now, zone)}; {whereabouts(lot)}
         </p>
         {lot.note && <p className="small">{lot.note}</p>}
         {lot.dosesLeft === lot.dosesCollected && (
@@ -103,7 +103,7 @@ function shelfSentence(lots: Schemas['LotView'][]): string {
 function Jars({ all }: { all: Schemas['LotView'][] }) {
   const { now } = useHere();
   const long = (l: Schemas['LotView']) =>
-    l.dosesLeft === 0 && now.getTime() - Date.parse(l.collectedAt) > LONG_AGO_MS;
+    l.dosesLeft === 0 && now.getTime() - hereSince(l).getTime() > LONG_AGO_MS;
   const past = all.filter(long);
   return (
     <>
@@ -141,6 +141,9 @@ export function Shelf() {
             <h1>{shelfSentence(all)}</h1>
             <div className="do noprint">
               <ScanField />
+              <Button variant="outline" component={Link} to="/pollen/from-elsewhere">
+                Pollen from elsewhere
+              </Button>
               <Button component={Link} to="/pollen/collect">
                 Collect pollen
               </Button>

@@ -42,11 +42,16 @@ function goodFor(evenings: number, until: Date, now: Date, zone: string): string
 export const lotAge = (lot: Lot, now: Date): string =>
   t('lot.age', { time: span(Math.max(0, now.getTime() - Date.parse(lot.collectedAt)) / 3_600_000) });
 
-/** "3 flowers of Lantern 1", or the jars it was poured from */
+/** Since when it is in the orchard. */
+export const hereSince = (lot: Lot): Date => new Date(lot.received?.receivedAt ?? lot.collectedAt);
+
+/** "3 flowers of Lantern 1", the jars it was poured from, or whom it came from */
 export const lotOrigin = (lot: Lot): string =>
-  lot.parts.length > 0
-    ? t('lot.blended', { list: lot.parts.map((p) => `${p.code} (${p.doses})`).join(', ') })
-    : lot.sources.map((s) => t('lot.flowers-of', { n: s.flowers, tree: s.treeName })).join(', ');
+  lot.received
+    ? t('lot.from-elsewhere', { how: lot.received.how, from: lot.received.from })
+    : lot.parts.length > 0
+      ? t('lot.blended', { list: lot.parts.map((p) => `${p.code} (${p.doses})`).join(', ') })
+      : lot.sources.map((s) => t('lot.flowers-of', { n: s.flowers, tree: s.treeName })).join(', ');
 
 /** "75 % Lantern, 25 % Pale Ridge"; empty for one father */
 export const blendWords = (lot: Lot): string =>

@@ -22,7 +22,7 @@ select line, problem from (
             then 'storage is ''' || b.storage || ''', not ROOM, FRIDGE, FRIDGE_DESICCANT or FREEZER'
         when d.done_at > o.now then 'done_at lies in the future'
         when (d.done_at at time zone o.zone)::date < t.planted_on then 'done_at lies before ' || t.name || ' was planted'
-        when d.done_at < coalesce(l.collected_at, d.collected_at) then 'done_at lies before the pollen of ' || b.jar || ' was collected'
+        when d.done_at < coalesce(l.received_at, l.collected_at, d.collected_at) then 'done_at lies before the pollen of ' || b.jar || ' was collected'
         when p.voided_at is not null then 'ref ''' || b.ref || ''' was here before and was removed; give this line a ref of its own'
         when p.id is not null and (p.flowers <> b.flowers::int or p.tree_id <> t.id or p.done_at <> d.done_at
                 or p.lot_id is distinct from coalesce(l.id, p.lot_id))

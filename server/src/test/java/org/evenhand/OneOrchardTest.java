@@ -60,6 +60,25 @@ class OneOrchardTest {
         tried.put("POST /api/story/{kind}/{id}/restore", ours.post(story + "/restore", Map.of("version", 0)));
         tried.put("GET /api/lots/{id}", ours.get("/api/lots/" + lot));
         tried.put("PUT /api/lots/{id}", ours.put("/api/lots/" + lot, Api.lotBody(ownTree, now, 5)));
+        tried.put(
+                "PUT /api/lots/{id}/received",
+                ours.put(
+                        "/api/lots/" + lot + "/received",
+                        Map.of(
+                                "varietyId",
+                                ownVariety,
+                                "how",
+                                "BOUGHT",
+                                "from",
+                                "Long Reach",
+                                "receivedAt",
+                                now.toString(),
+                                "storage",
+                                "ROOM",
+                                "dry",
+                                true,
+                                "doses",
+                                5)));
         tried.put("POST /api/lots/{id}/void", ours.post("/api/lots/" + lot + "/void", Api.voiding(0)));
         tried.put(
                 "PUT /api/pollinations/{id}",

@@ -71,8 +71,8 @@ class Blendings {
                 parts.keySet().stream().map(part -> lots.current(caller, part)).toList();
         Instant at = Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
         CropSheet sheet = oneCrop(book, from);
-        PollenShelf.requireStorage(sheet, request.storage());
-        from.forEach(part -> refuseBefore(caller, part, at));
+        PollenShelf.requireStorage("storage", sheet, request.storage());
+        from.forEach(part -> part.refuseBefore(at, zone(caller)));
         Set<UUID> fathers = from.stream()
                 .flatMap(part -> book.fathers(part).keySet().stream())
                 .collect(Collectors.toSet());
@@ -84,7 +84,8 @@ class Blendings {
                 parts.values().stream().mapToInt(Integer::intValue).sum(),
                 Given.stripped(request.note()),
                 Map.of(),
-                parts);
+                parts,
+                null);
         String prefix = fathers.size() == 1 ? PollenShelf.prefix(book.fatherNames(from.get(0))) : BLEND_PREFIX;
         PollenLot lot =
                 new PollenLot(id, caller, orchards.now(caller), zone(caller), books.nextCode(caller, prefix), details);
@@ -107,16 +108,6 @@ class Blendings {
                     "parts", "are of different crops: " + crops + ". Pollen is blended within one crop only.");
         }
         return book.sheet(from.get(0));
-    }
-
-    private void refuseBefore(Caller caller, PollenLot part, Instant at) {
-        Instant filled = part.details().collectedAt();
-        if (at.isBefore(filled)) {
-            throw new InvalidInputException(
-                    "at",
-                    "is " + Given.say(at, zone(caller)) + ", before " + part.code() + " was filled on "
-                            + Given.say(filled, zone(caller)) + ".");
-        }
     }
 
     private LotView view(Caller caller, PollenLot lot) {

@@ -113,7 +113,7 @@ class Jars {
     }
 
     private Optional<LotStory.Hour> hour(Caller caller, LotDetails d) {
-        if (d.poured()) {
+        if (d.sources().isEmpty()) {
             return Optional.empty();
         }
         Places places = weather.places(caller);
@@ -132,10 +132,7 @@ class Jars {
 
     private static List<LotStory.Step> steps(LotBook book, PollenLot lot) {
         List<LotStory.Step> found = new ArrayList<>();
-        found.add(step(
-                null,
-                StorageStep.stored(lot.details().collectedAt(), lot.details().storage()),
-                0));
+        book.firstSteps(lot).forEach(s -> found.add(step(null, s, 0)));
         book.stepsOf(lot).forEach(s -> found.add(step(s.id(), s.step(), s.version())));
         return found;
     }
@@ -243,8 +240,8 @@ class Jars {
 
     private void check(Caller caller, PollenLot lot, StorageStep step, List<String> confirmed) {
         LotBook book = books.read(caller);
-        refuseBefore(caller, lot, step.at());
-        step.storage().ifPresent(s -> PollenShelf.requireStorage(book.sheet(lot), s));
+        lot.refuseBefore(step.at(), zone(caller));
+        step.storage().ifPresent(s -> PollenShelf.requireStorage("storage", book.sheet(lot), s));
         StorageHistory after = book.keeping(lot).until(step.at()).then(step);
         ask(StorageWarning.ofLastStep(after), confirmed);
     }
@@ -257,16 +254,6 @@ class Jars {
                     key,
                     hazards.stream().map(StorageWarning::say).collect(Collectors.joining(" "))
                             + " Write it down all the same?");
-        }
-    }
-
-    private void refuseBefore(Caller caller, PollenLot lot, Instant at) {
-        Instant filled = lot.details().collectedAt();
-        if (at.isBefore(filled)) {
-            throw new InvalidInputException(
-                    "at",
-                    "is " + Given.say(at, zone(caller)) + ", before " + lot.code() + " was filled on "
-                            + Given.say(filled, zone(caller)) + ".");
         }
     }
 
@@ -287,7 +274,7 @@ class Jars {
                 found -> same(
                         found.lotId().equals(lotId) && found.seen().equals(seen), "test", () -> story(caller, lot)),
                 () -> {
-                    refuseBefore(caller, lot, seen.at());
+                    lot.refuseBefore(seen.at(), zone(caller));
                     tests.saveAndFlush(new PollenTest(id, caller, orchards.now(caller), zone(caller), lotId, seen));
                     return story(caller, lot);
                 });
@@ -339,7 +326,7 @@ class Jars {
                         "line",
                         () -> story(caller, lot)),
                 () -> {
-                    refuseBefore(caller, lot, line.at());
+                    lot.refuseBefore(line.at(), zone(caller));
                     ledger.byHand(caller, line);
                     return story(caller, lots.require(caller, lotId));
                 });

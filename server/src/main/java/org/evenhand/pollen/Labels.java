@@ -107,7 +107,7 @@ class Labels {
     }
 
     private static List<String> lines(LotView lot, Kind kind, ZoneId zone) {
-        String filled = HOUR.format(lot.collectedAt().atZone(zone));
+        String filled = HOUR.format(lot.hereSince().atZone(zone));
         return switch (kind) {
             case TAG -> List.of(lot.code(), lot.varietyName());
             case BAG -> List.of("× " + lot.varietyName(), lot.code(), filled, "On: ________", "Date: ________");
@@ -115,7 +115,7 @@ class Labels {
                 List.of(
                         lot.code(),
                         lot.varietyName(),
-                        (lot.parts().isEmpty() ? "Collected " : "Blended ") + filled,
+                        (lot.received() != null ? "Came " : lot.parts().isEmpty() ? "Collected " : "Blended ") + filled,
                         useBy(lot.viability().goodUntil(), zone),
                         from(lot));
         };
@@ -126,6 +126,9 @@ class Labels {
     }
 
     private static String from(LotView lot) {
+        if (lot.received() != null) {
+            return "From " + lot.received().from();
+        }
         List<String> names = lot.parts().isEmpty()
                 ? lot.sources().stream().map(LotView.SourceView::treeName).toList()
                 : lot.parts().stream().map(LotView.PartView::code).toList();

@@ -21,6 +21,7 @@ import org.evenhand.core.pollen.ViabilityCurve;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.orchard.VarietyView;
+import org.jspecify.annotations.Nullable;
 
 /** All that is written down of an orchard's jars, read at once, and what follows from it. */
 final class LotBook {
@@ -99,14 +100,21 @@ final class LotBook {
 
     /** Where it has been since it was filled. */
     StorageHistory keeping(PollenLot lot) {
-        LotDetails d = lot.details();
-        List<StorageStep> all = new ArrayList<>();
-        all.add(StorageStep.stored(d.collectedAt(), d.storage()));
-        if (d.poured() && partsDry(d)) {
-            all.add(StorageStep.of(d.collectedAt(), StorageStep.Kind.SEEN_DRY));
-        }
+        List<StorageStep> all = new ArrayList<>(firstSteps(lot));
         all.addAll(stepsOf(lot).stream().map(PollenStep::step).toList());
         return StorageHistory.of(sheet(lot), all);
+    }
+
+    /** What is known of its keeping by how it came about: nobody wrote these steps down one by one. */
+    List<StorageStep> firstSteps(PollenLot lot) {
+        LotDetails d = lot.details();
+        if (d.received() != null) {
+            return d.received().pollen().firstSteps();
+        }
+        StorageStep stored = StorageStep.stored(d.collectedAt(), d.storage());
+        return d.poured() && partsDry(d)
+                ? List.of(stored, StorageStep.of(d.collectedAt(), StorageStep.Kind.SEEN_DRY))
+                : List.of(stored);
     }
 
     private boolean partsDry(LotDetails d) {
@@ -148,6 +156,9 @@ final class LotBook {
 
     private ViabilityCurve untested(PollenLot lot) {
         LotDetails d = lot.details();
+        if (d.received() != null) {
+            return d.received().pollen().curve(sheet(lot), keeping(lot));
+        }
         if (!d.poured()) {
             return ViabilityCurve.collected(sheet(lot), keeping(lot));
         }
@@ -186,7 +197,22 @@ final class LotBook {
                 lot.dosesLeft(),
                 viability(lot, asked),
                 d.note(),
+                received(d),
                 lot.version());
+    }
+
+    private static LotView.@Nullable ReceivedView received(LotDetails d) {
+        Received r = d.received();
+        return r == null
+                ? null
+                : new LotView.ReceivedView(
+                        r.how(),
+                        r.from(),
+                        r.pollen().receivedAt(),
+                        r.pollen().dry(),
+                        r.pollen().collectedAt(),
+                        r.pollen().keptBefore(),
+                        r.pollen().statedAlive());
     }
 
     String fatherNames(PollenLot lot) {

@@ -14,10 +14,11 @@ import org.evenhand.core.crop.Storage;
  *
  * @param varietyName name of its father, or of all its fathers
  * @param fathers every variety whose pollen it holds, the greatest share first
- * @param collectedAt when it was collected, or poured from other jars
+ * @param collectedAt when it was collected, or poured from other jars; where that is not known of pollen from elsewhere, when it came
  * @param storage where it is now
  * @param open whether it lies open in a tray
  * @param dry whether it is dry, by sight or by the hours it has dried
+ * @param received where it came from, when it was not filled here
  * @param dryBy when it should be dry where it is; absent when it is, or does not dry there
  */
 public record LotView(
@@ -39,7 +40,13 @@ public record LotView(
         int dosesLeft,
         Viability viability,
         String note,
+        @Schema(description = OPTIONAL) ReceivedView received,
         long version) {
+
+    /** Since when it is in the orchard. */
+    public Instant hereSince() {
+        return received == null ? collectedAt : received.receivedAt();
+    }
 
     /** A variety whose pollen is in the jar, with its share of the doses. */
     @Schema(name = "Father")
@@ -48,6 +55,17 @@ public record LotView(
     /** A tree it came from. */
     @Schema(name = "LotSourceView")
     public record SourceView(UUID treeId, String treeName, int flowers) {}
+
+    /** Where pollen came from that was not collected here, and what was known of it then. */
+    @Schema(name = "ReceivedPollen")
+    public record ReceivedView(
+            Received.How how,
+            String from,
+            Instant receivedAt,
+            boolean dry,
+            @Schema(description = OPTIONAL) Instant collectedAt,
+            @Schema(description = OPTIONAL) Storage keptBefore,
+            @Schema(description = OPTIONAL) Double statedAlive) {}
 
     /** A jar it was poured from. */
     @Schema(name = "LotPart")

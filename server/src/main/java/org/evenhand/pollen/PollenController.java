@@ -20,10 +20,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/lots")
 class PollenController {
     private final PollenShelf shelf;
+    private final ReceivedJars received;
     private final Orchards orchards;
 
-    PollenController(PollenShelf shelf, Orchards orchards) {
+    PollenController(PollenShelf shelf, ReceivedJars received, Orchards orchards) {
         this.shelf = shelf;
+        this.received = received;
         this.orchards = orchards;
     }
 
@@ -40,6 +42,11 @@ class PollenController {
     @PutMapping("/{id}")
     LotView putLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody LotRequest request) {
         return shelf.put(caller, id, request);
+    }
+
+    @PutMapping("/{id}/received")
+    LotView putReceived(Caller caller, @PathVariable UUID id, @Valid @RequestBody ReceivedPollenRequest request) {
+        return received.put(caller, id, request);
     }
 
     @PostMapping("/{id}/void")

@@ -20,8 +20,10 @@ class PollenEntry {
         DRAWN,
         /** Of a pollination that was taken back. */
         RETURNED,
-        /** Taken outside a round: given away, used for a test. */
+        /** Taken outside a round, as for a test. */
         TAKEN,
+        /** Given away: to whom stands in the note. */
+        GIVEN_AWAY,
         /** Brought back unused. */
         BROUGHT_BACK,
         SPILLED,
@@ -35,7 +37,7 @@ class PollenEntry {
 
         /** Whether a person may write such a line by hand. */
         boolean byHand() {
-            return this == TAKEN || this == BROUGHT_BACK || this == SPILLED || this == DISCARDED;
+            return this == TAKEN || this == GIVEN_AWAY || this == BROUGHT_BACK || this == SPILLED || this == DISCARDED;
         }
 
         boolean in() {

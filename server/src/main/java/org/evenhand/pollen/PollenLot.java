@@ -14,9 +14,12 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.Storage;
+import org.evenhand.core.pollen.ReceivedPollen;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.envers.Audited;
@@ -35,7 +38,8 @@ class PollenLot extends OrchardRecord {
     /** How it came about. */
     enum Origin {
         COLLECTED,
-        POURED
+        POURED,
+        RECEIVED
     }
 
     @Enumerated(EnumType.STRING)
@@ -52,6 +56,21 @@ class PollenLot extends OrchardRecord {
     private int dosesLeft;
 
     private String note;
+
+    /** The following are of pollen that came from elsewhere. */
+    private Instant receivedAt;
+
+    @Enumerated(EnumType.STRING)
+    private Received.How receivedHow;
+
+    private String receivedFrom;
+    private Boolean receivedDry;
+
+    @Enumerated(EnumType.STRING)
+    private Storage keptBefore;
+
+    private Boolean collectionKnown;
+    private Double statedAlive;
 
     @NotAudited
     @OptimisticLock(excluded = true)
@@ -82,13 +101,54 @@ class PollenLot extends OrchardRecord {
         this.note = details.note();
         this.sources = new HashMap<>(details.sources());
         this.parts = new HashMap<>(details.parts());
-        this.origin = details.poured() ? Origin.POURED : Origin.COLLECTED;
+        this.origin =
+                details.poured() ? Origin.POURED : details.received() == null ? Origin.COLLECTED : Origin.RECEIVED;
+        if (details.received() != null) {
+            receive(details.received());
+        }
         this.method = details.method();
+    }
+
+    private void receive(Received received) {
+        ReceivedPollen pollen = received.pollen();
+        this.receivedAt = pollen.receivedAt();
+        this.receivedHow = received.how();
+        this.receivedFrom = received.from();
+        this.receivedDry = pollen.dry();
+        this.keptBefore = pollen.keptBefore();
+        this.collectionKnown = pollen.collectedAt() != null;
+        this.statedAlive = pollen.statedAlive();
     }
 
     LotDetails details() {
         return new LotDetails(
-                varietyId, collectedAt, storage, method, dosesCollected, note, Map.copyOf(sources), Map.copyOf(parts));
+                varietyId,
+                collectedAt,
+                storage,
+                method,
+                dosesCollected,
+                note,
+                Map.copyOf(sources),
+                Map.copyOf(parts),
+                origin == Origin.RECEIVED ? received() : null);
+    }
+
+    private Received received() {
+        Instant collected = collectionKnown ? collectedAt : null;
+        return new Received(
+                receivedHow,
+                receivedFrom,
+                new ReceivedPollen(receivedAt, storage, receivedDry, collected, keptBefore, statedAlive));
+    }
+
+    /** Refuses a moment before it was filled, or came. */
+    void refuseBefore(Instant at, ZoneId zone) {
+        Instant since = details().hereSince();
+        if (at.isBefore(since)) {
+            String how = origin == Origin.RECEIVED ? " came on " : " was filled on ";
+            throw new InvalidInputException(
+                    "at", "is " + Given.say(at, zone) + ", before " + code + how + Given.say(since, zone) + ".");
+        }
     }
 
     String code() {

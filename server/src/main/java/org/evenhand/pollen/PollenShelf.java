@@ -78,7 +78,7 @@ public class PollenShelf {
                 .collect(Collectors.toMap(
                         PollenLot::id,
                         lot -> moments.stream()
-                                .map(at -> lot.details().collectedAt().isAfter(at)
+                                .map(at -> lot.details().hereSince().isAfter(at)
                                         ? 0.0
                                         : book.course(lot).shareAt(at))
                                 .toList()));
@@ -130,7 +130,7 @@ public class PollenShelf {
         CropSheet sheet = crops.of(caller, variety.crop());
         Instant at = Given.notInFuture("collectedAt", request.collectedAt(), orchards.now(caller), zone);
         trees.forEach(tree -> Readings.refuseBeforePlanting("collectedAt", tree, at, zone));
-        requireStorage(sheet, request.storage());
+        requireStorage("storage", sheet, request.storage());
         requireMethod(sheet, request.method());
         boolean shedding = request.method() != CollectionMethod.BALLOON;
         if (shedding && !request.confirms(NO_MALE_FLOWERS)) {
@@ -144,7 +144,8 @@ public class PollenShelf {
                 doses(sheet, variety, request),
                 Given.stripped(request.note()),
                 sources(request),
-                Map.of());
+                Map.of(),
+                null);
         String code = books.nextCode(caller, prefix(variety.name()));
         PollenLot lot = new PollenLot(id, caller, orchards.now(caller), zone, code, details);
         return view(caller, lots.saveAndFlush(lot));
@@ -181,9 +182,9 @@ public class PollenShelf {
         return orchards.variety(caller, varieties.get(0));
     }
 
-    static void requireStorage(CropSheet sheet, Storage storage) {
+    static void requireStorage(String field, CropSheet sheet, Storage storage) {
         if (!sheet.pollen().keeping().containsKey(storage)) {
-            throw Refusal.of("storage", Text.of("refused.storage", "storage", storage.key(), "sheet", sheet.name()));
+            throw Refusal.of(field, Text.of("refused.storage", "storage", storage.key(), "sheet", sheet.name()));
         }
     }
 

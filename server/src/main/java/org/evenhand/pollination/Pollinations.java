@@ -486,7 +486,7 @@ public class Pollinations {
     }
 
     private static void refuseBeforeCollection(LotView lot, Instant doneAt, ZoneId zone) {
-        if (doneAt.isBefore(lot.collectedAt())) {
+        if (doneAt.isBefore(lot.hereSince())) {
             throw Refusal.of(
                     "doneAt",
                     zone,
@@ -497,7 +497,7 @@ public class Pollinations {
                             "jar",
                             lot.code(),
                             "atCollected",
-                            lot.collectedAt()));
+                            lot.hereSince()));
         }
     }
 

@@ -102,7 +102,9 @@ class LedgerTest {
                     int doses = 1 + random.nextInt(6);
                     return switch (i % 5) {
                         case 0 -> () -> ines.pollinate(taker, jar, doses, now).status();
-                        case 1 -> () -> line(jar, "SPILLED", doses).status();
+                        case 1 ->
+                            () -> line(jar, doses % 2 == 0 ? "SPILLED" : "GIVEN_AWAY", doses)
+                                    .status();
                         case 2 -> () -> line(jar, "BROUGHT_BACK", doses).status();
                         case 3 -> () -> spillAndUndo(jar, doses);
                         default -> () -> pour(jar, other, doses);

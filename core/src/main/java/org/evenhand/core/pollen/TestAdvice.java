@@ -6,6 +6,7 @@ import java.util.Optional;
 
 /** Whether a lot should be tested before one counts on it. */
 public enum TestAdvice {
+    FROM_ELSEWHERE("Nobody here has tested it: germinate a pinch before you count on it."),
     LAST_SEASON("It is older than half a year: germinate a pinch before you count on it."),
     MISHANDLED("Something happened to it that can harm pollen: germinate a pinch, or try it on spare flowers."),
     OLD("It has halved at least once since anyone knew better: germinate a pinch before you count on it.");
@@ -27,6 +28,9 @@ public enum TestAdvice {
     /** The advice at a moment; none for a lot that is young, tested or mouldy. */
     public static Optional<TestAdvice> of(ViabilityCurve course, Instant at) {
         ViabilityCurve.Estimate now = course.at(at);
+        if (course.untestedFromElsewhere()) {
+            return now.spoiled() ? Optional.empty() : Optional.of(FROM_ELSEWHERE);
+        }
         Instant known = course.testedAt().filter(t -> !t.isAfter(at)).orElse(now.fromAt());
         Duration since = Duration.between(known, at);
         if (now.spoiled() || since.compareTo(YOUNG) < 0) {

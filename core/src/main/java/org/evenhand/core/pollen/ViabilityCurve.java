@@ -41,6 +41,7 @@ public final class ViabilityCurve {
     private final CropSheet sheet;
     private final StorageHistory keeping;
     private final List<Anchor> anchors;
+    private final boolean fromElsewhere;
 
     /** What is believed at a moment, from which the course goes on. */
     private record Anchor(Instant at, BetaPosterior belief) {}
@@ -70,17 +71,23 @@ public final class ViabilityCurve {
         }
     }
 
-    private ViabilityCurve(CropSheet sheet, StorageHistory keeping, List<Anchor> anchors) {
+    private ViabilityCurve(CropSheet sheet, StorageHistory keeping, List<Anchor> anchors, boolean fromElsewhere) {
         this.sheet = sheet;
         this.keeping = keeping;
         this.anchors = List.copyOf(anchors);
+        this.fromElsewhere = fromElsewhere;
     }
 
     /** The course of a lot as it was collected. */
     public static ViabilityCurve collected(CropSheet sheet, StorageHistory keeping) {
         BetaPosterior fresh =
                 BetaPosterior.ofMean(sheet.pollen().freshViability().value(), FRESH_WEIGHT);
-        return new ViabilityCurve(sheet, keeping, List.of(new Anchor(keeping.collectedAt(), fresh)));
+        return new ViabilityCurve(sheet, keeping, List.of(new Anchor(keeping.collectedAt(), fresh)), false);
+    }
+
+    /** The course of pollen that came from elsewhere, from what is believed of it at a moment on. */
+    static ViabilityCurve received(CropSheet sheet, StorageHistory keeping, Instant at, BetaPosterior belief) {
+        return new ViabilityCurve(sheet, keeping, List.of(new Anchor(at, belief)), true);
     }
 
     /**
@@ -105,8 +112,9 @@ public final class ViabilityCurve {
             mean += dead ? 0 : weight * belief.mean();
             variance += dead ? 0 : weight * weight * belief.variance();
         }
+        boolean unseen = parts.stream().anyMatch(part -> part.course().untestedFromElsewhere());
         BetaPosterior together = BetaPosterior.ofMoments(mean, Math.max(variance, 1e-9));
-        return new ViabilityCurve(sheet, keeping, List.of(new Anchor(at, together)));
+        return new ViabilityCurve(sheet, keeping, List.of(new Anchor(at, together)), unseen);
     }
 
     /** The course after a germination test; its counts are discounted where the grains lay in clumps. */
@@ -123,7 +131,7 @@ public final class ViabilityCurve {
         List<Anchor> more = new ArrayList<>(anchors);
         more.add(new Anchor(at, belief));
         more.sort(Comparator.comparing(Anchor::at));
-        return new ViabilityCurve(sheet, keeping, more);
+        return new ViabilityCurve(sheet, keeping, more, fromElsewhere);
     }
 
     /** The estimate at a moment; before the beginning, that of the beginning. */
@@ -216,6 +224,11 @@ public final class ViabilityCurve {
 
     public StorageHistory keeping() {
         return keeping;
+    }
+
+    /** Whether it, or a part of it, came from outside the orchard and nobody here has tested it. */
+    public boolean untestedFromElsewhere() {
+        return fromElsewhere && testedAt().isEmpty();
     }
 
     /** When it was last tested. */
