@@ -121,6 +121,11 @@ export const DESK: Page[] = [
     title: 'page.map',
     show: page(() => import('./map/OrchardMap'), 'OrchardMap'),
   },
+  {
+    path: '/orchard/permits',
+    title: 'Permits',
+    show: page(() => import('./orchard/Permits'), 'Permits'),
+  },
   { path: '/orchard/import', title: 'tab.import', show: page(() => import('./records/Import'), 'Import') },
   { path: '/orchard/export', title: 'tab.export', show: page(() => import('./records/Export'), 'Export') },
   { path: '/crops', title: 'Crop sheets', show: page(() => import('./crop/CropSheets'), 'CropSheets') },

@@ -56,6 +56,12 @@ export const queries = {
       queryKey: ['gathering', variety, doses],
       queryFn: () => answer(api.GET('/api/gathering', { params: { query: { variety, doses } } })),
     }),
+  permits: () => queryOptions({ queryKey: ['permits'], queryFn: () => answer(api.GET('/api/permits')) }),
+  permitStanding: (scope: Schemas['PermitNotice']['scope'], crop: string, day: string) =>
+    queryOptions({
+      queryKey: ['permit-standing', scope, crop, day],
+      queryFn: () => answer(api.GET('/api/permits/standing', { params: { query: { scope, crop, day } } })),
+    }),
   printed: () => queryOptions({ queryKey: ['printed'], queryFn: () => answer(api.GET('/api/printer')) }),
   mates: () => queryOptions({ queryKey: ['mates'], queryFn: () => answer(api.GET('/api/mates')) }),
   pair: (mother: string, father: string) =>

@@ -4,6 +4,7 @@ import { t } from '../text/text';
 const PAGES = [
   ['/orchard', 'tab.trees'],
   ['/orchard/map', 'tab.map'],
+  ['/orchard/permits', 'tab.permits'],
   ['/orchard/import', 'tab.import'],
   ['/orchard/export', 'tab.export'],
 ] as const;

@@ -11,7 +11,7 @@ function open(put: unknown) {
       { id: 'lantern', name: 'Lantern', crop: sheet.key, breeding: {}, numbers: {}, version: 0 },
     ],
     'GET /api/crops': [sheet],
-    'PUT /api/lots/*': put,
+    'PUT /api/lots/*/received': put,
   });
   show(<FromElsewhere />);
   return sent;

@@ -15,6 +15,7 @@ import { useHere } from '../ui/orchard-context';
 import { Loaded } from '../ui/States';
 import { doneWithUndo } from '../ui/undo';
 import classes from './Collect.module.css';
+import { JarPermit } from './JarPermit';
 import { storageWords } from './lot-words';
 import { PollenTabs } from './PollenTabs';
 import { StorageField, type Storage } from './StorageField';
@@ -199,36 +200,38 @@ function FromElsewhereForm({
                 New variety
               </Button>
             </div>
-            <div className="two">
-              <Select
-                label="How you came by it"
-                data={Object.entries(HOW).map(([value, label]) => ({ value, label }))}
-                value={how}
-                onChange={(v) => setHow(v as How)}
-                allowDeselect={false}
-              />
-              <TextInput
-                label="From"
-                placeholder="person, firm or place"
-                value={from}
-                onChange={(e) => setFrom(e.currentTarget.value)}
-                error={form.errorFor('from', 'From')}
-              />
-              <NumberInput
-                label="Doses"
-                description="flowers it is to serve"
-                min={1}
-                value={doses}
-                onChange={setDoses}
-                error={form.errorFor('doses', 'Doses')}
-              />
-              <TimeField
-                label="Came"
-                description="when you had it in hand"
-                value={at}
-                onChange={setOwnTime}
-                error={form.errorFor('receivedAt', 'Came')}
-              />
+            <div className="form" style={{ maxWidth: 'none' }}>
+              <div className="two">
+                <Select
+                  label="How you came by it"
+                  data={Object.entries(HOW).map(([value, label]) => ({ value, label }))}
+                  value={how}
+                  onChange={(v) => setHow(v as How)}
+                  allowDeselect={false}
+                />
+                <TextInput
+                  label="From"
+                  placeholder="person, firm or place"
+                  value={from}
+                  onChange={(e) => setFrom(e.currentTarget.value)}
+                  error={form.errorFor('from', 'From')}
+                />
+                <NumberInput
+                  label="Doses"
+                  description="flowers it is to serve"
+                  min={1}
+                  value={doses}
+                  onChange={setDoses}
+                  error={form.errorFor('doses', 'Doses')}
+                />
+                <TimeField
+                  label="Came"
+                  description="when you had it in hand"
+                  value={at}
+                  onChange={setOwnTime}
+                  error={form.errorFor('receivedAt', 'Came')}
+                />
+              </div>
             </div>
             <Checkbox
               label="It came dry, as loose powder"
@@ -252,6 +255,7 @@ function FromElsewhereForm({
               error={form.errorFor('note', 'Note')}
             />
             {caution && <p className="warn small">{caution}</p>}
+            {sheet && <JarPermit scope="POLLEN_IN" crop={sheet.key} at={at} />}
           </section>
           <KnownFields value={known} onChange={setKnown} sheet={sheet} errorFor={form.errorFor} />
         </div>

@@ -15,6 +15,7 @@ import { Why } from '../ui/Why';
 import { CurveChart } from './CurveChart';
 import { Keeping } from './Keeping';
 import { LedgerCard } from './LedgerCard';
+import { JarPermit } from './JarPermit';
 import { LotWhy } from './LotWhy';
 import { PollenTabs } from './PollenTabs';
 import { Pour } from './Pour';
@@ -138,7 +139,12 @@ function Head({ story }: { story: Schemas['LotStory'] }) {
             </>
           )}
         </p>
-        {lot.received && <CameWith of={lot.received} />}
+        {lot.received && (
+          <>
+            <CameWith of={lot.received} />
+            <JarPermit scope="POLLEN_IN" crop={lot.crop} at={hereSince(lot)} />
+          </>
+        )}
         {story.pouredInto.length > 0 && (
           <p className="small soft">
             Some of it went into{' '}

@@ -6,6 +6,7 @@ import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { useHere } from '../ui/orchard-context';
 import { dayOfYearAndClock, plural } from '../format/time';
+import { JarPermit } from './JarPermit';
 import { hereSince } from './lot-words';
 import { useSubmit } from '../form/use-submit';
 import { doneWithUndo } from '../ui/undo';
@@ -81,6 +82,7 @@ function LineForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
         onChange={(e) => setNote(e.currentTarget.value)}
         error={form.errorFor('note', 'Note')}
       />
+      {kind === 'GIVEN_AWAY' && <JarPermit scope="POLLEN_OUT" crop={lot.crop} at={now} />}
     </RecordForm>
   );
 }

@@ -2,22 +2,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { refresh } from '../api/client';
+import { asBase64 } from '../api/base64';
 import { newId } from '../api/ids';
 
 type Request = Schemas['FileImportRequest'];
 
 /** What is said of a file beside its bytes. */
 export type Answers = Pick<Request, 'columns' | 'dateOrder' | 'decimalMark' | 'fixes' | 'confirmed'>;
-
-/** The bytes of a file in base64, without the head of a data address. */
-function base64(file: File): Promise<string> {
-  return new Promise((resolve, reject) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve((reader.result as string).replace(/^data:[^,]*,/, ''));
-    reader.onerror = () => reject(new Error(`${file.name} cannot be read from this device.`));
-    reader.readAsDataURL(file);
-  });
-}
 
 /** One file of one kind on its way: chosen, looked through as often as needed, imported. */
 export function useFileImport(kind: string) {
@@ -60,7 +51,7 @@ export function useFileImport(kind: string) {
     progress: progress.data,
     choose: async (file: File | null) => {
       if (!file) return;
-      const read = { name: file.name, data: await base64(file) };
+      const read = { name: file.name, data: await asBase64(file) };
       setChosen(read);
       setAnswers({});
       setId(newId());

@@ -58,6 +58,16 @@ class OneOrchardTest {
         tried.put("GET /api/story/{kind}/{id}/effects", ours.get(story + "/effects"));
         tried.put("POST /api/story/{kind}/{id}/remove", ours.post(story + "/remove", Api.voiding(0)));
         tried.put("POST /api/story/{kind}/{id}/restore", ours.post(story + "/restore", Map.of("version", 0)));
+        String permit = "/api/permits/" + Api.newId();
+        Map<String, Object> ofPermit = Map.of(
+                "number", "7", "authority", "Plant Office", "scopes", List.of("FLOWERS"), "validFrom", "2026-01-01");
+        theirs.put(permit, ofPermit).expect(200);
+        tried.put("PUT /api/permits/{id}", ours.put(permit, ofPermit));
+        tried.put(
+                "PUT /api/permits/{id}/paper",
+                ours.put(permit + "/paper", Map.of("name", "x.jpg", "data", Api.picture(60, 40), "version", 0)));
+        tried.put("GET /api/permits/{id}/paper", ours.get(permit + "/paper"));
+        tried.put("POST /api/permits/{id}/void", ours.post(permit + "/void", Api.voiding(0)));
         tried.put("GET /api/lots/{id}", ours.get("/api/lots/" + lot));
         tried.put("PUT /api/lots/{id}", ours.put("/api/lots/" + lot, Api.lotBody(ownTree, now, 5)));
         tried.put(

@@ -29,6 +29,7 @@ import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Text;
 import org.evenhand.core.crossing.CrossProtocol;
+import org.evenhand.core.permit.PermitStanding;
 import org.evenhand.crossing.ControlledCrossView;
 import org.evenhand.crossing.ControlledCrosses;
 import org.evenhand.crossing.CrossWords;
@@ -41,6 +42,8 @@ import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.permit.PermitView;
+import org.evenhand.permit.Permits;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -59,6 +62,7 @@ class Calendars implements ExportedFile.Of {
     private final Plans plans;
     private final CheckDays checks;
     private final ControlledCrosses controlledCrosses;
+    private final Permits permits;
     private final Orchards orchards;
     private final IdempotentWriter once;
     private final InstantSource clock;
@@ -68,6 +72,7 @@ class Calendars implements ExportedFile.Of {
             Plans plans,
             @Lazy CheckDays checks,
             ControlledCrosses controlledCrosses,
+            Permits permits,
             Orchards orchards,
             IdempotentWriter once,
             InstantSource clock) {
@@ -75,6 +80,7 @@ class Calendars implements ExportedFile.Of {
         this.plans = plans;
         this.checks = checks;
         this.controlledCrosses = controlledCrosses;
+        this.permits = permits;
         this.orchards = orchards;
         this.once = once;
         this.clock = clock;
@@ -143,6 +149,10 @@ class Calendars implements ExportedFile.Of {
                 .forEach(r -> calendar.add(round(reader, r, name(reader, r, named), origin)));
         crossSteps(reader).forEach((when, due) -> calendar.add(crossStep(reader, when, due, origin)));
         looks(reader).forEach((day, looks) -> calendar.add(look(reader, day, looks, origin)));
+        permits.all(reader).permits().stream()
+                .filter(p -> p.validUntil() != null)
+                .flatMap(p -> permitEnds(reader, p, origin).stream())
+                .forEach(calendar::add);
         return calendar.toString();
     }
 
@@ -226,6 +236,20 @@ class Calendars implements ExportedFile.Of {
                 looks.stream().map(l -> l.tree() + ": " + l.look()).distinct().collect(Collectors.joining("\n"));
         VEvent event = new VEvent(day, "Check fruit: " + Plural.of(looks.size(), "check"));
         return complete(event, "look-" + day, reader, what, origin + "/fruit-set");
+    }
+
+    /** Some weeks before a permit ends, and on its last day. */
+    private List<VEvent> permitEnds(Caller reader, PermitView p, String origin) {
+        String what = "Permit " + p.number() + " of " + p.authority() + ". Ask there whether a new one is needed.";
+        LocalDate last = p.validUntil();
+        VEvent soon = new VEvent(
+                last.minusDays(PermitStanding.NOTICE_DAYS),
+                "Permit " + p.number() + " ends in " + PermitStanding.NOTICE_DAYS + " days");
+        VEvent end = new VEvent(last, "Last day of permit " + p.number());
+        String id = "permit-" + p.id();
+        String link = origin + "/orchard/permits";
+        return List.of(
+                complete(soon, id + "-soon", reader, what, link), complete(end, id + "-end", reader, what, link));
     }
 
     private VEvent complete(VEvent event, String id, Caller reader, String description, String link) {

@@ -2,6 +2,7 @@ package org.evenhand.planning;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -10,9 +11,11 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.evenhand.core.Require;
 import org.evenhand.core.Text;
+import org.evenhand.core.permit.PermitScope;
 import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.kit.Caller;
+import org.evenhand.permit.Permits;
 import org.springframework.stereotype.Service;
 
 /** Plans the rounds of the coming days from what is wanted, foreseen, on the shelf and free. */
@@ -24,6 +27,7 @@ class Plans {
     private final PlanOverrides overrides;
     private final PlanMaking making;
     private final DueWork due;
+    private final Permits permits;
 
     Plans(
             KeptPlans kept,
@@ -31,7 +35,9 @@ class Plans {
             AwayAdvice away,
             PlanOverrides overrides,
             PlanMaking making,
-            DueWork due) {
+            DueWork due,
+            Permits permits) {
+        this.permits = permits;
         this.due = due;
         this.kept = kept;
         this.choices = choices;
@@ -135,11 +141,26 @@ class Plans {
         return new PlanView.OverrideCost(before, then, Math.max(0, before - then));
     }
 
-    private static List<Text> obstacles(SolvedOrchard solved) {
+    private List<Text> obstacles(SolvedOrchard solved) {
         List<Text> obstacles = new ArrayList<>(solved.hours().obstacles());
         if (solved.anyHour() && solved.made().sources().isEmpty()) {
             obstacles.add(Text.of("obstacle.no-pollen"));
         }
+        obstacles.addAll(permitsMissing(solved.ground()));
         return obstacles;
+    }
+
+    /** Pollen that is moved is spoken of where that is written down. */
+    private List<Text> permitsMissing(PlanningContext ground) {
+        LocalDate today = ground.now().atZone(ground.zone()).toLocalDate();
+        return permits.notices(ground.caller(), today).stream()
+                .filter(n -> n.scope() == PermitScope.FLOWERS)
+                .map(n -> switch (n.state()) {
+                    case MISSING, HOLDS -> Text.of("obstacle.permit-missing", "sheet", n.cropName());
+                    case NOT_YET -> Text.of("obstacle.permit-not-yet", "sheet", n.cropName(), "day", n.day());
+                    case ENDED -> Text.of("obstacle.permit-ended", "sheet", n.cropName(), "day", n.day());
+                    case ENDS_SOON -> Text.of("obstacle.permit-ends", "sheet", n.cropName(), "day", n.day());
+                })
+                .toList();
     }
 }

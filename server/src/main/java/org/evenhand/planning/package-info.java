@@ -10,6 +10,7 @@
             "kit",
             "mating",
             "orchard",
+            "permit",
             "pollen",
             "pollination"
         })

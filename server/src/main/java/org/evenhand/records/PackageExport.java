@@ -42,7 +42,6 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 class PackageExport {
     private static final String CSV = "text/csv";
-    static final String PHOTOS = "photos/";
 
     /** Earlier than this a ZIP cannot say; the same for every file, so that the same records make the same bytes. */
     private static final Instant NO_TIME = Instant.parse("1980-01-02T00:00:00Z");
@@ -104,7 +103,7 @@ class PackageExport {
         try (ZipOutputStream zip = new ZipOutputStream(to)) {
             List<PackageDescription.Resource> resources = new ArrayList<>();
             writeTables(orchardId, zip, resources, orchard);
-            writePhotos(orchardId, zip);
+            writeStoredFiles(orchardId, zip);
             for (ExportedFile file : more) {
                 resources.add(writeFile(file, zip));
             }
@@ -143,13 +142,20 @@ class PackageExport {
         }
     }
 
-    private void writePhotos(UUID orchard, ZipOutputStream zip) {
+    private void writeStoredFiles(UUID orchard, ZipOutputStream zip) {
+        for (RecordTable t : tables.all()) {
+            t.file().ifPresent(file -> writeStoredFiles(orchard, zip, t.table(), file));
+        }
+    }
+
+    private void writeStoredFiles(UUID orchard, ZipOutputStream zip, String table, RecordTable.StoredFile file) {
         jdbc.query(
-                "select id, jpeg from walk_photo where orchard_id = ? order by id",
+                "select id, " + file.column() + " from " + table + " where orchard_id = ? and " + file.column()
+                        + " is not null order by id",
                 row -> {
                     try {
-                        byte[] jpeg = row.getBytes(2);
-                        entry(zip, PHOTOS + row.getString(1) + ".jpg", to -> to.write(jpeg));
+                        byte[] bytes = row.getBytes(2);
+                        entry(zip, file.path(row.getString(1)), to -> to.write(bytes));
                     } catch (IOException e) {
                         throw new UncheckedIOException(e);
                     }

@@ -15,6 +15,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import org.evenhand.core.InvalidInputException;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -24,7 +25,7 @@ final class PackageFile implements AutoCloseable {
     private static final long LARGEST_PACKED = 4_000_000_000L;
     private static final long LARGEST_DESCRIPTION = 4_000_000;
     private static final long LARGEST_IN_ALL = 20_000_000_000L;
-    private static final int LARGEST_PICTURE = 4_000_000;
+    private static final int LARGEST_STORED_FILE = 8_000_000;
 
     private final ZipFile zip;
     private final PackageDescription description;
@@ -135,10 +136,13 @@ final class PackageFile implements AutoCloseable {
         return open(r.path(), r.bytes());
     }
 
-    /** A picture, whole. */
-    byte[] photo(String id) throws IOException {
-        String path = PackageExport.PHOTOS + id + ".jpg";
-        try (InputStream in = open(path, LARGEST_PICTURE)) {
+    /** The file of a line, whole; nothing where a line need not have one and has none. */
+    byte @Nullable [] storedFile(RecordTable.StoredFile file, String id) throws IOException {
+        String path = file.path(id);
+        if (!file.required() && zip.getEntry(path) == null) {
+            return null;
+        }
+        try (InputStream in = open(path, LARGEST_STORED_FILE)) {
             return in.readAllBytes();
         }
     }

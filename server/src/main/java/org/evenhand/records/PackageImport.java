@@ -232,11 +232,11 @@ class PackageImport {
             values.add(value(t, c));
         });
         String from = staging(t.name()) + " b";
-        if (t.table().equals("walk_photo")) {
-            stagePhotos(in);
-            columns.add("jpeg");
-            values.add("p.jpeg");
-            from += " join brought_jpegs p on p.id = b.id";
+        if (t.file().isPresent()) {
+            stageStoredFiles(t, t.file().get(), in);
+            columns.add(t.file().get().column());
+            values.add("f.bytes");
+            from += " join brought_files f on f.id = b.id";
         }
         insert(
                 caller,
@@ -248,13 +248,14 @@ class PackageImport {
                 t.numbered().isPresent());
     }
 
-    private void stagePhotos(PackageFile in) throws IOException {
-        jdbc.execute("create temp table brought_jpegs (id text primary key, jpeg bytea not null) on commit drop");
-        for (String id : jdbc.queryForList("select id from brought_photos", String.class)) {
+    private void stageStoredFiles(RecordTable t, RecordTable.StoredFile file, PackageFile in) throws IOException {
+        jdbc.execute("drop table if exists brought_files");
+        jdbc.execute("create temp table brought_files (id text primary key, bytes bytea) on commit drop");
+        for (String id : jdbc.queryForList("select id from " + staging(t.name()), String.class)) {
             jdbc.update(
-                    "insert into brought_jpegs values (?, ?)",
+                    "insert into brought_files values (?, ?)",
                     id,
-                    in.photo(UUID.fromString(id).toString()));
+                    in.storedFile(file, UUID.fromString(id).toString()));
         }
     }
 

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param within the column that leads to the record a line is a part of, where lines are no records of their own
  * @param label what people call such a record, as SQL over its columns
  * @param numbered the column of the database whose numbers are given anew on every machine
+ * @param file of each line, which stands beside the table in a package
  * @param historyColumns columns of the earlier versions of its lines; none where none are kept
  */
 record RecordTable(
@@ -25,7 +26,22 @@ record RecordTable(
         Optional<String> within,
         Optional<String> label,
         Optional<String> numbered,
+        Optional<StoredFile> file,
         List<Column> historyColumns) {
+
+    /**
+     * A file that a line can have.
+     *
+     * @param column that holds it in the database
+     * @param folder it stands in, in a package
+     * @param ending of its name, which is the line's id
+     * @param required whether every line has one
+     */
+    record StoredFile(String column, String folder, String ending, boolean required) {
+        String path(String id) {
+            return folder + "/" + id + "." + ending;
+        }
+    }
 
     /**
      * One column.

@@ -29,6 +29,8 @@ class RecordTables {
 
     private static final Pattern SAID = Pattern.compile("(?:(\\w+) = )?(.+?)(?: \\[(.+)])?");
 
+    private static final Pattern FILE = Pattern.compile("(\\w+) = (\\w+)/ID\\.(\\w+)");
+
     private final List<RecordTable> tables;
     private final Map<String, String> keptTables;
     private final Map<String, String> keptColumns;
@@ -125,9 +127,23 @@ class RecordTables {
                 text(said, "within"),
                 text(said, "label"),
                 numbered,
+                text(said, "file").map(f -> file(f, found)),
                 columns.stream()
                         .filter(c -> catalog.columns(table + "_history").containsKey(c.column()))
                         .toList());
+    }
+
+    /** {@code jpeg = photos/ID.jpg} */
+    private static RecordTable.StoredFile file(String said, Map<String, Catalog.Found> found) {
+        Matcher parts = FILE.matcher(said);
+        if (!parts.matches()) {
+            throw new IllegalStateException("records/tables.yaml: cannot read the file '" + said + "'");
+        }
+        return new RecordTable.StoredFile(
+                parts.group(1),
+                parts.group(2),
+                parts.group(3),
+                found.get(parts.group(1)).required());
     }
 
     private static Optional<String> text(Map<String, Object> said, String key) {

@@ -23,6 +23,7 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.crossing.ControlledCrosses;
 import org.evenhand.crossing.CrossWords;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;

@@ -99,6 +99,34 @@ class PackageTest {
                         "/api/walks/" + walk + "/photos/" + Api.newId(),
                         Map.of("stop", 0, "at", now, "data", Api.picture(60, 40)))
                 .expect(200);
+        String permit = "/api/permits/" + Api.newId();
+        Map<String, Object> ofPermit = Map.of(
+                "number", "=7", "authority", "Plant Office", "scopes", List.of("POLLEN_IN"), "validFrom", "2026-01-01");
+        ines.put(permit, ofPermit).expect(200);
+        ines.put("/api/permits/" + Api.newId(), ofPermit).expect(200);
+        ines.put(permit + "/paper", Map.of("name", "front.jpg", "data", Api.picture(60, 40), "version", 0))
+                .expect(200);
+        ines.put(
+                        "/api/lots/" + Api.newId() + "/received",
+                        Map.of(
+                                "varietyId",
+                                jar.required("fathers")
+                                        .get(0)
+                                        .required("varietyId")
+                                        .asString(),
+                                "how",
+                                "GIVEN",
+                                "from",
+                                "Long Reach",
+                                "receivedAt",
+                                now,
+                                "storage",
+                                "ROOM",
+                                "dry",
+                                false,
+                                "doses",
+                                7))
+                .expect(200);
         String tree =
                 ines.get("/api/trees").expect(200).body().get(0).required("id").asString();
         ines.put(

@@ -32,6 +32,7 @@ import java.util.Optional;
  * @param checks days on which to look for set, earliest first
  * @param schools questions on which growers differ
  * @param cautions what can hurt, shown where the work is planned
+ * @param protectedSpecies whether an authority's permission is usually needed before its flowers are touched
  * @param numbers every number an orchard may change
  */
 public record CropSheet(
@@ -60,6 +61,7 @@ public record CropSheet(
         List<CheckDay> checks,
         List<School> schools,
         List<String> cautions,
+        boolean protectedSpecies,
         List<SheetNumber> numbers) {
     public CropSheet {
         stages = List.copyOf(stages);
@@ -68,6 +70,11 @@ public record CropSheet(
         schools = List.copyOf(schools);
         cautions = List.copyOf(cautions);
         numbers = List.copyOf(numbers);
+    }
+
+    /** Name of the species, without the flowering type. */
+    public String speciesName() {
+        return type.isPresent() ? name.substring(0, name.lastIndexOf(", ")) : name;
     }
 
     /** Position of the stage in {@link #stages()}. */

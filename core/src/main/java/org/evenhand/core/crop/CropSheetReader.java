@@ -114,6 +114,7 @@ final class CropSheetReader {
                 s.checks(),
                 s.schools(),
                 s.cautions(),
+                s.protectedSpecies(),
                 numbers);
     }
 
@@ -150,6 +151,7 @@ final class CropSheetReader {
                 node.children("checks", 1).stream().map(this::check).toList(),
                 node.children("schools", 0).stream().map(this::school).toList(),
                 node.texts("cautions"),
+                node.optionalFlag("protectedSpecies"),
                 List.of());
     }
 

@@ -1,4 +1,4 @@
-package org.evenhand.walk;
+package org.evenhand.kit;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -18,9 +18,9 @@ import org.evenhand.core.InvalidInputException;
  * A picture drawn anew as a JPEG of at most {@value #LONGEST} pixels: what a camera writes beside it, the place above all, is not
  * taken over.
  */
-final class CleanPicture {
+public final class CleanPicture {
     /** Largest picture that is taken in, bytes. */
-    static final int MOST_BYTES = 8_000_000;
+    public static final int MOST_BYTES = 8_000_000;
 
     private static final int LONGEST = 1600;
     private static final int MOST_PIXELS = 60_000_000;
@@ -30,7 +30,7 @@ final class CleanPicture {
     /**
      * @throws InvalidInputException when it is too large, or no JPEG or PNG
      */
-    static byte[] of(byte[] given) {
+    public static byte[] of(byte[] given) {
         if (given.length > MOST_BYTES) {
             throw new InvalidInputException(
                     "data", "is " + given.length / 1000 + " kB; allowed are " + MOST_BYTES / 1000 + " kB.");
