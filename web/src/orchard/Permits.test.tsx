@@ -17,8 +17,7 @@ const permit: Schemas['Permit'] = {
 };
 const missing: Schemas['PermitNotice'] = {
   scope: 'FLOWERS',
-  crop: 'rare',
-  cropName: 'Rare tree',
+  crops: ['Rare tree'],
   state: 'MISSING',
 };
 const crops = [{ key: 'rare', name: 'Rare tree' }];

@@ -235,7 +235,10 @@ export function Permits() {
               </div>
             </div>
             {notices.map((n) => (
-              <p key={n.scope + n.crop} className={`note ${n.state === 'ENDS_SOON' ? '' : 'bad'}`}>
+              <p
+                key={n.scope + n.crops.join() + n.state}
+                className={`note ${n.state === 'ENDS_SOON' ? '' : 'bad'}`}
+              >
                 {noticeWords(n)}
               </p>
             ))}

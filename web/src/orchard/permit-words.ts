@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/api';
-import { calendarDate } from '../format/time';
+import { calendarDate, listed } from '../format/time';
 
 type Notice = Schemas['PermitNotice'];
 
@@ -16,8 +16,8 @@ const SUBJECT: Record<Notice['scope'], string> = {
 };
 
 /** What permits do not cover, and what to do. */
-export function noticeWords({ scope, cropName, state, day }: Notice): string {
-  const of = `${cropName}: `;
+export function noticeWords({ scope, crops, state, day }: Notice): string {
+  const of = `${crops.length > 0 ? listed(crops) : 'Every crop'}: `;
   switch (state) {
     case 'ENDS_SOON':
       return `${of}the permit ${SUBJECT[scope]} ends on ${calendarDate(day!)}. Ask the authority for the next one.`;

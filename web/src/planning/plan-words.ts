@@ -15,6 +15,10 @@ export function planSentence(plan: Schemas['Plan']): string {
   });
 }
 
+/** Whether an obstacle is about a permit, which comes before all others. */
+export const isOfPermit = (obstacle: Schemas['Plan']['obstacles'][number]): boolean =>
+  obstacle.key.startsWith('obstacle.permit');
+
 /** Why flowers are left. */
 export const reasonWords = (reason: string): string =>
   has(`reason.${reason}`) ? t(`reason.${reason}` as MessageKey) : reason;

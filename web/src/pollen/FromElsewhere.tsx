@@ -68,7 +68,7 @@ function KnownFields({
       <header>
         <h2>What is known of it</h2>
       </header>
-      <p className="small soft">Leave empty what nobody told you.</p>
+      <p className="small soft">Leave empty what is not known.</p>
       <DateField
         label="Collected on"
         placeholder="not known"

@@ -170,7 +170,7 @@ export function Keeping({ story }: { story: Schemas['LotStory'] }) {
               </td>
               <td>
                 {i === 0
-                  ? `${lot.parts.length > 0 ? 'Blended' : 'Collected'}; ${s.storage ? storageWords(s.storage) : 'open at room'}`
+                  ? `${lot.parts.length > 0 ? 'Blended' : lot.received && Date.parse(s.at) === Date.parse(lot.received.receivedAt) ? 'Came' : 'Collected'}; ${s.storage ? storageWords(s.storage) : 'open at room'}`
                   : stepWords(s)}
                 {s.celsius !== undefined && `, ${temperature(s.celsius, orchard.units)}`}
                 {s.humidity !== undefined && `, ${Math.round(s.humidity)}\u00a0% humidity`}

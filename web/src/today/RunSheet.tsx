@@ -5,7 +5,7 @@ import { useHere } from '../ui/orchard-context';
 import { clock, daysBetween, shortDay, span } from '../format/time';
 import { Why } from '../ui/Why';
 import { givesPollen, stepWord } from '../crossing/cross-words';
-import { laterWords } from '../planning/plan-words';
+import { isOfPermit, laterWords } from '../planning/plan-words';
 import { byFather } from '../planning/round-words';
 import { comingVisits, entries } from './coming';
 import { DueRow } from './DueRow';
@@ -170,11 +170,13 @@ export function RunSheet({ plan }: { plan: Schemas['Plan'] }) {
           ),
         )}
       </div>
-      {plan.obstacles.map((o) => (
-        <p key={tell(o)} className="note">
-          {tell(o)}
-        </p>
-      ))}
+      {plan.obstacles
+        .filter((o) => !isOfPermit(o))
+        .map((o) => (
+          <p key={tell(o)} className="note">
+            {tell(o)}
+          </p>
+        ))}
       {later.length > 0 && (
         <p className="soft" data-card="later">
           {t('sheet.then', {

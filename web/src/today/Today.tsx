@@ -10,7 +10,7 @@ import { Loaded, Waiting } from '../ui/States';
 
 import { ShelfStrip } from '../pollen/ShelfStrip';
 import { Anew } from '../planning/Anew';
-import { leftWords } from '../planning/plan-words';
+import { isOfPermit, leftWords } from '../planning/plan-words';
 import { StartWalking } from '../walk/StartWalking';
 import { Accounted } from './Accounted';
 import { isSoon } from './coming';
@@ -48,6 +48,15 @@ function ZoneDoubt() {
       {orchard.zoneDoubt} <Link to="/orchard">{t('today.check-place')}</Link>.
     </p>
   );
+}
+
+/** Nothing may be touched before an authority has said so. */
+function PermitsMissing({ plan }: { plan: Schemas['Plan'] }) {
+  return plan.obstacles.filter(isOfPermit).map((o) => (
+    <p key={tell(o)} className={`note ${o.key === 'obstacle.permit-ends' ? '' : 'bad'}`}>
+      {tell(o)} <Link to="/orchard/permits">{t('tab.permits')}</Link>
+    </p>
+  ));
 }
 
 /** So many trees are told here; the others under Coming days. */
@@ -104,6 +113,7 @@ function Sheet({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan']
         <Buttons bloom={bloom} plan={plan} />
       </div>
       <ZoneDoubt />
+      <PermitsMissing plan={plan} />
       <div className={classes.columns}>
         <div>
           <RunSheet plan={plan} />

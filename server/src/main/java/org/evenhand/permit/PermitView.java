@@ -42,13 +42,13 @@ public record PermitView(
     /**
      * Work for which a permit is missing, is not yet or no longer good, or ends soon.
      *
+     * @param crops names of the species it is about; none where it is about every crop that is grown
      * @param day the day that the state is about, as {@link PermitStanding} says
      */
     @Schema(name = "PermitNotice")
     public record Notice(
             PermitScope scope,
-            String crop,
-            String cropName,
+            List<String> crops,
             PermitStanding.State state,
             @Schema(description = OPTIONAL) LocalDate day) {}
 }

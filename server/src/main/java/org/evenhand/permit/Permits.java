@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -62,42 +63,50 @@ public class Permits {
      */
     @Transactional(readOnly = true)
     public List<PermitView.Notice> notices(Caller caller, LocalDate day) {
-        List<PermitTerm> terms = current(caller).stream().map(Permit::term).toList();
-        List<PermitView.Notice> notices = new ArrayList<>();
+        List<PermitTerm> terms = terms(caller);
+        Map<String, CropSheet> grown = grown(caller);
         Set<String> planted = orchards.trees(caller).stream()
                 .map(tree -> crops.of(caller, tree.crop()).crop())
                 .collect(Collectors.toSet());
-        for (CropSheet sheet : grown(caller).values()) {
+        Map<Open, List<String>> open = new LinkedHashMap<>();
+        for (CropSheet sheet : grown.values()) {
             for (PermitScope scope : PermitScope.values()) {
-                if (scope == PermitScope.FLOWERS && !planted.contains(sheet.crop())) {
-                    continue;
-                }
-                boolean asked = scope == PermitScope.FLOWERS && sheet.protectedSpecies()
-                        || terms.stream().anyMatch(t -> t.covers(scope, sheet.crop()));
                 PermitStanding standing = PermitStanding.of(terms, scope, sheet.crop(), day);
-                if (asked && standing.state() != PermitStanding.State.HOLDS) {
-                    notices.add(notice(scope, sheet, standing));
+                boolean nobodyWorks = scope == PermitScope.FLOWERS && !planted.contains(sheet.crop());
+                if (!nobodyWorks && isAsked(terms, scope, sheet) && standing.state() != PermitStanding.State.HOLDS) {
+                    open.computeIfAbsent(new Open(scope, standing), o -> new ArrayList<>())
+                            .add(sheet.speciesName());
                 }
             }
         }
-        return notices;
+        return open.entrySet().stream()
+                .map(o -> o.getKey().notice(isEvery(o.getValue(), grown) ? List.of() : o.getValue()))
+                .toList();
+    }
+
+    private static boolean isAsked(List<PermitTerm> terms, PermitScope scope, CropSheet sheet) {
+        return scope == PermitScope.FLOWERS && sheet.protectedSpecies()
+                || terms.stream().anyMatch(t -> t.covers(scope, sheet.crop()));
+    }
+
+    private static boolean isEvery(List<String> crops, Map<String, CropSheet> grown) {
+        return crops.size() == grown.size() && grown.size() > 1;
+    }
+
+    /** Work that stands in one way, on one crop or several. */
+    private record Open(PermitScope scope, PermitStanding standing) {
+        PermitView.Notice notice(List<String> crops) {
+            return new PermitView.Notice(
+                    scope, crops, standing.state(), standing.day().orElse(null));
+        }
     }
 
     /** How permits stand to work on a crop's flowers, or to its pollen being moved, on a day. */
     @Transactional(readOnly = true)
     public PermitView.Notice standing(Caller caller, PermitScope scope, String crop, LocalDate day) {
-        List<PermitTerm> terms = current(caller).stream().map(Permit::term).toList();
         CropSheet sheet = crops.of(caller, crop);
-        return notice(scope, sheet, PermitStanding.of(terms, scope, sheet.crop(), day));
-    }
-
-    private static PermitView.Notice notice(PermitScope scope, CropSheet sheet, PermitStanding standing) {
-        return new PermitView.Notice(
-                scope,
-                sheet.crop(),
-                sheet.speciesName(),
-                standing.state(),
-                standing.day().orElse(null));
+        return new Open(scope, PermitStanding.of(terms(caller), scope, sheet.crop(), day))
+                .notice(List.of(sheet.speciesName()));
     }
 
     public PermitView put(Caller caller, UUID id, PermitRequest request) {
@@ -161,6 +170,10 @@ public class Permits {
 
     private List<Permit> current(Caller caller) {
         return permits.findByOrchardIdAndVoidedAtIsNullOrderByValidFromAscIdAsc(caller.orchardId());
+    }
+
+    private List<PermitTerm> terms(Caller caller) {
+        return current(caller).stream().map(Permit::term).toList();
     }
 
     /** A sheet for each species of the orchard's varieties, by the name of its page. */

@@ -156,10 +156,13 @@ class Plans {
         return permits.notices(ground.caller(), today).stream()
                 .filter(n -> n.scope() == PermitScope.FLOWERS)
                 .map(n -> switch (n.state()) {
-                    case MISSING, HOLDS -> Text.of("obstacle.permit-missing", "sheet", n.cropName());
-                    case NOT_YET -> Text.of("obstacle.permit-not-yet", "sheet", n.cropName(), "day", n.day());
-                    case ENDED -> Text.of("obstacle.permit-ended", "sheet", n.cropName(), "day", n.day());
-                    case ENDS_SOON -> Text.of("obstacle.permit-ends", "sheet", n.cropName(), "day", n.day());
+                    case MISSING, HOLDS -> Text.of("obstacle.permit-missing", "sheet", String.join(", ", n.crops()));
+                    case NOT_YET ->
+                        Text.of("obstacle.permit-not-yet", "sheet", String.join(", ", n.crops()), "day", n.day());
+                    case ENDED ->
+                        Text.of("obstacle.permit-ended", "sheet", String.join(", ", n.crops()), "day", n.day());
+                    case ENDS_SOON ->
+                        Text.of("obstacle.permit-ends", "sheet", String.join(", ", n.crops()), "day", n.day());
                 })
                 .toList();
     }
