@@ -122,6 +122,11 @@ export const DESK: Page[] = [
     show: page(() => import('./map/OrchardMap'), 'OrchardMap'),
   },
   {
+    path: '/orchard/rows',
+    title: 'Add rows of trees',
+    show: page(() => import('./orchard/PlantRows'), 'PlantRows'),
+  },
+  {
     path: '/orchard/permits',
     title: 'Permits',
     show: page(() => import('./orchard/Permits'), 'Permits'),

@@ -24,6 +24,13 @@ export const queries = {
   varieties: () =>
     queryOptions({ queryKey: ['varieties'], queryFn: () => answer(api.GET('/api/varieties')) }),
   trees: () => queryOptions({ queryKey: ['trees'], queryFn: () => answer(api.GET('/api/trees')) }),
+  /** Trees on which there is still work. */
+  standing: () =>
+    queryOptions({
+      queryKey: ['trees'],
+      queryFn: () => answer(api.GET('/api/trees')),
+      select: (all: Schemas['TreeView'][]) => all.filter((tree) => tree.stoodUntil === undefined),
+    }),
   map: () => queryOptions({ queryKey: ['map'], queryFn: () => answer(api.GET('/api/map')) }),
   light: (hours: number) =>
     queryOptions({

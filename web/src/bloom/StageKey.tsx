@@ -198,7 +198,7 @@ export function StageKey() {
   const [search, setSearch] = useSearchParams();
   const [night, toggleNight] = useNightMode();
   const tree = search.get('tree') ?? undefined;
-  const trees = useQuery(queries.trees());
+  const trees = useQuery(queries.standing());
   const crops = useQuery(queries.crops());
   return (
     <div className={classes.page}>

@@ -268,7 +268,7 @@ function savedWords(tree: Schemas['TreeView'], sheet: Sheet, saved: Schemas['Rea
 /** Reads one tree: a tap for each flower. */
 export function Tally() {
   const { tree: id = '' } = useParams();
-  const trees = useQuery(queries.trees());
+  const trees = useQuery(queries.standing());
   const crops = useQuery(queries.crops());
   const readings = useQuery(queries.readings(id));
   usePageTitle(trees.data?.find((t) => t.id === id)?.name);

@@ -375,7 +375,7 @@ export function Weather() {
   const [search, setSearch] = useSearchParams();
   const block = search.get('block') ?? '';
   const overview = useQuery(queries.weather(block));
-  const trees = useQuery(queries.trees());
+  const trees = useQuery(queries.standing());
   const blocks = [...new Set((trees.data ?? []).map((t) => t.block).filter(Boolean))].sort();
   return (
     <>

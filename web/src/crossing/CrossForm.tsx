@@ -21,7 +21,7 @@ export const VISITS: Record<Visits, string> = {
 
 /** Begins a cross on a tree of the requested mother. */
 export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void }) {
-  const { data: trees = [] } = useQuery(queries.trees());
+  const { data: trees = [] } = useQuery(queries.standing());
   const mothers = trees.filter((t) => t.varietyId === wanted.motherId);
   const [id] = useState(newId);
   const [tree, setTree] = useState<string>();

@@ -13,7 +13,7 @@ import classes from './Findings.module.css';
 /** Comparisons and trials: reckoned, drawn, treated, judged when complete. */
 export function Trials() {
   const comparisons = useQuery(queries.comparisons());
-  const trees = useQuery(queries.trees());
+  const trees = useQuery(queries.standing());
   const lots = useQuery(queries.lots());
   const [flowers, setFlowers] = useState<number | string>(20);
   const [expected, setExpected] = useState<Schemas['ComparisonExpected']>();

@@ -164,7 +164,7 @@ function LimbCard({ limb }: { limb: Limb }) {
 /** Whole limbs counted, for who does not tag flowers. */
 export function Limbs() {
   const limbs = useQuery(queries.limbs());
-  const trees = useQuery(queries.trees());
+  const trees = useQuery(queries.standing());
   return (
     <>
       <FruitTabs />

@@ -149,7 +149,7 @@ function Servers({ tree }: { tree: string }) {
 
 /** "Who can serve this tree this week?" */
 function ForTree() {
-  const trees = useQuery(queries.trees());
+  const trees = useQuery(queries.standing());
   const [{ tree }, choose] = useAddress({ tree: '' });
   return (
     <section className="card">

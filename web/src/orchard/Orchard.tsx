@@ -75,15 +75,19 @@ function Trees({ trees, varieties }: { trees: Schemas['TreeView'][]; varieties: 
     <section className="card">
       <header>
         <h2>Trees</h2>
-        <Button
-          size="sm"
-          variant="outline"
-          ml="auto"
-          disabled={varieties.length === 0}
-          onClick={() => setEditing('new')}
-        >
-          Add a tree
-        </Button>
+        <span className="line noprint" style={{ marginLeft: 'auto' }}>
+          <Button size="sm" variant="outline" component={Link} to="/orchard/rows">
+            Add rows of trees
+          </Button>
+          <Button
+            size="sm"
+            variant="outline"
+            disabled={varieties.length === 0}
+            onClick={() => setEditing('new')}
+          >
+            Add a tree
+          </Button>
+        </span>
       </header>
       {trees.length === 0 ? (
         <p className="soft">
@@ -106,8 +110,8 @@ function Trees({ trees, varieties }: { trees: Schemas['TreeView'][]; varieties: 
               </tr>
             </thead>
             <tbody>
-              {trees.map((t) => (
-                <tr key={t.id}>
+              {[...trees.filter((t) => !t.stoodUntil), ...trees.filter((t) => t.stoodUntil)].map((t) => (
+                <tr key={t.id} className={t.stoodUntil && 'soft'}>
                   <td>
                     <Link to={`/orchard/tree/${t.id}`}>
                       <b>{t.name}</b>
@@ -123,7 +127,10 @@ function Trees({ trees, varieties }: { trees: Schemas['TreeView'][]; varieties: 
                   </td>
                   <td className="num">{t.row}</td>
                   <td className="num">{t.position}</td>
-                  <td>{t.plantedOn ? calendarDate(t.plantedOn) : 'not known'}</td>
+                  <td>
+                    {t.plantedOn ? calendarDate(t.plantedOn) : 'not known'}
+                    {t.stoodUntil && `, stood until ${calendarDate(t.stoodUntil)}`}
+                  </td>
                   <td className="num">
                     <Button
                       size="compact-sm"
@@ -166,7 +173,7 @@ export function Orchard() {
             <>
               <OrchardTabs />
               <h1>
-                {orchard.name}: {plural(all.length, 'tree')} of {known.length}{' '}
+                {orchard.name}: {plural(all.filter((t) => !t.stoodUntil).length, 'tree')} of {known.length}{' '}
                 {known.length === 1 ? 'variety' : 'varieties'}
               </h1>
               {known.length === 0 && (

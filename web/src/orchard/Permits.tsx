@@ -118,7 +118,7 @@ function PermitForm({
       <Checkbox.Group
         label="It allows"
         value={draft.scopes}
-        onChange={(scopes) => set({ scopes: scopes as Scope[] })}
+        onChange={(scopes) => set({ scopes: scopes })}
         error={form.errorFor('scopes', 'It allows')}
       >
         <div className="stack" style={{ gap: 8, marginTop: 4 }}>

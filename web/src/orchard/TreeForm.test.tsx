@@ -36,18 +36,25 @@ function open(editing: Schemas['TreeView'] | 'new', put: unknown = tree) {
 describe('a tree', () => {
   it('begins at the next place of the row that was typed in last', async () => {
     const { sent, close } = open('new');
-    expect(await screen.findByLabelText('Block')).toHaveValue('Bank');
+    expect(await screen.findByRole('combobox', { name: 'Block' })).toHaveValue('Bank');
     expect(screen.getByLabelText('Place in the row')).toHaveValue('8');
     await userEvent.type(screen.getByLabelText('Name'), 'Lantern 4');
     await userEvent.click(screen.getByText('Save'));
     await waitFor(() => expect(close).toHaveBeenCalled());
-    expect(sent[0]!.body).toEqual({ varietyId: 'v', name: 'Lantern 4', block: 'Bank', row: 2, position: 8 });
+    expect(sent[0]!.body).toEqual({
+      varietyId: 'v',
+      name: 'Lantern 4',
+      block: 'Bank',
+      row: 2,
+      position: 8,
+      confirmed: [],
+    });
   });
 
   it('is changed under its version', async () => {
     const { sent } = open(tree);
-    await userEvent.clear(await screen.findByLabelText('Block'));
-    await userEvent.type(screen.getByLabelText('Block'), 'Tunnel');
+    await userEvent.clear(await screen.findByRole('combobox', { name: 'Block' }));
+    await userEvent.type(screen.getByRole('combobox', { name: 'Block' }), 'Tunnel');
     await userEvent.click(screen.getByText('Save'));
     await waitFor(() =>
       expect(sent[0]?.body).toMatchObject({ block: 'Tunnel', plantedOn: '2017-09-01', version: 5 }),

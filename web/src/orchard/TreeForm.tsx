@@ -1,5 +1,5 @@
 import { RecordForm } from '../form/RecordForm';
-import { Modal, NumberInput, Select, TextInput } from '@mantine/core';
+import { Autocomplete, Modal, NumberInput, Select, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
@@ -13,10 +13,12 @@ interface Props {
   close: () => void;
 }
 
-/** The next free place of the last row, so that a row is typed in quickly. */
-function nextPlace(trees: Schemas['TreeView'][]) {
-  const last = trees.at(-1);
-  return { block: last?.block ?? '', row: last?.row ?? 1, position: (last?.position ?? 0) + 1 };
+/** The next free place of the last row of a block, so that a row is typed in quickly. */
+export function nextPlace(trees: Schemas['TreeView'][], block: string) {
+  const there = trees.filter((t) => t.block === block);
+  const row = Math.max(0, ...there.map((t) => t.row)) || 1;
+  const position = Math.max(0, ...there.filter((t) => t.row === row).map((t) => t.position)) + 1;
+  return { block, row, position };
 }
 
 export function TreeForm({ editing, varieties, trees, close }: Props) {
@@ -25,23 +27,28 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
   const [draft, setDraft] = useState(() => ({
     varietyId: old?.varietyId ?? varieties[0]?.id ?? '',
     name: old?.name ?? '',
-    ...(old ? { block: old.block, row: old.row, position: old.position } : nextPlace(trees)),
+    ...(old
+      ? { block: old.block, row: old.row, position: old.position }
+      : nextPlace(trees, trees.at(-1)?.block ?? '')),
     plantedOn: old?.plantedOn ?? '',
+    stoodUntil: old?.stoodUntil ?? '',
   }));
   const set = (part: Partial<typeof draft>) => setDraft((d) => ({ ...d, ...part }));
   const form = useSubmit(
-    () =>
+    (_: void, confirmed) =>
       answer(
         api.PUT('/api/trees/{id}', {
           params: { path: { id } },
           body: {
             ...draft,
             plantedOn: draft.plantedOn || undefined,
+            stoodUntil: draft.stoodUntil || undefined,
+            confirmed,
             ...(old && { version: old.version }),
           },
         }),
       ),
-    ['name', 'varietyId', 'block', 'row', 'position', 'plantedOn'],
+    ['name', 'varietyId', 'block', 'row', 'position', 'plantedOn', 'stoodUntil'],
     close,
   );
   return (
@@ -62,10 +69,11 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
           allowDeselect={false}
           error={form.errorFor('varietyId', 'Variety')}
         />
-        <TextInput
+        <Autocomplete
           label="Block"
+          data={[...new Set(trees.map((t) => t.block).filter(Boolean))]}
           value={draft.block}
-          onChange={(e) => set({ block: e.currentTarget.value })}
+          onChange={(block) => set(old ? { block } : nextPlace(trees, block))}
           error={form.errorFor('block', 'Block')}
         />
         <div className="line" style={{ flexWrap: 'nowrap' }}>
@@ -88,6 +96,16 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
           onChange={(plantedOn) => set({ plantedOn })}
           error={form.errorFor('plantedOn', 'Planting date')}
         />
+        {old && (
+          <DateField
+            label="Stood until"
+            description="the last day, where it was felled or died; its records stay"
+            placeholder="it stands"
+            value={draft.stoodUntil}
+            onChange={(stoodUntil) => set({ stoodUntil })}
+            error={form.errorFor('stoodUntil', 'Stood until')}
+          />
+        )}
       </RecordForm>
     </Modal>
   );

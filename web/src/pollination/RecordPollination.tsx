@@ -22,7 +22,7 @@ const TREATMENTS: Treatment[] = ['HAND', 'NATURE', 'BAGGED'];
 
 /** Anything that no visit planned: an impulse flower, one left to nature to be watched, another jar, or yesterday evening's. */
 export function RecordPollination({ tree, close }: { tree?: string | undefined; close: () => void }) {
-  const trees = useQuery(queries.trees());
+  const trees = useQuery(queries.standing());
   return (
     <Modal opened onClose={close} title={t('record.title')}>
       {trees.data && <Form trees={trees.data} tree={tree ?? trees.data[0]?.id ?? ''} close={close} />}

@@ -1,4 +1,6 @@
-import { Button, FileButton, Progress } from '@mantine/core';
+import { Button, FileButton, Progress, Textarea } from '@mantine/core';
+import { useEffect, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import type { Schemas } from '../api/api';
 import { plural } from '../format/time';
 import { ColumnChoice } from './ColumnChoice';
@@ -58,10 +60,39 @@ const Sample = ({ view }: { view: View }) => (
   </div>
 );
 
+/** A table out of a spreadsheet: copied there, pasted here. */
+function Paste({ take }: { take: (text: string) => void }) {
+  const [text, setText] = useState('');
+  return (
+    <details>
+      <summary>Paste a table instead</summary>
+      <Textarea
+        mt={8}
+        label="Table with its head, as it is copied from a spreadsheet"
+        rows={6}
+        value={text}
+        onChange={(e) => setText(e.currentTarget.value)}
+        styles={{ input: { fontFamily: 'var(--mono)', whiteSpace: 'pre' } }}
+      />
+      <Button mt={8} size="sm" variant="outline" disabled={text.trim() === ''} onClick={() => take(text)}>
+        Look through it
+      </Button>
+    </details>
+  );
+}
+
 /** A file of one kind: chosen, put right, imported. */
 export function FileImport({ kind }: { kind: Schemas['ImportKind'] }) {
   const file = useFileImport(kind.key);
   const view = file.view;
+  const given = useLocation().state as { table?: string; name?: string } | null;
+  const choose = file.choose;
+  const begun = useRef(false);
+  useEffect(() => {
+    if (begun.current || !given?.table) return;
+    begun.current = true;
+    void choose(new File([given.table], given.name ?? 'table.csv', { type: 'text/csv' }));
+  }, [given, choose]);
   const ready = view && !view.imported && view.problems.length === 0 && view.questions.length === 0;
   return (
     <section className="card stack">
@@ -80,6 +111,9 @@ export function FileImport({ kind }: { kind: Schemas['ImportKind'] }) {
         </FileButton>
         {file.fileName && <span>{file.fileName}</span>}
       </div>
+      {!view && (
+        <Paste take={(text) => void file.choose(new File([text], 'pasted table', { type: 'text/csv' }))} />
+      )}
       {file.error && <Refused error={file.error} />}
       {view?.imported && (
         <p className="note" role="status">

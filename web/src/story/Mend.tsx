@@ -16,7 +16,9 @@ interface Props {
   close: () => void;
 }
 
-const restore = (line: Line, version: number) =>
+type Named = Pick<Line, 'kind' | 'id' | 'version'>;
+
+const restore = (line: Named, version: number) =>
   answer(
     api.POST('/api/story/{kind}/{id}/restore', {
       params: { path: { kind: line.kind, id: line.id } },
@@ -24,7 +26,7 @@ const restore = (line: Line, version: number) =>
     }),
   );
 
-function Effects({ line, restoring }: { line: Line; restoring: boolean }) {
+function Effects({ line, restoring }: { line: Named; restoring: boolean }) {
   const effects = useQuery(effectsQuery(line.kind, line.id));
   return (
     <Loaded of={effects}>
@@ -42,7 +44,7 @@ function Effects({ line, restoring }: { line: Line; restoring: boolean }) {
 }
 
 /** Asks why, and says beforehand what else changes. */
-export function Remove({ line, close }: Props) {
+export function Remove({ line, close }: { line: Named; close: () => void }) {
   const [reason, setReason] = useState('');
   const form = useSubmit(
     () =>

@@ -5,7 +5,10 @@ import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries';
 import { useCropName } from '../crop/crop-name';
 import { calendarDate, plural } from '../format/time';
+import { Remove } from './Mend';
 import { OrchardTabs } from '../orchard/OrchardTabs';
+import { GraftForm } from '../orchard/GraftForm';
+import { MergeForm } from '../orchard/MergeForm';
 import { TreeForm } from '../orchard/TreeForm';
 import { VarietyForm } from '../orchard/VarietyForm';
 import { usePageTitle } from '../ui/page-title';
@@ -139,11 +142,14 @@ export function TreePage() {
   const id = useParams().tree!;
   const trees = useQuery(queries.trees());
   const { data: varieties = [] } = useQuery(queries.varieties());
-  const [editing, setEditing] = useState(false);
+  const [open, setOpen] = useState<'edit' | 'graft' | 'remove'>();
+  const close = () => setOpen(undefined);
   return (
     <Loaded of={trees}>
       {(all) => {
         const tree = all.find((t) => t.id === id);
+        const stock = all.find((t) => t.id === tree?.graftedOnId);
+        const graft = all.find((t) => t.graftedOnId === id);
         return (
           <Frame
             title={tree?.name ?? 'A tree that was removed'}
@@ -158,28 +164,57 @@ export function TreePage() {
                     {tree.block && ', '}row {tree.row}, place {tree.position}
                   </span>
                   <span className="soft">
-                    {tree.plantedOn ? `planted ${calendarDate(tree.plantedOn)}` : 'day of planting not known'}
+                    {tree.plantedOn
+                      ? `${stock ? 'grafted' : 'planted'} ${calendarDate(tree.plantedOn)}`
+                      : 'day of planting not known'}
+                    {stock && (
+                      <>
+                        {' on '}
+                        <Link to={`/orchard/tree/${stock.id}`}>{stock.name}</Link>
+                      </>
+                    )}
                   </span>
-                  <Button
-                    component={Link}
-                    to={`/bloom/read/${tree.id}`}
-                    size="sm"
-                    variant="outline"
-                    ml="auto"
-                  >
-                    Read its flowers
-                  </Button>
-                  <Button size="sm" variant="outline" onClick={() => setEditing(true)}>
-                    Edit the tree
-                  </Button>
+                  {tree.stoodUntil && (
+                    <b>
+                      stood until {calendarDate(tree.stoodUntil)}
+                      {graft && (
+                        <>
+                          {', then '}
+                          <Link to={`/orchard/tree/${graft.id}`}>{graft.name}</Link>
+                        </>
+                      )}
+                    </b>
+                  )}
+                  <span className="line noprint" style={{ marginLeft: 'auto' }}>
+                    {!tree.stoodUntil && (
+                      <>
+                        <Button component={Link} to={`/bloom/read/${tree.id}`} size="sm" variant="outline">
+                          Read its flowers
+                        </Button>
+                        <Button size="sm" variant="outline" onClick={() => setOpen('graft')}>
+                          Grafted over
+                        </Button>
+                      </>
+                    )}
+                    <Button size="sm" variant="outline" onClick={() => setOpen('edit')}>
+                      Edit the tree
+                    </Button>
+                    <Button size="sm" variant="subtle" onClick={() => setOpen('remove')}>
+                      Remove the tree
+                    </Button>
+                  </span>
                 </>
               )
             }
           >
             <Story of={{ tree: id }} />
-            {tree && editing && (
-              <TreeForm editing={tree} varieties={varieties} trees={all} close={() => setEditing(false)} />
+            {tree && open === 'edit' && (
+              <TreeForm editing={tree} varieties={varieties} trees={all} close={close} />
             )}
+            {tree && open === 'graft' && (
+              <GraftForm tree={tree} varieties={varieties} trees={all} close={close} />
+            )}
+            {tree && open === 'remove' && <Remove line={{ kind: 'tree', ...tree }} close={close} />}
           </Frame>
         );
       }}
@@ -193,7 +228,8 @@ export function VarietyPage() {
   const cropName = useCropName();
   const varieties = useQuery(queries.varieties());
   const { data: trees = [] } = useQuery(queries.trees());
-  const [editing, setEditing] = useState(false);
+  const [open, setOpen] = useState<'edit' | 'merge' | 'remove'>();
+  const close = () => setOpen(undefined);
   return (
     <Loaded of={varieties}>
       {(all) => {
@@ -217,15 +253,25 @@ export function VarietyPage() {
                     ))}
                     {its.length > 12 && ` and ${its.length - 12} more`}
                   </span>
-                  <Button size="sm" variant="outline" ml="auto" onClick={() => setEditing(true)}>
-                    Edit the variety
-                  </Button>
+                  <span className="line noprint" style={{ marginLeft: 'auto' }}>
+                    <Button size="sm" variant="outline" onClick={() => setOpen('edit')}>
+                      Edit the variety
+                    </Button>
+                    <Button size="sm" variant="outline" onClick={() => setOpen('merge')}>
+                      Entered twice
+                    </Button>
+                    <Button size="sm" variant="subtle" onClick={() => setOpen('remove')}>
+                      Remove the variety
+                    </Button>
+                  </span>
                 </>
               )
             }
           >
             <Story of={{ variety: id }} withTree />
-            {variety && editing && <VarietyForm editing={variety} opened close={() => setEditing(false)} />}
+            {variety && open === 'edit' && <VarietyForm editing={variety} opened close={close} />}
+            {variety && open === 'merge' && <MergeForm variety={variety} varieties={all} close={close} />}
+            {variety && open === 'remove' && <Remove line={{ kind: 'variety', ...variety }} close={close} />}
           </Frame>
         );
       }}

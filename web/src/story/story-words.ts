@@ -16,6 +16,10 @@ export const KINDS: Record<string, { one: string; many: string }> = {
   photo: { one: 'picture', many: 'pictures' },
   'bloom-date': { one: 'bloom', many: 'bloom dates' },
   tree: { one: 'tree', many: 'trees' },
+  variety: { one: 'variety', many: 'varieties' },
+  permit: { one: 'permit', many: 'permits' },
+  'cross-request': { one: 'wanted cross', many: 'wanted crosses' },
+  'fruit-target': { one: 'number of fruit wanted', many: 'numbers of fruit wanted' },
 };
 
 /** What a record of a kind is called in a sentence. */
@@ -177,9 +181,14 @@ export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefine
       return 'picture of the walk';
     case 'bloom-date':
       return bloomDate(line);
+    case 'variety':
+      return text(line, 'variety');
+    case 'permit':
+      return parts(text(line, 'permit'), text(line, 'from'));
     default:
       return parts(
         text(line, 'plantedOn') ? 'planted' : 'written down, day of planting not known',
+        text(line, 'stoodUntil') && `stood until ${calendarDay(text(line, 'stoodUntil'))}`,
         text(line, 'block'),
         `row ${some(line, 'row')}, place ${some(line, 'position')}`,
       );
@@ -202,7 +211,7 @@ export function effectWords(e: Schemas['Effect'], restoring: boolean): string {
     case 'SHELF':
       return `${plural(e.number, 'dose')} of ${e.of} ${restoring ? 'come back to' : 'leave'} the shelf.`;
     case 'FIRST':
-      return `${plural(e.number, nounOf(e.of))} of it must be removed first.`;
+      return `${plural(e.number, nounOf(e.of), KINDS[e.of]?.many)} must be removed or changed first.`;
     case 'RECORDS':
       return `${plural(e.number, nounOf(e.of))} of this tree ${e.number === 1 ? 'stays' : 'stay'} on record.`;
   }

@@ -58,6 +58,24 @@ class OneOrchardTest {
         tried.put("GET /api/story/{kind}/{id}/effects", ours.get(story + "/effects"));
         tried.put("POST /api/story/{kind}/{id}/remove", ours.post(story + "/remove", Api.voiding(0)));
         tried.put("POST /api/story/{kind}/{id}/restore", ours.post(story + "/restore", Map.of("version", 0)));
+        tried.put(
+                "POST /api/trees/{id}/graft",
+                ours.post(
+                        "/api/trees/" + tree + "/graft",
+                        Map.of(
+                                "treeId",
+                                Api.newId(),
+                                "varietyId",
+                                ownVariety,
+                                "name",
+                                "Pale Ridge 77",
+                                "on",
+                                "2026-11-01",
+                                "version",
+                                0)));
+        tried.put(
+                "POST /api/varieties/{id}/merge",
+                ours.post("/api/varieties/" + variety + "/merge", Map.of("into", ownVariety, "version", 0)));
         String permit = "/api/permits/" + Api.newId();
         Map<String, Object> ofPermit = Map.of(
                 "number", "7", "authority", "Plant Office", "scopes", List.of("FLOWERS"), "validFrom", "2026-01-01");

@@ -39,6 +39,10 @@ class BloomDate extends OrchardRecord {
         this.lastBloom = dates.lastBloom();
     }
 
+    void mergeVariety(UUID into) {
+        this.varietyId = into;
+    }
+
     UUID varietyId() {
         return varietyId;
     }

@@ -10,6 +10,8 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.VarietiesMerged;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -44,6 +46,25 @@ public class BloomDiary {
             return BloomDateView.of(
                     dates.saveAndFlush(new BloomDate(id, caller, orchards.now(caller), zone, variety, year, days)));
         });
+    }
+
+    /** Of a year that both had, the days of the one that stays are kept. */
+    @EventListener
+    void merge(VarietiesMerged merged) {
+        List<BloomDate> all = dates.findByOrchardIdAndVoidedAtIsNullOrderByYearDescIdDesc(
+                merged.caller().orchardId());
+        for (BloomDate of : all) {
+            if (!of.varietyId().equals(merged.from())) {
+                continue;
+            }
+            boolean had = all.stream().anyMatch(d -> d.varietyId().equals(merged.into()) && d.year() == of.year());
+            if (had) {
+                of.voidBecause(merged.reason(), orchards.now(merged.caller()));
+            } else {
+                of.mergeVariety(merged.into());
+            }
+            dates.saveAndFlush(of);
+        }
     }
 
     /** The version of a year's days now. */

@@ -139,7 +139,7 @@ public class Forecasts {
         }
 
         List<Foreseen> all() {
-            List<TreeView> trees = orchards.trees(caller);
+            List<TreeView> trees = orchards.standing(caller);
             Map<UUID, String> fingerprints =
                     readings.fingerprints(caller.orchardId(), now.minus(ReadingConventions.OVER_AFTER), now).stream()
                             .collect(Collectors.toMap(

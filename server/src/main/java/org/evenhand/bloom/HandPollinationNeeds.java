@@ -71,7 +71,7 @@ public class HandPollinationNeeds {
     @Transactional(readOnly = true)
     public List<View> all(Caller caller) {
         Map<String, BlockNoteView> known = notes.of(caller);
-        Map<String, Map<String, List<TreeView>>> blocks = orchards.trees(caller).stream()
+        Map<String, Map<String, List<TreeView>>> blocks = orchards.standing(caller).stream()
                 .collect(Collectors.groupingBy(
                         TreeView::block,
                         TreeMap::new,

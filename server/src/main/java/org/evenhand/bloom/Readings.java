@@ -121,7 +121,7 @@ public class Readings {
     private Instant takenAt(Caller caller, TreeView tree, ReadingRequest request) {
         ZoneId zone = orchards.details(caller).site().zone();
         Instant takenAt = Given.notInFuture("takenAt", request.takenAt(), orchards.now(caller), zone);
-        refuseBeforePlanting("takenAt", tree, takenAt, zone);
+        refuseUnlessStanding("takenAt", tree, takenAt, zone);
         return takenAt;
     }
 
@@ -171,7 +171,7 @@ public class Readings {
     }
 
     /** Refuses a moment at which the tree was not there yet. */
-    public static void refuseBeforePlanting(String field, TreeView tree, Instant at, ZoneId zone) {
+    public static void refuseUnlessStanding(String field, TreeView tree, Instant at, ZoneId zone) {
         LocalDate date = at.atZone(zone).toLocalDate();
         if (tree.plantedOn() != null && date.isBefore(tree.plantedOn())) {
             throw Refusal.of(
@@ -184,6 +184,11 @@ public class Readings {
                             tree.name(),
                             "dayPlanted",
                             tree.plantedOn()));
+        }
+        if (tree.stoodUntil() != null && date.isAfter(tree.stoodUntil())) {
+            throw Refusal.of(
+                    field,
+                    Text.of("refused.after-standing", "day", date, "tree", tree.name(), "dayLast", tree.stoodUntil()));
         }
     }
 

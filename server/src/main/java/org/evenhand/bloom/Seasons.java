@@ -134,7 +134,7 @@ public class Seasons {
             this.start = startBefore(basis.today());
             this.year = orchard.site().bloomYear(start);
             Places places = weather.places(caller);
-            this.placesOfVariety = orchards.trees(caller).stream()
+            this.placesOfVariety = orchards.standing(caller).stream()
                     .collect(Collectors.groupingBy(
                             TreeView::varietyId, Collectors.mapping(t -> places.of(t.block()), Collectors.toSet())));
         }

@@ -49,6 +49,10 @@ class FruitTarget extends OrchardRecord {
         return treeId;
     }
 
+    void mergeVariety(UUID into) {
+        this.varietyId = into;
+    }
+
     UUID varietyId() {
         return varietyId;
     }

@@ -29,8 +29,10 @@ import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietiesMerged;
 import org.evenhand.orchard.VarietyNumbers;
 import org.springframework.context.annotation.Lazy;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -57,6 +59,22 @@ public class Targets {
         this.results = results;
         this.settings = settings;
         this.once = once;
+    }
+
+    /** What is wanted of the one that stays is kept, where both had something. */
+    @EventListener
+    void merge(VarietiesMerged merged) {
+        List<FruitTarget> all =
+                targets.findByOrchardIdAndVoidedAtIsNull(merged.caller().orchardId());
+        boolean had = all.stream().anyMatch(t -> merged.into().equals(t.varietyId()));
+        all.stream().filter(t -> merged.from().equals(t.varietyId())).forEach(target -> {
+            if (had) {
+                target.voidBecause(merged.reason(), orchards.now(merged.caller()));
+            } else {
+                target.mergeVariety(merged.into());
+            }
+            targets.saveAndFlush(target);
+        });
     }
 
     /** What is wanted of every tree, and how many flowers that takes. */
@@ -88,7 +106,7 @@ public class Targets {
             this.caller = caller;
             orchards.varieties(caller).forEach(v -> numbers.put(v.id(), v.numbers()));
             this.useLearned = useLearned;
-            this.trees = orchards.trees(caller);
+            this.trees = orchards.standing(caller);
             this.today = orchards.today(caller);
             targets.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).forEach(t -> {
                 if (t.treeId() != null) {

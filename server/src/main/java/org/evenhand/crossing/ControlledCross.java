@@ -69,6 +69,10 @@ class ControlledCross extends OrchardRecord {
         return treeId;
     }
 
+    void mergeFather(UUID into) {
+        this.fatherId = into;
+    }
+
     UUID fatherId() {
         return fatherId;
     }

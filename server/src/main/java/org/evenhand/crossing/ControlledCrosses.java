@@ -26,10 +26,12 @@ import org.evenhand.mating.Crosses;
 import org.evenhand.mating.WantedCross;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietiesMerged;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollination.CrossFlowers;
 import org.evenhand.pollination.PollinationBook;
 import org.evenhand.pollination.WalkRecords;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -76,6 +78,16 @@ public class ControlledCrosses implements CrossFlowers {
         this.crossRequests = crossRequests;
         this.once = once;
         this.jdbc = jdbc;
+    }
+
+    @EventListener
+    void merge(VarietiesMerged merged) {
+        controlledCrosses
+                .findByOrchardIdAndFatherId(merged.caller().orchardId(), merged.from())
+                .forEach(cross -> {
+                    cross.mergeFather(merged.into());
+                    controlledCrosses.saveAndFlush(cross);
+                });
     }
 
     @Transactional(readOnly = true)

@@ -20,6 +20,8 @@ interface ControlledCrossRepository extends RecordRepository<ControlledCross> {
 
     List<ControlledCross> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
 
+    List<ControlledCross> findByOrchardIdAndFatherId(UUID orchardId, UUID fatherId);
+
     List<ControlledCross> findByOrchardIdAndYear(UUID orchardId, int year);
 
     /** Of all, those taken out too: a number is never used twice in a year. */

@@ -135,9 +135,13 @@ public class FruitChecks {
         List<CheckCalendar.Check> taken = done.stream()
                 .map(c -> new CheckCalendar.Check(c.checkedAt().atZone(zone).toLocalDate(), c.outcome()))
                 .toList();
-        FruitSetView.Due due = CheckCalendar.next(crops.of(caller, p.crop()), pollinatedOn, taken)
-                .map(d -> new FruitSetView.Due(d.due(), !today.isBefore(d.due()), d.day(), d.name(), d.lookFor()))
-                .orElse(null);
+        // Nothing is looked for on a tree that was felled.
+        FruitSetView.Due due = !tree.standing()
+                ? null
+                : CheckCalendar.next(crops.of(caller, p.crop()), pollinatedOn, taken)
+                        .map(d ->
+                                new FruitSetView.Due(d.due(), !today.isBefore(d.due()), d.day(), d.name(), d.lookFor()))
+                        .orElse(null);
         return new FruitSetView.Row(
                 p,
                 tree.block(),

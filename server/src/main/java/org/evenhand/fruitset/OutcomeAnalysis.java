@@ -81,9 +81,11 @@ final class OutcomeAnalysis {
                 outcome.failed(),
                 outcome.dropped(),
                 looked.set(),
-                CheckCalendar.next(sheet, doneOn, taken)
-                        .map(CheckCalendar.Due::due)
-                        .orElse(null),
+                facts.standing()
+                        ? CheckCalendar.next(sheet, doneOn, taken)
+                                .map(CheckCalendar.Due::due)
+                                .orElse(null)
+                        : null,
                 levels(facts, doneOn, father),
                 outcome.course());
     }
@@ -126,7 +128,11 @@ final class OutcomeAnalysis {
             if (facts.lotId() != null) {
                 levels.put(Factor.LOT, facts.lotId().toString());
                 levels.put(Factor.STORAGE, facts.storage());
-                levels.put(Factor.LOT_AGE, klass(Factor.lotAge(hours(facts.collectedAt(), facts.doneAt()))));
+                levels.put(
+                        Factor.LOT_AGE,
+                        facts.collectedAt() == null
+                                ? ""
+                                : klass(Factor.lotAge(hours(facts.collectedAt(), facts.doneAt()))));
             }
         }
         return Stream.of(Factor.values())

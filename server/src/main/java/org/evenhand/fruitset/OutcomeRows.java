@@ -80,7 +80,8 @@ class OutcomeRows {
             String block,
             boolean trial,
             int fullFruits,
-            int emptyFruits) {}
+            int emptyFruits,
+            boolean standing) {}
 
     /** A check of the flowers of a pollination. */
     record CheckRow(UUID pollinationId, Instant at, CheckOutcome outcome) {}
@@ -136,13 +137,14 @@ class OutcomeRows {
         return jdbc.query(
                 """
                 select p.id, p.tree_id, t.variety_id, v.crop, p.lot_id, p.flowers, p.treatment, p.done_at, p.stage, p.strokes,
-                       p.tool, p.limb, p.recorded_by, l.collected_at, coalesce(s.storage, l.storage),
+                       p.tool, p.limb, p.recorded_by, case when l.collection_known is not false then l.collected_at end, coalesce(s.storage, l.storage),
                        1 + case when p.cross_id is null
                            then (select count(*) from pollination a where a.orchard_id = p.orchard_id
                                and a.again_of = p.id and a.voided_at is null)
                            else (select count(*) from pollination a where a.orchard_id = p.orchard_id
                                and a.cross_id = p.cross_id and a.again and a.voided_at is null) end,
-                       t.block, p.comparison_id is not null, o.full_seeds, o.without
+                       t.block, p.comparison_id is not null, o.full_seeds, o.without,
+                       t.stood_until is null
                 from pollination p
                 join tree t on t.id = p.tree_id
                 join variety v on v.id = t.variety_id
@@ -175,7 +177,8 @@ class OutcomeRows {
                         row.getString(17),
                         row.getBoolean(18),
                         row.getInt(19),
-                        row.getInt(20)),
+                        row.getInt(20),
+                        row.getBoolean(21)),
                 array(ids));
     }
 

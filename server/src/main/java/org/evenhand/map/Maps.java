@@ -51,7 +51,7 @@ public class Maps {
         Map<String, BlockLayout> layouts = new HashMap<>();
         byBlock.forEach((block, of) -> layouts.put(block, of.layout()));
         OrchardMap.Laid<TreeView> laid = OrchardMap.lay(
-                orchards.trees(caller).stream()
+                orchards.standing(caller).stream()
                         .map(t -> new OrchardMap.PlacedTree<>(
                                 t, t.block(), t.row(), t.position(), spot(plane, measured.get(t.id()))))
                         .toList(),

@@ -37,6 +37,11 @@ class CrossRequest extends OrchardRecord {
         this.note = wanted.note();
     }
 
+    void mergeVarieties(UUID mother, UUID father) {
+        this.motherId = mother;
+        this.fatherId = father;
+    }
+
     UUID motherId() {
         return motherId;
     }

@@ -20,9 +20,11 @@ import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.Pedigrees;
+import org.evenhand.orchard.VarietiesMerged;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -55,6 +57,30 @@ public class CrossRequests {
         this.seasons = seasons;
         this.learned = learned;
         this.once = once;
+    }
+
+    /** A pair that is wanted already, or is of one variety by now, is wanted once or not at all. */
+    @EventListener
+    void merge(VarietiesMerged merged) {
+        List<CrossRequest> all = crossRequests.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(
+                merged.caller().orchardId());
+        for (CrossRequest of : all) {
+            UUID mother = merged.now(of.motherId());
+            UUID father = merged.now(of.fatherId());
+            if (mother.equals(of.motherId()) && father.equals(of.fatherId())) {
+                continue;
+            }
+            boolean had = all.stream()
+                    .anyMatch(r -> !r.voided()
+                            && r.motherId().equals(mother)
+                            && r.fatherId().equals(father));
+            if (had || mother.equals(father)) {
+                of.voidBecause(merged.reason(), orchards.now(merged.caller()));
+            } else {
+                of.mergeVarieties(mother, father);
+            }
+            crossRequests.saveAndFlush(of);
+        }
     }
 
     @Transactional(readOnly = true)

@@ -66,7 +66,7 @@ class Mates {
     @Transactional(readOnly = true)
     public MatesView all(Caller caller) {
         CrossBook book = crosses.book(caller);
-        Map<UUID, Integer> trees = orchards.trees(caller).stream()
+        Map<UUID, Integer> trees = orchards.standing(caller).stream()
                 .collect(Collectors.groupingBy(TreeView::varietyId, Collectors.summingInt(t -> 1)));
         Map<UUID, Integer> doses = shelf.all(caller, orchards.now(caller)).stream()
                 .filter(l -> l.fathers().size() == 1 && !l.viability().spoiled())

@@ -27,9 +27,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class OrchardController {
     private final Orchards orchards;
+    private final TreeCare care;
 
-    OrchardController(Orchards orchards) {
+    OrchardController(Orchards orchards, TreeCare care) {
         this.orchards = orchards;
+        this.care = care;
     }
 
     /** Where the demo clock is to stand. */
@@ -82,7 +84,17 @@ class OrchardController {
 
     @PutMapping("/trees/{id}")
     TreeView putTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody TreeRequest request) {
-        return orchards.put(caller, id, request);
+        return care.put(caller, id, request);
+    }
+
+    @PostMapping("/trees/{id}/graft")
+    TreeView graft(Caller caller, @PathVariable UUID id, @Valid @RequestBody GraftRequest request) {
+        return care.graft(caller, id, request);
+    }
+
+    @PostMapping("/varieties/{id}/merge")
+    VarietyView merge(Caller caller, @PathVariable UUID id, @Valid @RequestBody MergeRequest request) {
+        return care.merge(caller, id, request);
     }
 
     @PostMapping("/trees/{id}/void")

@@ -1,6 +1,5 @@
 package org.evenhand.orchard;
 
-import java.util.List;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.ExportedFile;
 import org.evenhand.kit.RecordKind;
@@ -11,8 +10,13 @@ import org.springframework.context.annotation.Configuration;
 @Configuration(proxyBeanMethods = false)
 class OrchardRecords {
     @Bean
-    RecordKind treeKind(Orchards orchards) {
-        return new RecordKind("tree", Tree.class, (caller, id) -> List.of(), orchards::voidTree, orchards::restoreTree);
+    RecordKind treeKind(Orchards orchards, TreeCare care) {
+        return new RecordKind("tree", Tree.class, care::recordsOf, orchards::voidTree, orchards::restoreTree);
+    }
+
+    @Bean
+    RecordKind varietyKind(Orchards orchards, TreeCare care) {
+        return new RecordKind("variety", Variety.class, care::namedBy, orchards::voidVariety, care::restoreVariety);
     }
 
     /** The crop sheets of the varieties that are grown. */

@@ -247,6 +247,7 @@ public class Orchards {
         }
     }
 
+    /** All that were not removed, those that stood once too. */
     @Transactional(readOnly = true)
     public List<TreeView> trees(Caller caller) {
         Map<UUID, VarietyView> byId = varietiesById(caller);
@@ -257,6 +258,12 @@ public class Orchards {
                         .thenComparing(TreeView::position)
                         .thenComparing(TreeView::name))
                 .toList();
+    }
+
+    /** Those that stand as what they are: neither felled nor grafted over. */
+    @Transactional(readOnly = true)
+    public List<TreeView> standing(Caller caller) {
+        return trees(caller).stream().filter(TreeView::standing).toList();
     }
 
     /** The tree, or "not found". */
@@ -312,7 +319,9 @@ public class Orchards {
     @Transactional
     public void voidVariety(Caller caller, UUID id, VoidRequest request) {
         varieties.voidOnce(caller, id, request, now(caller), variety -> {
-            int named = varieties.timesNamed(caller.orchardId(), id);
+            int named = varieties.namedBy(caller.orchardId(), id).stream()
+                    .mapToInt(VarietyRepository.Counted::getNumber)
+                    .sum();
             if (named > 0) {
                 throw new InvalidInputException(
                         "reason",
@@ -404,6 +413,8 @@ public class Orchards {
                 d.row(),
                 d.position(),
                 d.plantedOn(),
+                d.stoodUntil(),
+                tree.graftedOnId(),
                 tree.version());
     }
 }

@@ -21,18 +21,25 @@ interface VarietyRepository extends RecordRepository<Variety> {
               and lower(v.name) = lower(:name) and v.voidedAt is null""")
     boolean isTaken(UUID orchard, UUID id, String crop, String name);
 
+    /** How many records of a kind. */
+    interface Counted {
+        String getKind();
+
+        int getNumber();
+    }
+
     /** Records of all rooms that name a variety and count. */
     @Query(nativeQuery = true, value = """
-            select count(*) from (
-                select 1 from tree where orchard_id = :orchard and variety_id = :id and voided_at is null
-                union all select 1 from pollen_lot where orchard_id = :orchard and variety_id = :id and voided_at is null
-                union all select 1 from bloom_date where orchard_id = :orchard and variety_id = :id and voided_at is null
-                union all select 1 from cross_request where orchard_id = :orchard and :id in (mother_id, father_id) and voided_at is null
-                union all select 1 from controlled_cross where orchard_id = :orchard and father_id = :id and voided_at is null
-                union all select 1 from fruit_target where orchard_id = :orchard and variety_id = :id and voided_at is null
-                union all select 1 from variety where orchard_id = :orchard and :id in (mother_id, father_id, sport_of_id) and voided_at is null
-            ) named""")
-    int timesNamed(UUID orchard, UUID id);
+            select named.kind as kind, cast(count(*) as integer) as number from (
+                select 'tree' as kind from tree where orchard_id = :orchard and variety_id = :id and voided_at is null
+                union all select 'jar' from pollen_lot where orchard_id = :orchard and variety_id = :id and voided_at is null
+                union all select 'bloom-date' from bloom_date where orchard_id = :orchard and variety_id = :id and voided_at is null
+                union all select 'cross-request' from cross_request where orchard_id = :orchard and :id in (mother_id, father_id) and voided_at is null
+                union all select 'cross' from controlled_cross where orchard_id = :orchard and father_id = :id and voided_at is null
+                union all select 'fruit-target' from fruit_target where orchard_id = :orchard and variety_id = :id and voided_at is null
+                union all select 'variety' from variety where orchard_id = :orchard and :id in (mother_id, father_id, sport_of_id) and voided_at is null
+            ) named group by named.kind order by named.kind""")
+    List<Counted> namedBy(UUID orchard, UUID id);
 }
 
 interface TreeRepository extends RecordRepository<Tree> {
@@ -42,6 +49,15 @@ interface TreeRepository extends RecordRepository<Tree> {
     }
 
     List<Tree> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
+
+    List<Tree> findByOrchardIdAndVarietyId(UUID orchardId, UUID varietyId);
+
+    /** What was recorded of a tree and counts, in all rooms. */
+    @Query(nativeQuery = true, value = """
+            select kind, cast(count(*) as integer) as number from story_line
+            where orchard_id = :orchard and tree_id = :id and voided_at is null and kind <> 'tree'
+            group by kind order by count(*) desc, kind""")
+    List<VarietyRepository.Counted> recordsOf(UUID orchard, UUID id);
 
     @Query("""
             select count(t) > 0 from Tree t where t.orchardId = :orchard and t.id <> :id and lower(t.name) = lower(:name)

@@ -22,6 +22,8 @@ class Tree extends OrchardRecord {
 
     private int position;
     private LocalDate plantedOn;
+    private LocalDate stoodUntil;
+    private UUID graftedOnId;
 
     protected Tree() {}
 
@@ -37,9 +39,22 @@ class Tree extends OrchardRecord {
         this.row = details.row();
         this.position = details.position();
         this.plantedOn = details.plantedOn();
+        this.stoodUntil = details.stoodUntil();
+    }
+
+    void graftOn(UUID stock) {
+        this.graftedOnId = stock;
+    }
+
+    UUID graftedOnId() {
+        return graftedOnId;
+    }
+
+    void mergeVariety(UUID into) {
+        this.varietyId = into;
     }
 
     TreeDetails details() {
-        return new TreeDetails(varietyId, name, block, row, position, plantedOn);
+        return new TreeDetails(varietyId, name, block, row, position, plantedOn, stoodUntil);
     }
 }

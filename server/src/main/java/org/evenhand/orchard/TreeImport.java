@@ -16,9 +16,11 @@ import org.springframework.stereotype.Component;
 @Component
 class TreeImport implements ImportKind<TreeRequest> {
     private final Orchards orchards;
+    private final TreeCare care;
 
-    TreeImport(Orchards orchards) {
+    TreeImport(Orchards orchards, TreeCare care) {
         this.orchards = orchards;
+        this.care = care;
     }
 
     @Override
@@ -35,7 +37,8 @@ class TreeImport implements ImportKind<TreeRequest> {
                 Column.optional("block", "block", Holds.TEXT, "Block it stands in.", "bloque", "parcela"),
                 Column.optional("row_number", "row", Holds.WHOLE_NUMBER, "Row in the block.", "row", "fila"),
                 Column.optional("place", "position", Holds.WHOLE_NUMBER, "Place in the row.", "position", "lugar"),
-                Column.optional("planted_on", "plantedOn", Holds.DAY, "Day it was planted.", "planted", "plantado"));
+                Column.optional("planted_on", "plantedOn", Holds.DAY, "Day it was planted.", "planted", "plantado"),
+                Column.optional("stood_until", "stoodUntil", Holds.DAY, "Last day it stood, if felled.", "felled"));
     }
 
     @Override
@@ -59,11 +62,14 @@ class TreeImport implements ImportKind<TreeRequest> {
                                         t.row(),
                                         t.position(),
                                         t.plantedOn(),
+                                        t.stoodUntil(),
+                                        List.copyOf(confirmed),
                                         null))));
-        return new Reading(there, orchards.varieties(caller));
+        return new Reading(there, orchards.varieties(caller), List.copyOf(confirmed));
     }
 
-    private record Reading(Map<String, Existing<TreeRequest>> there, List<VarietyView> varieties)
+    private record Reading(
+            Map<String, Existing<TreeRequest>> there, List<VarietyView> varieties, List<String> confirmed)
             implements Session<TreeRequest> {
         @Override
         public Line<TreeRequest> read(ImportRow row) {
@@ -78,6 +84,8 @@ class TreeImport implements ImportKind<TreeRequest> {
                             row.wholeOr("row_number", known == null ? 0 : known.row()),
                             row.wholeOr("place", known == null ? 0 : known.position()),
                             row.dayOr("planted_on", known == null ? null : known.plantedOn()),
+                            row.dayOr("stood_until", known == null ? null : known.stoodUntil()),
+                            confirmed,
                             null),
                     found);
         }
@@ -108,10 +116,19 @@ class TreeImport implements ImportKind<TreeRequest> {
 
     @Override
     public void write(Caller caller, UUID id, TreeRequest r, Long version) {
-        orchards.put(
+        care.put(
                 caller,
                 id,
-                new TreeRequest(r.varietyId(), r.name(), r.block(), r.row(), r.position(), r.plantedOn(), version));
+                new TreeRequest(
+                        r.varietyId(),
+                        r.name(),
+                        r.block(),
+                        r.row(),
+                        r.position(),
+                        r.plantedOn(),
+                        r.stoodUntil(),
+                        r.confirmed(),
+                        version));
     }
 
     @Override

@@ -6,7 +6,12 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.UUID;
 
-/** A tree with its variety and place. */
+/**
+ * A tree with its variety and place.
+ *
+ * @param stoodUntil the last day on which it stood as what it was; absent while it stands
+ * @param graftedOnId the tree on whose roots it was grafted, where that was a tree of the orchard
+ */
 public record TreeView(
         UUID id,
         String name,
@@ -17,4 +22,12 @@ public record TreeView(
         int row,
         int position,
         @Schema(description = OPTIONAL) LocalDate plantedOn,
-        long version) {}
+        @Schema(description = OPTIONAL) LocalDate stoodUntil,
+        @Schema(description = OPTIONAL) UUID graftedOnId,
+        long version) {
+
+    /** Whether it stands as what it is. */
+    public boolean standing() {
+        return stoodUntil == null;
+    }
+}

@@ -65,7 +65,7 @@ public class Permits {
     public List<PermitView.Notice> notices(Caller caller, LocalDate day) {
         List<PermitTerm> terms = terms(caller);
         Map<String, CropSheet> grown = grown(caller);
-        Set<String> planted = orchards.trees(caller).stream()
+        Set<String> planted = orchards.standing(caller).stream()
                 .map(tree -> crops.of(caller, tree.crop()).crop())
                 .collect(Collectors.toSet());
         Map<Open, List<String>> open = new LinkedHashMap<>();

@@ -155,6 +155,10 @@ class PollenLot extends OrchardRecord {
         return code;
     }
 
+    void mergeVariety(UUID into) {
+        this.varietyId = into;
+    }
+
     int dosesLeft() {
         return dosesLeft;
     }

@@ -28,7 +28,9 @@ import org.evenhand.kit.Refusal;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietiesMerged;
 import org.evenhand.orchard.VarietyView;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -61,6 +63,15 @@ public class PollenShelf {
         this.readings = readings;
         this.crops = crops;
         this.once = once;
+    }
+
+    @EventListener
+    void merge(VarietiesMerged merged) {
+        lots.findByOrchardIdAndVarietyId(merged.caller().orchardId(), merged.from())
+                .forEach(lot -> {
+                    lot.mergeVariety(merged.into());
+                    lots.saveAndFlush(lot);
+                });
     }
 
     /** Every jar that is not voided, viability estimated for a moment. */
@@ -129,7 +140,7 @@ public class PollenShelf {
         VarietyView variety = oneVariety(caller, trees);
         CropSheet sheet = crops.of(caller, variety.crop());
         Instant at = Given.notInFuture("collectedAt", request.collectedAt(), orchards.now(caller), zone);
-        trees.forEach(tree -> Readings.refuseBeforePlanting("collectedAt", tree, at, zone));
+        trees.forEach(tree -> Readings.refuseUnlessStanding("collectedAt", tree, at, zone));
         requireStorage("storage", sheet, request.storage());
         requireMethod(sheet, request.method());
         boolean shedding = request.method() != CollectionMethod.BALLOON;

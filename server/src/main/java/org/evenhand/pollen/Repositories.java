@@ -15,6 +15,8 @@ interface PollenLotRepository extends RecordRepository<PollenLot> {
 
     List<PollenLot> findByOrchardIdOrderByCollectedAtDescIdDesc(UUID orchardId);
 
+    List<PollenLot> findByOrchardIdAndVarietyId(UUID orchardId, UUID varietyId);
+
     Optional<PollenLot> findByOrchardIdAndCodeIgnoreCaseAndVoidedAtIsNull(UUID orchardId, String code);
 
     long countByOrchardIdAndCodeStartingWith(UUID orchardId, String prefix);

@@ -260,7 +260,7 @@ public class Pollinations {
     private Instant doneAt(
             Caller caller, TreeView tree, Optional<LotView> lot, ZoneId zone, PollinationRequest request) {
         Instant doneAt = Given.notInFuture("doneAt", request.doneAt(), orchards.now(caller), zone);
-        Readings.refuseBeforePlanting("doneAt", tree, doneAt, zone);
+        Readings.refuseUnlessStanding("doneAt", tree, doneAt, zone);
         lot.ifPresent(l -> {
             refuseBeforeCollection(l, doneAt, zone);
             refuseWhatDoesNotServe(caller, tree, l);

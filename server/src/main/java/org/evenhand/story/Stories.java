@@ -136,9 +136,6 @@ class Stories {
         requireThere(caller, key, id);
         List<RecordKind.Effect> effects =
                 new ArrayList<>(kind(key, id).effects().apply(caller, id));
-        if (key.equals("tree")) {
-            effects.addAll(hangingOn(caller, id));
-        }
         if (key.equals("pollination")) {
             effects.addAll(checksOf(caller, id));
         }
@@ -164,16 +161,6 @@ class Stories {
                 .isEmpty()) {
             throw new NotFoundException("record", id);
         }
-    }
-
-    /** Records of a tree by their kind. */
-    private List<RecordKind.Effect> hangingOn(Caller caller, UUID tree) {
-        return jdbc.query(
-                "select kind, count(*) from story_line where orchard_id = ? and tree_id = ? and kind <> 'tree' and voided_at is null"
-                        + " group by kind order by count(*) desc",
-                (row, i) -> new RecordKind.Effect(RecordKind.What.RECORDS, row.getString(1), row.getInt(2)),
-                caller.orchardId(),
-                tree);
     }
 
     void remove(Caller caller, String key, UUID id, VoidRequest request) {

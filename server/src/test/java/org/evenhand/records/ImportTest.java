@@ -265,7 +265,7 @@ class ImportTest {
             if (form.raw().body().contains("already")) {
                 // What a form refuses because it is there, a file has again, or asks whether to change it.
                 assertThat(file.required("already").asInt() == 1
-                                || file.required("questions").toString().contains("changes"))
+                                || !file.required("questions").isEmpty())
                         .as("%s%n%s", next.csv(), file)
                         .isTrue();
                 continue;
