@@ -1,10 +1,12 @@
-import { NativeSelect, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Schemas } from '../api/api';
 import classes from './Walk.module.css';
 import { phrase, t } from '../text/text';
 
 type Sheet = Schemas['CropSheetView'];
+
+// Shut at first, and fetched apart: the first load does without.
+const MarkInputs = lazy(async () => ({ default: (await import('./MarkInputs')).MarkInputs }));
 
 /** How flowers are marked: the mark is remembered for the crop on this device; its colour and the number on a tag are not. */
 export function useMarking(sheet: Sheet | undefined) {
@@ -32,13 +34,14 @@ export function useMarking(sheet: Sheet | undefined) {
 /** The mark, its colour and the number on a tag. */
 export function MarkFields({
   sheet,
-  of: { mark, choose, colour, setColour, tag, setTag },
+  of,
   error,
 }: {
   sheet: Sheet;
   of: ReturnType<typeof useMarking>;
   error: string | undefined;
 }) {
+  const { mark, colour, tag } = of;
   return (
     <details className={classes.marks}>
       <summary>
@@ -46,29 +49,9 @@ export function MarkFields({
         {colour && `, ${colour}`}
         {tag && `, ${tag}`}
       </summary>
-      <div className="stack">
-        <NativeSelect
-          label={t('mark.mark')}
-          data={[
-            ...sheet.hand.marks.map((m) => ({ value: m.name, label: phrase(m.name) })),
-            { value: '', label: t('mark.no-mark') },
-          ]}
-          value={mark?.name ?? ''}
-          onChange={(e) => choose(e.currentTarget.value)}
-        />
-        <TextInput
-          label={t('mark.colour')}
-          value={colour}
-          onChange={(e) => setColour(e.currentTarget.value)}
-        />
-        <TextInput
-          label={t('mark.number')}
-          description={t('mark.once-a-year')}
-          value={tag}
-          onChange={(e) => setTag(e.currentTarget.value)}
-          error={error}
-        />
-      </div>
+      <Suspense fallback={null}>
+        <MarkInputs sheet={sheet} of={of} error={error} />
+      </Suspense>
     </details>
   );
 }

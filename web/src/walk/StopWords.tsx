@@ -1,5 +1,4 @@
 import { Button } from '@mantine/core';
-import { NoteField } from '../form/NoteField';
 import { lazy, Suspense, useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
@@ -9,6 +8,8 @@ import { useSubmit } from '../form/use-submit';
 import classes from './Walk.module.css';
 import { t } from '../text/text';
 
+// Fields of forms are asked for only where somebody writes a note.
+const NoteField = lazy(async () => ({ default: (await import('../form/NoteField')).NoteField }));
 const Photos = lazy(async () => ({ default: (await import('./Photos')).Photos }));
 const RecordPollination = lazy(async () => ({
   default: (await import('../pollination/RecordPollination')).RecordPollination,
@@ -110,7 +111,9 @@ export function StopWords({ walk, index, goOn }: Props) {
       )}
       {note !== undefined && (
         <div className={classes.note}>
-          <NoteField value={note} onChange={setNote} />
+          <Suspense fallback={null}>
+            <NoteField value={note} onChange={setNote} />
+          </Suspense>
           <Button variant="outline" disabled={note.trim() === ''} onClick={() => word.submit('NOTE')}>
             {t('word.keep-note')}
           </Button>
