@@ -72,6 +72,11 @@ export const DESK: Page[] = [
   { path: '/l/:code', title: 'Jar', show: page(() => import('./pollen/Scan'), 'ByCode') },
   { path: '/mates', title: 'Mates', show: page(() => import('./mating/Mates'), 'Mates') },
   {
+    path: '/mates/many',
+    title: 'Many crosses',
+    show: page(() => import('./mating/ManyCrosses'), 'ManyCrosses'),
+  },
+  {
     path: '/mates/wanted',
     title: 'Wanted crosses',
     show: page(() => import('./mating/CrossRequests'), 'CrossRequests'),

@@ -70,6 +70,11 @@ export const queries = {
       queryFn: () => answer(api.GET('/api/permits/standing', { params: { query: { scope, crop, day } } })),
     }),
   printed: () => queryOptions({ queryKey: ['printed'], queryFn: () => answer(api.GET('/api/printer')) }),
+  manyCrosses: (body: Schemas['ManyCrossesRequest']) =>
+    queryOptions({
+      queryKey: ['many-crosses', body],
+      queryFn: () => answer(api.POST('/api/mates/many', { body })),
+    }),
   mates: () => queryOptions({ queryKey: ['mates'], queryFn: () => answer(api.GET('/api/mates')) }),
   pair: (mother: string, father: string) =>
     queryOptions({

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/api';
 import { serve, show } from '../test/screen';
-import { MOST_SHOWN, shown } from './mate-words';
+import { combinationWords, MOST_SHOWN, named, shown } from './mate-words';
 import { Mates } from './Mates';
 import { CrossRequests } from './CrossRequests';
 
@@ -41,17 +41,29 @@ describe('a large matrix', () => {
   }));
 
   it('draws no more than can be looked at, what is grown here first, and keeps each one at its place', () => {
-    const first = shown(many, '');
+    const first = shown(named(many, ''));
     expect(first).toHaveLength(MOST_SHOWN);
     expect(first[0]).toMatchObject({ at: 650, party: { name: 'V650' } });
     expect(first[1]).toMatchObject({ at: 0 });
   });
 
   it('shows what is named', () => {
-    expect(shown(many, 'v69, V100').map((s) => s.at)).toEqual([
+    expect(shown(named(many, 'v69, V100')).map((s) => s.at)).toEqual([
       69, 100, 690, 691, 692, 693, 694, 695, 696, 697, 698, 699,
     ]);
-    expect(shown(many, 'nobody')).toEqual([]);
+    expect(shown(named(many, 'nobody'))).toEqual([]);
+  });
+});
+
+describe('combinations of any two sets', () => {
+  it('count what fits, wholly or in part', () => {
+    const group = { name: 'Apple', mothers: parties, fathers: parties, cells: ['YN', 'PU'], doubts: [] };
+    expect(combinationWords(group, named(parties, ''), named(parties, ''))).toBe(
+      '2 mothers × 2 fathers: 2 fit',
+    );
+    expect(combinationWords(group, named(parties, 'ember'), named(parties, 'harrow'))).toBe(
+      '1 mother × 1 father: 0 fit',
+    );
   });
 });
 

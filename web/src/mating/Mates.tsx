@@ -13,7 +13,7 @@ import { Grain, Verdict, VERDICTS } from '../ui/Verdict';
 import { lotWords } from '../pollen/lot-words';
 import { MatesTabs } from './MatesTabs';
 import { PairCard } from './PairCard';
-import { answerOf, mateSentence, MOST_SHOWN, shown } from './mate-words';
+import { answerOf, combinationWords, mateSentence, MOST_SHOWN, named, shown } from './mate-words';
 import classes from './Mates.module.css';
 
 interface Chosen {
@@ -30,10 +30,12 @@ function Matrix({
   chosen: Chosen | undefined;
   choose: (c: Chosen) => void;
 }) {
-  const [{ show: wanted }, setAddress] = useAddress({ show: '' });
+  const [{ mothers: ofMothers, fathers: ofFathers }, setAddress] = useAddress({ mothers: '', fathers: '' });
   const large = group.mothers.length > MOST_SHOWN || group.fathers.length > MOST_SHOWN;
-  const mothers = shown(group.mothers, wanted);
-  const fathers = shown(group.fathers, wanted);
+  const namedMothers = named(group.mothers, ofMothers);
+  const namedFathers = named(group.fathers, ofFathers);
+  const mothers = shown(namedMothers);
+  const fathers = shown(namedFathers);
   return (
     <section className="card">
       <header>
@@ -41,17 +43,30 @@ function Matrix({
         <span className="small soft">{mateSentence(group)}</span>
       </header>
       {large && (
-        <div className="line" style={{ marginBottom: 10 }}>
-          <TextInput
-            aria-label="Varieties to show"
-            placeholder="names, or parts of them, with commas"
-            value={wanted}
-            onChange={(e) => setAddress({ show: e.currentTarget.value })}
-            w={320}
-          />
-          <span className="small soft">
-            {mothers.length} of {group.mothers.length} seed parents, {fathers.length} of{' '}
-            {group.fathers.length} pollen parents shown; those with trees and pollen first
+        <div className="stack" style={{ marginBottom: 10 }}>
+          <div className="line">
+            <TextInput
+              label="Seed parents"
+              placeholder="names, or parts of them, with commas"
+              value={ofMothers}
+              onChange={(e) => setAddress({ mothers: e.currentTarget.value })}
+              w={300}
+            />
+            <TextInput
+              label="Pollen parents"
+              placeholder="names, or parts of them, with commas"
+              value={ofFathers}
+              onChange={(e) => setAddress({ fathers: e.currentTarget.value })}
+              w={300}
+            />
+          </div>
+          <span className="small">
+            <b>{combinationWords(group, namedMothers, namedFathers)}.</b>{' '}
+            {(mothers.length < namedMothers.length || fathers.length < namedFathers.length) && (
+              <span className="soft">
+                Drawn are {mothers.length} of them and {fathers.length}, those with trees and pollen first.
+              </span>
+            )}
           </span>
         </div>
       )}

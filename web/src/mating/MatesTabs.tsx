@@ -2,6 +2,7 @@ import { Tabs } from '../ui/Tabs';
 
 const PAGES = [
   ['/mates', 'Who fits whom'],
+  ['/mates/many', 'Many crosses'],
   ['/mates/wanted', 'Crosses wanted'],
 ] as const;
 

@@ -39,17 +39,37 @@ export function bloomWords(b: Schemas['MatesBloom'] | Schemas['SeasonStoragePlan
 /** Most rows and columns drawn at once; more is no picture any more. */
 export const MOST_SHOWN = 40;
 
-/** The varieties to draw, with their places in the matrix: all, or those that are named, those with trees and pollen first. */
-export function shown(parties: Schemas['MatesParty'][], wanted: string) {
+interface Placed {
+  party: Schemas['MatesParty'];
+  /** Its place in the matrix. */
+  at: number;
+}
+
+/** Those that are named, or parts of whose names are, with commas between; all where nobody is. */
+export function named(parties: Schemas['MatesParty'][], wanted: string): Placed[] {
   const names = wanted
     .toLowerCase()
     .split(',')
     .map((n) => n.trim())
     .filter(Boolean);
-  const all = parties.map((party, at) => ({ party, at }));
-  if (names.length === 0 && parties.length <= MOST_SHOWN) return all;
-  return all
-    .filter(({ party }) => names.length === 0 || names.some((n) => party.name.toLowerCase().includes(n)))
-    .sort((a, b) => b.party.trees + b.party.doses - a.party.trees - a.party.doses || a.at - b.at)
-    .slice(0, MOST_SHOWN);
+  return parties
+    .map((party, at) => ({ party, at }))
+    .filter(({ party }) => names.length === 0 || names.some((n) => party.name.toLowerCase().includes(n)));
+}
+
+/** Those to draw: all, or of many those with trees and pollen first. */
+export const shown = (parties: Placed[]): Placed[] =>
+  parties.length <= MOST_SHOWN
+    ? parties
+    : [...parties]
+        .sort((a, b) => b.party.trees + b.party.doses - a.party.trees - a.party.doses || a.at - b.at)
+        .slice(0, MOST_SHOWN);
+
+/** "50 mothers × 3 fathers: 131 fit" */
+export function combinationWords(group: Schemas['MatesGroup'], mothers: Placed[], fathers: Placed[]): string {
+  const fit = mothers.reduce(
+    (n, m) => n + fathers.filter((f) => 'YP'.includes(group.cells[m.at]![f.at]!)).length,
+    0,
+  );
+  return `${plural(mothers.length, 'mother')} × ${plural(fathers.length, 'father')}: ${fit} fit`;
 }

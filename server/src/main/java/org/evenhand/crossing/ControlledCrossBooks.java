@@ -36,7 +36,10 @@ class ControlledCrossBooks {
     ControlledCrossBook read(Caller caller, List<ControlledCross> found) {
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
-        Set<UUID> standing = Set.copyOf(trees.keySet());
+        Set<UUID> standing = trees.values().stream()
+                .filter(TreeView::standing)
+                .map(TreeView::id)
+                .collect(Collectors.toSet());
         return new ControlledCrossBook(
                 found,
                 orchards.now(caller),

@@ -9,6 +9,7 @@ import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
+import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -36,7 +37,9 @@ public class OrchardChanges implements HandlerInterceptor, WebMvcConfigurer {
     @Override
     public void afterCompletion(
             HttpServletRequest request, HttpServletResponse response, Object handler, Exception failure) {
-        if (HttpMethod.GET.matches(request.getMethod()) || HttpMethod.HEAD.matches(request.getMethod())) {
+        if (HttpMethod.GET.matches(request.getMethod())
+                || HttpMethod.HEAD.matches(request.getMethod())
+                || handler instanceof HandlerMethod method && method.hasMethodAnnotation(ReadsOnly.class)) {
             return;
         }
         if (request.getUserPrincipal() instanceof Authentication known

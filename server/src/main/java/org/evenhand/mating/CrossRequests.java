@@ -2,6 +2,7 @@ package org.evenhand.mating;
 
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -146,6 +147,7 @@ public class CrossRequests {
         private final Map<UUID, VarietyView> varieties;
         private final Map<UUID, BloomProgress> courses;
         private final List<LotView> lots;
+        private final Map<Instant, Map<UUID, LotView>> onDay = new HashMap<>();
         private final Instant now;
         private final ZoneId zone;
 
@@ -208,7 +210,8 @@ public class CrossRequests {
                             .map(days -> days.first().atTime(12, 0).atZone(zone).toInstant())
                             .filter(now::isBefore)
                             .orElse(now);
-            Map<UUID, LotView> then = shelf.all(caller, first).stream().collect(Collectors.toMap(LotView::id, l -> l));
+            Map<UUID, LotView> then = onDay.computeIfAbsent(
+                    first, at -> shelf.all(caller, at).stream().collect(Collectors.toMap(LotView::id, l -> l)));
             return lots.stream()
                     .filter(l -> l.dosesLeft() > 0
                             && l.fathers().size() == 1
@@ -295,17 +298,58 @@ public class CrossRequests {
         return new Answer(caller).crossRequest(found);
     }
 
+    /** Writes several down together, all or none; one that is there under its id already stays as it is. */
+    @Transactional
+    public int putAll(Caller caller, ManyCrossesRequest.Wanted request) {
+        int written = 0;
+        List<ManyCrossesRequest.One> all = request.crosses();
+        CrossBook book = crosses.book(caller);
+        for (int i = 0; i < all.size(); i++) {
+            ManyCrossesRequest.One one = all.get(i);
+            if (crossRequests.find(caller, one.id()).isPresent()) {
+                continue;
+            }
+            try {
+                insert(
+                        caller,
+                        book,
+                        one.id(),
+                        WantedCrossRequest.ofFlowers(one.motherId(), one.fatherId(), one.flowers(), ""),
+                        new CrossRequest.Wanted(one.flowers(), null, 1, ""));
+            } catch (InvalidInputException e) {
+                String field = "crosses[" + i + "].";
+                throw new InvalidInputException(
+                        e.problems().stream().map(p -> p.of(field + p.field())).toList());
+            }
+            written++;
+        }
+        return written;
+    }
+
+    /** Removes several together. */
+    @Transactional
+    public void voidAll(Caller caller, ManyCrossesRequest.Removal removal) {
+        for (UUID id : removal.ids()) {
+            VoidRequest request =
+                    new VoidRequest(crossRequests.require(caller, id).version(), removal.reason());
+            crossRequests.voidOnce(caller, id, request, orchards.now(caller));
+        }
+    }
+
     private MatesView.CrossRequest insert(
             Caller caller, UUID id, WantedCrossRequest request, CrossRequest.Wanted wanted) {
+        return new Answer(caller).crossRequest(insert(caller, crosses.book(caller), id, request, wanted));
+    }
+
+    private CrossRequest insert(
+            Caller caller, CrossBook book, UUID id, WantedCrossRequest request, CrossRequest.Wanted wanted) {
         VarietyView mother = orchards.variety(caller, request.motherId());
         VarietyView father = orchards.variety(caller, request.fatherId());
-        if (!crosses.book(caller).cross(mother.id(), father.id()).serves()) {
+        if (!book.cross(mother.id(), father.id()).serves()) {
             throw new InvalidInputException(
                     "fatherId",
                     "is " + father.name() + ", whose pollen does not serve " + mother.name() + ": "
-                            + crosses.book(caller)
-                                    .explained(mother.id(), father.id())
-                                    .why());
+                            + book.explained(mother.id(), father.id()).why());
         }
         check(caller, wanted, mother.id(), father.id());
         boolean taken =
@@ -318,7 +362,7 @@ public class CrossRequests {
         ZoneId zone = orchards.details(caller).site().zone();
         CrossRequest crossRequest = new CrossRequest(id, caller, orchards.now(caller), zone, mother.id(), father.id());
         crossRequest.change(wanted);
-        return new Answer(caller).crossRequest(crossRequests.saveAndFlush(crossRequest));
+        return crossRequests.saveAndFlush(crossRequest);
     }
 
     @Transactional

@@ -1,9 +1,11 @@
 package org.evenhand.mating;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,10 +22,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class MatesController {
     private final Mates mates;
+    private final ManyCrosses many;
     private final CrossRequests crossRequests;
 
-    MatesController(Mates mates, CrossRequests crossRequests) {
+    MatesController(Mates mates, ManyCrosses many, CrossRequests crossRequests) {
         this.mates = mates;
+        this.many = many;
         this.crossRequests = crossRequests;
     }
 
@@ -36,6 +40,29 @@ class MatesController {
     MatesView.Pair pair(Caller caller, @RequestParam UUID mother, @RequestParam UUID father) {
         return mates.pair(caller, mother, father);
     }
+
+    /** Mothers against fathers; posted as there can be hundreds. */
+    @PostMapping("/mates/many")
+    @ReadsOnly
+    ManyCrossesView many(Caller caller, @Valid @RequestBody ManyCrossesRequest request) {
+        return many.of(caller, request);
+    }
+
+    /** How many wanted crosses were written down. */
+    @PostMapping("/cross-requests")
+    Written putAll(Caller caller, @Valid @RequestBody ManyCrossesRequest.Wanted request) {
+        return new Written(crossRequests.putAll(caller, request));
+    }
+
+    @PostMapping("/cross-requests/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidAll(Caller caller, @Valid @RequestBody ManyCrossesRequest.Removal removal) {
+        crossRequests.voidAll(caller, removal);
+    }
+
+    /** How many records were written. */
+    @Schema(name = "WrittenCrosses")
+    record Written(int written) {}
 
     @GetMapping("/lots/{id}/serves")
     List<MatesView.Served> served(Caller caller, @PathVariable UUID id) {

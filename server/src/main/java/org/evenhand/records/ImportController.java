@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,6 +38,7 @@ class ImportController {
 
     /** Looks a file through without writing anything. */
     @PostMapping("/look")
+    @ReadsOnly
     ImportView look(Caller caller, @Valid @RequestBody ImportRequest request) {
         return imports.look(caller, request);
     }

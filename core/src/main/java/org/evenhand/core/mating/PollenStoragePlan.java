@@ -152,6 +152,18 @@ public record PollenStoragePlan(
                 doses.map(d -> FlowersToCollect.of(sheet, smallFlowered, d)));
     }
 
+    /**
+     * Doses that so many flowers take: one each where fresh pollen will do, else what is to be set aside in the best storage; empty
+     * where no storage carries it so far, or one of the two never has such flowers.
+     *
+     * @param flowers those it was made for
+     */
+    public Optional<Integer> doses(int flowers) {
+        return kind == Overlap.Kind.FRESH
+                ? Optional.of(flowers)
+                : choices.stream().flatMap(c -> c.doses().stream()).findFirst();
+    }
+
     /** Days between collecting and the mother's first, 0 where none is needed. */
     public long days() {
         return collect.isEmpty() || use.isEmpty() || choices.isEmpty()
