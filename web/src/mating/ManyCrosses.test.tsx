@@ -29,6 +29,7 @@ const row = (part: Partial<Schemas['CrossOfTable']>): Schemas['CrossOfTable'] =>
   freshUntil: '2026-10-18',
   keepDays: 0,
   doses: 20,
+  possible: true,
   meant: true,
   ...part,
 });

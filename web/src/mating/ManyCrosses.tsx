@@ -54,15 +54,14 @@ function DueFirst() {
   );
 }
 
-function CrossRow({ row, meant, turn }: { row: Row; meant: boolean; turn: () => void }) {
-  const open = row.wanted === undefined && row.doses !== undefined && row.trees > 0;
+function CrossRow({ row, turn }: { row: Row; turn: () => void }) {
   return (
-    <tr className={open ? undefined : 'soft'}>
+    <tr className={row.possible ? undefined : 'soft'}>
       <td>
         <Checkbox
           aria-label={`${row.father} on ${row.mother}`}
-          checked={meant && open}
-          disabled={!open}
+          checked={row.meant}
+          disabled={!row.possible}
           onChange={turn}
         />
       </td>
@@ -121,14 +120,15 @@ function Fathers({ of }: { of: Schemas['ManyCrosses'] }) {
 }
 
 function Table({ request }: { request: Schemas['ManyCrossesRequest'] }) {
-  const [leftOut, setLeftOut] = useState<string[]>([]);
-  const body = {
-    ...request,
-    leftOut: leftOut.map((k) => {
-      const [motherId, fatherId] = k.split(' ');
-      return { motherId: motherId!, fatherId: fatherId! };
-    }),
-  };
+  const [turned, setTurned] = useState<Record<string, boolean>>({});
+  const those = (on: boolean) =>
+    Object.keys(turned)
+      .filter((k) => turned[k] === on)
+      .map((k) => {
+        const [motherId, fatherId] = k.split(' ');
+        return { motherId: motherId!, fatherId: fatherId! };
+      });
+  const body = { ...request, leftOut: those(false), also: those(true) };
   const table = useQuery({ ...queries.manyCrosses(body), placeholderData: keepPreviousData });
   const ask = useSubmit(
     (crosses: Schemas['WantedCrossOfMany'][]) =>
@@ -204,12 +204,7 @@ function Table({ request }: { request: Schemas['ManyCrossesRequest'] }) {
                       <CrossRow
                         key={keyOf(r)}
                         row={r}
-                        meant={!leftOut.includes(keyOf(r))}
-                        turn={() =>
-                          setLeftOut((all) =>
-                            all.includes(keyOf(r)) ? all.filter((k) => k !== keyOf(r)) : [...all, keyOf(r)],
-                          )
-                        }
+                        turn={() => setTurned((all) => ({ ...all, [keyOf(r)]: !r.meant }))}
                       />
                     ))}
                   </tbody>

@@ -71,13 +71,13 @@ class ManyCrosses {
                     "and fathers make " + (long) mothers.size() * fathers.size() + " crosses; at most " + MOST_PAIRS
                             + " are shown at once. Choose fewer.");
         }
-        return new Answer(caller, request.flowers(), leftOut(request)).of(mothers, fathers);
+        return new Answer(caller, request).of(mothers, fathers);
     }
 
-    private static Set<Pair> leftOut(ManyCrossesRequest request) {
-        return request.leftOut() == null
+    private static Set<Pair> pairs(List<ManyCrossesRequest.Cross> crosses) {
+        return crosses == null
                 ? Set.of()
-                : request.leftOut().stream()
+                : crosses.stream()
                         .map(c -> new Pair(c.motherId(), c.fatherId()))
                         .collect(Collectors.toSet());
     }
@@ -87,6 +87,7 @@ class ManyCrosses {
         private final Caller caller;
         private final int flowers;
         private final Set<Pair> leftOut;
+        private final Set<Pair> also;
         private final CrossBook book;
         private final Map<UUID, VarietyView> varieties;
         private final Map<UUID, BloomProgress> courses;
@@ -95,10 +96,11 @@ class ManyCrosses {
         private final LocalDate today;
         private final ZoneId zone;
 
-        Answer(Caller caller, int flowers, Set<Pair> leftOut) {
+        Answer(Caller caller, ManyCrossesRequest request) {
             this.caller = caller;
-            this.flowers = flowers;
-            this.leftOut = leftOut;
+            this.flowers = request.flowers();
+            this.leftOut = pairs(request.leftOut());
+            this.also = pairs(request.also());
             this.book = crosses.book(caller);
             this.varieties = Pedigrees.byId(orchards.varieties(caller));
             this.courses = seasons.courses(caller);
@@ -155,6 +157,9 @@ class ManyCrosses {
             Optional<PollenStoragePlan> plan = plan(pair, father);
             Optional<Integer> doses = plan.flatMap(p -> p.doses(flowers));
             Integer already = wanted.get(pair);
+            boolean possible =
+                    already == null && trees.containsKey(mother.id()) && (plan.isEmpty() || doses.isPresent());
+            boolean meets = doses.isPresent() && cross.verdict() != CrossCompatibility.Verdict.UNKNOWN;
             Optional<BloomProgress.Days> use = plan.flatMap(PollenStoragePlan::use);
             Optional<BloomProgress.Days> fresh = plan.flatMap(PollenStoragePlan::fresh);
             return new ManyCrossesView.Row(
@@ -173,7 +178,8 @@ class ManyCrosses {
                     plan.map(PollenStoragePlan::days).orElse(0L),
                     doses.orElse(null),
                     already,
-                    doses.isPresent() && already == null && trees.containsKey(mother.id()) && !leftOut.contains(pair));
+                    possible,
+                    possible && (meets && !leftOut.contains(pair) || also.contains(pair)));
         }
 
         private Optional<PollenStoragePlan> plan(Pair pair, VarietyView father) {
@@ -202,7 +208,10 @@ class ManyCrosses {
         }
 
         private ManyCrossesView.FatherSum sum(VarietyView father, List<ManyCrossesView.Row> rows, int stored) {
-            int doses = rows.stream().mapToInt(ManyCrossesView.Row::doses).sum();
+            // Where it is not known how the pollen gets there, fresh pollen is the least it takes.
+            int doses = rows.stream()
+                    .mapToInt(r -> r.doses() == null ? flowers : r.doses())
+                    .sum();
             return new ManyCrossesView.FatherSum(
                     father.id(),
                     father.name(),

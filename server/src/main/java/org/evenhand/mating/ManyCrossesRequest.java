@@ -16,13 +16,16 @@ import org.evenhand.kit.Within;
  *
  * @param flowers flowers of each cross
  * @param leftOut crosses among them that are not meant
+ * @param also crosses that are meant though it is not known whether they meet
  */
 record ManyCrossesRequest(
         @NotNull @Size(min = 1, max = 2000) List<@NotNull UUID> mothers,
         @NotNull @Size(min = 1, max = 2000) List<@NotNull UUID> fathers,
         @NotNull @Within(min = 1, max = 20_000) Integer flowers,
 
-        @Schema(description = OPTIONAL) @Size(max = 5000) List<@NotNull @Valid Cross> leftOut) {
+        @Schema(description = OPTIONAL) @Size(max = 5000) List<@NotNull @Valid Cross> leftOut,
+
+        @Schema(description = OPTIONAL) @Size(max = 5000) List<@NotNull @Valid Cross> also) {
 
     /** A father on a mother. */
     @Schema(name = "CrossOfMany")

@@ -14,7 +14,7 @@ import org.evenhand.core.mating.CrossCompatibility;
  *
  * @param pairs all of them
  * @param fit those whose pollen serves, wholly or in part
- * @param meant those that fit, meet, and are neither wanted already nor left out
+ * @param meant those that are to be begun
  * @param rows those that fit or might, what is meant first
  * @param fathers what is meant takes of each father
  */
@@ -31,7 +31,8 @@ record ManyCrossesView(int pairs, int fit, int meant, List<Row> rows, List<Fathe
      * @param keepDays days for which the pollen is stored
      * @param doses doses the flowers take; absent where no storage carries it, or the bloom is not known
      * @param wanted flowers that are wanted of it already
-     * @param meant whether it fits, meets, and is neither wanted already nor left out
+     * @param possible whether it can be begun: it is not wanted already, there is a tree, and pollen gets there as far as is known
+     * @param meant whether it is to be begun: it is possible, meets and was not left out, or was asked for
      */
     @Schema(name = "CrossOfTable")
     record Row(
@@ -50,6 +51,7 @@ record ManyCrossesView(int pairs, int fit, int meant, List<Row> rows, List<Fathe
             long keepDays,
             @Schema(description = OPTIONAL) Integer doses,
             @Schema(description = OPTIONAL) Integer wanted,
+            boolean possible,
             boolean meant) {}
 
     /**

@@ -167,6 +167,34 @@ class ManyCrossesTest {
     }
 
     @Test
+    void where_the_bloom_is_not_known_nothing_is_begun_unasked() {
+        fathers.add(api.variety("Nobody saw it"));
+        String lantern = api.variety("Lantern");
+        api.tree(lantern, "Lantern 1");
+        mothers.add(lantern);
+        JsonNode row = many(10, List.of()).path("rows").get(0);
+        assertThat(row.has("kind")).isFalse();
+        assertThat(row.path("possible").asBoolean()).isTrue();
+        assertThat(row.path("meant").asBoolean()).isFalse();
+
+        JsonNode asked = api.post(
+                        "/api/mates/many",
+                        Map.of(
+                                "mothers",
+                                mothers,
+                                "fathers",
+                                fathers,
+                                "flowers",
+                                10,
+                                "also",
+                                List.of(Map.of("motherId", lantern, "fatherId", fathers.get(0)))))
+                .expect(200)
+                .body();
+        assertThat(asked.path("meant").asInt()).isEqualTo(1);
+        assertThat(asked.path("fathers").get(0).path("doses").asInt()).isEqualTo(10);
+    }
+
+    @Test
     void one_that_cannot_be_refuses_all_and_names_its_line() {
         orchard(3);
         JsonNode row = many(10, List.of()).path("rows").get(0);
