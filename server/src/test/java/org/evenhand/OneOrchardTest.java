@@ -76,6 +76,14 @@ class OneOrchardTest {
         tried.put(
                 "POST /api/varieties/{id}/merge",
                 ours.post("/api/varieties/" + variety + "/merge", Map.of("into", ownVariety, "version", 0)));
+        String photo = "/api/record-photos/" + Api.newId();
+        Map<String, Object> ofPhoto =
+                Map.of("of", "READING", "recordId", reading, "at", now.toString(), "data", Api.picture(60, 40));
+        theirs.put(photo, ofPhoto).expect(204);
+        tried.put("PUT /api/record-photos/{id}", ours.put(photo, ofPhoto));
+        tried.put("GET /api/record-photos/{id}", ours.get(photo));
+        tried.put("POST /api/record-photos/{id}/void", ours.post(photo + "/void", Api.voiding(0)));
+        tried.put("GET /api/trees/{id}/stage-photos", ours.get("/api/trees/" + tree + "/stage-photos"));
         String permit = "/api/permits/" + Api.newId();
         Map<String, Object> ofPermit = Map.of(
                 "number", "7", "authority", "Plant Office", "scopes", List.of("FLOWERS"), "validFrom", "2026-01-01");

@@ -99,6 +99,24 @@ class PackageTest {
                         "/api/walks/" + walk + "/photos/" + Api.newId(),
                         Map.of("stop", 0, "at", now, "data", Api.picture(60, 40)))
                 .expect(200);
+        ines.put(
+                        "/api/record-photos/" + Api.newId(),
+                        Map.of(
+                                "of",
+                                "READING",
+                                "recordId",
+                                ines.get("/api/story?kinds=reading")
+                                        .expect(200)
+                                        .body()
+                                        .path("lines")
+                                        .get(0)
+                                        .required("id")
+                                        .asString(),
+                                "at",
+                                now,
+                                "data",
+                                Api.picture(60, 40)))
+                .expect(204);
         String permit = "/api/permits/" + Api.newId();
         Map<String, Object> ofPermit = Map.of(
                 "number", "=7", "authority", "Plant Office", "scopes", List.of("POLLEN_IN"), "validFrom", "2026-01-01");
