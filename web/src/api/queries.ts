@@ -63,6 +63,11 @@ export const queries = {
       queryKey: ['gathering', variety, doses],
       queryFn: () => answer(api.GET('/api/gathering', { params: { query: { variety, doses } } })),
     }),
+  stagePhotos: (tree: string) =>
+    queryOptions({
+      queryKey: ['stage-photos', tree],
+      queryFn: () => answer(api.GET('/api/trees/{id}/stage-photos', { params: { path: { id: tree } } })),
+    }),
   permits: () => queryOptions({ queryKey: ['permits'], queryFn: () => answer(api.GET('/api/permits')) }),
   permitStanding: (scope: Schemas['PermitNotice']['scope'], crop: string, day: string) =>
     queryOptions({

@@ -11,7 +11,7 @@ import { percent } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { Loaded } from '../ui/States';
-import { clock } from '../format/time';
+import { clock, dayOfYear } from '../format/time';
 import { Why } from '../ui/Why';
 import classes from './StageKey.module.css';
 import { leaveOpen, leftOpen, tapped } from './tally-state';
@@ -56,7 +56,36 @@ function likelyWords(chance: number): string {
   return t('key.so-far');
 }
 
-function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; given: number }) {
+/** How the stage looked on this tree, or on another of its variety, when somebody took a picture of it. */
+function Looked({ tree, stage }: { tree: string; stage: Sheet['stages'][number] }) {
+  const { now, zone } = useHere();
+  const { data } = useQuery(queries.stagePhotos(tree));
+  const photo = data?.find((p) => p.stage === stage.key);
+  if (!photo) return null;
+  const alt = t('key.looked', {
+    stage: stage.name,
+    tree: photo.tree,
+    day: dayOfYear(new Date(photo.takenAt), now, zone),
+  });
+  return (
+    <figure className={classes.looked}>
+      <img src={`/api/record-photos/${photo.id}`} alt={alt} />
+      <figcaption className="small soft">{alt}</figcaption>
+    </figure>
+  );
+}
+
+function Verdict({
+  sheet,
+  answer,
+  given,
+  tree,
+}: {
+  sheet: Sheet;
+  answer: KeyAnswer;
+  given: number;
+  tree: string | undefined;
+}) {
   const { now, zone } = useHere();
   const ranked = answer.stages
     .map((c) => ({ ...c, of: sheet.stages.find((s) => s.key === c.stage)! }))
@@ -84,6 +113,7 @@ function Verdict({ sheet, answer, given }: { sheet: Sheet; answer: KeyAnswer; gi
           </span>
         </div>
       </div>
+      {tree && <Looked tree={tree} stage={top.of} />}
       {answer.beware.map((b) => (
         <p key={b} className={classes.beware}>
           <IconAlertTriangle size={20} aria-hidden style={{ flexShrink: 0 }} /> {phrase(b)}
@@ -153,7 +183,9 @@ function Asking({ sheet, tree }: { sheet: Sheet; tree: string | undefined }) {
   return (
     <>
       <div className={classes.columns}>
-        <Loaded of={key}>{(answer) => <Verdict sheet={sheet} answer={answer} given={given} />}</Loaded>
+        <Loaded of={key}>
+          {(answer) => <Verdict sheet={sheet} answer={answer} given={given} tree={tree} />}
+        </Loaded>
         <div className="stack" style={{ gap: 10 }}>
           <p className="soft">
             {t('key.answer')}{' '}

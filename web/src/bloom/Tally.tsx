@@ -15,6 +15,7 @@ import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/States';
 import { said } from '../format/time';
 import { TimeField } from '../form/TimeField';
+import { sendPictures, type Picture } from '../photo/pictures';
 import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
 import classes from './Tally.module.css';
@@ -31,6 +32,7 @@ import {
 } from './tally-state';
 import { t } from '../text/text';
 
+const Pictures = lazy(async () => ({ default: (await import('../photo/Pictures')).Pictures }));
 const TallyScope = lazy(async () => ({ default: (await import('./TallyScope')).TallyScope }));
 
 type Sheet = Schemas['CropSheetView'];
@@ -135,6 +137,9 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
     leaveOpen(tree.id, emptyTally);
     void navigate(where === 'next' && next ? `/bloom/read/${next.id}` : from, { state: { from } });
   };
+  const [pictures, setPictures] = useState<Picture[]>([]);
+  const send = () =>
+    sendPictures(pictures, { of: 'READING', id, at: takenAt, tree: tree.name, account: session.accountId });
   const form = useSubmit<'next' | 'board', Schemas['ReadingView']>(
     () => answer(api.PUT('/api/readings/{id}', { params: { path: { id } }, body })),
     ['takenAt'],
@@ -147,6 +152,7 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
           }),
         ),
       );
+      send();
       goOn(where);
     },
     {
@@ -159,6 +165,7 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
       }),
       kept: () => {
         sayKept(t('tally.read', { tree: tree.name, n: total(tally) }));
+        send();
         goOn('board');
       },
     },
@@ -214,46 +221,59 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
           />
         ))}
       </div>
+      <div className={classes.hint}>
+        <Suspense fallback={null}>
+          <Pictures
+            pictures={pictures}
+            change={setPictures}
+            tree={tree.name}
+            stages={sheet.stages.filter((s) => (tally.counts[s.key] ?? 0) > 0)}
+          />
+        </Suspense>
+      </div>
       {form.general && (
         <p className="note bad" role="alert" style={{ margin: '0 12px' }}>
           {form.general}
         </p>
       )}
-      <footer className={classes.bar}>
-        <Button
-          size="lg"
-          px="sm"
-          variant="outline"
-          disabled={tally.taps.length === 0}
-          onClick={() => setTally(undone)}
-        >
-          {t('tally.undo')}
-        </Button>
-        {next && (
-          <Button
-            size="lg"
-            px="sm"
-            variant="outline"
-            ml="auto"
-
-            loading={form.busy}
-            onClick={() => form.submit('next')}
-          >
-            {t('tally.save-next')}
-          </Button>
-        )}
-        <Button
-          size="lg"
-          px="sm"
-          ml={next ? 0 : 'auto'}
-          loading={form.busy}
-          onClick={() => form.submit('board')}
-          data-save
-        >
-          {t('tally.save', { n: total(tally) })}
-        </Button>
-      </footer>
+      <SaveBar
+        counted={total(tally)}
+        busy={form.busy}
+        undo={tally.taps.length === 0 ? undefined : () => setTally(undone)}
+        save={() => form.submit('board')}
+        saveAndNext={next && (() => form.submit('next'))}
+      />
     </div>
+  );
+}
+
+function SaveBar({
+  counted,
+  busy,
+  undo,
+  save,
+  saveAndNext,
+}: {
+  counted: number;
+  busy: boolean;
+  undo: (() => void) | undefined;
+  save: () => void;
+  saveAndNext: (() => void) | undefined;
+}) {
+  return (
+    <footer className={classes.bar}>
+      <Button size="lg" px="sm" variant="outline" disabled={!undo} onClick={undo}>
+        {t('tally.undo')}
+      </Button>
+      {saveAndNext && (
+        <Button size="lg" px="sm" variant="outline" ml="auto" loading={busy} onClick={saveAndNext}>
+          {t('tally.save-next')}
+        </Button>
+      )}
+      <Button size="lg" px="sm" ml={saveAndNext ? 0 : 'auto'} loading={busy} onClick={save} data-save>
+        {t('tally.save', { n: counted })}
+      </Button>
+    </footer>
   );
 }
 

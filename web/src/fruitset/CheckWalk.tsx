@@ -13,6 +13,7 @@ import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDay } from '../format/time';
 import { placeWords } from '../text/place-words';
+import { Pictures } from '../photo/Pictures';
 import { CheckDetails } from './CheckDetails';
 import {
   counted,
@@ -130,6 +131,7 @@ function Card({ row, last, next }: { row: Row; last: boolean; next: () => void }
         </p>
         {before && <p className={classes.soft}>{before}</p>}
         {p.flowers > 1 && <CheckDetails check={check} />}
+        <Pictures pictures={check.pictures} change={check.setPictures} tree={check.tree} />
       </section>
       {check.error || check.general ? (
         <p className={classes.error} role="alert">

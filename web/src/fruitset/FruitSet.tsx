@@ -10,6 +10,7 @@ import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDay, plural } from '../format/time';
 import { TimeField } from '../form/TimeField';
+import { Pictures } from '../photo/Pictures';
 import { CheckDetails } from './CheckDetails';
 import { counted, doneWords, lastWords, leftWords, markWords, mayHaveDropped } from './fruit-words';
 import { FruitTabs } from './FruitTabs';
@@ -57,6 +58,7 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
         {leftWords(flowers, check.counts)}
       </p>
       <CheckDetails check={check} />
+      <Pictures pictures={check.pictures} change={check.setPictures} tree={check.tree} />
       {check.error && (
         <p className="note bad" role="alert">
           {check.error}

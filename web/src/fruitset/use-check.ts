@@ -5,6 +5,7 @@ import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
 import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
+import { sendPictures, type Picture } from '../photo/pictures';
 import { knownBefore, type Counts } from './fruit-words';
 import { t, type MessageKey } from '../text/text';
 
@@ -17,6 +18,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
   const [detail, setDetail] = useState<Schemas['CheckDetail']>({});
   const [ownTime, setOwnTime] = useState<Date>();
   const [note, setNote] = useState('');
+  const [pictures, setPictures] = useState<Picture[]>([]);
   const p = row.pollination;
   const body = (given: Counts) => ({
     pollinationId: p.id,
@@ -25,6 +27,14 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
     ...(Object.values(detail).some((v) => v !== undefined) && { detail }),
     ...(note && { note }),
   });
+  const send = () =>
+    sendPictures(pictures, {
+      of: 'CHECK',
+      id,
+      at: ownTime ?? now,
+      tree: p.treeName,
+      account: session.accountId,
+    });
   const form = useSubmit(
     (given: Counts, confirmed: string[]) =>
       answer(api.PUT('/api/checks/{id}', { params: { path: { id } }, body: { ...body(given), confirmed } })),
@@ -40,6 +50,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
             }),
           ),
       );
+      send();
       done();
     },
     {
@@ -53,6 +64,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
       }),
       kept: () => {
         sayKept(t('check.kept', { tree: p.treeName }));
+        send();
         done();
       },
     },
@@ -74,6 +86,9 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
     setAt: setOwnTime,
     note,
     setNote,
+    pictures,
+    setPictures,
+    tree: p.treeName,
     form,
     error,
     general: error ? undefined : form.general,

@@ -7,11 +7,12 @@ import type { Schemas } from '../api/api';
 import { queries } from '../api/queries';
 import { clock, dayOfYear } from '../format/time';
 import { useHere } from '../ui/orchard-context';
+import { Thumbs } from '../photo/Thumbs';
 import { Correct, CORRECTED } from './Correct';
 import classes from './Story.module.css';
 import { History, Remove, Restore } from './Mend';
 import type { Line } from './queries';
-import { KINDS, lineWords, nounOf, said, surpriseOf } from './story-words';
+import { KINDS, lineWords, nounOf, photosOf, said, surpriseOf } from './story-words';
 
 type Sheet = Schemas['CropSheetView'];
 type Act = 'correct' | 'remove' | 'restore' | 'history';
@@ -82,6 +83,9 @@ function Row({ line, sheet, withTree }: { line: Line; sheet: Sheet | undefined; 
         </div>
         {surprise && <div className="small warn">{surprise}</div>}
         {line.note && <div className="small">“{line.note}”</div>}
+        {photosOf(line).length > 0 && (
+          <Thumbs ids={photosOf(line)} alt={`picture of ${line.tree ?? 'the tree'}`} />
+        )}
         {line.removedAt && <div className="small warn">Removed: {line.removedBecause}</div>}
       </div>
       <span className={`small soft ${classes.by}`}>{line.by}</span>

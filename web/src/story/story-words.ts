@@ -60,6 +60,10 @@ const some = (line: Line, name: string): number => number(line, name) ?? 0;
 export const said = (line: Line, name: string): string | undefined => text(line, name) || undefined;
 const parts = (...given: (string | false | undefined)[]): string => given.filter(Boolean).join(', ');
 
+/** Ids of the pictures of a record. */
+export const photosOf = (line: Line): string[] =>
+  Array.isArray(line.what.photos) ? (line.what.photos as string[]) : [];
+
 /** Counts of a reading by stage. */
 export const countsOf = (line: Line): Record<string, number> =>
   (line.what.counts as Record<string, number> | undefined) ?? {};
