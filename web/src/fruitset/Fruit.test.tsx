@@ -1,4 +1,4 @@
-import { screen, within } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/api';
@@ -17,6 +17,7 @@ const fruits: Schemas['Fruits'] = {
       crop: 'cherimoya',
       pollinationId: 'p1',
       from: 'with Pale Ridge, 11 November',
+      year: 2026,
       number: 7,
       numberedAt: '2026-11-20T03:00:00Z',
       version: 0,
@@ -27,6 +28,7 @@ const fruits: Schemas['Fruits'] = {
       tree: 'Lantern 1',
       crop: 'cherimoya',
       from: 'not known from which flower',
+      year: 2025,
       end: {
         kind: 'HARVESTED',
         at: '2026-11-21T03:00:00Z',
@@ -59,6 +61,26 @@ const fruits: Schemas['Fruits'] = {
 const candidate = { pollinationId: 'p1', from: 'with Pale Ridge, 11 November', hanging: 3, share: 1 };
 
 describe('single fruits', () => {
+  it('corrects what a fruit was like under its version, as when its seeds are counted in winter', async () => {
+    const sent = serve({
+      'GET /api/fruits': fruits,
+      'GET /api/trees': [tree('t1', 'Lantern 1')],
+      'GET /api/trees/*/fallen': [candidate],
+      'PUT /api/fruits/*/end': fruits.fruits[1],
+    });
+    show(<Fruit />);
+    expect(await screen.findByText('of 2025')).toBeVisible();
+    await userEvent.click(screen.getByLabelText('Change fruit of Lantern 1'));
+    const form = await screen.findByRole('dialog');
+    const seeds = within(form).getByLabelText('Seeds');
+    await userEvent.clear(seeds);
+    await userEvent.type(seeds, '9');
+    await userEvent.click(within(form).getByText('Save'));
+
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]!.body).toMatchObject({ version: 0, end: { seeds: 9, weightG: 312, shape: 'CROOKED' } });
+  });
+
   it('writes the next number, and lists what became of each', async () => {
     const sent = serve({
       'GET /api/fruits': fruits,

@@ -1,5 +1,5 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
+import { Button, Modal, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -12,6 +12,7 @@ import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { calendarDay, plural, shortDay } from '../format/time';
+import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
 import { ENDS, SHAPES } from './fruit-words';
@@ -347,9 +348,40 @@ function endWords(end: End, zone: string, units: Units): string {
   return parts.join(' · ');
 }
 
+/** What a fruit was like, put right or counted later: pips of fruit that is kept are counted in winter. */
+function CorrectEnd({ fruit, close }: { fruit: One & { end: End }; close: () => void }) {
+  const [end, setEnd] = useState<End>(fruit.end);
+  const form = useSubmit(
+    (_: void, confirmed) =>
+      answer(
+        api.PUT('/api/fruits/{id}/end', {
+          params: { path: { id: fruit.id } },
+          body: { end, confirmed, version: fruit.version },
+        }),
+      ),
+    ['end.weightG', 'end.lengthMm', 'end.widthMm', 'end.seeds', 'end.emptySeeds', 'end.at'],
+    close,
+  );
+  const name = fruit.number === undefined ? `Fruit of ${fruit.tree}` : `Fruit ${fruit.number}`;
+  return (
+    <Modal opened onClose={close} title={name} size="lg">
+      <RecordForm form={form} save="Save" cancel={close}>
+        <TimeField
+          label={`It was ${ENDS[end.kind]}`}
+          value={new Date(end.at)}
+          onChange={(at) => setEnd((e) => ({ ...e, at: at.toISOString() }))}
+          error={form.errorFor('end.at', 'Time')}
+        />
+        <EndFields end={end} change={(part) => setEnd((e) => ({ ...e, ...part }))} errorFor={form.errorFor} />
+      </RecordForm>
+    </Modal>
+  );
+}
+
 /** The list of numbers, to be printed and carried. */
 function Numbers({ of }: { of: Schemas['Fruits'] }) {
   const { zone, orchard } = useHere();
+  const [correcting, setCorrecting] = useState<One>();
   if (of.fruits.length === 0) return null;
   return (
     <section className="card">
@@ -367,6 +399,7 @@ function Numbers({ of }: { of: Schemas['Fruits'] }) {
               <th>Tree</th>
               <th>From</th>
               <th>What became of it</th>
+              <th className="noprint" />
             </tr>
           </thead>
           <tbody>
@@ -374,6 +407,7 @@ function Numbers({ of }: { of: Schemas['Fruits'] }) {
               <tr key={f.id} data-fruit={f.number ?? ''}>
                 <td className="num">
                   <b className="figure">{f.number ?? '–'}</b>
+                  {f.year !== of.year && <span className="small soft"> of {f.year}</span>}
                 </td>
                 <td>{f.tree}</td>
                 <td>{f.from}</td>
@@ -382,11 +416,26 @@ function Numbers({ of }: { of: Schemas['Fruits'] }) {
                     ? endWords(f.end, zone, orchard.units)
                     : `hangs; numbered ${shortDay(new Date(f.numberedAt!), zone)}`}
                 </td>
+                <td className="num noprint">
+                  {f.end && (
+                    <Button
+                      size="compact-sm"
+                      variant="subtle"
+                      aria-label={`Change fruit ${f.number ?? `of ${f.tree}`}`}
+                      onClick={() => setCorrecting(f)}
+                    >
+                      {f.end.seeds === undefined ? 'Count seeds' : 'Change'}
+                    </Button>
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       </div>
+      {correcting?.end && (
+        <CorrectEnd fruit={{ ...correcting, end: correcting.end }} close={() => setCorrecting(undefined)} />
+      )}
     </section>
   );
 }

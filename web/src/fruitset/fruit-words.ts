@@ -47,6 +47,9 @@ export function lastWords(row: Row): string | undefined {
   if (last.dropped) parts.push(t('found-n.dropped', { n: last.dropped }));
   if (last.unknown) parts.push(t('found-n.unknown', { n: last.unknown }));
   if (last.thinned) parts.push(t('found-n.thinned', { n: last.thinned }));
+  const { resting = 0, oneSided = 0, crooked = 0 } = { ...last.detail };
+  if (resting) parts.push(t('found-n.resting', { n: resting }));
+  if (oneSided + crooked) parts.push(t('found-n.misshapen', { n: oneSided + crooked }));
   return t('check.last-found', { list: parts.join(', ') });
 }
 

@@ -173,6 +173,9 @@ function Table({ request }: { request: Schemas['ManyCrossesRequest'] }) {
                 {t.meant === 0 ? 'Nothing to begin' : `Begin ${plural(t.meant, 'cross', 'crosses')}`}
               </Button>
               <span className="small soft">
+                {t.meant === 0 &&
+                  t.rows.some((r) => r.possible) &&
+                  'None is sure to meet; tick those you mean. '}
                 They stand under <Link to="/mates/wanted">crosses wanted</Link>, and visits do them as flowers
                 and pollen meet.
               </span>

@@ -58,7 +58,7 @@ export function Pictures({
         leftSection={<IconCamera size={20} aria-hidden />}
         onClick={() => chooser.current?.click()}
       >
-        {t('photo.button')}
+        {t('photo.picture')}
       </Button>
       {unreadable && (
         <p className="warn" role="alert">

@@ -10,10 +10,10 @@ export interface WhyProps {
 }
 
 /** A number under a dotted line. */
-export const WhyButton = ({ children, label, ...rest }: WhyProps & ComponentProps<'button'>) => (
+export const WhyButton = ({ children, label, className, ...rest }: WhyProps & ComponentProps<'button'>) => (
   <button
     type="button"
-    className="why"
+    className={className ? `why ${className}` : 'why'}
     aria-label={label ? t('why.of', { label }) : undefined}
     title={t('why.title')}
     {...rest}

@@ -39,9 +39,11 @@ public final class FruitRequests {
      * How a numbered fruit ended.
      *
      * @param confirmed questions answered with yes
+     * @param version of the fruit whose end is corrected, as when its seeds are counted later
      */
     @Schema(name = "FruitEndRequest")
     public record End(
             @NotNull @Valid FruitEnd end,
-            @Schema(description = OPTIONAL) List<String> confirmed) {}
+            @Schema(description = OPTIONAL) List<String> confirmed,
+            @Schema(description = OPTIONAL) Long version) {}
 }

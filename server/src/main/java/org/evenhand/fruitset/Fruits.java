@@ -63,11 +63,11 @@ public class Fruits {
         this.once = once;
     }
 
-    /** The fruits of this season. */
+    /** The fruits of this season, and those of earlier ones that have not ended. */
     FruitsView all(Caller caller) {
         outcomes.refresh(caller);
         int year = year(caller, orchards.now(caller));
-        List<Fruit> found = fruits.findByOrchardIdAndYearAndVoidedAtIsNull(caller.orchardId(), year);
+        List<Fruit> found = fruits.ofSeasonOrHanging(caller.orchardId(), year);
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
         Map<UUID, PollinationView> from = pollinations
@@ -85,12 +85,13 @@ public class Fruits {
                 year,
                 1
                         + found.stream()
-                                .filter(f -> f.number() != null)
+                                .filter(f -> f.number() != null && f.year() == year)
                                 .mapToInt(Fruit::number)
                                 .max()
                                 .orElse(0),
                 found.stream()
-                        .sorted(Comparator.comparing(Fruit::number, Comparator.nullsLast(Comparator.naturalOrder()))
+                        .sorted(Comparator.comparing(Fruit::year)
+                                .thenComparing(Fruit::number, Comparator.nullsLast(Comparator.naturalOrder()))
                                 .thenComparing(Fruit::id))
                         .map(f -> view(
                                 f,
@@ -98,7 +99,7 @@ public class Fruits {
                                 from.get(f.pollinationId()),
                                 zone))
                         .toList(),
-                sources(caller, year, found, zone));
+                sources(caller, year, zone));
     }
 
     private static FruitsView.FruitView view(Fruit f, TreeView tree, PollinationView from, ZoneId zone) {
@@ -109,6 +110,7 @@ public class Fruits {
                 tree.crop(),
                 f.pollinationId(),
                 from == null ? "not known from which flower" : say(from, zone),
+                f.year(),
                 f.number(),
                 f.numberedAt(),
                 f.end(),
@@ -122,27 +124,37 @@ public class Fruits {
         return cross + who + ", " + day;
     }
 
-    /** Flowers of the season that hold fruit. */
-    private List<FruitsView.Source> sources(Caller caller, int season, List<Fruit> found, ZoneId zone) {
-        Map<UUID, Integer> holding = outcomes.holding(caller, season, MOST_SOURCES);
+    /** Flowers of the season that hold fruit, and of the one before whose fruit may hang still. */
+    private List<FruitsView.Source> sources(Caller caller, int season, ZoneId zone) {
+        LocalDate today = orchards.today(caller);
+        Map<UUID, Integer> holding = new HashMap<>(outcomes.holding(caller, season - 1, MOST_SOURCES));
+        Map<UUID, Integer> now = outcomes.holding(caller, season, MOST_SOURCES);
+        holding.putAll(now);
         Map<UUID, int[]> known = new HashMap<>();
-        for (Fruit f : found) {
-            if (f.pollinationId() != null) {
-                int[] ended = known.computeIfAbsent(f.pollinationId(), id -> new int[2]);
-                ended[f.end() == null ? 1 : 0]++;
-            }
+        for (Fruit f :
+                fruits.findByOrchardIdAndPollinationIdInAndVoidedAtIsNull(caller.orchardId(), holding.keySet())) {
+            int[] ended = known.computeIfAbsent(f.pollinationId(), id -> new int[2]);
+            ended[f.end() == null ? 1 : 0]++;
         }
         return pollinations.withIds(caller, holding.keySet()).stream()
                 .map(p -> source(
                         p,
                         crops.of(caller, p.crop()).fruit(),
-                        orchards.today(caller),
+                        today,
                         holding.get(p.id()),
                         known.getOrDefault(p.id(), new int[2]),
                         zone))
                 .filter(s -> s.hanging() > 0)
+                .filter(s -> now.containsKey(s.pollinationId()) || mayHang(caller, s, today))
                 .sorted(Comparator.comparing(FruitsView.Source::tree).thenComparing(FruitsView.Source::on))
                 .toList();
+    }
+
+    private boolean mayHang(Caller caller, FruitsView.Source source, LocalDate today) {
+        return crops.of(caller, source.crop())
+                .fruit()
+                .filter(traits -> !today.isAfter(traits.mayHangUntil(source.on())))
+                .isPresent();
     }
 
     private static FruitsView.Source source(
@@ -291,7 +303,7 @@ public class Fruits {
         return end;
     }
 
-    /** Tells how a numbered fruit ended; the same told twice is once. */
+    /** Tells how a fruit ended; the same told twice is once, and something else only under the version that was seen. */
     public FruitsView.FruitView end(Caller caller, UUID id, FruitRequests.End request) {
         Fruit fruit = endOnce(caller, id, request);
         return view(caller, fruit);
@@ -305,6 +317,11 @@ public class Fruits {
         if (fruit.end() != null) {
             if (fruit.end().equals(end)) {
                 return fruit;
+            }
+            if (request.version() != null) {
+                fruit.requireVersion("fruit", request.version());
+                fruit.end(end, null);
+                return fruits.saveAndFlush(fruit);
             }
             throw new InvalidInputException(
                     "end.kind",

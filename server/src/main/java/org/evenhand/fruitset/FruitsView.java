@@ -22,6 +22,7 @@ record FruitsView(int year, int nextNumber, List<FruitView> fruits, List<Source>
      * A fruit.
      *
      * @param from the flowers it came from, in words
+     * @param year the season it bloomed in, in which its number is used once
      * @param end absent while it hangs
      */
     @Schema(name = "Fruit")
@@ -32,6 +33,7 @@ record FruitsView(int year, int nextNumber, List<FruitView> fruits, List<Source>
             String crop,
             @Schema(description = OPTIONAL) UUID pollinationId,
             String from,
+            int year,
             @Schema(description = OPTIONAL) Integer number,
             @Schema(description = OPTIONAL) Instant numberedAt,
             @Schema(description = OPTIONAL) FruitEnd end,

@@ -46,7 +46,11 @@ interface FruitRepository extends RecordRepository<Fruit> {
         return "fruit";
     }
 
-    List<Fruit> findByOrchardIdAndYearAndVoidedAtIsNull(UUID orchardId, int year);
+    @Query(
+            "select f from Fruit f where f.orchardId = :orchardId and f.voidedAt is null and (f.year = :year or f.ended is null)")
+    List<Fruit> ofSeasonOrHanging(UUID orchardId, int year);
+
+    List<Fruit> findByOrchardIdAndPollinationIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> pollinationIds);
 
     Optional<Fruit> findByOrchardIdAndYearAndNumberAndVoidedAtIsNull(UUID orchardId, int year, Integer number);
 }

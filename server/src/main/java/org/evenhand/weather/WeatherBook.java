@@ -10,12 +10,15 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Function;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.Text;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.SecretKeys;
@@ -143,6 +146,9 @@ public class WeatherBook {
                 name,
                 block(caller, request.block()),
                 SecretKeys.hash(key),
+                found -> {
+                    throw new ConflictException(Text.of("conflict.station-shown"));
+                },
                 () -> {});
         return new WeatherRequests.StationKey(id, name, key);
     }
@@ -207,7 +213,21 @@ public class WeatherBook {
             String block,
             String keyHash,
             Runnable addRows) {
-        once.write(records, caller, id, found -> found.id(), () -> {
+        record(caller, id, zone, kind, name, block, keyHash, WeatherRecord::id, addRows);
+    }
+
+    /** @param again what is answered where it is there already */
+    private void record(
+            Caller caller,
+            UUID id,
+            ZoneId zone,
+            WeatherKind kind,
+            String name,
+            String block,
+            String keyHash,
+            Function<WeatherRecord, UUID> again,
+            Runnable addRows) {
+        once.write(records, caller, id, again, () -> {
             records.saveAndFlush(new WeatherRecord(id, caller, orchards.now(caller), zone, kind, name, block, keyHash));
             addRows.run();
             return id;

@@ -183,6 +183,88 @@ class FruitTest {
     }
 
     @Test
+    void pips_counted_in_winter_correct_the_end_under_the_version_that_was_seen() {
+        String id = api.pollinate(taker, lot, 3, done).expect(200).id();
+        Map<String, Object> picked = new HashMap<>(end("HARVESTED", 0));
+        picked.remove("seeds");
+        JsonNode fruit = api.put(
+                        "/api/fruits/" + Api.newId(), Map.of("treeId", taker, "pollinationId", id, "end", picked))
+                .expect(200)
+                .body();
+        String path = "/api/fruits/" + fruit.path("id").asString() + "/end";
+        Map<String, Object> counted = Map.of(
+                "end", end("HARVESTED", 37), "version", fruit.path("version").asLong());
+
+        assertThat(api.put(path, counted)
+                        .expect(200)
+                        .body()
+                        .path("end")
+                        .path("seeds")
+                        .asInt())
+                .isEqualTo(37);
+        api.put(path, counted).expect(200);
+        api.put(
+                        path,
+                        Map.of(
+                                "end",
+                                end("HARVESTED", 36),
+                                "version",
+                                fruit.path("version").asLong()))
+                .expect(409);
+        assertThat(api.get("/api/findings")
+                        .expect(200)
+                        .body()
+                        .path("seeds")
+                        .get(0)
+                        .path("seeds")
+                        .path("mean")
+                        .asDouble())
+                .isEqualTo(37);
+    }
+
+    @Test
+    void fruit_of_the_season_before_stays_until_it_has_ended_and_its_flowers_as_long_as_it_may_hang() {
+        // Cherimoya is ripe after 170 days by its sheet; after twice that, nothing is taken to hang.
+        Instant longAgo = now.minus(Duration.ofDays(330));
+        Instant longer = now.minus(Duration.ofDays(350));
+        String early = api.lot(giver, longer.minusSeconds(60), 9).expect(200).id();
+        String last = api.pollinate(taker, early, 2, longAgo).expect(200).id();
+        String before = api.pollinate(taker, early, 2, longer).expect(200).id();
+        api.check(last, now.minus(Duration.ofDays(200)), 2, 0, 0).expect(200);
+        api.check(before, now.minus(Duration.ofDays(200)), 2, 0, 0).expect(200);
+        JsonNode numbered = api.put(
+                        "/api/fruits/" + Api.newId(),
+                        Map.of(
+                                "treeId",
+                                taker,
+                                "pollinationId",
+                                before,
+                                "number",
+                                7,
+                                "numberedAt",
+                                now.minus(Duration.ofDays(190)).toString()))
+                .expect(200)
+                .body();
+
+        JsonNode shown = api.get("/api/fruits").expect(200).body();
+        assertThat(shown.path("fruits").size()).isEqualTo(1);
+        assertThat(shown.path("fruits").get(0).path("year").asInt())
+                .isEqualTo(shown.path("year").asInt() - 1);
+        assertThat(shown.path("nextNumber").asInt())
+                .as("numbers begin anew each season")
+                .isEqualTo(1);
+        assertThat(shown.path("sources")
+                        .valueStream()
+                        .map(s -> s.path("pollinationId").asString()))
+                .containsExactly(last);
+
+        api.put("/api/fruits/" + numbered.path("id").asString() + "/end", Map.of("end", end("HARVESTED", 12)))
+                .expect(200);
+        assertThat(api.get("/api/fruits").expect(200).body().path("fruits").size())
+                .isZero();
+    }
+
+    @Test
     void a_fallen_fruit_without_a_number_has_its_candidates_by_what_still_hangs() {
         String one = api.pollinate(taker, lot, 6, done).expect(200).id();
         String two =

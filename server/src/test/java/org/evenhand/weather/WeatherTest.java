@@ -133,11 +133,19 @@ class WeatherTest {
 
     @Test
     void a_station_posts_with_its_key_alone_and_its_hours_give_the_dryness_of_the_air() throws Exception {
-        String key = api.put("/api/weather/stations/" + Api.newId(), Map.of("name", "Mast"))
+        String mast = "/api/weather/stations/" + Api.newId();
+        String key = api.put(mast, Map.of("name", "Mast"))
                 .expect(200)
                 .body()
                 .path("key")
                 .asString();
+        assertThat(api.put(mast, Map.of("name", "Mast"))
+                        .expect(409)
+                        .body()
+                        .path("detail")
+                        .asString())
+                .as("no second key that never works")
+                .contains("shown only once");
         String hours = hour(now, 30, 20) + "," + hour(now.minus(Duration.ofHours(1)), 29, 22);
 
         assertThat(post("wrong", hours).statusCode()).isEqualTo(400);

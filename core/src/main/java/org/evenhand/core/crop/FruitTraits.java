@@ -1,5 +1,6 @@
 package org.evenhand.core.crop;
 
+import java.time.LocalDate;
 import java.util.Optional;
 
 /**
@@ -16,4 +17,12 @@ public record FruitTraits(
         Sourced ripeAtDays,
         Optional<Sourced> setShare,
         Optional<Sourced> naturalDrop,
-        boolean swellsUnpollinated) {}
+        boolean swellsUnpollinated) {
+    /** After so many times the days to ripeness no fruit is taken to hang any more. Our convention. */
+    private static final double LONGEST = 2;
+
+    /** The last day on which fruit of flowers of a day is taken to hang, where nobody said what became of it. */
+    public LocalDate mayHangUntil(LocalDate pollinatedOn) {
+        return pollinatedOn.plusDays((long) Math.ceil(LONGEST * ripeAtDays.value()));
+    }
+}
