@@ -130,7 +130,8 @@ function RowsForm({
         ) : (
           <>
             <b>{plural(count, 'tree')}</b>, {draft.name} {draft.firstNumber}
-            {count > 1 && ` to ${draft.name} ${last}`}. You see them all before anything is written.
+            {count > 1 && ` to ${draft.name} ${last}`}. Nothing is written before you have looked through
+            them.
           </>
         )}
       </p>

@@ -7,6 +7,8 @@ const NAMES: Record<string, string> = {
   readings: 'Readings',
   jars: 'Jars of pollen',
   'limb-counts': 'Fruit counted by limb',
+  fruits: 'Single fruits',
+  'wanted-crosses': 'Crosses wanted',
   pollinations: 'Pollinations',
   looks: 'Checks of pollinations',
   package: 'A whole export (ZIP)',

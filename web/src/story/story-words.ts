@@ -143,6 +143,7 @@ function jar(line: Line): string {
   return parts(
     `${text(line, 'jar')}: ${plural(some(line, 'doses'), 'dose')}`,
     from !== undefined && `from ${plural(from, 'flower')} of this tree`,
+    text(line, 'from') && `from ${text(line, 'from')}`,
     `${some(line, 'left')} left`,
   );
 }

@@ -50,6 +50,8 @@ interface FruitRepository extends RecordRepository<Fruit> {
             "select f from Fruit f where f.orchardId = :orchardId and f.voidedAt is null and (f.year = :year or f.ended is null)")
     List<Fruit> ofSeasonOrHanging(UUID orchardId, int year);
 
+    List<Fruit> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
+
     List<Fruit> findByOrchardIdAndPollinationIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> pollinationIds);
 
     Optional<Fruit> findByOrchardIdAndYearAndNumberAndVoidedAtIsNull(UUID orchardId, int year, Integer number);

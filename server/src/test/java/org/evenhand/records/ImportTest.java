@@ -236,6 +236,55 @@ class ImportTest {
                 .doesNotContain("org.");
     }
 
+    @Test
+    void fruits_and_wanted_crosses_come_in_once_and_what_differs_is_asked() {
+        String lantern = api.variety("Lantern");
+        api.variety("Pale Ridge");
+        api.tree(lantern, "Lantern 1");
+        for (String[] kind : new String[][] {
+            {
+                "fruits",
+                "tree;number;numbered_at;ended;ended_at;weight_g;seeds\n"
+                        + "Lantern 1;3;2026-04-01 10:00;HARVESTED;2026-05-02 11:00;312,5;%d\nLantern 1;;;FALLEN;2026-05-03 12:00;;\n"
+            },
+            {"wanted-crosses", "mother;father;flowers;note\nPale Ridge;Lantern;%d;from the old list\n"}
+        }) {
+            int lines = kind[1].split("\n").length - 1;
+            Map<String, Object> first = Api.file(kind[0], kind[1].formatted(30));
+            first.put("dateOrder", "DAY_FIRST");
+            first.put("decimalMark", "COMMA");
+            JsonNode written =
+                    api.put("/api/imports/" + Api.newId(), first).expect(200).body();
+            assertThat(written.path("written").asInt()).as(written.toString()).isEqualTo(lines);
+            JsonNode again =
+                    api.put("/api/imports/" + Api.newId(), first).expect(200).body();
+            assertThat(again.path("already").asInt()).as(again.toString()).isEqualTo(lines);
+
+            Map<String, Object> other = new HashMap<>(first);
+            other.putAll(Api.file(kind[0], kind[1].formatted(31)));
+            JsonNode asked =
+                    api.put("/api/imports/" + Api.newId(), other).expect(200).body();
+            assertThat(asked.path("imported").asBoolean()).isFalse();
+            assertThat(asked.path("changes").get(0).path("after").asString()).isEqualTo("31");
+            other.put("confirmed", List.of("changes"));
+            assertThat(api.put("/api/imports/" + Api.newId(), other)
+                            .expect(200)
+                            .body()
+                            .path("changed")
+                            .asInt())
+                    .isEqualTo(1);
+        }
+        assertThat(new String(api.bytes("/api/records/tables/fruits.csv"), StandardCharsets.UTF_8))
+                .contains(",312.5,", ",31,");
+        assertThat(api.get("/api/cross-requests")
+                        .expect(200)
+                        .body()
+                        .get(0)
+                        .path("flowers")
+                        .asInt())
+                .isEqualTo(31);
+    }
+
     /** Two orchards in step: one is filled by forms, one by files. Whatever a form refuses, a file is refused, with the same words. */
     @ParameterizedTest
     @ValueSource(longs = {11, 12, 13})
@@ -335,7 +384,7 @@ class ImportTest {
         int number = random.nextInt(12) - 2;
         String variety = of == 0 ? "Lantern" : "Pale Ridge";
         String tree = of == 0 ? "L1" : "P1";
-        return switch (random.nextInt(5)) {
+        return switch (random.nextInt(6)) {
             case 0 -> {
                 String name = random.nextInt(3) == 0 ? "l1" : "T" + i + "x".repeat(random.nextInt(4) * 30);
                 yield new Case(
@@ -388,6 +437,34 @@ class ImportTest {
                         of,
                         "treeId",
                         Map.of("limb", "limb " + i, "countedAt", at, "fruits", number));
+            case 4 -> {
+                int seeds = random.nextInt(5);
+                int fruit = random.nextInt(4) == 0 ? 0 : i + 1;
+                yield new Case(
+                        "fruits",
+                        "/api/fruits/",
+                        "tree,number,numbered_at,ended,ended_at,weight_g,seeds,empty_seeds",
+                        tree + "," + fruit + "," + at + ",HARVESTED," + at + "," + number * 40 + "," + seeds + ",2",
+                        of,
+                        "treeId",
+                        Map.of(
+                                "number",
+                                fruit,
+                                "numberedAt",
+                                at,
+                                "end",
+                                Map.of(
+                                        "kind",
+                                        "HARVESTED",
+                                        "at",
+                                        at,
+                                        "weightG",
+                                        number * 40,
+                                        "seeds",
+                                        seeds,
+                                        "emptySeeds",
+                                        2)));
+            }
             default ->
                 new Case(
                         "jars",
