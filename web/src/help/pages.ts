@@ -81,6 +81,14 @@ export const HELP: Record<string, Help> = {
     steps: ['Choose the variety and the flowers.', 'Write the code on the jar at once.'],
     words: ['jar', 'dose', 'father', 'male'],
   },
+  '/pollen/from-elsewhere': {
+    purpose: 'How do I keep pollen that was bought, given or swapped?',
+    steps: [
+      'Say whose pollen it is, from whom, and for how many flowers.',
+      'Say what is known of it: the less, the wider the figures, until you have tested it.',
+    ],
+    words: ['jar', 'dose', 'alive', 'father'],
+  },
   '/pollen/jar/:lot': {
     purpose: 'What is in this jar, and what happened to it?',
     steps: [
@@ -104,6 +112,15 @@ export const HELP: Record<string, Help> = {
     purpose: 'Whose pollen fits which variety?',
     steps: ['Rows are mothers, columns are fathers.', 'Press a field to read why, and how sure that is.'],
     words: ['mother', 'father', 'fits', 'S alleles', 'bloom overlap'],
+  },
+  '/mates/many': {
+    purpose: 'Which crosses of many do I make, and what do they take?',
+    steps: [
+      'Choose mothers and fathers.',
+      'Turn off what you do not want; the sums follow.',
+      'Begin all that is left at once.',
+    ],
+    words: ['mother', 'father', 'fits', 'dose', 'wanted cross'],
   },
   '/mates/wanted': {
     purpose: 'Which crosses do I want to make?',
@@ -248,6 +265,19 @@ export const HELP: Record<string, Help> = {
       'What was removed can be shown, and restored.',
     ],
     words: ['reading', 'check', 'jar', 'cross'],
+  },
+  '/orchard/rows': {
+    purpose: 'Enter many trees at once.',
+    steps: ['Say rows, places and where the numbers begin.', 'Look through the list, then import it.'],
+    words: ['reading', 'check'],
+  },
+  '/orchard/permits': {
+    purpose: 'What does an authority allow, and until when?',
+    steps: [
+      'Ask your local authority whether you need a permit; this page does not know its rules.',
+      'Record number, days and conditions. The plan and the calendar say when it ends.',
+    ],
+    words: ['plan'],
   },
   '/orchard/import': {
     purpose: 'How do records from another place come in?',

@@ -3,6 +3,7 @@ package org.evenhand.records;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -46,6 +47,29 @@ class RecordTablesTest {
         assertThat(there)
                 .containsAll(tables.keptTables().keySet())
                 .containsAll(tables.keptColumns().keySet());
+    }
+
+    /** What names two records must hold both to one orchard: parts of one record, as the hours of a file, are of its orchard anyway. */
+    @Test
+    void whatever_names_records_does_so_within_an_orchard() {
+        List<String> single = TestServer.get()
+                .database()
+                .queryForList(
+                        "select conrelid::regclass || ' ' || pg_get_constraintdef(oid) from pg_constraint where contype = 'f'"
+                                + " and confrelid in (select table_name::regclass from information_schema.columns"
+                                + "   where table_schema = current_schema() and column_name = 'orchard_id')"
+                                + " and pg_get_constraintdef(oid) not like '%orchard_id%'",
+                        String.class);
+
+        assertThat(single)
+                .map(c -> c.substring(0, c.indexOf(' ')) + c.substring(c.indexOf('('), c.indexOf(')') + 1))
+                .containsExactlyInAnyOrder(
+                        "reading_count(reading_id)",
+                        "weather_hour(record_id)",
+                        "weather_day(record_id)",
+                        "pollen_entry(undoes)",
+                        // Beside the pair: flowers of a check are those of its pollination.
+                        "fruit_check(pollination_id, flowers)");
     }
 
     @Test
