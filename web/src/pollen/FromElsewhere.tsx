@@ -82,7 +82,7 @@ function KnownFields({
         clearable
         data={(sheet?.keeping ?? []).map((k) => ({ value: k.storage, label: storageWords(k.storage) }))}
         value={value.keptBefore}
-        onChange={(keptBefore) => set({ keptBefore: keptBefore as Storage | null })}
+        onChange={(keptBefore) => set({ keptBefore })}
         error={errorFor('keptBefore', 'Where it was kept')}
       />
       <NumberInput
@@ -103,6 +103,51 @@ function KnownFields({
         </p>
       )}
     </section>
+  );
+}
+
+const FIELDS = [
+  'varietyId',
+  'from',
+  'receivedAt',
+  'storage',
+  'doses',
+  'collectedAt',
+  'keptBefore',
+  'statedAlive',
+  'note',
+];
+
+/** The variety, which need not have a tree here; one that is not known yet is named at once. */
+function FatherField({
+  varieties,
+  value,
+  onChange,
+  name,
+  error,
+}: {
+  varieties: Schemas['VarietyView'][];
+  value: string | null;
+  onChange: (variety: string | null) => void;
+  name: () => void;
+  error: string | undefined;
+}) {
+  return (
+    <div className="line" style={{ alignItems: 'flex-end' }}>
+      <Select
+        label="Father"
+        placeholder="its variety"
+        searchable
+        data={varieties.map((v) => ({ value: v.id, label: v.name }))}
+        value={value}
+        onChange={onChange}
+        error={error}
+        style={{ flex: 1, minWidth: 200 }}
+      />
+      <Button variant="outline" onClick={name}>
+        New variety
+      </Button>
+    </div>
   );
 }
 
@@ -153,17 +198,7 @@ function FromElsewhereForm({
           },
         }),
       ),
-    [
-      'varietyId',
-      'from',
-      'receivedAt',
-      'storage',
-      'doses',
-      'collectedAt',
-      'keptBefore',
-      'statedAlive',
-      'note',
-    ],
+    FIELDS,
     (lot) => {
       doneWithUndo(`${lot.code} is on the shelf with ${plural(lot.dosesLeft, 'dose')}.`, () =>
         voidLot(lot, 'undone right after saving'),
@@ -185,21 +220,13 @@ function FromElsewhereForm({
             <header>
               <h2>The jar</h2>
             </header>
-            <div className="line" style={{ alignItems: 'flex-end' }}>
-              <Select
-                label="Father"
-                placeholder="its variety"
-                searchable
-                data={varieties.map((v) => ({ value: v.id, label: v.name }))}
-                value={variety}
-                onChange={setVariety}
-                error={form.errorFor('varietyId', 'Father')}
-                style={{ flex: 1, minWidth: 200 }}
-              />
-              <Button variant="outline" onClick={() => setNaming(true)}>
-                New variety
-              </Button>
-            </div>
+            <FatherField
+              varieties={varieties}
+              value={variety}
+              onChange={setVariety}
+              name={() => setNaming(true)}
+              error={form.errorFor('varietyId', 'Father')}
+            />
             <div className="form" style={{ maxWidth: 'none' }}>
               <div className="two">
                 <Select

@@ -18,7 +18,7 @@ interface Props {
 }
 
 /** Kinds whose numbers are corrected here. */
-export const CORRECTED = new Set(['reading', 'pollination', 'check', 'limb-count']);
+export const CORRECTED = new Set(['reading', 'pollination', 'check', 'limb-count', 'jar']);
 
 function Frame(props: {
   line: Line;
@@ -338,6 +338,28 @@ function LimbCount({ line, close }: Props) {
   );
 }
 
+/** What went in and out of a jar is put right in its ledger; here its hour and its note. */
+function Jar({ line, close }: Props) {
+  const [at, setAt] = useState(() => new Date(line.at));
+  const [note, setNote] = useState(line.note);
+  const form = useSubmit(
+    () =>
+      answer(
+        api.PUT('/api/lots/{id}/correction', {
+          params: { path: { id: line.id } },
+          body: { at: at.toISOString(), note, version: line.version },
+        }),
+      ),
+    ['at', 'note'],
+    corrected(line, close),
+  );
+  return (
+    <Frame line={line} close={close} form={form} at={at} setAt={setAt} field="at" note={[note, setNote]}>
+      <p className="small soft">Doses are put right on the jar’s page, in its ledger.</p>
+    </Frame>
+  );
+}
+
 /** The numbers of a record, to be put right. */
 export function Correct(props: Props) {
   switch (props.line.kind) {
@@ -347,6 +369,8 @@ export function Correct(props: Props) {
       return <Pollination {...props} />;
     case 'check':
       return <Check {...props} />;
+    case 'jar':
+      return <Jar {...props} />;
     default:
       return <LimbCount {...props} />;
   }

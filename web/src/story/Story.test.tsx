@@ -159,6 +159,30 @@ describe('the story of a tree', () => {
     expect(sent[1]!.body).toMatchObject({ flowers: 3, lotId: 'l1', tag: '12', how: { treatment: 'HAND' } });
   });
 
+  it('corrects hour and note of a jar, and shows the pictures of a reading', async () => {
+    const jar = line({
+      kind: 'jar',
+      id: 'l1',
+      what: { jar: 'LA-02', doses: 40, left: 30, from: 'Long Reach' },
+      note: 'old label',
+    });
+    const read = line({ what: { counts: { parted: 4 }, share: 1, photos: ['ph1'] } });
+    const sent = serve({
+      ...SERVER,
+      'GET /api/story': story([jar, read]),
+      'PUT /api/lots/l1/correction': {},
+    });
+    open();
+    expect(await screen.findByText('LA-02: 40 doses, from Long Reach, 30 left')).toBeVisible();
+    expect(screen.getByAltText('picture of Pale Ridge 1')).toHaveAttribute('src', '/api/record-photos/ph1');
+    await act('jar', 'Correct');
+    await userEvent.type(await screen.findByLabelText('Note'), ' 7');
+    await userEvent.click(screen.getByRole('button', { name: 'Save the correction' }));
+
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]!.body).toMatchObject({ note: 'old label 7', version: 3 });
+  });
+
   it('removes only with a reason, says before what else changes, and offers to undo it', async () => {
     const sent = serve({
       ...SERVER,

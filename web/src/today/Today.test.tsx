@@ -167,6 +167,25 @@ describe('today', () => {
     expect(screen.getByText(/Then Thu 26 Nov 16:00, 6 flowers/)).toBeVisible();
   });
 
+  it('says first of all that a permit is missing, and other obstacles below', async () => {
+    serve(
+      answers({
+        'GET /api/plan': {
+          ...plan,
+          obstacles: [
+            text('obstacle.permit-missing', { sheet: 'Rare tree' }),
+            text('obstacle.no-flower', {}),
+          ],
+        },
+      }),
+    );
+    show(<Today />);
+    const permit = await screen.findByText(/Rare tree is protected, and no permit/);
+    const other = screen.getByText('No flower can be pollinated in these days.');
+    expect(permit.compareDocumentPosition(other) & Node.DOCUMENT_POSITION_FOLLOWING).toBeTruthy();
+    expect(permit.querySelector('a')).toHaveAttribute('href', '/orchard/permits');
+  });
+
   it('puts what else is due in its place between the visits, and what has no hour last', async () => {
     serve(answers());
     show(<Today />);

@@ -28,7 +28,7 @@ describe('how flowers are treated', () => {
     const first = show(<Said stages={[one, other]} />);
     expect(screen.getByText('How: not said')).toBeVisible();
     await userEvent.click(screen.getByText('How: not said'));
-    await userEvent.selectOptions(screen.getByLabelText('Where they sit'), 'STOUT');
+    await userEvent.selectOptions(await screen.findByLabelText('Where they sit'), 'STOUT');
     await userEvent.selectOptions(screen.getByLabelText('Strokes'), 'FULL');
     await userEvent.selectOptions(screen.getByLabelText('Stage of the flowers'), other);
     await userEvent.type(screen.getByLabelText('Tool'), 'goat brush ');

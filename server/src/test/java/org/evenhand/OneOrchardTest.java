@@ -97,6 +97,9 @@ class OneOrchardTest {
         tried.put("GET /api/lots/{id}", ours.get("/api/lots/" + lot));
         tried.put("PUT /api/lots/{id}", ours.put("/api/lots/" + lot, Api.lotBody(ownTree, now, 5)));
         tried.put(
+                "PUT /api/lots/{id}/correction",
+                ours.put("/api/lots/" + lot + "/correction", Map.of("at", now.toString(), "note", "", "version", 0)));
+        tried.put(
                 "PUT /api/lots/{id}/received",
                 ours.put(
                         "/api/lots/" + lot + "/received",

@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -130,6 +131,8 @@ public class Fruits {
         Map<UUID, Integer> holding = new HashMap<>(outcomes.holding(caller, season - 1, MOST_SOURCES));
         Map<UUID, Integer> now = outcomes.holding(caller, season, MOST_SOURCES);
         holding.putAll(now);
+        Set<UUID> standing =
+                orchards.standing(caller).stream().map(TreeView::id).collect(Collectors.toSet());
         Map<UUID, int[]> known = new HashMap<>();
         for (Fruit f :
                 fruits.findByOrchardIdAndPollinationIdInAndVoidedAtIsNull(caller.orchardId(), holding.keySet())) {
@@ -144,7 +147,7 @@ public class Fruits {
                         holding.get(p.id()),
                         known.getOrDefault(p.id(), new int[2]),
                         zone))
-                .filter(s -> s.hanging() > 0)
+                .filter(s -> s.hanging() > 0 && standing.contains(s.treeId()))
                 .filter(s -> now.containsKey(s.pollinationId()) || mayHang(caller, s, today))
                 .sorted(Comparator.comparing(FruitsView.Source::tree).thenComparing(FruitsView.Source::on))
                 .toList();

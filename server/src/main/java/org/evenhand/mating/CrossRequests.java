@@ -270,13 +270,10 @@ public class CrossRequests {
     }
 
     /** Refuses seeds that no number of flowers gives. */
-    private void check(Caller caller, CrossRequest.Wanted wanted, UUID mother, UUID father) {
+    private void check(Caller caller, CrossBook book, CrossRequest.Wanted wanted, UUID mother, UUID father) {
         VarietyView seedParent = orchards.variety(caller, mother);
         RequestedFlowers.of(
-                wanted,
-                crops.of(caller, seedParent.crop()),
-                seedParent.numbers(),
-                seen(caller, crosses.book(caller), mother, father));
+                wanted, crops.of(caller, seedParent.crop()), seedParent.numbers(), seen(caller, book, mother, father));
     }
 
     private static CrossRequest.Wanted wanted(WantedCrossRequest r) {
@@ -291,7 +288,7 @@ public class CrossRequests {
             Caller caller, CrossRequest found, WantedCrossRequest request, CrossRequest.Wanted wanted) {
         if (request.version() != null) {
             found.requireVersion("wanted cross", request.version());
-            check(caller, wanted, found.motherId(), found.fatherId());
+            check(caller, crosses.book(caller), wanted, found.motherId(), found.fatherId());
             found.change(wanted);
             crossRequests.saveAndFlush(found);
         }
@@ -351,7 +348,7 @@ public class CrossRequests {
                     "is " + father.name() + ", whose pollen does not serve " + mother.name() + ": "
                             + book.explained(mother.id(), father.id()).why());
         }
-        check(caller, wanted, mother.id(), father.id());
+        check(caller, book, wanted, mother.id(), father.id());
         boolean taken =
                 crossRequests.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId()).stream()
                         .anyMatch(w ->

@@ -25,6 +25,7 @@ import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietyView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -47,14 +48,15 @@ public class Permits {
     /** All that count, and what they leave open today. */
     @Transactional(readOnly = true)
     public PermitView.All all(Caller caller) {
+        Map<String, CropSheet> grown = grown(caller);
         List<PermitView> views = current(caller).stream()
-                .map(p -> view(caller, p))
+                .map(p -> view(p, grown))
                 .sorted(Comparator.comparing(PermitView::validUntil, Comparator.nullsLast(Comparator.naturalOrder())))
                 .toList();
-        List<PermitView.Crop> grown = grown(caller).values().stream()
+        List<PermitView.Crop> choices = grown.values().stream()
                 .map(sheet -> new PermitView.Crop(sheet.crop(), sheet.speciesName()))
                 .toList();
-        return new PermitView.All(views, notices(caller, today(caller)), grown);
+        return new PermitView.All(views, notices(caller, today(caller)), choices);
     }
 
     /**
@@ -66,7 +68,9 @@ public class Permits {
         List<PermitTerm> terms = terms(caller);
         Map<String, CropSheet> grown = grown(caller);
         Set<String> planted = orchards.standing(caller).stream()
-                .map(tree -> crops.of(caller, tree.crop()).crop())
+                .map(TreeView::crop)
+                .distinct()
+                .map(crop -> crops.of(caller, crop).crop())
                 .collect(Collectors.toSet());
         Map<Open, List<String>> open = new LinkedHashMap<>();
         for (CropSheet sheet : grown.values()) {
@@ -188,6 +192,10 @@ public class Permits {
     }
 
     private PermitView view(Caller caller, Permit p) {
+        return view(p, grown(caller));
+    }
+
+    private static PermitView view(Permit p, Map<String, CropSheet> grown) {
         PermitTerm term = p.term();
         return new PermitView(
                 p.id(),
@@ -196,7 +204,7 @@ public class Permits {
                 term.scopes().stream().sorted().toList(),
                 term.crop().orElse(null),
                 term.crop()
-                        .map(crop -> grown(caller).get(crop))
+                        .map(crop -> grown.get(crop))
                         .map(CropSheet::speciesName)
                         .orElse(term.crop().orElse(null)),
                 term.from(),

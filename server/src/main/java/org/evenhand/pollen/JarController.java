@@ -36,6 +36,11 @@ class JarController {
         return jars.story(caller, id);
     }
 
+    @PutMapping("/lots/{id}/correction")
+    LotStory correct(Caller caller, @PathVariable UUID id, @Valid @RequestBody LotCorrection correction) {
+        return jars.correct(caller, id, correction);
+    }
+
     @PutMapping("/lots/{lot}/steps/{id}")
     LotStory putStep(
             Caller caller,

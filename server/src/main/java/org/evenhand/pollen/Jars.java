@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -12,9 +13,12 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.evenhand.bloom.Readings;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.pollen.FlowerTrial;
@@ -213,6 +217,43 @@ class Jars {
             left -= e.change();
         }
         return lines;
+    }
+
+    // --- correcting ---
+
+    /** Corrects hour and note; refuses an hour after anything was done with it, or before its trees were planted. */
+    @Transactional
+    public LotStory correct(Caller caller, UUID lotId, LotCorrection correction) {
+        Instant at = Given.notInFuture("at", correction.at(), orchards.now(caller), zone(caller));
+        PollenLot lot = lots.correct(caller, lotId, correction.version(), found -> {
+            refuseAfterUse(caller, found, at);
+            found.details()
+                    .sources()
+                    .keySet()
+                    .forEach(
+                            tree -> Readings.refuseUnlessStanding("at", orchards.tree(caller, tree), at, zone(caller)));
+            found.correct(at, correction.note().strip());
+        });
+        return story(caller, lot);
+    }
+
+    private void refuseAfterUse(Caller caller, PollenLot lot, Instant at) {
+        LotBook book = books.read(caller);
+        Stream.of(
+                        book.stepsOf(lot).stream().map(s -> s.step().at()),
+                        book.testsOf(lot).stream().map(t -> t.seen().at()),
+                        entries.findByLotIdOrderByIdDesc(lot.id()).stream()
+                                .filter(e -> e.change() < 0)
+                                .map(PollenEntry::at))
+                .flatMap(Function.identity())
+                .min(Comparator.naturalOrder())
+                .filter(at::isAfter)
+                .ifPresent(used -> {
+                    throw new InvalidInputException(
+                            "at",
+                            "is " + Given.say(at, zone(caller)) + ", after something was done with " + lot.code()
+                                    + " on " + Given.say(used, zone(caller)) + ".");
+                });
     }
 
     // --- steps ---

@@ -155,6 +155,17 @@ class PollenLot extends OrchardRecord {
         return code;
     }
 
+    /** What is not known of its collection begins when it came. */
+    void correct(Instant at, String note) {
+        this.note = note;
+        if (origin == Origin.RECEIVED) {
+            this.receivedAt = at;
+            this.collectedAt = collectionKnown ? collectedAt : at;
+        } else {
+            this.collectedAt = at;
+        }
+    }
+
     void mergeVariety(UUID into) {
         this.varietyId = into;
     }

@@ -104,6 +104,29 @@ class ReceivedJarsTest {
     }
 
     @Test
+    void hour_and_note_are_corrected_but_not_past_what_was_done_with_it() {
+        String id = Api.newId();
+        receive(id, Map.of()).expect(200);
+        api.pollinate(taker, id, 2, now.minus(Duration.ofHours(1))).expect(200);
+        String path = "/api/lots/" + id + "/correction";
+        Instant earlier = now.minus(Duration.ofHours(30));
+
+        JsonNode jar = api.put(path, Map.of("at", earlier.toString(), "note", "label 7", "version", 0))
+                .expect(200)
+                .body()
+                .path("lot");
+        assertThat(jar.path("received").path("receivedAt").asString()).isEqualTo(earlier.toString());
+        assertThat(jar.path("collectedAt").asString()).isEqualTo(earlier.toString());
+        assertThat(jar.path("note").asString()).isEqualTo("label 7");
+        assertThat(api.put(path, Map.of("at", now.toString(), "note", "", "version", 1))
+                        .expect(400)
+                        .errorAt("at"))
+                .contains("after something was done");
+        api.put(path, Map.of("at", earlier.toString(), "note", "", "version", 0))
+                .expect(409);
+    }
+
+    @Test
     void what_cannot_be_is_refused_at_its_field() {
         refused("collectedAt", Map.of("collectedAt", now.toString()));
         refused("collectedAt", Map.of("keptBefore", "FREEZER"));
