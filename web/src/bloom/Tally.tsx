@@ -32,7 +32,8 @@ import {
 } from './tally-state';
 import { t } from '../text/text';
 
-const Pictures = lazy(async () => ({ default: (await import('../photo/Pictures')).Pictures }));
+const TakePicture = lazy(async () => ({ default: (await import('../photo/Pictures')).TakePicture }));
+const TakenRow = lazy(async () => ({ default: (await import('../photo/Pictures')).TakenRow }));
 const TallyScope = lazy(async () => ({ default: (await import('./TallyScope')).TallyScope }));
 
 type Sheet = Schemas['CropSheetView'];
@@ -138,6 +139,12 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
     void navigate(where === 'next' && next ? `/bloom/read/${next.id}` : from, { state: { from } });
   };
   const [pictures, setPictures] = useState<Picture[]>([]);
+  const taken = {
+    pictures,
+    change: setPictures,
+    tree: tree.name,
+    stages: sheet.stages.filter((s) => (tally.counts[s.key] ?? 0) > 0),
+  };
   const send = () =>
     sendPictures(pictures, { of: 'READING', id, at: takenAt, tree: tree.name, account: session.accountId });
   const form = useSubmit<'next' | 'board', Schemas['ReadingView']>(
@@ -175,6 +182,9 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
   return (
     <div className={classes.page}>
       <FieldHead back={from} backLabel={t('tally.back')} title={tree.name}>
+        <Suspense fallback={null}>
+          <TakePicture {...taken} bare />
+        </Suspense>
         <button type="button" onClick={toggleNight} aria-pressed={night}>
           {night ? <IconSun size={22} /> : <IconMoon size={22} />} {night ? t('do.day') : t('do.night')}
         </button>
@@ -188,6 +198,13 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
         </button>
         <Link to={`/bloom/key?tree=${tree.id}`}>{t('page.key')}</Link>
       </div>
+      {pictures.length > 0 && (
+        <div className={classes.hint}>
+          <Suspense fallback={null}>
+            <TakenRow {...taken} />
+          </Suspense>
+        </div>
+      )}
       {(more || timeError) && (
         <div className={classes.hint}>
           <Suspense fallback={null}>
@@ -220,16 +237,6 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
             tap={(by) => setTally((t) => tapped(t, s.key, by))}
           />
         ))}
-      </div>
-      <div className={classes.hint}>
-        <Suspense fallback={null}>
-          <Pictures
-            pictures={pictures}
-            change={setPictures}
-            tree={tree.name}
-            stages={sheet.stages.filter((s) => (tally.counts[s.key] ?? 0) > 0)}
-          />
-        </Suspense>
       </div>
       {form.general && (
         <p className="note bad" role="alert" style={{ margin: '0 12px' }}>

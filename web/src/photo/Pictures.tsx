@@ -9,19 +9,16 @@ import { smaller, whereOneStands } from '../walk/smaller';
 import classes from './Pictures.module.css';
 import type { Picture } from './pictures';
 
-/** Pictures of a record that is being written down: taken with the phone, made smaller there, without the place unless that is wanted. */
-export function Pictures({
-  pictures,
-  change,
-  tree,
-  stages = [],
-}: {
+interface Props {
   pictures: Picture[];
   change: (pictures: Picture[]) => void;
   tree: string;
   /** Stages that a picture can show. */
   stages?: { key: string; name: string }[];
-}) {
+}
+
+/** Takes a picture: made smaller on the phone, without the place unless that is wanted. */
+export function TakePicture({ pictures, change, tree, stages = [], bare }: Props & { bare?: boolean }) {
   const chooser = useRef<HTMLInputElement>(null);
   const [unreadable, setUnreadable] = useState(false);
   const { data: settings } = useQuery(queries.roundSettings());
@@ -37,10 +34,9 @@ export function Pictures({
       setUnreadable(true);
     }
   };
-  const put = (id: string, stage: string) =>
-    change(pictures.map((p) => (p.id === id ? { ...p, stage: stage || undefined } : p)));
+  const choose = () => chooser.current?.click();
   return (
-    <div className={classes.pictures}>
+    <>
       <input
         ref={chooser}
         type="file"
@@ -53,40 +49,63 @@ export function Pictures({
           e.currentTarget.value = '';
         }}
       />
-      <Button
-        variant="outline"
-        leftSection={<IconCamera size={20} aria-hidden />}
-        onClick={() => chooser.current?.click()}
-      >
-        {t('photo.picture')}
-      </Button>
+      {bare ? (
+        <button type="button" aria-label={t('photo.of', { tree })} onClick={choose}>
+          <IconCamera size={22} aria-hidden />
+        </button>
+      ) : (
+        <Button variant="outline" leftSection={<IconCamera size={20} aria-hidden />} onClick={choose}>
+          {t('photo.picture')}
+        </Button>
+      )}
       {unreadable && (
         <p className="warn" role="alert">
           {t('photo.unreadable')}
         </p>
       )}
-      {pictures.map((p) => (
-        <figure key={p.id}>
-          <img src={`data:image/jpeg;base64,${p.data}`} alt={t('photo.of', { tree })} />
-          <ActionIcon
-            aria-label={t('photo.remove')}
-            onClick={() => change(pictures.filter((other) => other.id !== p.id))}
-          >
-            <IconX size={18} />
-          </ActionIcon>
-          {stages.length > 1 && (
-            <NativeSelect
-              aria-label={t('photo.stage')}
-              value={p.stage ?? ''}
-              data={[
-                { value: '', label: t('photo.stage-not-said') },
-                ...stages.map((s) => ({ value: s.key, label: s.name })),
-              ]}
-              onChange={(e) => put(p.id, e.currentTarget.value)}
-            />
-          )}
-        </figure>
-      ))}
-    </div>
+    </>
   );
 }
+
+/** What was taken, each with the stage it shows. */
+export function Taken({ pictures, change, tree, stages = [] }: Props) {
+  const put = (id: string, stage: string) =>
+    change(pictures.map((p) => (p.id === id ? { ...p, stage: stage || undefined } : p)));
+  return pictures.map((p) => (
+    <figure key={p.id}>
+      <img src={`data:image/jpeg;base64,${p.data}`} alt={t('photo.of', { tree })} />
+      <ActionIcon
+        aria-label={t('photo.remove')}
+        onClick={() => change(pictures.filter((other) => other.id !== p.id))}
+      >
+        <IconX size={18} />
+      </ActionIcon>
+      {stages.length > 1 && (
+        <NativeSelect
+          aria-label={t('photo.stage')}
+          value={p.stage ?? ''}
+          data={[
+            { value: '', label: t('photo.stage-not-said') },
+            ...stages.map((s) => ({ value: s.key, label: s.name })),
+          ]}
+          onChange={(e) => put(p.id, e.currentTarget.value)}
+        />
+      )}
+    </figure>
+  ));
+}
+
+/** Pictures of a record that is being written down. */
+export const Pictures = (props: Props) => (
+  <div className={classes.pictures}>
+    <TakePicture {...props} />
+    <Taken {...props} />
+  </div>
+);
+
+/** What was taken, where the button stands elsewhere. */
+export const TakenRow = (props: Props) => (
+  <div className={classes.pictures}>
+    <Taken {...props} />
+  </div>
+);

@@ -263,7 +263,11 @@ class OutcomeFactsTest {
         assertThat(shares("VARIETY")).containsExactly(Map.entry(ridge, 6));
         Map<String, Object> tree =
                 Map.of("varietyId", far, "name", "Far Bank 1", "block", "North", "row", 1, "position", 1, "version", 0);
-        api.put("/api/trees/" + taker, tree).expect(200);
+        Map<String, Object> meant = new HashMap<>(tree);
+        meant.put("confirmed", List.of("other-variety"));
+        api.put("/api/trees/" + taker, tree).expect(409);
+        assertThat(shares("VARIETY")).containsExactly(Map.entry(ridge, 6));
+        api.put("/api/trees/" + taker, meant).expect(200);
         assertThat(shares("VARIETY")).containsExactly(Map.entry(far, 6));
     }
 
