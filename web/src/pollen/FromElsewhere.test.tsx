@@ -28,7 +28,7 @@ describe('pollen from elsewhere', () => {
   it('puts a jar on the shelf of which nothing is known, and says what that means', async () => {
     const sent = open(lot({ id: 'new', code: 'LA-04', dosesLeft: 20 }));
     await fill();
-    expect(screen.getByText(/Nothing is known of it: anything from none to/)).toBeVisible();
+    expect(screen.getByText(/The less is known, the wider its figures/)).toBeVisible();
     await userEvent.click(screen.getByText('Put on the shelf'));
 
     await waitFor(() => expect(screen.getByTestId('address')).toHaveTextContent('/pollen/jar/new'));
@@ -52,7 +52,6 @@ describe('pollen from elsewhere', () => {
     await fill();
     await userEvent.type(await screen.findByLabelText('Collected on'), '25/11/2026');
     await userEvent.type(screen.getByLabelText('Stated to be alive'), '60');
-    expect(screen.getByText(/begin at 60.*as stated/)).toBeVisible();
     await userEvent.click(screen.getByText('Put on the shelf'));
 
     expect(await screen.findByText(/is after the pollen came/)).toBeVisible();

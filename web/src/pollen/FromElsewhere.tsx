@@ -8,7 +8,6 @@ import { queries } from '../api/queries';
 import { RecordForm } from '../form/RecordForm';
 import { DateField, TimeField } from '../form/TimeField';
 import { useSubmit } from '../form/use-submit';
-import { percent } from '../format/numbers';
 import { fromWallTime, plural, wallTime } from '../format/time';
 import { VarietyForm } from '../orchard/VarietyForm';
 import { useHere } from '../ui/orchard-context';
@@ -34,15 +33,6 @@ interface Known {
   collectedOn: string;
   keptBefore: Storage | null;
   stated: number | string;
-}
-
-/** What the figures on the shelf will begin with, by what is known. */
-function believed(known: Known, sheet: Schemas['CropSheetView']): string {
-  if (known.stated !== '')
-    return `They begin at ${known.stated}\u00a0% alive, as stated, and are trusted half as much as pollen of your own.`;
-  if (known.collectedOn && known.keptBefore)
-    return `They begin on the day it was collected, at ${percent(sheet.freshViability.value)} alive, and fall as ${sheet.name} pollen does there.`;
-  return `Nothing is known of it: anything from none to ${percent(sheet.freshViability.value)} alive is as likely. Germinate a pinch first.`;
 }
 
 /** The hour is not known: noon, or when it came if that was earlier on the same day. */
@@ -96,12 +86,10 @@ function KnownFields({
         onChange={(stated) => set({ stated })}
         error={errorFor('statedAlive', 'Stated to be alive')}
       />
-      {sheet && (
-        <p className="small">
-          <b>Its figures. </b>
-          {believed(value, sheet)}
-        </p>
-      )}
+      <p className="small">
+        The less is known, the wider its figures on the shelf. A test of a pinch of it narrows them; until
+        then it is asked for.
+      </p>
     </section>
   );
 }

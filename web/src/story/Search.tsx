@@ -21,6 +21,8 @@ const pathOf = (hit: Hit): string => {
       return `/pollen/jar/${hit.id}`;
     case 'cross':
       return `/orchard/cross/${hit.id}`;
+    case 'permit':
+      return '/orchard/permits';
     case 'person':
       return `/orchard/person/${hit.id}`;
     default:

@@ -78,6 +78,21 @@ class Fruit extends OrchardRecord {
         this.pollinationId = pollinationId == null ? pollination : pollinationId;
     }
 
+    /** Takes its end back: it hangs again. */
+    final void hang() {
+        this.ended = null;
+        this.endedAt = null;
+        this.weightG = null;
+        this.lengthMm = null;
+        this.widthMm = null;
+        this.shape = null;
+        this.seeds = null;
+        this.emptySeeds = null;
+        this.sepalsMissing = null;
+        this.taste = null;
+        this.note = "";
+    }
+
     UUID treeId() {
         return treeId;
     }

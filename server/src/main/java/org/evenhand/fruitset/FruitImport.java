@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ImportKind;
 import org.evenhand.kit.ImportRow;
@@ -21,6 +22,19 @@ import org.springframework.stereotype.Component;
 class FruitImport implements ImportKind<FruitRequests.Fruit> {
     private static final String NUMBERED_AT = "numbered_at";
     private static final String ENDED_AT = "ended_at";
+
+    /** Columns that say something of a fruit that has ended; a note is one too. */
+    private static final List<String> OF_ITS_END = List.of(
+            "ended",
+            "weight_g",
+            "length_mm",
+            "width_mm",
+            "shape",
+            "seeds",
+            "empty_seeds",
+            "sepals_missing",
+            "taste",
+            "note");
 
     private final Fruits fruits;
     private final FruitRepository kept;
@@ -99,6 +113,10 @@ class FruitImport implements ImportKind<FruitRequests.Fruit> {
         @Override
         public Line<FruitRequests.Fruit> read(ImportRow row) {
             Instant endedAt = row.has(ENDED_AT) ? row.moment(ENDED_AT) : null;
+            if (endedAt == null && OF_ITS_END.stream().anyMatch(c -> row.text(c) != null)) {
+                throw new InvalidInputException(
+                        ENDED_AT, "is missing; what a fruit was like is known once it was harvested or fell.");
+            }
             FruitRequests.Fruit named = new FruitRequests.Fruit(
                     row.named("tree", trees, "tree").id(),
                     null,
@@ -147,6 +165,8 @@ class FruitImport implements ImportKind<FruitRequests.Fruit> {
     public void write(Caller caller, UUID id, FruitRequests.Fruit request, Long version) {
         if (version == null) {
             fruits.put(caller, id, request);
+        } else if (request.end() == null) {
+            fruits.hang(caller, id, version);
         } else {
             fruits.end(caller, id, new FruitRequests.End(request.end(), request.confirmed(), version));
         }

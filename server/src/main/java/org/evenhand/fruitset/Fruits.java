@@ -337,6 +337,12 @@ public class Fruits {
         return fruits.saveAndFlush(fruit);
     }
 
+    /** Takes the end of a numbered fruit back, as where an import said it. */
+    @Transactional
+    void hang(Caller caller, UUID id, Long version) {
+        fruits.correct(caller, id, version, Fruit::hang);
+    }
+
     @Transactional
     public void voidFruit(Caller caller, UUID id, VoidRequest request) {
         fruits.voidOnce(caller, id, request, orchards.now(caller));

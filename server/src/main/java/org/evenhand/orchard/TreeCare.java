@@ -115,17 +115,7 @@ class TreeCare {
         if (was.stoodUntil() != null) {
             throw new InvalidInputException("on", "is given, but this tree stood until " + was.stoodUntil() + " only.");
         }
-        stock.change(new TreeRequest(
-                        was.varietyId(),
-                        was.name(),
-                        was.block(),
-                        was.row(),
-                        was.position(),
-                        was.plantedOn(),
-                        on(r, was, today),
-                        List.of(),
-                        null)
-                .details(today));
+        stock.change(was.until(on(r, was, today)));
         trees.saveAndFlush(stock);
         orchards.put(
                 caller,

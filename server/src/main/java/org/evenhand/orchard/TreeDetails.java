@@ -17,4 +17,8 @@ record TreeDetails(
         int row,
         int position,
         @Nullable LocalDate plantedOn,
-        @Nullable LocalDate stoodUntil) {}
+        @Nullable LocalDate stoodUntil) {
+    TreeDetails until(LocalDate last) {
+        return new TreeDetails(varietyId, name, block, row, position, plantedOn, last);
+    }
+}

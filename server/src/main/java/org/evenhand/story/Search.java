@@ -36,7 +36,12 @@ class Search {
                     + " order by f.year desc, f.number",
             "select 'person', a.id, a.name, lower(m.role) from account a join membership m on m.account_id = a.id where m.orchard_id = ?"
                     + " and a.name ilike ? order by a.name",
-            "select 'note', s.tree_id, coalesce(t.name, 'note'), s.note from story_line s left join tree t on t.id = s.tree_id"
+            "select 'permit', p.id, p.number, p.authority from permit p where p.orchard_id = ? and p.voided_at is null"
+                    + " and p.number ilike ? order by p.valid_from desc",
+            "select case when s.tree_id is not null then 'note' when s.lot_id is not null then 'jar' when s.kind = 'permit' then 'permit'"
+                    + " else 'note' end, coalesce(s.tree_id, s.lot_id),"
+                    + " coalesce(t.name, s.what ->> 'jar', s.what ->> 'permit', 'note'), s.note"
+                    + " from story_line s left join tree t on t.id = s.tree_id"
                     + " where s.orchard_id = ? and s.voided_at is null and s.note <> '' and s.note ilike ? order by s.at desc");
 
     private final JdbcTemplate jdbc;

@@ -168,6 +168,21 @@ class PermitTest {
         assertThat(api.get("/api/permits").body().path("permits").size()).isZero();
     }
 
+    @Test
+    void it_is_found_by_its_number_and_by_the_words_of_its_conditions() {
+        api.variety("Lantern");
+        Map<String, Object> body = permit(today, null, "POLLEN_IN");
+        body.put("conditions", "dry pollen only");
+        api.put("/api/permits/" + Api.newId(), body).expect(200);
+        for (String asked : List.of("2026-114", "pollen only")) {
+            assertThat(api.get("/api/search?q=" + asked.replace(" ", "%20"))
+                            .expect(200)
+                            .body()
+                            .toString())
+                    .contains("\"kind\":\"permit\"", "2026-114");
+        }
+    }
+
     private Api.Answer put(Map<String, Object> body) {
         return api.put("/api/permits/" + Api.newId(), body).expect(400);
     }

@@ -274,6 +274,28 @@ class ImportTest {
                             .asInt())
                     .isEqualTo(1);
         }
+        String hanging = "tree,number,numbered_at\nLantern 1,4,2026-04-02T10:00\n";
+        api.put("/api/imports/" + Api.newId(), Api.file("fruits", hanging)).expect(200);
+        String ended =
+                "tree,number,numbered_at,ended,ended_at,seeds\nLantern 1,4,2026-04-02T10:00,HARVESTED,2026-05-09T11:00,8\n";
+        String run = "/api/imports/" + Api.newId();
+        Map<String, Object> end = Api.file("fruits", ended);
+        end.put("confirmed", List.of("changes"));
+        assertThat(api.put(run, end).expect(200).body().path("changed").asInt()).isEqualTo(1);
+        api.post(run + "/void", Api.voiding(0)).expect(204);
+        assertThat(api.get("/api/fruits")
+                        .expect(200)
+                        .body()
+                        .path("fruits")
+                        .get(0)
+                        .has("end"))
+                .as("undone, it hangs again")
+                .isFalse();
+        assertThat(look(Api.file("fruits", ended.replace("2026-05-09T11:00", "")))
+                        .path("problems")
+                        .toString())
+                .as("nothing of a line is dropped unsaid")
+                .contains("ended_at", "is missing");
         assertThat(new String(api.bytes("/api/records/tables/fruits.csv"), StandardCharsets.UTF_8))
                 .contains(",312.5,", ",31,");
         assertThat(api.get("/api/cross-requests")
