@@ -364,7 +364,7 @@ function CorrectEnd({ fruit, close }: { fruit: One & { end: End }; close: () => 
   );
   const name = fruit.number === undefined ? `Fruit of ${fruit.tree}` : `Fruit ${fruit.number}`;
   return (
-    <Modal opened onClose={close} title={name} size="lg">
+    <Modal opened onClose={close} title={name} size="xl">
       <RecordForm form={form} save="Save" cancel={close}>
         <TimeField
           label={`It was ${ENDS[end.kind]}`}
