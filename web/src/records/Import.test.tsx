@@ -198,7 +198,7 @@ describe('pollinations by the million', () => {
     serve({});
     SlowRequest.all = [];
     vi.stubGlobal('XMLHttpRequest', SlowRequest);
-    show(<LargeFile kind="pollinations" />);
+    show(<LargeFile kind="many-pollinations" />);
     await userEvent.upload(
       document.querySelector<HTMLInputElement>('input[type=file]')!,
       new File(['ref\n'], 'a.csv', { type: 'text/csv' }),

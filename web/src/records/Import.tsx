@@ -39,7 +39,7 @@ export function Import() {
           <Link to="/orchard/map">map</Link>.
         </p>
       </section>
-      {kind === 'pollinations' || kind === 'looks' ? (
+      {kind === 'many-pollinations' || kind === 'many-checks' ? (
         <LargeFile key={kind} kind={kind} />
       ) : kind === 'package' ? (
         <PackageImport />

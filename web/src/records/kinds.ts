@@ -10,7 +10,9 @@ const NAMES: Record<string, string> = {
   fruits: 'Single fruits',
   'wanted-crosses': 'Crosses wanted',
   pollinations: 'Pollinations',
-  looks: 'Checks of pollinations',
+  checks: 'Checks of pollinations',
+  'many-pollinations': 'Pollinations, more than 20,000 lines',
+  'many-checks': 'Checks, more than 20,000 lines',
   package: 'A whole export (ZIP)',
 };
 

@@ -73,6 +73,12 @@ class FruitCheck extends OrchardRecord {
         return checkedAt;
     }
 
+    /** Flowers of the pollination as it is now. */
+    int flowers() {
+        return flowers;
+    }
+
+    /** @throws org.evenhand.core.InvalidInputException of a removed check that its corrected pollination left behind */
     CheckOutcome outcome() {
         return new CheckOutcome(flowers, taken, failed, dropped, unknown, thinned, lost);
     }

@@ -209,12 +209,7 @@ public class FruitChecks {
         PollinationView pollination = pollinations.pollination(caller, request.pollinationId());
         ZoneId zone = orchards.details(caller).site().zone();
         Instant checkedAt = Given.notInFuture("checkedAt", request.checkedAt(), orchards.now(caller), zone);
-        if (checkedAt.isBefore(pollination.doneAt())) {
-            throw Refusal.of(
-                    "checkedAt",
-                    zone,
-                    Text.of("refused.before-pollination", "at", checkedAt, "atPollinated", pollination.doneAt()));
-        }
+        refuseBeforePollination(caller, checkedAt, pollination);
         CheckOutcome outcome = new CheckOutcome(
                 pollination.flowers(),
                 request.taken(),
@@ -227,6 +222,15 @@ public class FruitChecks {
         detail.check(outcome);
         askWhilePetalsAreOn(pollination, checkedAt, outcome, zone, request);
         return new Found(pollination.id(), checkedAt, outcome, detail);
+    }
+
+    private void refuseBeforePollination(Caller caller, Instant checkedAt, PollinationView pollination) {
+        if (checkedAt.isBefore(pollination.doneAt())) {
+            throw Refusal.of(
+                    "checkedAt",
+                    orchards.details(caller).site().zone(),
+                    Text.of("refused.before-pollination", "at", checkedAt, "atPollinated", pollination.doneAt()));
+        }
     }
 
     /** With the petals on nobody can tell, least of all where their nick is the only mark. */
@@ -278,10 +282,15 @@ public class FruitChecks {
         checks.voidOnce(caller, id, request, orchards.now(caller));
     }
 
-    /** Puts a removed check back, where its flowers are still there. */
+    /** Puts a removed check back, where its flowers are still there and it still fits them. */
     @Transactional
     void restore(Caller caller, UUID id, Long version) {
-        checks.restoreOnce(caller, id, version, check -> pollinations.pollination(caller, check.pollinationId()));
+        checks.restoreOnce(caller, id, version, check -> {
+            PollinationView pollination = pollinations.pollination(caller, check.pollinationId());
+            refuseBeforePollination(caller, check.checkedAt(), pollination);
+            // Refuses more flowers than the corrected pollination has.
+            check.outcome();
+        });
     }
 
     /** A check never tells of more flowers than there are, nor of a time before they were pollinated. */

@@ -21,8 +21,7 @@ class FruitRecords {
                             .map(p -> p.treeName())
                             .findFirst()
                             .orElse("");
-                    return List.of(new RecordKind.Effect(
-                            RecordKind.What.FRUIT_SET, tree, check.outcome().flowers()));
+                    return List.of(new RecordKind.Effect(RecordKind.What.FRUIT_SET, tree, check.flowers()));
                 },
                 checks::voidCheck,
                 checks::restore);

@@ -42,9 +42,11 @@ class TreeCare {
 
     /** As {@link Orchards#put}; asks before the records of a tree count for another variety. */
     TreeView put(Caller caller, UUID id, TreeRequest request) {
+        // Refused before anything is asked: nobody says yes in vain.
+        TreeDetails wanted = request.details(orchards.today(caller));
         trees.find(caller, id)
                 .filter(t -> !request.confirms(OTHER_VARIETY))
-                .filter(t -> !t.details().varietyId().equals(request.varietyId()))
+                .filter(t -> !t.details().varietyId().equals(wanted.varietyId()))
                 .ifPresent(t -> askAboutRecords(caller, t, request.varietyId()));
         return orchards.put(caller, id, request);
     }

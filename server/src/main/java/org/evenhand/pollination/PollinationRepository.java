@@ -45,5 +45,10 @@ interface PollinationRepository extends RecordRepository<Pollination> {
                     + " and p.voidedAt is null")
     Optional<Pollination> tagged(UUID orchardId, int year, String tag);
 
+    /** Those of a tree in a stretch of time, the earliest first. */
+    @Query("select p from Pollination p where p.orchardId = :orchardId and p.treeId = :treeId and p.doneAt >= :from"
+            + " and p.doneAt < :until and p.voidedAt is null order by p.doneAt, p.id")
+    List<Pollination> ofTree(UUID orchardId, UUID treeId, Instant from, Instant until);
+
     List<Pollination> findTop2000ByOrchardIdAndWalkIdIsNotNullAndVoidedAtIsNullOrderByDoneAtDescIdDesc(UUID orchardId);
 }

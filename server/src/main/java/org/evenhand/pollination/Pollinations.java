@@ -152,6 +152,12 @@ public class Pollinations {
                 .toList();
     }
 
+    /** Those of a tree in a stretch of time, the earliest first. */
+    @Transactional(readOnly = true)
+    public List<PollinationView> ofTree(Caller caller, UUID treeId, Instant from, Instant until) {
+        return views(caller, pollinations.ofTree(caller.orchardId(), treeId, from, until));
+    }
+
     /** The pollination, or "not found"; a voided one is not found either. */
     @Transactional(readOnly = true)
     public PollinationView pollination(Caller caller, UUID id) {

@@ -399,6 +399,90 @@ class ImportTest {
         }
     }
 
+    @Test
+    void pollinations_draw_from_their_jars_and_checks_find_them() {
+        String lantern = api.variety("Lantern");
+        api.tree(lantern, "Lantern 1");
+        api.tree(api.variety("Pale Ridge"), "Pale Ridge 1");
+        api.put(
+                        "/api/imports/" + Api.newId(),
+                        with(
+                                Api.file(
+                                        "jars",
+                                        "tree,flowers,collected_at,storage,doses,note\n"
+                                                + "Lantern 1,10,2026-11-01T05:00,FRIDGE,20,old jar 4\n"),
+                                "confirmed",
+                                CONFIRMED))
+                .expect(200);
+        String done = "tree,jar,flowers,done_at,tag\nPale Ridge 1,old jar 4,%d,2026-11-02T17:00,41\n"
+                + "pale ridge 1,OLD JAR 4,6,2026-11-02T17:00,42\n";
+        String run = "/api/imports/" + Api.newId();
+        assertThat(look(Api.file("pollinations", done.formatted(15)))
+                        .path("problems")
+                        .toString())
+                .as("together more than there is")
+                .contains("\"line\":3");
+        assertThat(doses()).as("looking draws nothing").isEqualTo(20);
+        assertThat(api.put(run, Api.file("pollinations", done.formatted(8)))
+                        .expect(200)
+                        .body()
+                        .path("written")
+                        .asInt())
+                .isEqualTo(2);
+        assertThat(doses()).isEqualTo(6);
+        Map<String, Object> other = Api.file("pollinations", done.formatted(9));
+        other.put("confirmed", List.of("changes"));
+        String corrected = "/api/imports/" + Api.newId();
+        assertThat(api.put(corrected, other).expect(200).body().path("changed").asInt())
+                .isEqualTo(1);
+        assertThat(doses()).isEqualTo(5);
+
+        String checks =
+                "tree,pollinated_at,checked_at,set,failed,unknown%s\nPale Ridge 1,2026-11-02T17:00,2026-11-14T09:00,%d,4,0%s\n";
+        assertThat(look(Api.file("checks", checks.formatted("", 5, "")))
+                        .path("problems")
+                        .get(0)
+                        .path("message")
+                        .asString())
+                .contains("2 lots of flowers", "Give their tag");
+        assertThat(look(Api.file("checks", checks.formatted(",tag", 6, ",41")))
+                        .path("problems")
+                        .toString())
+                .contains("makes 10, but only 9 flowers were pollinated");
+        String checked = "/api/imports/" + Api.newId();
+        Map<String, Object> sound = Api.file("checks", checks.formatted(",tag", 5, ",41"));
+        api.put(checked, sound).expect(200);
+        assertThat(api.put("/api/imports/" + Api.newId(), sound)
+                        .expect(200)
+                        .body()
+                        .path("already")
+                        .asInt())
+                .isEqualTo(1);
+        assertThat(api.post(run + "/void", Api.voiding(0)).status())
+                .as("what hangs on it goes first")
+                .isEqualTo(400);
+        api.post(checked + "/void", Api.voiding(0)).expect(204);
+        api.post(corrected + "/void", Api.voiding(0)).expect(204);
+        assertThat(doses()).as("fewer flowers than the removed check has").isEqualTo(6);
+        String removed = api.get("/api/story?kinds=check&removed=true")
+                .expect(200)
+                .body()
+                .required("lines")
+                .get(0)
+                .required("id")
+                .asString();
+        assertThat(api.post("/api/story/check/" + removed + "/restore", Map.of("version", 1))
+                        .expect(400)
+                        .errorAt("taken"))
+                .contains("makes 9, but only 8 flowers were pollinated");
+        api.post(run + "/void", Api.voiding(0)).expect(204);
+        assertThat(doses()).isEqualTo(20);
+    }
+
+    private int doses() {
+        return api.get("/api/lots").expect(200).body().get(0).path("dosesLeft").asInt();
+    }
+
     private static Case next(Random random, int i) {
         int of = random.nextInt(2);
         LocalDate day = LocalDate.of(2026, 11, 24).plusDays(random.nextInt(5) - 3L);
@@ -406,7 +490,7 @@ class ImportTest {
         int number = random.nextInt(12) - 2;
         String variety = of == 0 ? "Lantern" : "Pale Ridge";
         String tree = of == 0 ? "L1" : "P1";
-        return switch (random.nextInt(6)) {
+        return switch (random.nextInt(7)) {
             case 0 -> {
                 String name = random.nextInt(3) == 0 ? "l1" : "T" + i + "x".repeat(random.nextInt(4) * 30);
                 yield new Case(
@@ -486,6 +570,29 @@ class ImportTest {
                                         seeds,
                                         "emptySeeds",
                                         2)));
+            }
+            case 5 -> {
+                String doneAt = day + "T03:%02d:00Z".formatted(i);
+                String stage = random.nextInt(3) == 0 ? "half" : "parted";
+                String tag = random.nextInt(3) == 0 ? "7" : "";
+                String treatment = random.nextInt(3) == 0 ? "HAND" : "NATURE";
+                String tool = "b".repeat(random.nextInt(4) * 25);
+                yield new Case(
+                        "pollinations",
+                        "/api/pollinations/",
+                        "tree,flowers,done_at,tag,treatment,stage,tool",
+                        String.join(",", tree, "" + number, doneAt, tag, treatment, stage, tool),
+                        of,
+                        "treeId",
+                        Map.of(
+                                "flowers",
+                                number,
+                                "doneAt",
+                                doneAt,
+                                "tag",
+                                tag,
+                                "how",
+                                Map.of("treatment", treatment, "stage", stage, "tool", tool)));
             }
             default ->
                 new Case(
