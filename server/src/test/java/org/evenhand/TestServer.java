@@ -43,6 +43,7 @@ public final class TestServer implements AutoCloseable {
                 "--spring.datasource.password=" + password(),
                 "--spring.datasource.hikari.maximum-pool-size=20",
                 "--springdoc.api-docs.enabled=true",
+                "--even-hand.setup-code=TERN-FLAT",
                 "--even-hand.crops.directory=src/test/resources/crops"));
         settings.addAll(List.of(more));
         this.context = new SpringApplicationBuilder(EvenHandApplication.class).run(settings.toArray(String[]::new));
@@ -51,6 +52,11 @@ public final class TestServer implements AutoCloseable {
     /** A second machine with a database of its own, on which the invented orchard lives; to be closed. */
     public static TestServer withDemo() {
         return new TestServer("--even-hand.demo=true");
+    }
+
+    /** A machine on its first day; to be closed. */
+    public static TestServer fresh() {
+        return new TestServer();
     }
 
     @Override

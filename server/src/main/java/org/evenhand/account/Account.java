@@ -15,6 +15,7 @@ class Account {
     private String passwordHash;
     private Instant createdAt;
     private String locale;
+    private int sessionEpoch;
 
     protected Account() {}
 
@@ -34,6 +35,11 @@ class Account {
         return name;
     }
 
+    /** Its address; null of those who only wrote records on another machine. */
+    String email() {
+        return email;
+    }
+
     /** The language that was chosen, as BCP 47 writes it; null until then. */
     String locale() {
         return locale;
@@ -45,5 +51,20 @@ class Account {
 
     String passwordHash() {
         return passwordHash;
+    }
+
+    /** Sessions that began under a lower number have ended. */
+    int sessionEpoch() {
+        return sessionEpoch;
+    }
+
+    /** Changes the password; every session that is open ends. */
+    void changePassword(String hash) {
+        this.passwordHash = hash;
+        this.sessionEpoch++;
+    }
+
+    void rename(String newName) {
+        this.name = newName;
     }
 }

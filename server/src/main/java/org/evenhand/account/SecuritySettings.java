@@ -8,7 +8,6 @@ import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
-import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.config.http.SessionCreationPolicy;
@@ -16,12 +15,12 @@ import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The API wants a session and a CSRF token; pages, styles and scripts are open and leave no cookie. */
 @Configuration(proxyBeanMethods = false)
-@EnableMethodSecurity
 class SecuritySettings {
     private static final String CONTENT_POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; "
             + "img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
@@ -38,27 +37,40 @@ class SecuritySettings {
 
     @Bean
     @Order(1)
-    SecurityFilterChain api(HttpSecurity http, JsonMapper json, SecurityContextRepository contexts) throws Exception {
+    SecurityFilterChain api(HttpSecurity http, JsonMapper json, SecurityContextRepository contexts, Members members)
+            throws Exception {
         http.securityMatcher("/api/**")
+                .addFilterAfter(new CurrentMember(members), SecurityContextHolderFilter.class)
+                // Nobody is led back to an address of the API: to keep it would leave a session for whoever asks.
+                .requestCache(AbstractHttpConfigurer::disable)
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/station/hours"))
                 .securityContext(c -> c.securityContextRepository(contexts))
                 .authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/api/setup", "/api/typical-year", "/api/session", "/api/station/hours", "/api/feeds/*")
+                                "/api/setup",
+                                "/api/typical-year",
+                                "/api/session",
+                                "/api/join",
+                                "/api/join/offer",
+                                "/api/join/password",
+                                "/api/station/hours",
+                                "/api/feeds/*")
                         .permitAll()
                         .anyRequest()
                         .authenticated())
-                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, failure) -> problem(
-                                json,
-                                response,
-                                HttpStatus.UNAUTHORIZED,
-                                "signed-out",
-                                "Please sign in; what you typed is still there."))
-                        .accessDeniedHandler((request, response, failure) -> problem(
-                                json,
-                                response,
-                                HttpStatus.FORBIDDEN,
-                                "forbidden",
-                                "This needs the orchard's owner, or the page is too old: load it again.")));
+                .exceptionHandling(
+                        e -> e.authenticationEntryPoint((request, response, failure) -> problem(
+                                        json,
+                                        response,
+                                        HttpStatus.UNAUTHORIZED,
+                                        "signed-out",
+                                        "Please sign in; what you typed is still there."))
+                                .accessDeniedHandler(
+                                        (request, response, failure) -> problem(
+                                                json,
+                                                response,
+                                                HttpStatus.FORBIDDEN,
+                                                "stale-page",
+                                                "This page is too old to save anything: load it again. What you typed is still there.")));
         return http.build();
     }
 

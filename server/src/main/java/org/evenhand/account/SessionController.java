@@ -3,7 +3,6 @@ package org.evenhand.account;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -15,17 +14,16 @@ import org.evenhand.core.Text;
 import org.evenhand.kit.ApiDescription;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.NotFoundException;
 import org.evenhand.orchard.OrchardRequest;
 import org.evenhand.orchard.OrchardView;
 import org.evenhand.orchard.Orchards;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.authentication.AuthenticationCredentialsNotFoundException;
 import org.springframework.security.web.csrf.CsrfToken;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -35,36 +33,69 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+/** Coming in: the first visit, signing in and out, and in which orchard one works. */
 @RestController
 @RequestMapping("/api")
 class SessionController {
     private final Accounts accounts;
+    private final Members members;
     private final Orchards orchards;
+    private final SignIn signIn;
+    private final Sessions sessions;
+    private final SetUpCode code;
     private final SignInLimit limit;
-    private final SecurityContextRepository contexts;
+    private final TransactionTemplate transaction;
 
-    SessionController(Accounts accounts, Orchards orchards, SignInLimit limit, SecurityContextRepository contexts) {
+    SessionController(
+            Accounts accounts,
+            Members members,
+            Orchards orchards,
+            SignIn signIn,
+            Sessions sessions,
+            SetUpCode code,
+            SignInLimit limit,
+            TransactionTemplate transaction) {
         this.accounts = accounts;
+        this.members = members;
         this.orchards = orchards;
+        this.signIn = signIn;
+        this.sessions = sessions;
+        this.code = code;
         this.limit = limit;
-        this.contexts = contexts;
+        this.transaction = transaction;
     }
 
     /** Whether this is the first day, and somebody is signed in. */
     record SetupView(boolean ownerNeeded, boolean signedIn) {}
 
-    /** The owner's account and the orchard. */
+    /**
+     * The owner's account and the orchard.
+     *
+     * @param code what whoever started the machine was shown
+     */
     record SetupRequest(
+            @NotBlank @Size(max = 40) String code,
             @NotBlank @Size(max = 80) String person,
-            @NotBlank @Size(max = 200) String email,
-            @NotNull String password,
+            @NotBlank @Size(max = Accounts.LONGEST_EMAIL) String email,
+
+            @NotNull @Size(max = JoinRequests.LONGEST_PASSWORD)
+            String password,
+
             @NotNull @Valid OrchardRequest orchard) {}
 
-    record SignInRequest(@NotNull String email, @NotNull String password) {}
+    /** @param stay whether the session outlives the browser */
+    record SignInRequest(
+            @NotNull @Size(max = Accounts.LONGEST_EMAIL) String email,
+
+            @NotNull @Size(max = JoinRequests.LONGEST_PASSWORD)
+            String password,
+
+            @Schema(description = ApiDescription.OPTIONAL) Boolean stay) {}
 
     /**
      * Who is signed in, and where.
      *
+     * @param orchards where one may work, by name
      * @param locale the language that was chosen; absent until then
      */
     record SessionView(
@@ -72,12 +103,16 @@ class SessionController {
             String person,
             Caller.Role role,
             OrchardView orchard,
+            List<AccountView.Orchard> orchards,
             @Schema(description = ApiDescription.OPTIONAL) String locale) {}
 
     /** @param locale language and customs, as BCP 47 writes them: {@code es-MX} */
-    record LocaleRequest(@NotNull String locale) {}
+    record LocaleRequest(@NotNull @Size(max = 20) String locale) {}
+
+    record WhereRequest(@NotNull UUID orchardId) {}
 
     @GetMapping("/setup")
+    @Needs(Duty.OPEN)
     SetupView setup(Caller caller, @Schema(hidden = true) CsrfToken csrf) {
         // Reading the token makes the cookie that the first form must send back.
         csrf.getToken();
@@ -85,56 +120,93 @@ class SessionController {
     }
 
     @PostMapping("/setup")
-    @Transactional
+    @Needs(Duty.OPEN)
     SessionView setUp(@Valid @RequestBody SetupRequest request, HttpServletRequest http, HttpServletResponse response) {
-        if (!accounts.none()) {
+        requireCode(request.code(), http);
+        Caller owner = transaction.execute(status -> firstOwner(request));
+        return view(signIn.begin(owner.accountId(), owner.orchardId(), true, http, response));
+    }
+
+    private void requireCode(String typed, HttpServletRequest http) {
+        SignInLimit.Attempt attempt = limit.forKey(http.getRemoteAddr());
+        if (!attempt.allowed()) {
+            throw new InvalidInputException("code", SignIn.TOO_OFTEN);
+        }
+        code.require(typed);
+        attempt.right();
+    }
+
+    private Caller firstOwner(SetupRequest request) {
+        if (!accounts.noneAndNobodyElseAsks()) {
             throw new ConflictException(Text.of("conflict.owner-there"));
         }
         UUID orchardId = UUID.randomUUID();
         orchards.create(orchardId, request.orchard().details(), null);
-        Caller owner =
-                accounts.create(orchardId, Caller.Role.OWNER, request.email(), request.person(), request.password());
-        signIn(owner, http, response);
-        return view(owner);
+        return accounts.create(orchardId, Caller.Role.OWNER, request.email(), request.person(), request.password());
     }
 
     @PostMapping("/session")
+    @Needs(Duty.OPEN)
     SessionView signIn(
             @Valid @RequestBody SignInRequest request, HttpServletRequest http, HttpServletResponse response) {
-        if (!limit.allows(request.email(), http.getRemoteAddr())) {
-            throw new InvalidInputException("password", "was tried too often; wait half a minute and try again.");
-        }
-        Caller caller = accounts.check(request.email(), request.password())
-                .orElseThrow(() -> new InvalidInputException(
-                        "password", "does not fit this address. Check both; capital letters count in the password."));
-        signIn(caller, http, response);
-        return view(caller);
+        return view(signIn.withPassword(
+                request.email(), request.password(), Boolean.TRUE.equals(request.stay()), http, response));
     }
 
     @GetMapping("/session")
+    @Needs(Duty.SELF)
     SessionView session(Caller caller) {
         if (caller == null) {
-            throw new org.springframework.security.authentication.AuthenticationCredentialsNotFoundException(
-                    "signed out");
+            throw new AuthenticationCredentialsNotFoundException("signed out");
         }
         return view(caller);
     }
 
     /** Chooses the language in which the caller reads. */
     @PutMapping("/session/locale")
+    @Needs(Duty.SELF)
     SessionView speak(Caller caller, @Valid @RequestBody LocaleRequest request) {
         accounts.speak(caller, request.locale());
         return view(caller);
     }
 
+    /** Goes on in another of the caller's orchards. */
+    @PutMapping("/session/orchard")
+    @Needs(Duty.SELF)
+    SessionView work(
+            Caller caller,
+            @Valid @RequestBody WhereRequest request,
+            HttpServletRequest http,
+            HttpServletResponse response) {
+        if (members.orchards(caller.accountId()).stream()
+                .noneMatch(o -> o.orchardId().equals(request.orchardId()))) {
+            throw new NotFoundException("orchard");
+        }
+        return view(signIn.goOn(caller.accountId(), request.orchardId(), http, response));
+    }
+
+    /** Makes a further orchard, which the caller owns and goes on in. */
+    @PostMapping("/orchards")
+    @Needs(Duty.SELF)
+    SessionView found(
+            Caller caller,
+            @Valid @RequestBody OrchardRequest request,
+            HttpServletRequest http,
+            HttpServletResponse response) {
+        UUID orchardId = transaction.execute(status -> {
+            UUID id = UUID.randomUUID();
+            orchards.create(id, request.details(), null);
+            accounts.own(caller.accountId(), id);
+            return id;
+        });
+        return view(signIn.goOn(caller.accountId(), orchardId, http, response));
+    }
+
     @DeleteMapping("/session")
+    @Needs(Duty.OPEN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOut(HttpServletRequest http) {
-        HttpSession session = http.getSession(false);
-        if (session != null) {
-            session.invalidate();
-        }
-        SecurityContextHolder.clearContext();
+        sessions.end(http);
     }
 
     private SessionView view(Caller caller) {
@@ -143,18 +215,7 @@ class SessionController {
                 caller.name(),
                 caller.role(),
                 orchards.orchard(caller),
-                accounts.locale(caller).orElse(null));
-    }
-
-    private void signIn(Caller caller, HttpServletRequest http, HttpServletResponse response) {
-        // A new session id, so that one planted before the sign-in is worth nothing.
-        if (http.getSession(false) != null) {
-            http.changeSessionId();
-        }
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
-                caller, null, List.of(new SimpleGrantedAuthority("ROLE_" + caller.role()))));
-        SecurityContextHolder.setContext(context);
-        contexts.saveContext(context, http, response);
+                AccountController.orchards(members, caller),
+                accounts.require(caller.accountId()).locale());
     }
 }

@@ -5,6 +5,9 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -39,6 +42,7 @@ class BloomController {
 
     /** A question, not a change: it is posted because its answers do not fit an address. */
     @PostMapping("/stage-key")
+    @ReadsOnly
     StageKeys.Answer stageKey(Caller caller, @Valid @RequestBody StageKeys.Request request) {
         return stageKeys.answer(caller, request);
     }
@@ -49,6 +53,7 @@ class BloomController {
     }
 
     @PutMapping("/readings/{id}")
+    @Needs(Duty.WORK)
     ReadingView putReading(
             Caller caller,
             @PathVariable UUID id,
@@ -58,6 +63,7 @@ class BloomController {
     }
 
     @PostMapping("/readings/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidReading(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         readings.voidReading(caller, id, request);

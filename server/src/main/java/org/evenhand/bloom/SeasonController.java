@@ -4,6 +4,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.BlockNoteRequest;
 import org.evenhand.orchard.BlockNotes;
@@ -38,11 +40,13 @@ class SeasonController {
     }
 
     @PutMapping("/bloom-dates/{id}")
+    @Needs(Duty.WORK)
     BloomDateView putDate(Caller caller, @PathVariable UUID id, @Valid @RequestBody BloomDateRequest request) {
         return diary.put(caller, id, request);
     }
 
     @PostMapping("/bloom-dates/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidDate(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         diary.voidDate(caller, id, request);
@@ -54,6 +58,7 @@ class SeasonController {
     }
 
     @PutMapping("/block-notes/{id}")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void putNote(Caller caller, @PathVariable UUID id, @Valid @RequestBody BlockNoteRequest request) {
         blocks.put(caller, id, request);

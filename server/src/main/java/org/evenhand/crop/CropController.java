@@ -4,7 +4,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
-import org.springframework.security.access.prepost.PreAuthorize;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -32,7 +33,7 @@ class CropController {
     }
 
     @PutMapping("/own-sheets/{id}")
-    @PreAuthorize("hasRole('OWNER')")
+    @Needs(Duty.MANAGE)
     OwnSheetView change(Caller caller, @PathVariable UUID id, @Valid @RequestBody OwnSheetRequest request) {
         return catalogue.change(caller, id, request);
     }

@@ -3,7 +3,11 @@ package org.evenhand.crossing;
 import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.PublicAddress;
+import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,17 +18,18 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 @RestController
 @RequestMapping("/api/crosses")
 class ControlledCrossController {
     private final ControlledCrosses controlledCrosses;
     private final CrossLabels labels;
+    private final PublicAddress address;
 
-    ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabels labels) {
+    ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabels labels, PublicAddress address) {
         this.controlledCrosses = controlledCrosses;
         this.labels = labels;
+        this.address = address;
     }
 
     @GetMapping
@@ -33,18 +38,21 @@ class ControlledCrossController {
     }
 
     @PutMapping("/{id}")
+    @Needs(Duty.WORK)
     ControlledCrossView put(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody ControlledCrossRequests.Cross request) {
         return controlledCrosses.put(caller, id, request);
     }
 
     @PostMapping("/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidCross(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         controlledCrosses.voidCross(caller, id, request);
     }
 
     @PutMapping("/{controlledCross}/steps/{id}")
+    @Needs(Duty.WORK)
     ControlledCrossView putStep(
             Caller caller,
             @PathVariable UUID controlledCross,
@@ -54,6 +62,7 @@ class ControlledCrossController {
     }
 
     @PostMapping("/{controlledCross}/steps/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidStep(
             Caller caller,
@@ -64,9 +73,8 @@ class ControlledCrossController {
     }
 
     @PostMapping("/labels")
+    @ReadsOnly
     LabelSheet.Sheet labels(Caller caller, @Valid @RequestBody ControlledCrossRequests.Labels request) {
-        String origin =
-                ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
-        return labels.sheet(caller, request, origin);
+        return labels.sheet(caller, request, address.origin());
     }
 }

@@ -163,7 +163,7 @@ class DemoOrchard implements ApplicationRunner {
                         "Heron Bank", new Site(-35.3, 173.9, ZONE), new DailyTemperatures(14, 24), Units.METRIC),
                 now);
         Caller ines = accounts.create(orchardId, Caller.Role.OWNER, OWNER_EMAIL, "Ines", PASSWORD);
-        Caller tomas = accounts.create(orchardId, Caller.Role.HELPER, HELPER_EMAIL, "Tomas", PASSWORD);
+        Caller tomas = accounts.create(orchardId, Caller.Role.WORKER, HELPER_EMAIL, "Tomas", PASSWORD);
         new Season(ines, tomas, now).fill();
     }
 

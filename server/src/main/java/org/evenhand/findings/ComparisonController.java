@@ -4,11 +4,12 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -41,6 +42,7 @@ class ComparisonController {
     }
 
     @PutMapping("/comparisons/{id}")
+    @Needs(Duty.MANAGE)
     ComparisonView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody ComparisonView.Request request) {
         return comparisons.put(caller, id, request);
     }
@@ -55,12 +57,13 @@ class ComparisonController {
     }
 
     @PutMapping("/comparisons/{id}/sheet/{changeId}")
-    @PreAuthorize("hasRole('OWNER')")
+    @Needs(Duty.MANAGE)
     ComparisonView apply(Caller caller, @PathVariable UUID id, @PathVariable UUID changeId) {
         return comparisons.apply(caller, id, changeId);
     }
 
     @PostMapping("/comparisons/{id}/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidComparison(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         comparisons.voidComparison(caller, id, request);

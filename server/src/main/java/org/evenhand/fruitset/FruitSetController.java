@@ -4,6 +4,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,6 +37,7 @@ class FruitSetController {
     }
 
     @PutMapping("/checks/{id}")
+    @Needs(Duty.WORK)
     CheckView putCheck(
             Caller caller,
             @PathVariable UUID id,
@@ -44,6 +47,7 @@ class FruitSetController {
     }
 
     @PostMapping("/checks/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidCheck(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         checks.voidCheck(caller, id, request);
@@ -55,6 +59,7 @@ class FruitSetController {
     }
 
     @PutMapping("/limb-counts/{id}")
+    @Needs(Duty.WORK)
     LimbView putLimbCount(
             Caller caller,
             @PathVariable UUID id,
@@ -64,6 +69,7 @@ class FruitSetController {
     }
 
     @PostMapping("/limb-counts/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidLimbCount(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         limbs.voidCount(caller, id, request);
@@ -81,17 +87,20 @@ class FruitSetController {
     }
 
     @PutMapping("/fruits/{id}")
+    @Needs(Duty.WORK)
     FruitsView.FruitView putFruit(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody FruitRequests.Fruit request) {
         return fruits.put(caller, id, request);
     }
 
     @PutMapping("/fruits/{id}/end")
+    @Needs(Duty.WORK)
     FruitsView.FruitView endFruit(Caller caller, @PathVariable UUID id, @Valid @RequestBody FruitRequests.End request) {
         return fruits.end(caller, id, request);
     }
 
     @PostMapping("/fruits/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidFruit(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         fruits.voidFruit(caller, id, request);

@@ -1,25 +1,32 @@
 package org.evenhand.kit;
 
-import java.io.Serializable;
 import java.util.UUID;
 import org.springframework.security.core.AuthenticatedPrincipal;
 
 /**
- * Who is calling, and for which orchard. Every query is bound to {@link #orchardId()}.
+ * Who is calling, and for which orchard, as it stands at this request. Every query is bound to {@link #orchardId()}.
  *
  * @param accountId the account
- * @param orchardId the orchard the account works in
+ * @param orchardId the orchard the account works in now
  * @param name the person's name
  * @param role what the person may do there
  */
-public record Caller(UUID accountId, UUID orchardId, String name, Role role)
-        implements AuthenticatedPrincipal, Serializable {
-    private static final long serialVersionUID = 1;
-
-    /** Owners may change the orchard itself; helpers do the work. */
+public record Caller(UUID accountId, UUID orchardId, String name, Role role) implements AuthenticatedPrincipal {
+    /** What a person may do in an orchard; the first may do most. */
     public enum Role {
+        /** Everything, people included. */
         OWNER,
-        HELPER
+        /** All but people and the orchard itself. */
+        MANAGER,
+        /** The work on the trees: no settings, and no removal of what others wrote down. */
+        WORKER,
+        /** Sees and exports, and writes nothing. */
+        VIEWER
+    }
+
+    /** Whether the caller may do what needs a duty. */
+    public boolean may(Duty duty) {
+        return duty.of(role);
     }
 
     @Override

@@ -45,6 +45,11 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ProblemDetail notAllowed(NotAllowedException e) {
+        return said(HttpStatus.FORBIDDEN, "forbidden", "Not for your role", e.text());
+    }
+
+    @ExceptionHandler
     ProblemDetail conflict(ConflictException e) {
         return said(HttpStatus.CONFLICT, "conflict", "Changed in between", e.text());
     }

@@ -56,6 +56,7 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
      * @param unless refuses where something hangs on it
      * @return the record, where it was removed just now
      * @throws NotFoundException where there is none
+     * @throws NotAllowedException where somebody else wrote it down, and the caller's role leaves that alone
      * @throws ConflictException where it was changed since it was seen
      */
     default Optional<E> voidOnce(Caller caller, UUID id, VoidRequest request, Instant at, Consumer<E> unless) {
@@ -63,6 +64,7 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
         if (record.voided()) {
             return Optional.empty();
         }
+        requireMayRemove(caller, record);
         record.requireVersion(noun(), request.version());
         unless.accept(record);
         record.voidBecause(request.reason(), at);
@@ -76,6 +78,7 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
      * @param unless refuses where it no longer fits what was written since
      * @return the record, where it was restored just now
      * @throws NotFoundException where there is none
+     * @throws NotAllowedException where somebody else wrote it down, and the caller's role leaves that alone
      * @throws ConflictException where it was changed since it was seen
      */
     default Optional<E> restoreOnce(Caller caller, UUID id, Long version, Consumer<E> unless) {
@@ -83,6 +86,7 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
         if (!record.voided()) {
             return Optional.empty();
         }
+        requireMayRemove(caller, record);
         record.requireVersion(noun(), version);
         unless.accept(record);
         record.restore();
@@ -101,6 +105,12 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
         record.requireVersion(noun(), version);
         change.accept(record);
         return saveAndFlush(record);
+    }
+
+    private static void requireMayRemove(Caller caller, OrchardRecord record) {
+        if (!caller.may(Duty.MANAGE) && !record.recordedBy().equals(caller.accountId())) {
+            throw NotAllowedException.othersRecord();
+        }
     }
 
     private E held(Caller caller, UUID id) {

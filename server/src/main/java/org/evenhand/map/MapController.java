@@ -8,6 +8,8 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -43,17 +45,20 @@ class MapController {
     }
 
     @PutMapping("/tree-spots/{id}")
+    @Needs(Duty.WORK)
     MapView.Measured putSpot(Caller caller, @PathVariable UUID id, @Valid @RequestBody TreeSpotRequest request) {
         return maps.put(caller, id, request);
     }
 
     @PostMapping("/tree-spots/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidSpot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         maps.voidSpot(caller, id, request);
     }
 
     @PutMapping("/block-rows/{id}")
+    @Needs(Duty.MANAGE)
     MapView putRows(Caller caller, @PathVariable UUID id, @Valid @RequestBody BlockRowsRequest request) {
         maps.put(caller, id, request);
         return maps.map(caller);
@@ -71,6 +76,7 @@ class MapController {
     }
 
     @PostMapping("/map/import")
+    @Needs(Duty.MANAGE)
     MapFiles.Imported read(Caller caller, @Valid @RequestBody ImportRequest request) {
         return files.read(caller, request.file(), request.confirmed() == null ? List.of() : request.confirmed());
     }

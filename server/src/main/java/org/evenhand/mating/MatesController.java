@@ -5,6 +5,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
@@ -50,11 +52,13 @@ class MatesController {
 
     /** How many wanted crosses were written down. */
     @PostMapping("/cross-requests")
+    @Needs(Duty.MANAGE)
     Written putAll(Caller caller, @Valid @RequestBody ManyCrossesRequest.Wanted request) {
         return new Written(crossRequests.putAll(caller, request));
     }
 
     @PostMapping("/cross-requests/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidAll(Caller caller, @Valid @RequestBody ManyCrossesRequest.Removal removal) {
         crossRequests.voidAll(caller, removal);
@@ -80,12 +84,14 @@ class MatesController {
     }
 
     @PutMapping("/cross-requests/{id}")
+    @Needs(Duty.MANAGE)
     MatesView.CrossRequest putCrossRequest(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WantedCrossRequest request) {
         return crossRequests.put(caller, id, request);
     }
 
     @PostMapping("/cross-requests/{id}/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidCrossRequest(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         crossRequests.voidCrossRequest(caller, id, request);

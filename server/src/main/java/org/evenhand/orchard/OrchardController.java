@@ -10,9 +10,10 @@ import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.TypicalYear;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -43,7 +44,7 @@ class OrchardController {
     }
 
     @PutMapping("/orchard")
-    @PreAuthorize("hasRole('OWNER')")
+    @Needs(Duty.OWN)
     OrchardView changeOrchard(Caller caller, @Valid @RequestBody OrchardRequest request) {
         return orchards.change(caller, request);
     }
@@ -56,6 +57,7 @@ class OrchardController {
 
     /** A first guess from the latitude alone, degrees, south negative; asked before there is an orchard. */
     @GetMapping("/typical-year")
+    @Needs(Duty.OPEN)
     List<TypicalMonth> typicalYear(@RequestParam double latitude) {
         return TypicalYear.guess(new Site(latitude, 0, ZoneOffset.UTC)).months().stream()
                 .map(TypicalMonth::of)
@@ -63,6 +65,7 @@ class OrchardController {
     }
 
     @PutMapping("/demo-clock")
+    @Needs(Duty.WORK)
     OrchardView moveDemoClock(Caller caller, @Valid @RequestBody DemoClockRequest request) {
         return orchards.moveDemoClock(caller, request.now());
     }
@@ -73,6 +76,7 @@ class OrchardController {
     }
 
     @PutMapping("/varieties/{id}")
+    @Needs(Duty.MANAGE)
     VarietyView putVariety(Caller caller, @PathVariable UUID id, @Valid @RequestBody VarietyRequest request) {
         return orchards.put(caller, id, request);
     }
@@ -83,21 +87,25 @@ class OrchardController {
     }
 
     @PutMapping("/trees/{id}")
+    @Needs(Duty.MANAGE)
     TreeView putTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody TreeRequest request) {
         return care.put(caller, id, request);
     }
 
     @PostMapping("/trees/{id}/graft")
+    @Needs(Duty.MANAGE)
     TreeView graft(Caller caller, @PathVariable UUID id, @Valid @RequestBody GraftRequest request) {
         return care.graft(caller, id, request);
     }
 
     @PostMapping("/varieties/{id}/merge")
+    @Needs(Duty.MANAGE)
     VarietyView merge(Caller caller, @PathVariable UUID id, @Valid @RequestBody MergeRequest request) {
         return care.merge(caller, id, request);
     }
 
     @PostMapping("/trees/{id}/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         orchards.voidTree(caller, id, request);

@@ -63,6 +63,12 @@ public class Orchards {
         orchards.save(new Orchard(id, details, demoNow));
     }
 
+    /** The name of an orchard, for who is not in it yet. */
+    @Transactional(readOnly = true)
+    public String nameOf(UUID id) {
+        return orchards.findById(id).orElseThrow().details().name();
+    }
+
     @Transactional(readOnly = true)
     public OrchardView orchard(Caller caller) {
         return view(require(caller));

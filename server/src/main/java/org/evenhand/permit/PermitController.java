@@ -5,6 +5,8 @@ import java.time.LocalDate;
 import java.util.UUID;
 import org.evenhand.core.permit.PermitScope;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -40,11 +42,13 @@ class PermitController {
     }
 
     @PutMapping("/{id}")
+    @Needs(Duty.MANAGE)
     PermitView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody PermitRequest request) {
         return permits.put(caller, id, request);
     }
 
     @PutMapping("/{id}/paper")
+    @Needs(Duty.MANAGE)
     PermitView putPaper(Caller caller, @PathVariable UUID id, @Valid @RequestBody PermitRequest.Paper paper) {
         return permits.putPaper(caller, id, paper);
     }
@@ -58,6 +62,7 @@ class PermitController {
     }
 
     @PostMapping("/{id}/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         permits.remove(caller, id, request);

@@ -4,6 +4,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -26,6 +28,7 @@ class PhotoController {
     }
 
     @PutMapping("/record-photos/{id}")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(Caller caller, @PathVariable UUID id, @Valid @RequestBody PhotoRequest request) {
         photos.put(caller, id, request);
@@ -39,6 +42,7 @@ class PhotoController {
     }
 
     @PostMapping("/record-photos/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         photos.remove(caller, id, request);

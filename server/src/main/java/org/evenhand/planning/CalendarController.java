@@ -4,6 +4,9 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.PublicAddress;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -15,15 +18,16 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 @RestController
 @RequestMapping("/api")
 class CalendarController {
     private final Calendars calendars;
+    private final PublicAddress address;
 
-    CalendarController(Calendars calendars) {
+    CalendarController(Calendars calendars, PublicAddress address) {
         this.calendars = calendars;
+        this.address = address;
     }
 
     @GetMapping("/calendars")
@@ -32,11 +36,13 @@ class CalendarController {
     }
 
     @PutMapping("/calendars/{id}")
+    @Needs(Duty.WORK)
     CalendarView make(Caller caller, @PathVariable UUID id, @Valid @RequestBody CalendarRequest request) {
         return calendars.make(caller, id, request);
     }
 
     @PostMapping("/calendars/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidFeed(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         calendars.voidFeed(caller, id, request);
@@ -44,11 +50,11 @@ class CalendarController {
 
     /** For calendar programs, which cannot sign in: the address itself is the secret. */
     @GetMapping(value = "/feeds/{key}.ics", produces = "text/calendar")
+    @Needs(Duty.OPEN)
     ResponseEntity<byte[]> read(@PathVariable String key) {
-        String origin = ServletUriComponentsBuilder.fromCurrentContextPath().toUriString();
         return ResponseEntity.ok()
                 .header("Content-Type", "text/calendar;charset=UTF-8")
                 .header("Cache-Control", "private, max-age=600")
-                .body(calendars.read(key, origin).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+                .body(calendars.read(key, address.origin()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 }

@@ -38,6 +38,7 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.ExportedFile;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
+import org.evenhand.kit.MemberLeft;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
@@ -45,6 +46,7 @@ import org.evenhand.orchard.Orchards;
 import org.evenhand.permit.PermitView;
 import org.evenhand.permit.Permits;
 import org.springframework.context.annotation.Lazy;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -116,6 +118,21 @@ class Calendars implements ExportedFile.Of {
         feeds.voidOnce(caller, id, request, orchards.now(caller));
     }
 
+    /** Whoever no longer may come in reads no calendar either. */
+    @EventListener
+    void shut(MemberLeft left) {
+        feeds
+                .findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(
+                        left.by().orchardId())
+                .stream()
+                .filter(f -> f.recordedBy().equals(left.accountId()))
+                .forEach(f -> feeds.voidOnce(
+                        left.by(),
+                        f.id(),
+                        new VoidRequest(f.version(), "its reader left the orchard"),
+                        orchards.now(left.by())));
+    }
+
     /**
      * The feed behind a secret; "not found" for any other. Made once for each state of the orchard, however often calendar programs
      * ask.
@@ -123,7 +140,7 @@ class Calendars implements ExportedFile.Of {
     public String read(String key, String origin) {
         CalendarFeed feed = feeds.findByKeyHashAndVoidedAtIsNull(SecretKeys.hash(key))
                 .orElseThrow(() -> new NotFoundException("calendar at this address"));
-        Caller reader = new Caller(feed.recordedBy(), feed.orchardId(), feed.name(), Caller.Role.HELPER);
+        Caller reader = new Caller(feed.recordedBy(), feed.orchardId(), feed.name(), Caller.Role.VIEWER);
         PlanView plan = plans.plan(reader, VisitWindows.DAYS);
         return plans.once(reader, "calendar at " + origin, () -> calendar(reader, plan, origin));
     }

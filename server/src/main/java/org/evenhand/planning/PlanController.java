@@ -12,6 +12,9 @@ import org.evenhand.cropload.TargetRequest;
 import org.evenhand.cropload.TargetView;
 import org.evenhand.cropload.Targets;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -65,6 +68,7 @@ class PlanController {
     }
 
     @PutMapping("/round-settings/{id}")
+    @Needs(Duty.MANAGE)
     SettingsView putSettings(Caller caller, @PathVariable UUID id, @Valid @RequestBody SettingsRequest request) {
         return settings.put(caller, id, request);
     }
@@ -75,28 +79,33 @@ class PlanController {
     }
 
     @PutMapping("/targets/{id}")
+    @Needs(Duty.MANAGE)
     TargetView putTarget(Caller caller, @PathVariable UUID id, @Valid @RequestBody TargetRequest request) {
         return targets.put(caller, id, request);
     }
 
     @PostMapping("/targets/{id}/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidTarget(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         targets.voidTarget(caller, id, request);
     }
 
     @PutMapping("/pollen-overrides/{id}")
+    @Needs(Duty.WORK)
     PlanView.Chosen putPollen(Caller caller, @PathVariable UUID id, @Valid @RequestBody PollenOverrideRequest request) {
         return pollen.put(caller, id, request);
     }
 
     @PostMapping("/pollen-overrides/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidPollen(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         pollen.voidOverride(caller, id, request);
     }
 
     @PutMapping("/plan-overrides/{id}")
+    @Needs(Duty.WORK)
     PlanView.OverrideView putOverride(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody OverrideRequest request) {
         return overrides.put(caller, id, request);
@@ -104,11 +113,13 @@ class PlanController {
 
     /** What an override would cost, before it is made. */
     @PostMapping("/plan-overrides/cost")
+    @ReadsOnly
     PlanView.OverrideCost overrideCost(Caller caller, @Valid @RequestBody OverrideRequest request) {
         return plans.cost(caller, request);
     }
 
     @PostMapping("/plan-overrides/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidOverride(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         overrides.voidOverride(caller, id, request);

@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.pollination.PollinationRequest;
 import org.evenhand.pollination.PollinationView;
@@ -42,6 +44,7 @@ class RoundController {
     }
 
     @PutMapping("/pollinations/{id}")
+    @Needs(Duty.WORK)
     PollinationView putPollination(
             Caller caller,
             @PathVariable UUID id,
@@ -53,6 +56,7 @@ class RoundController {
     }
 
     @PostMapping("/pollinations/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidPollination(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         pollinations.voidPollination(caller, id, request);

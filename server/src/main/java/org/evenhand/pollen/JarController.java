@@ -3,6 +3,8 @@ package org.evenhand.pollen;
 import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -37,11 +39,13 @@ class JarController {
     }
 
     @PutMapping("/lots/{id}/correction")
+    @Needs(Duty.WORK)
     LotStory correct(Caller caller, @PathVariable UUID id, @Valid @RequestBody LotCorrection correction) {
         return jars.correct(caller, id, correction);
     }
 
     @PutMapping("/lots/{lot}/steps/{id}")
+    @Needs(Duty.WORK)
     LotStory putStep(
             Caller caller,
             @PathVariable UUID lot,
@@ -51,6 +55,7 @@ class JarController {
     }
 
     @PostMapping("/lots/{lot}/steps/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidStep(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
@@ -58,6 +63,7 @@ class JarController {
     }
 
     @PutMapping("/lots/{lot}/tests/{id}")
+    @Needs(Duty.WORK)
     LotStory putTest(
             Caller caller,
             @PathVariable UUID lot,
@@ -67,6 +73,7 @@ class JarController {
     }
 
     @PostMapping("/lots/{lot}/tests/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidTest(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
@@ -74,6 +81,7 @@ class JarController {
     }
 
     @PutMapping("/lots/{lot}/lines/{id}")
+    @Needs(Duty.WORK)
     LotStory putLine(
             Caller caller,
             @PathVariable UUID lot,
@@ -83,11 +91,13 @@ class JarController {
     }
 
     @PostMapping("/lots/{lot}/lines/{id}/undo")
+    @Needs(Duty.WORK)
     LotStory undoLine(Caller caller, @PathVariable UUID lot, @PathVariable UUID id) {
         return jars.undoLine(caller, lot, id);
     }
 
     @PutMapping("/pourings/{id}")
+    @Needs(Duty.WORK)
     LotView pour(Caller caller, @PathVariable UUID id, @Valid @RequestBody JarRequests.Blending request) {
         return pourings.put(caller, id, request);
     }

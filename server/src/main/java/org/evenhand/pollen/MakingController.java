@@ -6,14 +6,17 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.PublicAddress;
+import org.evenhand.kit.ReadsOnly;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Gathering, mixing and labelling. */
 @RestController
@@ -23,8 +26,15 @@ class MakingController {
     private final Recipes recipes;
     private final Labels labels;
     private final LabelPrinter printer;
+    private final PublicAddress address;
 
-    MakingController(CollectingAdvice collectingAdvice, Recipes recipes, Labels labels, LabelPrinter printer) {
+    MakingController(
+            CollectingAdvice collectingAdvice,
+            Recipes recipes,
+            Labels labels,
+            LabelPrinter printer,
+            PublicAddress address) {
+        this.address = address;
         this.collectingAdvice = collectingAdvice;
         this.recipes = recipes;
         this.labels = labels;
@@ -42,6 +52,7 @@ class MakingController {
     }
 
     @PostMapping("/recipes/suspension")
+    @ReadsOnly
     Recipes.Mixture suspension(Caller caller, @Valid @RequestBody Recipes.Ask ask) {
         return recipes.suspension(caller, ask);
     }
@@ -53,21 +64,19 @@ class MakingController {
     }
 
     @PostMapping("/labels")
+    @ReadsOnly
     LabelSheet.Sheet labels(Caller caller, @Valid @RequestBody Labels.Request request) {
-        return labels.sheet(caller, request, origin());
+        return labels.sheet(caller, request, address.origin());
     }
 
     @PostMapping("/printer")
+    @Needs(Duty.WORK)
     List<LabelPrinter.Printed> print(Caller caller, @Valid @RequestBody Labels.Request request) {
-        return labels.print(caller, request, origin());
+        return labels.print(caller, request, address.origin());
     }
 
     @GetMapping("/printer")
     List<LabelPrinter.Printed> printed(Caller caller) {
         return printer.cameOut(caller.orchardId());
-    }
-
-    private static String origin() {
-        return ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString();
     }
 }

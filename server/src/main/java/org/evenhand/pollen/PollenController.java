@@ -4,6 +4,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.springframework.http.HttpStatus;
@@ -40,16 +42,19 @@ class PollenController {
     }
 
     @PutMapping("/{id}")
+    @Needs(Duty.WORK)
     LotView putLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody LotRequest request) {
         return shelf.put(caller, id, request);
     }
 
     @PutMapping("/{id}/received")
+    @Needs(Duty.WORK)
     LotView putReceived(Caller caller, @PathVariable UUID id, @Valid @RequestBody ReceivedPollenRequest request) {
         return received.put(caller, id, request);
     }
 
     @PostMapping("/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         shelf.voidLot(caller, id, request);

@@ -3,6 +3,8 @@ package org.evenhand.pollination;
 import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,11 +31,13 @@ class FigController {
     }
 
     @PutMapping("/figs/{id}")
+    @Needs(Duty.WORK)
     FigsView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody FigsView.Request request) {
         return figs.put(caller, id, request);
     }
 
     @PostMapping("/figs/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidMeasure(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         figs.voidMeasure(caller, id, request);

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -18,11 +20,13 @@ class BulkController {
     }
 
     @PostMapping(value = "/pollinations", consumes = "text/csv")
+    @Needs(Duty.MANAGE)
     RecordsImported pollinations(Caller caller, HttpServletRequest request) throws IOException {
         return taken(caller, BulkImports.Kind.POLLINATIONS, request);
     }
 
     @PostMapping(value = "/looks", consumes = "text/csv")
+    @Needs(Duty.MANAGE)
     RecordsImported looks(Caller caller, HttpServletRequest request) throws IOException {
         return taken(caller, BulkImports.Kind.CHECKS, request);
     }

@@ -4,6 +4,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
@@ -38,12 +40,14 @@ class ImportController {
 
     /** Looks a file through without writing anything. */
     @PostMapping("/look")
+    @Needs(Duty.MANAGE)
     @ReadsOnly
     ImportView look(Caller caller, @Valid @RequestBody ImportRequest request) {
         return imports.look(caller, request);
     }
 
     @PutMapping("/{id}")
+    @Needs(Duty.MANAGE)
     ImportView write(Caller caller, @PathVariable UUID id, @Valid @RequestBody ImportRequest request) {
         return imports.write(caller, id, request);
     }
@@ -54,6 +58,7 @@ class ImportController {
     }
 
     @PostMapping("/{id}/stop")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void stop(Caller caller, @PathVariable UUID id) {
         imports.stop(caller, id);
@@ -61,6 +66,7 @@ class ImportController {
 
     /** Undoes an import as a whole. */
     @PostMapping("/{id}/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void undo(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         imports.undo(caller, id, request);

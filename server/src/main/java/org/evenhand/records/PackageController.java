@@ -12,12 +12,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.orchard.Orchards;
 import org.springframework.core.io.InputStreamResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -87,8 +88,8 @@ class PackageController {
     }
 
     /** Reads a package into an orchard that has no records yet. */
-    @PreAuthorize("hasRole('OWNER')")
     @PostMapping(value = "/package", consumes = ZIP)
+    @Needs(Duty.OWN)
     Imported read(Caller caller, HttpServletRequest request) throws IOException {
         Path file = Files.createTempFile("even-hand-import", ".zip");
         try (InputStream body = request.getInputStream()) {

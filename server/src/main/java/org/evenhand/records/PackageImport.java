@@ -192,8 +192,8 @@ class PackageImport {
         jdbc.update("insert into account (id, name, created_at) select id::uuid, " + unguarded("name")
                 + ", now() from brought_people on conflict (id) do nothing");
         jdbc.update(
-                "insert into membership (account_id, orchard_id, role) select id::uuid, ?, 'HELPER' from brought_people"
-                        + " on conflict (account_id) do nothing",
+                "insert into membership (account_id, orchard_id, role, left_at) select id::uuid, ?, 'WORKER', now()"
+                        + " from brought_people on conflict (account_id, orchard_id) do nothing",
                 caller.orchardId());
     }
 

@@ -34,7 +34,7 @@ class Search {
             "select 'fruit', f.tree_id, f.year || ' fruit ' || f.number, t.name from fruit f join tree t on t.id = f.tree_id"
                     + " where f.orchard_id = ? and f.voided_at is null and f.number is not null and f.year || ' fruit ' || f.number ilike ?"
                     + " order by f.year desc, f.number",
-            "select 'person', a.id, a.name, lower(m.role) from account a join membership m on m.account_id = a.id where m.orchard_id = ?"
+            "select 'person', a.id, a.name, case when m.left_at is null then lower(m.role) else 'formerly' end from account a join membership m on m.account_id = a.id where m.orchard_id = ?"
                     + " and a.name ilike ? order by a.name",
             "select 'permit', p.id, p.number, p.authority from permit p where p.orchard_id = ? and p.voided_at is null"
                     + " and p.number ilike ? order by p.valid_from desc",

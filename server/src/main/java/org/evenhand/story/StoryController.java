@@ -6,6 +6,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -63,6 +65,7 @@ class StoryController {
     }
 
     @PostMapping("/story/{kind}/{id}/remove")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(
             Caller caller, @PathVariable String kind, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
@@ -70,6 +73,7 @@ class StoryController {
     }
 
     @PostMapping("/story/{kind}/{id}/restore")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void restore(
             Caller caller,

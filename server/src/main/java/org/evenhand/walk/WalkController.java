@@ -4,6 +4,8 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -36,21 +38,25 @@ class WalkController {
     }
 
     @PutMapping("/{id}")
+    @Needs(Duty.WORK)
     WalkView begin(Caller caller, @PathVariable UUID id, @Valid @RequestBody WalkRequests.Begin request) {
         return walks.begin(caller, id, request);
     }
 
     @PostMapping("/{id}/close")
+    @Needs(Duty.WORK)
     WalkView close(Caller caller, @PathVariable UUID id) {
         return walks.close(caller, id);
     }
 
     @PostMapping("/{id}/plan-anew")
+    @Needs(Duty.WORK)
     WalkView planAnew(Caller caller, @PathVariable UUID id) {
         return walks.planAnew(caller, id);
     }
 
     @PutMapping("/{walk}/words/{id}")
+    @Needs(Duty.WORK)
     WalkView putWord(
             Caller caller,
             @PathVariable UUID walk,
@@ -60,6 +66,7 @@ class WalkController {
     }
 
     @PostMapping("/{walk}/words/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidWord(
             Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
@@ -67,6 +74,7 @@ class WalkController {
     }
 
     @PutMapping("/{walk}/photos/{id}")
+    @Needs(Duty.WORK)
     WalkView putPhoto(
             Caller caller,
             @PathVariable UUID walk,
@@ -84,6 +92,7 @@ class WalkController {
     }
 
     @PostMapping("/{walk}/photos/{id}/void")
+    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidPhoto(
             Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {

@@ -3,6 +3,8 @@ package org.evenhand.weather;
 import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,24 +33,28 @@ class WeatherController {
     }
 
     @PutMapping("/weather/files/{id}")
+    @Needs(Duty.MANAGE)
     WeatherRequests.Taken importFile(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Import request) {
         return book.importFile(caller, id, request);
     }
 
     @PutMapping("/weather/forecasts/{id}")
+    @Needs(Duty.WORK)
     WeatherRequests.Taken forecast(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Forecast request) {
         return book.forecast(caller, id, request);
     }
 
     @PutMapping("/weather/stations/{id}")
+    @Needs(Duty.MANAGE)
     WeatherRequests.StationKey newStation(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.NewStation request) {
         return book.newStation(caller, id, request);
     }
 
     @PostMapping("/weather/records/{id}/void")
+    @Needs(Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidRecord(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         book.voidRecord(caller, id, request);
@@ -56,6 +62,7 @@ class WeatherController {
 
     /** What a station posts, signed with its key instead of a person's session. */
     @PostMapping("/station/hours")
+    @Needs(Duty.OPEN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void post(@RequestHeader("X-Station-Key") String key, @Valid @RequestBody WeatherRequests.Post request) {
         book.post(key, request);

@@ -69,7 +69,7 @@ class SignInTest {
         Api ines = server.newLiveOrchard();
         UUID orchard =
                 UUID.fromString(ines.get("/api/orchard").body().path("id").asString());
-        Api tomas = server.member(orchard, Caller.Role.HELPER);
+        Api tomas = server.member(orchard, Caller.Role.WORKER);
         Map<String, Object> change = place();
 
         tomas.put("/api/orchard", change).expect(403);

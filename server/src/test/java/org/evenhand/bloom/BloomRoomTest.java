@@ -116,7 +116,7 @@ class BloomRoomTest {
         assertThat(takingIn(54)).isCloseTo(shipped, within(0.01));
         assertThat(api.get("/api/crops/cherimoya/own").body().size()).isEqualTo(2);
         String orchard = api.get("/api/orchard").body().path("id").asString();
-        server.member(java.util.UUID.fromString(orchard), Caller.Role.HELPER)
+        server.member(java.util.UUID.fromString(orchard), Caller.Role.WORKER)
                 .put("/api/own-sheets/" + Api.newId(), Map.of("crop", "cherimoya", "numbers", Map.of()))
                 .expect(403);
     }

@@ -214,7 +214,7 @@ class TargetsTest {
     @Test
     void a_helper_may_say_what_is_wanted() {
         String orchard = api.get("/api/orchard").body().path("id").asString();
-        Api tomas = server.member(UUID.fromString(orchard), Caller.Role.HELPER);
+        Api tomas = server.member(UUID.fromString(orchard), Caller.Role.WORKER);
         tomas.put("/api/targets/" + Api.newId(), Map.of("treeId", tree, "fruits", 5, "confidence", 80, "priority", 2))
                 .expect(200);
         assertThat(budget(tree).path("wanted").asInt()).isEqualTo(5);

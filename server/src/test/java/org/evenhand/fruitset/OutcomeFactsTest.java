@@ -103,7 +103,7 @@ class OutcomeFactsTest {
 
     @Test
     void helpers_days_jars_and_second_visits_are_told_apart() {
-        Api tomas = server.member(orchard(), Caller.Role.HELPER);
+        Api tomas = server.member(orchard(), Caller.Role.WORKER);
         api.pollinate(taker, lot, 6, done).expect(200);
         tomas.pollinate(taker, lot, 6, done.plus(Duration.ofDays(1))).expect(200);
         String fresh = api.lot(giver, done.plus(Duration.ofDays(1)), 40).id();
@@ -225,7 +225,7 @@ class OutcomeFactsTest {
             List<Future<?>> work = new ArrayList<>();
             for (int p = 0; p < 8; p++) {
                 int person = p;
-                Api own = server.member(orchard(), Caller.Role.HELPER);
+                Api own = server.member(orchard(), Caller.Role.WORKER);
                 work.add(people.submit(() -> {
                     for (int i = 0; i < 6; i++) {
                         String id = own.pollinate(taker, lot, 3, done.plusSeconds(person * 60L + i))

@@ -31,7 +31,7 @@ class LedgerTest {
     void sixteen_people_drawing_at_once_never_take_a_jar_below_zero() throws Exception {
         UUID orchard =
                 UUID.fromString(ines.get("/api/orchard").body().path("id").asString());
-        Api tomas = server.member(orchard, Caller.Role.HELPER);
+        Api tomas = server.member(orchard, Caller.Role.WORKER);
         String lot = ines.lot(giver, now, 50).expect(200).id();
         List<Callable<Integer>> draws = IntStream.range(0, 64)
                 .<Callable<Integer>>mapToObj(i -> () -> (i % 2 == 0 ? ines : tomas)

@@ -29,7 +29,7 @@ class WalkTest {
     private final TestServer server = TestServer.get();
     private final Api ines = server.newOrchard();
     private final Api tomas = server.member(
-            UUID.fromString(ines.get("/api/orchard").body().path("id").asString()), Caller.Role.HELPER);
+            UUID.fromString(ines.get("/api/orchard").body().path("id").asString()), Caller.Role.WORKER);
     private final Instant now = TestServer.NOW;
     private final String giver = ines.tree(ines.variety("Lantern"), "Lantern 1");
     private final String taker = ines.tree(ines.variety("Pale Ridge"), "Pale Ridge 1");

@@ -1,0 +1,91 @@
+package org.evenhand.account;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.ReadsOnly;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Coming in by a link. Its key is sent in the body only, so that no log of addresses has it. */
+@RestController
+@RequestMapping("/api/join")
+class JoinController {
+    private final AccessLinks links;
+    private final SignIn signIn;
+    private final Sessions sessions;
+    private final SignInLimit limit;
+    private final AccessLog log;
+
+    JoinController(AccessLinks links, SignIn signIn, Sessions sessions, SignInLimit limit, AccessLog log) {
+        this.links = links;
+        this.signIn = signIn;
+        this.sessions = sessions;
+        this.limit = limit;
+        this.log = log;
+    }
+
+    /** What a link is for. */
+    @PostMapping("/offer")
+    @Needs(Duty.OPEN)
+    @ReadsOnly
+    JoinRequests.Offer offer(@Valid @RequestBody JoinRequests.Look request, HttpServletRequest http) {
+        return tried(http, () -> links.offer(request.key()));
+    }
+
+    /** Makes an account for an invitation, and signs it in. */
+    @PostMapping
+    @Needs(Duty.OPEN)
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void joinAnew(
+            @Valid @RequestBody JoinRequests.Join request, HttpServletRequest http, HttpServletResponse response) {
+        UUID account = tried(http, () -> links.joinAnew(request));
+        signIn.begin(account, null, true, http, response);
+    }
+
+    /** Takes who is signed in into the orchard of an invitation. */
+    @PostMapping("/member")
+    @Needs(Duty.SELF)
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void join(
+            Caller caller,
+            @Valid @RequestBody JoinRequests.Look request,
+            HttpServletRequest http,
+            HttpServletResponse response) {
+        UUID orchard = links.join(caller, request.key());
+        signIn.goOn(caller.accountId(), orchard, http, response);
+    }
+
+    /** Chooses a new password, and signs in; everywhere else one is signed out. */
+    @PostMapping("/password")
+    @Needs(Duty.OPEN)
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void choosePassword(
+            @Valid @RequestBody JoinRequests.Choose request, HttpServletRequest http, HttpServletResponse response) {
+        UUID account = tried(http, () -> links.choosePassword(request.key(), request.password()));
+        log.attempt(AccessLog.Kind.PASSWORD_RESET, account, Device.of(http));
+        sessions.endAll(account, null);
+        signIn.begin(account, null, true, http, response);
+    }
+
+    /** Slows down who tries keys. */
+    private <T> T tried(HttpServletRequest http, Supplier<T> use) {
+        SignInLimit.Attempt attempt = limit.forKey(http.getRemoteAddr());
+        if (!attempt.allowed()) {
+            throw new InvalidInputException("key", SignIn.TOO_OFTEN);
+        }
+        T used = use.get();
+        attempt.right();
+        return used;
+    }
+}
