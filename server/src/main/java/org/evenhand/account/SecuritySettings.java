@@ -1,13 +1,10 @@
 package org.evenhand.account;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
+import org.evenhand.kit.Problems;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.config.http.SessionCreationPolicy;
@@ -58,18 +55,20 @@ class SecuritySettings {
                         .anyRequest()
                         .authenticated())
                 .exceptionHandling(
-                        e -> e.authenticationEntryPoint((request, response, failure) -> problem(
+                        e -> e.authenticationEntryPoint((request, response, failure) -> Problems.write(
                                         json,
                                         response,
                                         HttpStatus.UNAUTHORIZED,
                                         "signed-out",
+                                        "Signed out",
                                         "Please sign in; what you typed is still there."))
                                 .accessDeniedHandler(
-                                        (request, response, failure) -> problem(
+                                        (request, response, failure) -> Problems.write(
                                                 json,
                                                 response,
                                                 HttpStatus.FORBIDDEN,
                                                 "stale-page",
+                                                "Page too old",
                                                 "This page is too old to save anything: load it again. What you typed is still there.")));
         return http.build();
     }
@@ -87,15 +86,5 @@ class SecuritySettings {
                                         .ReferrerPolicy.NO_REFERRER)))
                 .authorizeHttpRequests(requests -> requests.anyRequest().permitAll());
         return http.build();
-    }
-
-    private static void problem(
-            JsonMapper json, HttpServletResponse response, HttpStatus status, String type, String detail)
-            throws IOException {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
-        problem.setType(java.net.URI.create("urn:even-hand:problem:" + type));
-        response.setStatus(status.value());
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.getOutputStream().write(json.writeValueAsBytes(problem));
     }
 }

@@ -21,6 +21,8 @@ import org.evenhand.core.InvalidInputException;
 public final class CleanPicture {
     /** Largest picture that is taken in, bytes. */
     public static final int MOST_BYTES = 8_000_000;
+    /** The same as it is sent, in base64 with what is said of it; a little more is refused in words of its own. */
+    public static final long MOST_SENT = 2L * MOST_BYTES;
 
     private static final int LONGEST = 1600;
     private static final int MOST_PIXELS = 60_000_000;

@@ -160,6 +160,14 @@ public final class ImportRow {
     }
 
     private LocalDate day(String column, String text) {
+        LocalDate day = written(column, text);
+        if (!InputBounds.holds(day)) {
+            throw new InvalidInputException(column, "is '" + text + "', which no orchard's record is of.");
+        }
+        return day;
+    }
+
+    private LocalDate written(String column, String text) {
         try {
             Matcher parts = DAY.matcher(text);
             if (!parts.matches()) {

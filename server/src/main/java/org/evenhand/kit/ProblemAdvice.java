@@ -1,7 +1,6 @@
 package org.evenhand.kit;
 
 import jakarta.validation.ConstraintViolation;
-import java.net.URI;
 import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
@@ -24,6 +23,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.core.JacksonException;
@@ -33,6 +33,8 @@ import tools.jackson.databind.DatabindException;
 @RestControllerAdvice
 class ProblemAdvice extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+    /** Characters of what was sent that a refusal says again. */
+    private static final int MOST_REPEATED = 60;
 
     @ExceptionHandler
     ProblemDetail invalid(InvalidInputException e) {
@@ -61,7 +63,8 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail question(QuestionException e) {
-        ProblemDetail problem = problem(HttpStatus.CONFLICT, "please-confirm", "Please confirm", e.getMessage());
+        ProblemDetail problem =
+                Problems.problem(HttpStatus.CONFLICT, "please-confirm", "Please confirm", e.getMessage());
         e.text().ifPresent(text -> problem.setProperty("text", text));
         problem.setProperty("confirm", e.key());
         return problem;
@@ -76,13 +79,44 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail wrongType(MethodArgumentTypeMismatchException e) {
-        return fields(List.of(new FieldProblem(e.getName(), "is '" + e.getValue() + "', which cannot be read.")));
+        String value = String.valueOf(e.getValue());
+        return fields(List.of(new FieldProblem(
+                e.getName(),
+                "is '" + value.substring(0, Math.min(value.length(), MOST_REPEATED)) + "', which cannot be read.")));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Object> notReadToItsEnd(BodyRefused e) {
+        return refusedBody(e);
+    }
+
+    private static ResponseEntity<Object> refusedBody(BodyRefused e) {
+        // What is still on its way is not waited for.
+        return ResponseEntity.status(e.status())
+                .header(HttpHeaders.CONNECTION, "close")
+                .body(Problems.problem(e.status(), "body", "Not read", e.getMessage()));
+    }
+
+    /** No operation takes forms in parts. */
+    @ExceptionHandler
+    ProblemDetail parts(MultipartException e) {
+        return Problems.problem(
+                HttpStatus.UNSUPPORTED_MEDIA_TYPE, "invalid", "Not this kind", "Send JSON, not a form in parts.");
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Object> busy(Turns.BusyException e) {
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                .header(HttpHeaders.RETRY_AFTER, "10")
+                .body(said(HttpStatus.SERVICE_UNAVAILABLE, "busy", "Busy just now", Text.of("problem.busy")));
     }
 
     @ExceptionHandler
     ProblemDetail unexpected(Exception e) throws Exception {
         if (e instanceof org.springframework.security.access.AccessDeniedException
-                || e instanceof org.springframework.security.core.AuthenticationException) {
+                || e instanceof org.springframework.security.core.AuthenticationException
+                // Answered where it is found out on any way.
+                || DatabaseAway.is(e)) {
             throw e;
         }
         if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
@@ -112,8 +146,12 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        ProblemDetail problem = fields(List.of(unreadable(e.getCause())));
-        return ResponseEntity.badRequest().body(problem);
+        for (Throwable t = e; t != null; t = t.getCause()) {
+            if (t instanceof BodyRefused refused) {
+                return refusedBody(refused);
+            }
+        }
+        return ResponseEntity.badRequest().body(fields(List.of(unreadable(e.getCause()))));
     }
 
     private static FieldProblem unreadable(Throwable cause) {
@@ -126,13 +164,17 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                     field.append(field.isEmpty() ? "" : ".").append(step.getPropertyName());
                 }
             }
-            return new FieldProblem(field.toString(), "cannot be read; check that it is of the right kind.");
+            return new FieldProblem(
+                    field.toString(),
+                    e.getCause() instanceof InvalidInputException bounds
+                            ? bounds.problems().get(0).message()
+                            : "cannot be read; check that it is of the right kind.");
         }
         return new FieldProblem("(request)", "is not readable JSON.");
     }
 
     private static ProblemDetail fields(List<FieldProblem> problems) {
-        ProblemDetail problem = problem(
+        ProblemDetail problem = Problems.problem(
                 HttpStatus.BAD_REQUEST,
                 "invalid",
                 "Please check this",
@@ -145,16 +187,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     /** A problem whose detail has its words in every language. */
     private static ProblemDetail said(HttpStatus status, String type, String title, Text text) {
-        ProblemDetail problem =
-                problem(status, type, title, Messages.english(ZoneOffset.UTC).say(text));
+        ProblemDetail problem = Problems.problem(
+                status, type, title, Messages.english(ZoneOffset.UTC).say(text));
         problem.setProperty("text", text);
-        return problem;
-    }
-
-    static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
-        problem.setType(URI.create("urn:even-hand:problem:" + type));
-        problem.setTitle(title);
         return problem;
     }
 }

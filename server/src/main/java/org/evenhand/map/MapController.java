@@ -7,6 +7,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
@@ -26,6 +27,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class MapController {
+    private static final long LARGEST_FILE = 20_000_000;
+
     private final Maps maps;
     private final MapFiles files;
 
@@ -76,6 +79,7 @@ class MapController {
     }
 
     @PostMapping("/map/import")
+    @BodyUpTo(LARGEST_FILE)
     @Needs(Duty.MANAGE)
     MapFiles.Imported read(Caller caller, @Valid @RequestBody ImportRequest request) {
         return files.read(caller, request.file(), request.confirmed() == null ? List.of() : request.confirmed());

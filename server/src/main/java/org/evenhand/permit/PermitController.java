@@ -4,7 +4,9 @@ import jakarta.validation.Valid;
 import java.time.LocalDate;
 import java.util.UUID;
 import org.evenhand.core.permit.PermitScope;
+import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
@@ -48,6 +50,7 @@ class PermitController {
     }
 
     @PutMapping("/{id}/paper")
+    @BodyUpTo(CleanPicture.MOST_SENT)
     @Needs(Duty.MANAGE)
     PermitView putPaper(Caller caller, @PathVariable UUID id, @Valid @RequestBody PermitRequest.Paper paper) {
         return permits.putPaper(caller, id, paper);

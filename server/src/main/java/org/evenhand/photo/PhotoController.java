@@ -3,7 +3,9 @@ package org.evenhand.photo;
 import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
@@ -28,6 +30,7 @@ class PhotoController {
     }
 
     @PutMapping("/record-photos/{id}")
+    @BodyUpTo(CleanPicture.MOST_SENT)
     @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(Caller caller, @PathVariable UUID id, @Valid @RequestBody PhotoRequest request) {

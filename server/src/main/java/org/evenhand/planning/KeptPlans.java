@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.evenhand.core.planning.Cancellation;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardChanges;
+import org.evenhand.kit.Turns;
 import org.springframework.stereotype.Component;
 
 /**
@@ -24,8 +25,14 @@ class KeptPlans {
     /** Where records come without end, as with a file, one plan is finished all the same. */
     private static final int MOST_STOPPED = 3;
 
+    /** So long somebody waits for others' plans before being told to come again. */
+    private static final Duration PATIENCE = Duration.ofSeconds(30);
+
     private final PlanMaking making;
     private final OrchardChanges changes;
+    /** Solving fills a processor: more at once would only make all of them later. */
+    private final Turns turns = new Turns(Runtime.getRuntime().availableProcessors(), PATIENCE);
+
     private final Cache<UUID, Place> places = Caffeine.newBuilder()
             .maximumSize(MOST_ORCHARDS)
             .expireAfterAccess(Duration.ofHours(2))
@@ -83,6 +90,11 @@ class KeptPlans {
 
     private SolvedOrchard solve(Caller caller, Cancellation cancellation) {
         PlanningContext ground = making.ground(caller);
-        return making.solve(new VisitWindows(ground), cancellation);
+        return turns.take(() -> making.solve(new VisitWindows(ground), cancellation));
+    }
+
+    /** A plan that somebody thinks of, beside the kept one. */
+    PreparedPlan trial(VisitWindows hours) {
+        return turns.take(() -> making.make(hours));
     }
 }

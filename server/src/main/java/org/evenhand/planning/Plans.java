@@ -25,7 +25,6 @@ class Plans {
     private final PollenOverrides choices;
     private final AwayAdvice away;
     private final PlanOverrides overrides;
-    private final PlanMaking making;
     private final DueWork due;
     private final Permits permits;
 
@@ -34,7 +33,6 @@ class Plans {
             PollenOverrides choices,
             AwayAdvice away,
             PlanOverrides overrides,
-            PlanMaking making,
             DueWork due,
             Permits permits) {
         this.permits = permits;
@@ -42,7 +40,6 @@ class Plans {
         this.kept = kept;
         this.choices = choices;
         this.overrides = overrides;
-        this.making = making;
         this.away = away;
     }
 
@@ -137,7 +134,7 @@ class Plans {
         OverrideRequest checked = overrides.checked(caller, request);
         SolvedOrchard now = kept.of(caller);
         double before = now.made().fruits();
-        double then = making.make(now.hours().and(checked)).fruits();
+        double then = kept.trial(now.hours().and(checked)).fruits();
         return new PlanView.OverrideCost(before, then, Math.max(0, before - then));
     }
 

@@ -3,6 +3,8 @@ package org.evenhand.records;
 import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.kit.BodyLimits;
+import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
@@ -40,6 +42,7 @@ class ImportController {
 
     /** Looks a file through without writing anything. */
     @PostMapping("/look")
+    @BodyUpTo(ImportRequest.MOST_CHARACTERS + BodyLimits.USUAL)
     @Needs(Duty.MANAGE)
     @ReadsOnly
     ImportView look(Caller caller, @Valid @RequestBody ImportRequest request) {
@@ -47,6 +50,7 @@ class ImportController {
     }
 
     @PutMapping("/{id}")
+    @BodyUpTo(ImportRequest.MOST_CHARACTERS + BodyLimits.USUAL)
     @Needs(Duty.MANAGE)
     ImportView write(Caller caller, @PathVariable UUID id, @Valid @RequestBody ImportRequest request) {
         return imports.write(caller, id, request);

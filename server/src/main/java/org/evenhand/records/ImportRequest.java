@@ -35,7 +35,7 @@ record ImportRequest(
         @Schema(description = OPTIONAL) List<String> confirmed) {
 
     /** More than any file that is read, so that one that is too large is refused in words of its own. */
-    private static final int MOST_CHARACTERS = 2 * ImportFile.MOST_BYTES;
+    static final int MOST_CHARACTERS = 2 * ImportFile.MOST_BYTES;
 
     /** A cell and what it should be. */
     @Schema(name = "ImportFix")

@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
@@ -89,6 +90,7 @@ class PackageController {
 
     /** Reads a package into an orchard that has no records yet. */
     @PostMapping(value = "/package", consumes = ZIP)
+    @BodyUpTo(PackageFile.LARGEST_PACKED)
     @Needs(Duty.OWN)
     Imported read(Caller caller, HttpServletRequest request) throws IOException {
         Path file = Files.createTempFile("even-hand-import", ".zip");

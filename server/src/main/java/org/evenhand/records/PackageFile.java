@@ -22,7 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** A package that is read: only what it describes, and only as it was written. */
 final class PackageFile implements AutoCloseable {
     private static final String FIELD = "package";
-    private static final long LARGEST_PACKED = 4_000_000_000L;
+    static final long LARGEST_PACKED = 4_000_000_000L;
     private static final long LARGEST_DESCRIPTION = 4_000_000;
     private static final long LARGEST_IN_ALL = 20_000_000_000L;
     private static final int LARGEST_STORED_FILE = 8_000_000;

@@ -1,5 +1,6 @@
 package org.evenhand.story;
 
+import com.fasterxml.jackson.annotation.Nulls;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -41,7 +42,10 @@ class Stories {
 
     Stories(JdbcTemplate jdbc, JsonMapper json, List<RecordKind> kinds) {
         this.jdbc = jdbc;
-        this.json = json;
+        // What the database says of a record has places with nothing in them, which nobody may send.
+        this.json = json.rebuild()
+                .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.DEFAULT))
+                .build();
         this.kinds = kinds.stream().collect(Collectors.toMap(RecordKind::key, Function.identity()));
     }
 

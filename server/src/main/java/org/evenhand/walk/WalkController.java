@@ -3,7 +3,9 @@ package org.evenhand.walk;
 import jakarta.validation.Valid;
 import java.util.List;
 import java.util.UUID;
+import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
@@ -74,6 +76,7 @@ class WalkController {
     }
 
     @PutMapping("/{walk}/photos/{id}")
+    @BodyUpTo(CleanPicture.MOST_SENT)
     @Needs(Duty.WORK)
     WalkView putPhoto(
             Caller caller,

@@ -39,6 +39,7 @@ public class WeatherBook {
     private final WeatherRows rows;
     private final Weather weather;
     private final Orchards orchards;
+    private final StationKeys stations;
     private final IdempotentWriter once;
 
     WeatherBook(
@@ -46,7 +47,9 @@ public class WeatherBook {
             WeatherRows rows,
             Weather weather,
             Orchards orchards,
+            StationKeys stations,
             IdempotentWriter once) {
+        this.stations = stations;
         this.records = records;
         this.rows = rows;
         this.weather = weather;
@@ -156,8 +159,7 @@ public class WeatherBook {
     /** Takes hours that a station posts; an hour posted again replaces the one before. */
     @Transactional
     public int post(String key, WeatherRequests.Post request) {
-        WeatherRecord station = records.findByKeyHashAndVoidedAtIsNull(SecretKeys.hash(key))
-                .orElseThrow(() -> new InvalidInputException("X-Station-Key", "is not the key of any station."));
+        WeatherRecord station = stations.require(key);
         List<WeatherRequests.PostedHour> posted = request.hours();
         List<WeatherFile.Hour> hours = new ArrayList<>();
         for (int i = 0; i < posted.size(); i++) {

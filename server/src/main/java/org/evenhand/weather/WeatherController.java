@@ -2,6 +2,7 @@ package org.evenhand.weather;
 
 import jakarta.validation.Valid;
 import java.util.UUID;
+import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
@@ -21,6 +22,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class WeatherController {
+    /** A line has some 40 bytes: room for all the lines that are read, and for their signs in JSON. */
+    private static final long LARGEST_FILE = 20_000_000;
+
+    /** A month of hours fits into it. */
+    private static final long LARGEST_POST = 100_000;
+
     private final WeatherBook book;
 
     WeatherController(WeatherBook book) {
@@ -33,6 +40,7 @@ class WeatherController {
     }
 
     @PutMapping("/weather/files/{id}")
+    @BodyUpTo(LARGEST_FILE)
     @Needs(Duty.MANAGE)
     WeatherRequests.Taken importFile(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Import request) {
@@ -62,9 +70,10 @@ class WeatherController {
 
     /** What a station posts, signed with its key instead of a person's session. */
     @PostMapping("/station/hours")
+    @BodyUpTo(LARGEST_POST)
     @Needs(Duty.OPEN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void post(@RequestHeader("X-Station-Key") String key, @Valid @RequestBody WeatherRequests.Post request) {
+    void post(@RequestHeader(StationKeys.HEADER) String key, @Valid @RequestBody WeatherRequests.Post request) {
         book.post(key, request);
     }
 }

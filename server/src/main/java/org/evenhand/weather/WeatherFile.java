@@ -19,6 +19,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.kit.InputBounds;
 
 /**
  * Weather out of a CSV file. Columns, in any order, named in the first line:
@@ -65,7 +66,8 @@ record WeatherFile(WeatherKind kind, List<Hour> hours, List<Day> days, List<BadR
         try (CSVParser parser = format.parse(new StringReader(text))) {
             return new Reader(parser, zone, separator == ';').read();
         } catch (IOException | IllegalArgumentException | java.io.UncheckedIOException e) {
-            throw new InvalidInputException("csv", "cannot be read as CSV: " + e.getMessage());
+            throw new InvalidInputException(
+                    "csv", "cannot be read as CSV: a quote is never closed, or two columns have one name.");
         }
     }
 
@@ -152,6 +154,9 @@ record WeatherFile(WeatherKind kind, List<Hour> hours, List<Day> days, List<BadR
             } catch (DateTimeException e) {
                 throw new DateTimeException("'" + row.get("date") + "' is not a date like 2026-11-24");
             }
+            if (!InputBounds.holds(date)) {
+                throw new DateTimeException("'" + row.get("date") + "' is a day that no weather is known of");
+            }
             double low = temperature(row, "min");
             double high = temperature(row, "max");
             if (high < low) {
@@ -163,6 +168,14 @@ record WeatherFile(WeatherKind kind, List<Hour> hours, List<Day> days, List<BadR
         }
 
         private Instant moment(String text) {
+            Instant at = written(text);
+            if (!InputBounds.holds(at)) {
+                throw new DateTimeException("'" + text + "' is a time that no weather is known of");
+            }
+            return at;
+        }
+
+        private Instant written(String text) {
             String iso = text.replace(' ', 'T');
             try {
                 if (iso.endsWith("Z") || iso.matches(".*T.*[+-]\\d\\d:?\\d\\d")) {

@@ -26,6 +26,8 @@ public record Suspension(
 
     private static final BigDecimal MOST_DOSES = new BigDecimal(1_000_000_000);
     private static final BigDecimal HUNDRED = new BigDecimal(100);
+    /** More than any balance or pipette shows. Our convention. */
+    private static final int MOST_DIGITS = 40;
 
     public Suspension {
         requireWithin("volumeMl", volumeMl, BigDecimal.ZERO, new BigDecimal(1_000_000));
@@ -135,12 +137,14 @@ public record Suspension(
     }
 
     static void requirePositive(String field, BigDecimal value) {
+        requireMeasurable(field, value);
         if (value.signum() <= 0) {
             throw new InvalidInputException(field, "is " + value.toPlainString() + "; it must be more than 0.");
         }
     }
 
     static void requireWithin(String field, BigDecimal value, BigDecimal low, BigDecimal high) {
+        requireMeasurable(field, value);
         if (value.compareTo(low) < 0 || value.compareTo(high) > 0) {
             throw new InvalidInputException(
                     field,
@@ -149,7 +153,15 @@ public record Suspension(
         }
     }
 
+    /** A number of so many digits was never read off a scale, and could fill any memory when it is written out. */
+    private static void requireMeasurable(String field, BigDecimal value) {
+        if (value.precision() > MOST_DIGITS || Math.abs((long) value.scale()) > MOST_DIGITS) {
+            throw new InvalidInputException(field, "has more digits than any measure has.");
+        }
+    }
+
     private static void requireSugar(String field, BigDecimal percent, BigDecimal saturated) {
+        requireMeasurable(field, percent);
         if (percent.compareTo(saturated) > 0) {
             throw new InvalidInputException(
                     field,
