@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
-import { Navigate, Route, Routes } from 'react-router';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { Shell } from './account/Shell';
 import { SignInAgain } from './account/SignInAgain';
 import { Empty, Loaded, Waiting } from './ui/States';
@@ -13,6 +13,7 @@ import { t } from './text/text';
 import { DESK, FIELD, Opened } from './pages';
 
 const SignIn = lazy(async () => ({ default: (await import('./account/SignIn')).SignIn }));
+const Join = lazy(async () => ({ default: (await import('./account/Join')).Join }));
 const SetUp = lazy(async () => ({ default: (await import('./account/SetUp')).SetUp }));
 
 /** Drawn anew when another language is chosen. */
@@ -35,15 +36,28 @@ function InLanguage() {
                 </Suspense>
               }
             />
-            <Route path="*" element={<Navigate to="/set-up" replace />} />
+            <Route path="*" element={<ToSetUp />} />
           </Routes>
         ) : (
-          <SignedIn known={s.signedIn} />
+          <Routes>
+            <Route
+              path="/join"
+              element={
+                <Suspense fallback={<Waiting />}>
+                  <Join signedIn={s.signedIn} />
+                </Suspense>
+              }
+            />
+            <Route path="*" element={<SignedIn known={s.signedIn} />} />
+          </Routes>
         )
       }
     </Loaded>
   );
 }
+
+/** The code of the machine goes along. */
+const ToSetUp = () => <Navigate to={{ pathname: '/set-up', hash: useLocation().hash }} replace />;
 
 function SignedIn({ known }: { known: boolean }) {
   const session = useQuery({ ...queries.session(), enabled: known });

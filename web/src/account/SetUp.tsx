@@ -1,18 +1,23 @@
 import { RecordForm } from '../form/RecordForm';
-import { PasswordInput, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api } from '../api/api';
 import { useSubmit } from '../form/use-submit';
 import { emptyOrchard, OrchardFields, orchardBody } from '../orchard/OrchardFields';
 import { Mark } from './Mark';
+import { NewPassword } from './PasswordFields';
+
+/** Whoever starts the machine is shown a link that has its code. */
+const shownCode = () => new URLSearchParams(window.location.hash.slice(1)).get('code') ?? '';
 
 /** The first day: the owner's account and the orchard. */
 export function SetUp() {
-  const [who, setWho] = useState({ person: '', email: '', password: '' });
+  const [who, setWho] = useState({ code: shownCode(), person: '', email: '', password: '' });
   const [orchard, setOrchard] = useState(emptyOrchard());
   const form = useSubmit(
     () => answer(api.POST('/api/setup', { body: { ...who, orchard: orchardBody(orchard) } })),
     [
+      'code',
       'person',
       'email',
       'password',
@@ -45,12 +50,18 @@ export function SetUp() {
           own database.
         </p>
         <div className="form">
+          <TextInput
+            {...field('code', 'Code of this machine')}
+            autoComplete="off"
+            description="It stands where Even Hand was started, so that nobody else comes first."
+          />
           <TextInput {...field('person', 'Your name')} autoComplete="name" />
           <TextInput {...field('email', 'E-mail address')} type="email" autoComplete="username" />
-          <PasswordInput
-            {...field('password', 'Password')}
-            autoComplete="new-password"
-            description="At least 10 characters; three or four words do well."
+          <NewPassword
+            label="Password"
+            value={who.password}
+            onChange={(password) => setWho((w) => ({ ...w, password }))}
+            error={form.errorFor('password', 'Password')}
           />
         </div>
         <h2 style={{ marginTop: 8 }}>The orchard</h2>

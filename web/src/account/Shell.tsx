@@ -26,6 +26,7 @@ import { useAside } from '../ui/use-aside';
 const Search = lazy(async () => ({ default: (await import('../story/Search')).Search }));
 const MorePages = lazy(async () => ({ default: (await import('./MorePages')).MorePages }));
 const Language = lazy(async () => ({ default: (await import('./Language')).Language }));
+const OrchardSwitch = lazy(async () => ({ default: (await import('./OrchardSwitch')).OrchardSwitch }));
 const DemoClock = lazy(async () => ({ default: (await import('./DemoClock')).DemoClock }));
 
 const WORK = [
@@ -108,9 +109,11 @@ function Who() {
   return (
     <div className="who">
       <div>
-        {orchard.name} · {session.person}
+        {orchard.name} · <Link to="/account">{session.person}</Link>
+        {session.role === 'VIEWER' && <span className="soft"> · {t('session.viewer')}</span>}
       </div>
       <Suspense fallback={null}>
+        {session.orchards.length > 1 && <OrchardSwitch />}
         {orchard.demo && <DemoClock />}
         <Language />
       </Suspense>

@@ -1,5 +1,5 @@
 import { RecordForm } from '../form/RecordForm';
-import { PasswordInput, TextInput } from '@mantine/core';
+import { Checkbox, PasswordInput, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api } from '../api/api';
 import { useSubmit } from '../form/use-submit';
@@ -10,8 +10,10 @@ import { t } from '../text/text';
 export function SignInForm({ done }: { done: () => void }) {
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
+  // A phone under the trees is its owner's; who uses another's says so.
+  const [stay, setStay] = useState(true);
   const form = useSubmit(
-    () => answer(api.POST('/api/session', { body: { email, password } })),
+    () => answer(api.POST('/api/session', { body: { email, password, stay } })),
     ['email', 'password'],
     done,
   );
@@ -36,6 +38,12 @@ export function SignInForm({ done }: { done: () => void }) {
         value={password}
         onChange={(e) => setPassword(e.currentTarget.value)}
         error={form.errorFor('password', t('sign-in.password'))}
+      />
+      <Checkbox
+        label={t('sign-in.stay')}
+        description={t('sign-in.stay-why')}
+        checked={stay}
+        onChange={(e) => setStay(e.currentTarget.checked)}
       />
     </RecordForm>
   );

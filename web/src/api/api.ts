@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './schema';
+import { client } from './client';
 import { csrfToken } from './csrf';
 import { OutOfReach, ProblemError } from './problem';
 
@@ -16,12 +17,29 @@ const csrf: Middleware = {
   },
 };
 
+/** These are of the account, wherever it works. */
+const OF_NO_ORCHARD = /^\/api\/(session|setup|join|account|orchards|typical-year)(\/|$)/;
+
+/** The orchard that is shown on this page; in another window it may be another. */
+export const shownOrchard = (): string | undefined =>
+  client.getQueryData<Schemas['SessionView']>(['session'])?.orchard.id;
+
+/** Says for which orchard a request is meant, so that nothing arrives in another. */
+const meantFor: Middleware = {
+  onRequest({ request }) {
+    const orchard = shownOrchard();
+    if (orchard && !OF_NO_ORCHARD.test(new URL(request.url).pathname))
+      request.headers.set('X-Orchard', orchard);
+    return request;
+  },
+};
+
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
   // Looked up at each call, so that tests can stand in for the network.
   fetch: (request) => globalThis.fetch(request),
 });
-api.use(csrf);
+api.use(csrf, meantFor);
 
 /** The answer's data, or a thrown {@link ProblemError}; {@link OutOfReach} when there was no answer at all. */
 export async function answer<T>(

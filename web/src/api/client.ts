@@ -5,7 +5,10 @@ import { ProblemError } from './problem';
 export const SIGNED_OUT = 'even-hand:signed-out';
 
 function tellWhenSignedOut(error: Error): void {
-  if (error instanceof ProblemError && error.signedOut) window.dispatchEvent(new Event(SIGNED_OUT));
+  if (!(error instanceof ProblemError)) return;
+  if (error.signedOut) window.dispatchEvent(new Event(SIGNED_OUT));
+  // The page shows an orchard that one was removed from: it begins anew in another.
+  if (error.problem.type?.endsWith(':not-a-member')) window.location.assign('/');
 }
 
 export const client = new QueryClient({

@@ -68,6 +68,13 @@ export const queries = {
       queryKey: ['stage-photos', tree],
       queryFn: () => answer(api.GET('/api/trees/{id}/stage-photos', { params: { path: { id: tree } } })),
     }),
+  account: () => queryOptions({ queryKey: ['account'], queryFn: () => answer(api.GET('/api/account')) }),
+  people: () => queryOptions({ queryKey: ['people'], queryFn: () => answer(api.GET('/api/people')) }),
+  accessLog: () =>
+    queryOptions({ queryKey: ['people', 'log'], queryFn: () => answer(api.GET('/api/people/log')) }),
+  phones: () => queryOptions({ queryKey: ['phones'], queryFn: () => answer(api.GET('/api/machine/phones')) }),
+  machineStatus: () =>
+    queryOptions({ queryKey: ['machine-status'], queryFn: () => answer(api.GET('/api/machine/status')) }),
   permits: () => queryOptions({ queryKey: ['permits'], queryFn: () => answer(api.GET('/api/permits')) }),
   permitStanding: (scope: Schemas['PermitNotice']['scope'], crop: string, day: string) =>
     queryOptions({

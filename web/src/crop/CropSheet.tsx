@@ -7,6 +7,7 @@ import { Glyph } from '../ui/Glyph';
 import { newId } from '../api/ids';
 import { basisWord, percent, temperature } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
+import { useMay } from '../ui/roles';
 import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/States';
 import { span } from '../format/time';
@@ -253,7 +254,7 @@ function Cross({ sheet }: { sheet: Sheet }) {
 
 /** Makes the number of one school the orchard's own. */
 function Follow({ sheet, school, value }: { sheet: Sheet; school: Schemas['CropSchool']; value: number }) {
-  const { session } = useHere();
+  const manages = useMay('manage');
   const { path } = school.choice!;
   const now = sheet.numbers.find((n) => n.path === path);
   const form = useSubmit<undefined, unknown>(
@@ -272,7 +273,7 @@ function Follow({ sheet, school, value }: { sheet: Sheet; school: Schemas['CropS
     () => undefined,
   );
   if (now?.value === value) return <div className="small soft">your sheet follows this</div>;
-  if (session.role !== 'OWNER') return null;
+  if (!manages) return null;
   return (
     <div>
       <Button size="compact-sm" variant="outline" loading={form.busy} onClick={() => form.submit(undefined)}>

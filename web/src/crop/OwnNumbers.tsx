@@ -5,6 +5,7 @@ import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { basisWord } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
+import { useMay } from '../ui/roles';
 import { queries } from '../api/queries';
 import { dayAndClock, plural } from '../format/time';
 import { useSubmit } from '../form/use-submit';
@@ -54,7 +55,7 @@ function Field({
 
 /** The orchard's own numbers on a sheet: changed, kept with their history, and back to as shipped in one click. */
 export function OwnNumbers({ sheet }: { sheet: Sheet }) {
-  const { zone, session } = useHere();
+  const { zone } = useHere();
   const history = useQuery(queries.ownSheet(sheet.crop));
   const [open, setOpen] = useState(false);
   const [find, setFind] = useState('');
@@ -76,7 +77,7 @@ export function OwnNumbers({ sheet }: { sheet: Sheet }) {
       setOpen(false);
     },
   );
-  const owner = session.role === 'OWNER';
+  const manages = useMay('manage');
   const shown = sheet.numbers.filter((n) =>
     numberName(sheet, n.path).toLowerCase().includes(find.trim().toLowerCase()),
   );
@@ -90,7 +91,7 @@ export function OwnNumbers({ sheet }: { sheet: Sheet }) {
             : `${plural(changed.length, 'number')} changed: ${changed.map((n) => `${numberName(sheet, n.path)} ${n.value} (shipped ${n.shipped.value})`).join('; ')}.`}
         </span>
       </header>
-      {owner ? (
+      {manages ? (
         <div className="line">
           <Button variant="outline" onClick={() => setOpen((o) => !o)} aria-expanded={open}>
             {open ? 'Leave them' : 'Change numbers for this orchard'}
@@ -102,7 +103,7 @@ export function OwnNumbers({ sheet }: { sheet: Sheet }) {
           )}
         </div>
       ) : (
-        <p className="small soft">The orchard’s owner can change them.</p>
+        <p className="small soft">An owner or a manager can change them.</p>
       )}
       {open && (
         <>

@@ -6,7 +6,7 @@ import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { made, SheetResult, type MadeSheet } from '../ui/LabelParts';
 import { percent, tied } from '../format/numbers';
-import { useHere } from '../ui/orchard-context';
+import { useMay } from '../ui/roles';
 import { useSubmit } from '../form/use-submit';
 import { IntervalRows } from './IntervalRows';
 import { Places } from './Places';
@@ -33,7 +33,7 @@ function Tags({ of }: { of: Comparison }) {
 
 /** What a complete trial says of the crop's sheet, put there by one press. */
 function Lesson({ of, lesson }: { of: Comparison; lesson: Schemas['ComparisonLesson'] }) {
-  const { session } = useHere();
+  const manages = useMay('manage');
   const [id] = useState(newId);
   const apply = useSubmit(
     () =>
@@ -53,12 +53,12 @@ function Lesson({ of, lesson }: { of: Comparison; lesson: Schemas['ComparisonLes
       </p>
       {lesson.applied ? (
         <p className="small soft">The sheet says so; its history names this trial.</p>
-      ) : session.role === 'OWNER' ? (
+      ) : manages ? (
         <Button variant="outline" loading={apply.busy} onClick={() => apply.submit(undefined)}>
           Put it into the sheet
         </Button>
       ) : (
-        <p className="small soft">The orchard’s owner can put it into the sheet.</p>
+        <p className="small soft">An owner or a manager can put it into the sheet.</p>
       )}
       {apply.general && <p className="warn small">{apply.general}</p>}
       <p className="small soft">

@@ -1,6 +1,7 @@
 import { Button, type ButtonProps } from '@mantine/core';
-import type { CSSProperties, ReactNode } from 'react';
+import { useContext, type CSSProperties, type ReactNode } from 'react';
 import { t } from '../text/text';
+import { HereContext } from '../ui/orchard-context';
 import { Question } from './Question';
 import type { Submit } from './use-submit';
 
@@ -15,6 +16,8 @@ interface Props<A> extends Pick<ButtonProps, 'disabled' | 'size' | 'variant'> {
   beside?: ReactNode;
   /** Fields and button in one line. */
   inline?: boolean;
+  /** Of one's own account, which viewers change too. */
+  ofAccount?: boolean;
   className?: string;
   style?: CSSProperties;
   children: ReactNode;
@@ -22,10 +25,11 @@ interface Props<A> extends Pick<ButtonProps, 'disabled' | 'size' | 'variant'> {
 
 /** The form of a record: its fields, what is wrong beyond them, the server's question, and what to do. */
 export function RecordForm<A>(props: Props<A>) {
-  const { form, of, save, cancel, beside, inline, className, style, children, ...button } = props;
+  const { form, of, save, cancel, beside, inline, ofAccount, className, style, children, ...button } = props;
+  const views = useContext(HereContext)?.session.role === 'VIEWER' && !ofAccount;
   const buttons = (
     <>
-      {save && (
+      {save && !views && (
         <Button type="submit" loading={form.busy} {...button}>
           {save}
         </Button>
@@ -54,6 +58,7 @@ export function RecordForm<A>(props: Props<A>) {
           {form.general}
         </p>
       )}
+      {views && <p className="small soft">{t('not-allowed.worker')}</p>}
       {!inline && <div className="line">{buttons}</div>}
       <Question question={form.question} />
     </form>

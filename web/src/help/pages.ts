@@ -22,6 +22,32 @@ export const HELP: Record<string, Help> = {
     ],
     words: ['visit', 'jar', 'dose', 'lost', 'kept for later', 'reading', 'check'],
   },
+  '/account': {
+    purpose: 'Where do I work, and where am I signed in?',
+    steps: [
+      'Change your password here; everywhere else you are signed out then.',
+      'A phone that is lost is signed out under “Where you are signed in”.',
+      'Several orchards have one account; go from one to another here or in the menu.',
+    ],
+    words: [],
+  },
+  '/orchard/machine': {
+    purpose: 'How do phones reach Even Hand, and is the machine well?',
+    steps: [
+      'Scan the code with a phone in the same network; trust the certificate once.',
+      'An owner sees here when the last backup was made, and how much room is left.',
+    ],
+    words: [],
+  },
+  '/orchard/people': {
+    purpose: 'Who works in this orchard, and who may do what?',
+    steps: [
+      'An owner makes a link and hands it over; it lets one person in, for three days.',
+      'A changed role holds at once, on every device.',
+      'Whoever is removed stays known by name on what they wrote.',
+    ],
+    words: [],
+  },
   '/round/walk/:walk': {
     purpose: 'What do I do at this tree, now?',
     steps: [

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import type { Schemas } from '../api/api';
+import { shownOrchard, type Schemas } from '../api/api';
 import { client, refresh, SIGNED_OUT } from '../api/client';
 import { csrfToken } from '../api/csrf';
 import { saidBeside, type Problem } from '../api/problem';
@@ -16,7 +16,7 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 
 /** Keeps a write on this device and begins to send what waits. Resolves once it is kept. */
 export async function keep(write: Write): Promise<void> {
-  await store.outbox.add({ ...write, at: new Date().toISOString() });
+  await store.outbox.add({ ...write, orchard: shownOrchard(), at: new Date().toISOString() });
   void send();
 }
 
@@ -58,7 +58,11 @@ async function sendOne(write: Outgoing): Promise<'done' | 'later'> {
     response = await globalThis.fetch(
       new Request(window.location.origin + write.path, {
         method: write.method,
-        headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrfToken() ?? '' },
+        headers: {
+          'Content-Type': 'application/json',
+          'X-XSRF-TOKEN': csrfToken() ?? '',
+          ...(write.orchard && { 'X-Orchard': write.orchard }),
+        },
         body: JSON.stringify(write.body),
       }),
     );
@@ -73,8 +77,8 @@ async function sendOne(write: Outgoing): Promise<'done' | 'later'> {
     window.dispatchEvent(new Event(SIGNED_OUT));
     return 'later';
   }
-  // A server that is starting, a gateway without one, too many at once: not a refusal.
-  if (response.status >= 500 || response.status === 429) return 'later';
+  // A server that is starting, a gateway without one, too many at once, too slow a network: not a refusal.
+  if (response.status >= 500 || response.status === 429 || response.status === 408) return 'later';
   const problem = (await response.json().catch(() => ({}))) as Problem;
   await store.outbox.put({
     ...write,

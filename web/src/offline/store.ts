@@ -12,6 +12,8 @@ export interface Outgoing {
   at: string;
   /** The account that wrote it; nobody else sends it. */
   account: string;
+  /** The orchard in which it was written; of writes from before there were several it is not known. */
+  orchard?: string | undefined;
   /** Why the server refused it; then it waits for a person. */
   refused?: string | undefined;
   /** The key of a plain question, when that is all the server wants. */

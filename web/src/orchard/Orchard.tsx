@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
 import { useHere } from '../ui/orchard-context';
+import { useMay } from '../ui/roles';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
@@ -18,8 +19,8 @@ import { TreeForm } from './TreeForm';
 import { VarietyForm } from './VarietyForm';
 
 function Settings() {
-  const { orchard, session } = useHere();
-  const owner = session.role === 'OWNER';
+  const { orchard } = useHere();
+  const owner = useMay('own');
   const [draft, setDraft] = useState(() => draftOf(orchard));
   const [saved, setSaved] = useState(false);
   const form = useSubmit(

@@ -5,8 +5,10 @@ const PAGES = [
   ['/orchard', 'tab.trees'],
   ['/orchard/map', 'tab.map'],
   ['/orchard/permits', 'tab.permits'],
+  ['/orchard/people', 'tab.people'],
   ['/orchard/import', 'tab.import'],
   ['/orchard/export', 'tab.export'],
+  ['/orchard/machine', 'tab.machine'],
 ] as const;
 
 /** The pages of the room. */

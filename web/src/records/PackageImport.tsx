@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/api';
 import { plural } from '../format/time';
-import { useHere } from '../ui/orchard-context';
+import { useMay } from '../ui/roles';
 import { SendFile } from './SendFile';
 
 function said({ lines }: Schemas['PackageImported']): string {
@@ -10,7 +10,7 @@ function said({ lines }: Schemas['PackageImported']): string {
 
 /** Everything of another machine into an orchard that is empty still. */
 export function PackageImport() {
-  const owner = useHere().session.role === 'OWNER';
+  const owner = useMay('own');
   return (
     <SendFile<Schemas['PackageImported']>
       path="/api/records/package"

@@ -100,7 +100,13 @@ export function show(
 ) {
   client.clear();
   notifications.clean();
-  const session: Schemas['SessionView'] = { accountId: 'a', person: 'Ines', role: 'OWNER', orchard: of };
+  const session: Schemas['SessionView'] = {
+    accountId: 'a',
+    person: 'Ines',
+    role: 'OWNER',
+    orchard: of,
+    orchards: [{ orchardId: of.id, name: of.name, role: 'OWNER', here: true }],
+  };
   client.setQueryData(['session'], session);
   return render(
     <MantineProvider env="test">

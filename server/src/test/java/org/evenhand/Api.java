@@ -31,12 +31,24 @@ public final class Api {
     private static final AtomicLong MILLIS = new AtomicLong(System.currentTimeMillis());
 
     private final String address;
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient http =
-            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final CookieManager cookies;
+    private final HttpClient http;
+    private final String orchard;
 
     public Api(String address) {
+        this(address, new CookieManager(), null);
+    }
+
+    private Api(String address, CookieManager cookies, String orchard) {
         this.address = address;
+        this.cookies = cookies;
+        this.orchard = orchard;
+        this.http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    }
+
+    /** The same caller, on a page of another orchard. */
+    public Api meantFor(String orchard) {
+        return new Api(address, cookies, orchard);
     }
 
     /** What the server answered. */
@@ -152,9 +164,10 @@ public final class Api {
     }
 
     private HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create(address + path))
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
                 .header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
+        return orchard == null ? request : request.header("X-Orchard", orchard);
     }
 
     private static HttpRequest.BodyPublisher json(Object body) {

@@ -46,6 +46,41 @@ class OneOrchardTest {
                 ours.put("/api/readings/" + reading, Api.reading(ownTree, now, Map.of("closed", 1))));
         tried.put("POST /api/readings/{id}/void", ours.post("/api/readings/" + reading + "/void", Api.voiding(0)));
         tried.put("GET /api/records/tables/{name}.csv", ours.get("/api/records/tables/account.csv"));
+        String person = "/api/people/"
+                + theirs.get("/api/session")
+                        .expect(200)
+                        .body()
+                        .path("accountId")
+                        .asString();
+        tried.put("PUT /api/people/{accountId}/role", ours.put(person + "/role", Map.of("role", "VIEWER")));
+        tried.put("POST /api/people/{accountId}/owner", ours.post(person + "/owner", Map.of()));
+        tried.put("POST /api/people/{accountId}/remove", ours.post(person + "/remove", Map.of()));
+        tried.put("POST /api/people/{accountId}/reset-link", ours.post(person + "/reset-link", Map.of()));
+        theirs.post("/api/people/invitations", Map.of("role", "WORKER")).expect(200);
+        tried.put(
+                "POST /api/people/invitations/{id}/withdraw",
+                ours.post(
+                        "/api/people/invitations/"
+                                + theirs.get("/api/people")
+                                        .body()
+                                        .path("invitations")
+                                        .get(0)
+                                        .path("id")
+                                        .asString()
+                                + "/withdraw",
+                        Map.of()));
+        tried.put(
+                "POST /api/account/sessions/{key}/end",
+                ours.post(
+                        "/api/account/sessions/"
+                                + theirs.get("/api/account")
+                                        .body()
+                                        .path("sessions")
+                                        .get(0)
+                                        .path("key")
+                                        .asString()
+                                + "/end",
+                        Map.of()));
         String run = "/api/imports/" + Api.newId();
         Map<String, Object> csv = Api.file("varieties", "name,crop\nImported,cherimoya\n");
         theirs.put(run, csv).expect(200);

@@ -84,12 +84,26 @@ public final class TestServer implements AutoCloseable {
     }
 
     public static void createDatabase(String name) {
+        asAdmin("create database " + name);
+    }
+
+    /** Says something about this server's database from outside of it; %s is its name. */
+    public void admin(String statement) {
+        asAdmin(statement.formatted(url.substring(url.lastIndexOf('/') + 1)));
+    }
+
+    /** Cuts every connection to this server's database. */
+    public void disconnect() {
+        admin("select pg_terminate_backend(pid) from pg_stat_activity where datname = '%s'");
+    }
+
+    private static void asAdmin(String statement) {
         try (Connection c = DriverManager.getConnection(
                         "jdbc:postgresql://" + hostAndPort() + "/postgres", "even_hand", password());
                 Statement s = c.createStatement()) {
-            s.execute("create database " + name);
+            s.execute(statement);
         } catch (SQLException e) {
-            throw new IllegalStateException("The test database could not be made", e);
+            throw new IllegalStateException(statement, e);
         }
     }
 

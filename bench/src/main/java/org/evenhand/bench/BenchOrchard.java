@@ -26,7 +26,7 @@ final class BenchOrchard {
         this.address = address;
         get("/api/setup");
         send("POST", "/api/setup", """
-                {"person":"Ada","email":"ada@bench.example","password":"seven slow measured snails","orchard":{"name":"Bench",
+                {"code":"BENCH","person":"Ada","email":"ada@bench.example","password":"seven slow measured snails","orchard":{"name":"Bench",
                 "latitude":-35.3,"longitude":173.9,"zone":"Pacific/Auckland","typicalMinimumC":14,"typicalMaximumC":24,
                 "units":"METRIC"}}""");
     }

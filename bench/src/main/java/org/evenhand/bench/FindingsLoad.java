@@ -118,7 +118,8 @@ public final class FindingsLoad {
                 }
             }
             c.setAutoCommit(false);
-            s.execute("truncate flower_outcome, flower_outcome_due, fruit, fruit_check, pollen_entry, pollination");
+            s.execute(
+                    "truncate flower_outcome, flower_outcome_due, fruit, fruit_check, record_photo, pollen_entry, pollination");
             double seconds = 0;
             for (String table : tables) {
                 long start = System.nanoTime();

@@ -22,6 +22,9 @@ final class Application implements AutoCloseable {
     /** The demo's moment in the journeys, so that what they see is the same every day. */
     static final String DEMO_MOMENT = "2026-11-24T15:40";
 
+    /** What whoever started it was shown. */
+    static final String SETUP_CODE = "WALL-2345";
+
     private static final Duration START_LIMIT = Duration.ofSeconds(300);
 
     private final ProcessBuilder builder;
@@ -89,6 +92,7 @@ final class Application implements AutoCloseable {
             builder.environment().put("EVEN_HAND_PORT", String.valueOf(port));
             builder.environment().put("EVEN_HAND_DB_URL", "jdbc:postgresql://" + server() + "/" + database);
             builder.environment().put("EVEN_HAND_DB_PASSWORD", password());
+            builder.environment().put("EVEN_HAND_SETUP_CODE", SETUP_CODE);
             builder.environment().put("EVEN_HAND_DEMO", demo);
             builder.environment().put("EVEN_HAND_DEMO_MOMENT", DEMO_MOMENT);
             return new Application(builder, "http://127.0.0.1:" + port, log);

@@ -2,6 +2,7 @@ package org.evenhand.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -51,6 +52,7 @@ class FirstDayJourneyTest {
     }
 
     private static void fillIn(Browser browser) {
+        browser.type("Code of this machine", Application.SETUP_CODE.toLowerCase(Locale.ROOT));
         browser.type("Your name", "Aroha");
         browser.type("E-mail address", "aroha@north-wall.example");
         browser.type("Password", "short");
@@ -59,7 +61,7 @@ class FirstDayJourneyTest {
         browser.type("Longitude", "-3.5");
         browser.seeText("A guess from the latitude");
         browser.press("Begin");
-        browser.seeText("Password has 5 characters; please take at least 10");
+        browser.seeText("Password has 5 characters; at least 15 are needed");
         assertThat(browser.valueOf("Latitude")).as("nothing typed is lost").isEqualTo("36.7");
         browser.type("Password", "figs under a wall");
         browser.press("Begin");

@@ -41,7 +41,6 @@ class AccountController {
         this.log = log;
     }
 
-    @io.swagger.v3.oas.annotations.media.Schema(name = "NameRequest")
     record NameRequest(@NotBlank @Size(max = 80) String person) {}
 
     /**
@@ -59,9 +58,8 @@ class AccountController {
     @GetMapping
     @Needs(Duty.SELF)
     AccountView account(Caller caller, HttpServletRequest request) {
-        Account account = accounts.require(caller.accountId());
-        return new AccountView(
-                account.name(), account.email(), orchards(members, caller), sessions.of(caller, request));
+        Accounts.Own own = accounts.own(caller);
+        return new AccountView(own.person(), own.email(), orchards(members, caller), sessions.of(caller, request));
     }
 
     static List<AccountView.Orchard> orchards(Members members, Caller caller) {

@@ -71,6 +71,19 @@ public class Accounts {
                 .collect(Collectors.toMap(Account::id, Function.identity()));
     }
 
+    /**
+     * What an account says of itself.
+     *
+     * @param locale the language that was chosen; null until then
+     */
+    record Own(String person, String email, String locale) {}
+
+    @Transactional(readOnly = true)
+    public Own own(Caller caller) {
+        Account account = require(caller.accountId());
+        return new Own(account.name(), account.email(), account.locale());
+    }
+
     Account require(UUID id) {
         return accounts.findById(id).orElseThrow();
     }

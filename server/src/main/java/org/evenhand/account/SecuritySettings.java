@@ -37,7 +37,7 @@ class SecuritySettings {
     SecurityFilterChain api(HttpSecurity http, JsonMapper json, SecurityContextRepository contexts, Members members)
             throws Exception {
         http.securityMatcher("/api/**")
-                .addFilterAfter(new CurrentMember(members), SecurityContextHolderFilter.class)
+                .addFilterAfter(new CurrentMember(members, json), SecurityContextHolderFilter.class)
                 // Nobody is led back to an address of the API: to keep it would leave a session for whoever asks.
                 .requestCache(AbstractHttpConfigurer::disable)
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/api/station/hours"))
@@ -47,6 +47,7 @@ class SecuritySettings {
                                 "/api/typical-year",
                                 "/api/session",
                                 "/api/join",
+                                "/api/machine/certificate",
                                 "/api/join/offer",
                                 "/api/join/password",
                                 "/api/station/hours",

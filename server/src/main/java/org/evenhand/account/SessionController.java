@@ -216,6 +216,6 @@ class SessionController {
                 caller.role(),
                 orchards.orchard(caller),
                 AccountController.orchards(members, caller),
-                accounts.require(caller.accountId()).locale());
+                accounts.own(caller).locale());
     }
 }

@@ -25,7 +25,8 @@ import tools.jackson.databind.json.JsonMapper;
 public class DatabaseAway extends OncePerRequestFilter {
     private static final Logger LOG = LoggerFactory.getLogger(DatabaseAway.class);
     private static final String AGAIN_SECONDS = "5";
-    private static final String READ_ONLY = "25006";
+    /** PostgreSQL's states of a database that is read-only, and of one that lets nobody in. */
+    private static final Set<String> REFUSING = Set.of("25006", "55000");
     /** Classes of PostgreSQL's states: connection, resources (disk full, memory, connections), operator (shutting down), system. */
     private static final Set<String> AWAY = Set.of("08", "53", "57", "58");
 
@@ -41,9 +42,10 @@ public class DatabaseAway extends OncePerRequestFilter {
             if (t instanceof SQLTransientException || t instanceof SQLRecoverableException) {
                 return true;
             }
-            if (t instanceof SQLException sql && sql.getSQLState() != null) {
+            if (t instanceof SQLException sql) {
                 String state = sql.getSQLState();
-                return state.equals(READ_ONLY) || state.length() == 5 && AWAY.contains(state.substring(0, 2));
+                // Without a state the database was not even asked: the connection was cut.
+                return state == null || REFUSING.contains(state) || AWAY.contains(state.substring(0, 2));
             }
         }
         return false;

@@ -4,7 +4,6 @@ import jakarta.validation.ConstraintViolation;
 import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
-import java.util.UUID;
 import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Text;
@@ -123,7 +122,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             LOG.info("A sender hung up before all arrived; what arrived is dropped.");
             return null;
         }
-        String number = UUID.randomUUID().toString().substring(0, 8);
+        String number = RequestNumber.now();
         LOG.error("Unexpected failure {}", number, e);
         return said(
                 HttpStatus.INTERNAL_SERVER_ERROR,

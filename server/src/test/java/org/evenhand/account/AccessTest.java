@@ -43,6 +43,7 @@ class AccessTest {
             "POST /api/join/password",
             "POST /api/station/hours",
             "GET /api/typical-year",
+            "GET /api/machine/certificate",
             "GET /api/feeds/{key}.ics");
 
     private final TestServer server = TestServer.get();

@@ -148,6 +148,17 @@ class PeopleTest {
         assertThat(mere.get("/api/session").body().path("orchards")).hasSize(2);
         owner.put("/api/session/orchard", Map.of("orchardId", second)).expect(404);
 
+        // A page that shows the other orchard still works in it.
+        assertThat(mere.meantFor(second).get("/api/varieties").expect(200).body())
+                .hasSize(1);
+        assertThat(owner.meantFor(second)
+                        .get("/api/varieties")
+                        .expect(403)
+                        .body()
+                        .path("type")
+                        .asString())
+                .endsWith("not-a-member");
+
         // Removed from the one, they go on in the other.
         owner.post("/api/people/" + id(mere) + "/remove", Map.of()).expect(204);
         assertThat(mere.get("/api/session")
