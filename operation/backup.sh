@@ -89,7 +89,7 @@ newest_schema() {
 # Once a day; kept for seven days and for four weeks.
 backup_daily() {
   local day
-  if [ "${EVEN_HAND_DEMO:-}" = true ]; then return; fi
+  if [ -z "$backups" ]; then return; fi
   mkdir -p "$backups"; chmod 700 "$backups"
   while sleep "${EVEN_HAND_BACKUP_PAUSE:-600}"; do
     if [ -n "$(find "$backups" -name 'day-*.ehb' -mmin -1430 | head -1)" ]; then continue; fi

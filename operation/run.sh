@@ -14,6 +14,8 @@ start_app() { # database demo
   build
   start_postgres postgres "$db_port"
   make_database "$1"
+  # Nobody saves what was invented.
+  if [ "$2" = true ]; then backups=; fi
   export EVEN_HAND_RUN=$run EVEN_HAND_BACKUPS=$backups EVEN_HAND_PORT=$port EVEN_HAND_DEMO=$2 EVEN_HAND_DB_PORT=$db_port
   export EVEN_HAND_DB_URL=jdbc:postgresql://127.0.0.1:$db_port/$1 EVEN_HAND_DB_PASSWORD; EVEN_HAND_DB_PASSWORD=$(password)
   export EVEN_HAND_SETUP_CODE; EVEN_HAND_SETUP_CODE=$(setup_code)

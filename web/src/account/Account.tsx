@@ -13,6 +13,7 @@ import { Loaded } from '../ui/States';
 import { sayDone } from '../ui/undo';
 import { NewPassword } from './PasswordFields';
 import { startAfresh } from './start-afresh';
+import classes from './Account.module.css';
 
 type Own = Schemas['AccountView'];
 
@@ -102,7 +103,7 @@ function Sessions({ account }: { account: Own }) {
           </Button>
         )}
       </header>
-      <ul className="plain stack" style={{ gap: 10 }}>
+      <ul className={classes.list}>
         {account.sessions.map((s) => (
           <li key={s.key} className="line" style={{ justifyContent: 'space-between' }}>
             <span>
@@ -169,7 +170,7 @@ function Orchards({ account }: { account: Own }) {
           </Button>
         )}
       </header>
-      <ul className="plain stack" style={{ gap: 10 }}>
+      <ul className={classes.list}>
         {account.orchards.map((o) => (
           <li key={o.orchardId} className="line" style={{ justifyContent: 'space-between' }}>
             <span>
@@ -226,7 +227,7 @@ export function Account() {
         {(own) => (
           <>
             <Orchards account={own} />
-            <div className="two">
+            <div className={classes.beside}>
               <Name account={own} />
               <Password />
             </div>

@@ -14,6 +14,7 @@ import { Loaded } from '../ui/States';
 import { sayDone } from '../ui/undo';
 import { AccessEvents } from './AccessEvents';
 import { HandedLink } from './HandedLink';
+import classes from './Account.module.css';
 
 type Member = Schemas['Member'];
 
@@ -35,7 +36,7 @@ function Invite() {
   return (
     <section className="card stack">
       <h2>Invite somebody</h2>
-      <RecordForm form={form} save="Make a link" className="stack">
+      <RecordForm form={form} save="Make a link" className="form" style={{ maxWidth: 'none' }}>
         <div className="two">
           <Select
             label="As"
@@ -195,7 +196,7 @@ function Invitations({ open }: { open: Schemas['OpenInvitation'][] }) {
   return (
     <section className="card stack">
       <h2>Links that were handed out</h2>
-      <ul className="plain stack" style={{ gap: 10 }}>
+      <ul className={classes.list}>
         {open.map((i) => (
           <li key={i.id} className="line" style={{ justifyContent: 'space-between' }}>
             <span>
@@ -228,7 +229,7 @@ export function People() {
           <>
             <h1>{members.length === 1 ? 'You work here alone' : `${members.length} people work here`}</h1>
             <section className="card stack">
-              <ul className="plain stack" style={{ gap: 16 }}>
+              <ul className={classes.list}>
                 {members.map((m) => (
                   <Person key={m.accountId} of={m} owns={owns} />
                 ))}

@@ -100,7 +100,7 @@ function Phones({ phones }: { phones: Schemas['Phones'] }) {
 
 function Backup({ backup }: { backup: Schemas['Backups'] | undefined }) {
   const { zone } = useHere();
-  if (!backup) return <>none here; whoever runs the database looks after it</>;
+  if (!backup) return <>none is made here: of the demo, or where somebody else runs the database</>;
   return (
     <>
       {backup.last ? (
@@ -145,7 +145,7 @@ function Status() {
                   ] as const
                 ).map(([name, value]) => (
                   <tr key={name}>
-                    <th scope="row">{name}</th>
+                    <td className="soft">{name}</td>
                     <td>{value}</td>
                   </tr>
                 ))}
