@@ -1,6 +1,6 @@
 # Backups: saved, read back, restored. Read by ./even-hand.
 
-client() { PGPASSWORD=$(password) "$pg_bin/psql" -h 127.0.0.1 -p "$db_port" -U even_hand -X -Atq -v ON_ERROR_STOP=1 "$@"; }
+client() { PGOPTIONS='-c client_min_messages=warning' PGPASSWORD=$(password) "$pg_bin/psql" -h 127.0.0.1 -p "$db_port" -U even_hand -X -Atq -v ON_ERROR_STOP=1 "$@"; }
 
 # Rows of the tables that people would miss, in one line.
 counts() { # database
@@ -92,7 +92,8 @@ backup_daily() {
   if [ -z "$backups" ]; then return; fi
   mkdir -p "$backups"; chmod 700 "$backups"
   while sleep "${EVEN_HAND_BACKUP_PAUSE:-600}"; do
-    if [ -n "$(find "$backups" -name 'day-*.ehb' -mmin -1430 | head -1)" ]; then continue; fi
+    # A database that is being made or brought up to date is not saved half-way.
+    if [ ! -e "$run/app.ready" ] || [ -n "$(find "$backups" -name 'day-*.ehb' -mmin -1430 | head -1)" ]; then continue; fi
     day=$backups/day-$(date -u +%Y-%m-%d).ehb
     if ! "$0" backup "$day"; then echo "the backup of $(date -u +%FT%TZ) failed; see $run/app.out" >"$backups/failed"; continue; fi
     rm -f "$backups/failed"

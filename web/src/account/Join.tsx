@@ -114,7 +114,7 @@ function Offered({ link, offer, signedIn }: { link: string; offer: Offer; signed
     <>
       <h1>Work in {offer.orchard}</h1>
       <p>
-        {offer.by} invites you as {offer.role && ROLE_NAMES[offer.role].toLowerCase()}.{' '}
+        {offer.by} invites you as a {offer.role && ROLE_NAMES[offer.role].toLowerCase()}.{' '}
         {offer.role && ROLE_MEANS[offer.role]}
       </p>
       <p className="soft small">The link is good once, until {until(offer)}.</p>

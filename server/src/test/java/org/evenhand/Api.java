@@ -51,6 +51,11 @@ public final class Api {
         return new Api(address, cookies, orchard);
     }
 
+    /** The same caller, asking another instance. */
+    public Api at(String other) {
+        return new Api(other, cookies, orchard);
+    }
+
     /** What the server answered. */
     public record Answer(int status, JsonNode body, HttpResponse<String> raw) {
         public Answer expect(int wanted) {

@@ -34,9 +34,17 @@ public final class TestServer implements AutoCloseable {
     private final String url;
 
     private TestServer(String... more) {
+        this(newDatabase(), more);
+    }
+
+    private static String newDatabase() {
         String database = "server_" + UUID.randomUUID().toString().replace("-", "");
-        this.url = "jdbc:postgresql://" + hostAndPort() + "/" + database;
         createDatabase(database);
+        return "jdbc:postgresql://" + hostAndPort() + "/" + database;
+    }
+
+    private TestServer(String url, String[] more) {
+        this.url = url;
         List<String> settings = new ArrayList<>(List.of(
                 "--server.port=0",
                 "--spring.datasource.url=" + url,
@@ -57,6 +65,11 @@ public final class TestServer implements AutoCloseable {
     /** A machine on its first day; to be closed. */
     public static TestServer fresh() {
         return new TestServer();
+    }
+
+    /** Another instance on the database of this one; to be closed. */
+    public TestServer beside() {
+        return new TestServer(url, new String[0]);
     }
 
     @Override

@@ -16,6 +16,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ChangedElsewhere;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.NotFoundException;
@@ -88,6 +89,16 @@ public class CropCatalogue {
     @EventListener
     void arrived(RecordsArrived records) {
         byOrchard.remove(records.orchardId());
+    }
+
+    /** Numbers that another instance was given hold here too. */
+    @EventListener
+    void elsewhere(ChangedElsewhere change) {
+        if (change.anything()) {
+            byOrchard.clear();
+        } else if (change.mayBeIn("own_sheet")) {
+            byOrchard.remove(change.orchardId());
+        }
     }
 
     private CropSheets of(Caller caller) {

@@ -19,6 +19,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -34,6 +35,7 @@ import org.evenhand.core.statistics.Proportion;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.cropload.TreeResults;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ChangedElsewhere;
 import org.evenhand.mating.CrossResults;
 import org.evenhand.orchard.MatingPartners;
 import org.evenhand.orchard.OrchardDetails;
@@ -77,6 +79,8 @@ public class FlowerOutcomes {
     private final Set<UUID> underWay = ConcurrentHashMap.newKeySet();
     /** Counts changes, so that others know when what they reckoned from outcomes is old. */
     private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
+    /** Times after which those of any orchard may be old. */
+    private final AtomicLong anywhere = new AtomicLong();
 
     FlowerOutcomes(
             OutcomeRows rows,
@@ -154,9 +158,18 @@ public class FlowerOutcomes {
         return calculated;
     }
 
-    /** Equal as long as no outcome of the orchard was reckoned anew by this process. */
+    /** Equal as long as no outcome of the orchard was worked out anew. */
     public long version(Caller caller) {
-        return changes.getOrDefault(caller.orchardId(), 0L);
+        return changes.getOrDefault(caller.orchardId(), 0L) + anywhere.get();
+    }
+
+    @EventListener
+    void elsewhere(ChangedElsewhere change) {
+        if (change.anything()) {
+            anywhere.incrementAndGet();
+        } else if (change.mayBeIn("flower_outcome")) {
+            changes.merge(change.orchardId(), 1L, Long::sum);
+        }
     }
 
     private OutcomeAnalysis analysis(Caller caller) {

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
@@ -15,7 +16,7 @@ import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
- * How often each orchard was written to since the program started. Whoever keeps what he reckoned from an orchard's records notes the
+ * How often each orchard was written to, here or elsewhere, since the program started. Whoever keeps what he reckoned from an orchard's records notes the
  * number before he reads them, and uses what he kept only while the number is the same.
  */
 @Component
@@ -26,6 +27,15 @@ public class OrchardChanges implements HandlerInterceptor, WebMvcConfigurer {
 
     public long of(UUID orchard) {
         return byOrchard.computeIfAbsent(orchard, o -> new AtomicLong()).get() + anywhere.get();
+    }
+
+    @EventListener
+    void elsewhere(ChangedElsewhere change) {
+        if (change.anything()) {
+            anywhere.incrementAndGet();
+        } else {
+            byOrchard.computeIfAbsent(change.orchardId(), o -> new AtomicLong()).incrementAndGet();
+        }
     }
 
     @Override

@@ -10,12 +10,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Function;
 import org.evenhand.core.weather.Site;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.core.weather.WeatherSource;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ChangedElsewhere;
 import org.evenhand.kit.RecordsArrived;
 import org.evenhand.orchard.BlockChanged;
 import org.evenhand.orchard.BlockNotes;
@@ -37,6 +39,8 @@ public class Weather {
 
     /** Counts changes of an orchard's weather, so that others know when what they reckoned with it is old. */
     private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
+    /** Times after which that of any orchard may have. */
+    private final AtomicLong anywhere = new AtomicLong();
 
     private final ApplicationEventPublisher events;
     private final InstantSource clock;
@@ -58,7 +62,7 @@ public class Weather {
     public record Version(OrchardDetails orchard, long changes) {}
 
     public Version version(Caller caller, OrchardDetails orchard) {
-        return new Version(orchard, changes.getOrDefault(caller.orchardId(), 0L));
+        return new Version(orchard, changes.getOrDefault(caller.orchardId(), 0L) + anywhere.get());
     }
 
     /** Told of a change of the air in a stretch of time, both ends included; see {@link #changed(UUID)}. */
@@ -80,6 +84,15 @@ public class Weather {
                 changes.merge(orchardId, 1L, Long::sum);
             }
         });
+    }
+
+    @EventListener
+    void elsewhere(ChangedElsewhere change) {
+        if (change.anything()) {
+            anywhere.incrementAndGet();
+        } else if (change.mayBeIn("weather") || change.mayBeIn("block")) {
+            changes.merge(change.orchardId(), 1L, Long::sum);
+        }
     }
 
     @EventListener
