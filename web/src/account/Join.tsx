@@ -118,7 +118,7 @@ function Offered({ link, offer, signedIn }: { link: string; offer: Offer; signed
         {offer.role && ROLE_MEANS[offer.role]}
       </p>
       <p className="soft small">The link is good once, until {until(offer)}.</p>
-      {session.data ? (
+      {signedIn && session.data ? (
         <WithAccount link={link} offer={offer} person={session.data.person} />
       ) : (
         <NewAccount link={link} offer={offer} />

@@ -22,7 +22,7 @@ describe('signing in', () => {
 
     expect(await screen.findByText('Password does not fit this address.')).toBeVisible();
     expect(screen.getByLabelText('E-mail address')).toHaveValue('ines@heron-bank.example');
-    expect(sent[0]!.body).toEqual({ email: 'ines@heron-bank.example', password: 'black cup' });
+    expect(sent[0]!.body).toEqual({ email: 'ines@heron-bank.example', password: 'black cup', stay: true });
   });
 
   it('comes over the page when the session has ended, and what was typed there stays', async () => {
