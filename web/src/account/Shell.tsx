@@ -110,7 +110,7 @@ function Who() {
     <div className="who">
       <div>
         {orchard.name} · <Link to="/account">{session.person}</Link>
-        {session.role === 'VIEWER' && <span className="soft"> · {t('session.viewer')}</span>}
+        {session.role === 'VIEWER' && ` · ${t('session.viewer')}`}
       </div>
       <Suspense fallback={null}>
         {session.orchards.length > 1 && <OrchardSwitch />}

@@ -3,6 +3,8 @@ package org.evenhand.journeys;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.URI;
@@ -11,6 +13,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -86,10 +89,99 @@ class CommandTest {
     }
 
     @Test
-    void start_begins_with_an_empty_database() throws Exception {
-        assertThat(start("start").exit()).isZero();
-
+    void start_begins_empty_comes_back_after_a_crash_and_is_saved_and_restored() throws Exception {
+        Said started = start("start");
+        assertThat(started.exit()).as(started.text()).isZero();
         assertThat(get("/api/setup").body()).contains("\"ownerNeeded\":true");
+        String code = started.text().replaceAll("(?s).*#code=(\\S+).*", "$1");
+        HttpClient ada =
+                HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+        assertThat(setUp(ada, "GUESSED")).isEqualTo(400);
+        assertThat(setUp(ada, code)).isEqualTo(200);
+
+        // As when the memory is full, or somebody pulls a plug: whoever watches it starts it again.
+        long before = Long.parseLong(Files.readString(folder.resolve("app.pid")).strip());
+        ProcessHandle.of(before).orElseThrow().destroyForcibly();
+        waitUntilItAnswersAgain();
+        assertThat(Files.readString(folder.resolve("app.pid")).strip()).isNotEqualTo(String.valueOf(before));
+        assertThat(Files.readString(folder.resolve("app.log")))
+                .as("the log of before is still there")
+                .isNotBlank();
+
+        assertThat(evenHand(Map.of(), "reset-password", "nobody@far-side.example")
+                        .exit())
+                .isEqualTo(1);
+        assertThat(evenHand(Map.of(), "reset-password", "ADA@far-side.example").text())
+                .contains("Ada chooses a new password")
+                .contains("http://127.0.0.1:" + port + "/join#");
+
+        Path file = folder.resolve("orchards.ehb");
+        Said saved = evenHand(Map.of(), "backup", file.toString());
+        assertThat(saved.exit()).as(saved.text()).isZero();
+        assertThat(evenHand(Map.of(), "restore", file.toString()).text()).contains("first ./even-hand stop");
+        evenHand(Map.of(), "stop");
+        assertThat(restore(file).text()).contains("call it again with --yes");
+        assertThat(restore(file, "--yes").text())
+                .contains("kept aside as the database even_hand_before_")
+                .contains("account=1 orchard=1");
+        byte[] damaged = Files.readAllBytes(file);
+        damaged[damaged.length / 2] ^= 1;
+        assertThat(restore(Files.write(folder.resolve("damaged.ehb"), damaged), "--yes")
+                        .text())
+                .contains("is damaged");
+        assertThat(restore(Files.writeString(folder.resolve("other.ehb"), "x"), "--yes")
+                        .text())
+                .contains("is no backup of Even Hand");
+        Said again = start("start");
+        assertThat(again.text()).as("somebody has an account").doesNotContain("#code=");
+        assertThat(get("/api/setup").body()).contains("\"ownerNeeded\":false");
+    }
+
+    private Said restore(Path file, String... more) throws Exception {
+        List<String> line = new java.util.ArrayList<>(
+                List.of("restore", file.toString(), "--db-port", String.valueOf(databasePort)));
+        line.addAll(List.of(more));
+        return evenHand(Map.of(), line.toArray(String[]::new));
+    }
+
+    private int setUp(HttpClient client, String code) throws Exception {
+        String address = "http://127.0.0.1:" + port;
+        HttpResponse<String> first = client.send(
+                HttpRequest.newBuilder(URI.create(address + "/api/setup")).build(),
+                HttpResponse.BodyHandlers.ofString());
+        String token =
+                client.cookieHandler().map(c -> (CookieManager) c).orElseThrow().getCookieStore().getCookies().stream()
+                        .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                        .map(HttpCookie::getValue)
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(first.statusCode()).isEqualTo(200);
+        return client.send(
+                        HttpRequest.newBuilder(URI.create(address + "/api/setup"))
+                                .header("Content-Type", "application/json")
+                                .header("X-XSRF-TOKEN", token)
+                                .POST(HttpRequest.BodyPublishers.ofString("""
+                                        {"code":"%s","person":"Ada","email":"ada@far-side.example","password":"seven slow measured snails",
+                                        "orchard":{"name":"Far Side","latitude":-35.3,"longitude":173.9,"zone":"Pacific/Auckland",
+                                        "typicalMinimumC":14,"typicalMaximumC":24,"units":"METRIC"}}""".formatted(code)))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString())
+                .statusCode();
+    }
+
+    private void waitUntilItAnswersAgain() throws Exception {
+        Instant end = Instant.now().plusSeconds(240);
+        while (Instant.now().isBefore(end)) {
+            try {
+                if (get("/api/setup").statusCode() == 200) {
+                    return;
+                }
+            } catch (IOException notYet) {
+                // It is still starting.
+            }
+            Thread.sleep(500);
+        }
+        throw new AssertionError("It was not started again");
     }
 
     @Test

@@ -40,6 +40,9 @@ class FirstDayJourneyTest {
                     "for the forecast");
             assertThat(browser.accessibilityViolations()).isEmpty();
 
+            invite(application, browser);
+
+            browser.goTo("Bloom");
             browser.reload();
             browser.waitFor(
                     () -> browser.heading().startsWith("About 5 flowers") ? true : null, "for the session to last");
@@ -48,6 +51,39 @@ class FirstDayJourneyTest {
             browser.open("/set-up");
             browser.see(By.xpath("//button[normalize-space(.)='Sign in']"));
             browser.assertKeptToItself();
+        }
+    }
+
+    /** Somebody comes in by a link on a device of their own, works, and is shut out again. */
+    private static void invite(Application application, Browser browser) {
+        browser.open("/orchard/people");
+        browser.seeText("You work here alone");
+        browser.type("For whom", "Tane");
+        browser.press("Make a link");
+        String link = browser.see(By.cssSelector("code")).getText();
+        assertThat(browser.accessibilityViolations()).isEmpty();
+        try (Browser phone = new Browser(application.address())) {
+            phone.open(link.substring(link.indexOf("/join#")));
+            phone.seeText("Work in North Wall");
+            assertThat(phone.accessibilityViolations()).isEmpty();
+            phone.type("Your name", "Tane");
+            phone.type("E-mail address", "tane@north-wall.example");
+            phone.type("Password", "seven slow lanterns");
+            phone.press("Join North Wall");
+            phone.see(By.xpath("//button[normalize-space(.)='Sign out']"));
+            phone.open("/orchard/people");
+            phone.seeText("2 people work here");
+            phone.seeText("An owner invites, changes roles and removes.");
+            phone.open("/account");
+            phone.seeText("Where you are signed in");
+            assertThat(phone.accessibilityViolations()).isEmpty();
+
+            browser.open("/orchard/people");
+            browser.press("Remove");
+            browser.press("Remove Tane");
+            browser.seeText("You work here alone");
+            phone.open("/orchard");
+            phone.see(By.xpath("//button[normalize-space(.)='Sign in']"));
         }
     }
 

@@ -51,7 +51,7 @@ class CheckImport implements ImportKind<CheckRequest> {
                 Column.needed(CHECKED_AT, "checkedAt", Holds.MOMENT, "When they were checked.", "date", "fecha"),
                 Column.needed("set", "taken", Holds.WHOLE_NUMBER, "Flowers that have set.", "taken", "cuajadas"),
                 Column.needed("failed", "failed", Holds.WHOLE_NUMBER, "Flowers that have failed.", "fallidas"),
-                Column.optional("unknown", "unknown", Holds.WHOLE_NUMBER, "Flowers that cannot be told yet."),
+                Column.optional("unknown", "unknown", Holds.WHOLE_NUMBER, "Flowers of which nobody knows yet."),
                 Column.optional("tag", "tag", Holds.TEXT, "Tag of the flowers, where several were done at once."),
                 Column.optional("jar", "jar", Holds.TEXT, "Code of their jar, where several were done at once."),
                 Column.optional("dropped", "dropped", Holds.WHOLE_NUMBER, "Fruitlets that fell by themselves."),
