@@ -131,6 +131,11 @@ public final class Api {
         return send(request(path).PUT(HttpRequest.BodyPublishers.ofString(body)).build());
     }
 
+    public Answer postText(String path, String body) {
+        return send(
+                request(path).POST(HttpRequest.BodyPublishers.ofString(body)).build());
+    }
+
     /** Sends a CSV file. */
     public Answer postCsv(String path, String csv) {
         return send(csv(path, HttpRequest.BodyPublishers.ofString(csv)));

@@ -108,7 +108,7 @@ public class Permits {
     /** How permits stand to work on a crop's flowers, or to its pollen being moved, on a day. */
     @Transactional(readOnly = true)
     public PermitView.Notice standing(Caller caller, PermitScope scope, String crop, LocalDate day) {
-        CropSheet sheet = crops.of(caller, crop);
+        CropSheet sheet = crops.require(caller, "crop", crop);
         return new Open(scope, PermitStanding.of(terms(caller), scope, sheet.crop(), day))
                 .notice(List.of(sheet.speciesName()));
     }
