@@ -81,8 +81,9 @@ has_people() { # database
     [ "$(client -d "$1" -c 'select count(*) from account')" -gt 0 ]
 }
 
-# Of the migrations that ship; empty where only their jar does.
+# Of the migrations that ship.
 newest_schema() {
+  if [ -s "$unpacked/schema" ]; then cat "$unpacked/schema"; return; fi
   find "$home/server/src/main/resources/db/migration" -name 'V*.sql' 2>/dev/null | sed -E 's/.*V([0-9]+)__.*/\1/' | sort -n | tail -1
 }
 

@@ -13,6 +13,7 @@ package() {
   jlink --add-modules "$runtime_modules" --strip-debug --no-header-files --no-man-pages --compress=2 --output "$place/runtime" ||
     fail "the runtime could not be made; is the whole JDK there (jmods)?"
   cp -r "$unpacked" "$place/app"
+  newest_schema >"$place/app/schema"
   cp "$home/even-hand" "$place/"; cp -r "$home/operation" "$place/"; rm "$place/operation/release.sh"
   cp "$home/docs/OPERATION.md" "$place/"
   tar -C "$run/release" -czf "$run/$name.tar.gz" "$name"
