@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
  * what only we should know, and each refusal is a problem detail. As many as {@code -Devenhand.fuzz} says.
  */
 class FuzzTest {
-    private static final int REQUESTS = Integer.getInteger("evenhand.fuzz", 4_000);
+    private static final int REQUESTS = Integer.getInteger("evenhand.fuzz", 2_000);
     private static final long SEED = Long.getLong("evenhand.fuzz.seed", 11);
 
     /** These end the caller's own session or membership, or print; they are tried one by one in other tests. */
