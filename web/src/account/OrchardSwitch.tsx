@@ -2,6 +2,7 @@ import { NativeSelect } from '@mantine/core';
 import { answer, api } from '../api/api';
 import { useHere } from '../ui/orchard-context';
 import { t } from '../text/text';
+import { sayDone } from '../ui/undo';
 import classes from './Language.module.css';
 import { startAfresh } from './start-afresh';
 
@@ -9,8 +10,12 @@ import { startAfresh } from './start-afresh';
 export function OrchardSwitch() {
   const { session, orchard } = useHere();
   const turn = async (orchardId: string) => {
-    await answer(api.PUT('/api/session/orchard', { body: { orchardId } }));
-    await startAfresh();
+    try {
+      await answer(api.PUT('/api/session/orchard', { body: { orchardId } }));
+      await startAfresh();
+    } catch (e) {
+      sayDone(e instanceof Error ? e.message : t('problem.out-of-reach'));
+    }
   };
   return (
     <NativeSelect

@@ -29,7 +29,7 @@ const KEPT = new Set([
 ]);
 
 /** Raised when answers change their shape: those that an older page kept are then asked for anew. */
-const SHAPE = 6;
+const SHAPE = 7;
 
 /** Keeps the answers as they come in. */
 export function keepAnswers(of: QueryClient): void {

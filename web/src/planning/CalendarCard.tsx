@@ -31,7 +31,7 @@ export function CalendarCard() {
     [],
     (_, f) => setMade((m) => (m?.id === f.id ? undefined : m)),
   );
-  const address = made?.path && window.location.origin + made.path;
+  const address = made?.path && (made.address ?? window.location.origin + made.path);
   return (
     <section className="card stack">
       <header style={{ margin: 0 }}>

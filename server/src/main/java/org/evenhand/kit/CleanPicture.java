@@ -1,21 +1,28 @@
 package org.evenhand.kit;
 
+import com.drew.imaging.ImageMetadataReader;
+import com.drew.imaging.ImageProcessingException;
+import com.drew.metadata.exif.ExifIFD0Directory;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Iterator;
+import java.util.Locale;
+import java.util.Set;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.evenhand.core.InvalidInputException;
 
 /**
- * A picture drawn anew as a JPEG of at most {@value #LONGEST} pixels: what a camera writes beside it, the place above all, is not
+ * A picture drawn anew, upright, as a JPEG of at most {@value #LONGEST} pixels: what a camera writes beside it, the place above all, is not
  * taken over.
  */
 public final class CleanPicture {
@@ -26,6 +33,8 @@ public final class CleanPicture {
 
     private static final int LONGEST = 1600;
     private static final int MOST_PIXELS = 60_000_000;
+    private static final int LAST_ORIENTATION = 8;
+    private static final Set<String> KINDS = Set.of("jpeg", "png");
 
     private CleanPicture() {}
 
@@ -38,7 +47,7 @@ public final class CleanPicture {
                     "data", "is " + given.length / 1000 + " kB; allowed are " + MOST_BYTES / 1000 + " kB.");
         }
         try {
-            return jpeg(fitting(read(given)));
+            return jpeg(upright(fitting(read(given)), orientation(given)));
         } catch (IOException e) {
             throw new InvalidInputException("data", "cannot be read as a picture. Send a JPEG or a PNG.");
         }
@@ -52,6 +61,9 @@ public final class CleanPicture {
             }
             ImageReader reader = readers.next();
             try {
+                if (!KINDS.contains(reader.getFormatName().toLowerCase(Locale.ROOT))) {
+                    throw new InvalidInputException("data", "is no JPEG or PNG. Send one of these.");
+                }
                 reader.setInput(in, true, true);
                 // Before it is unpacked: a small file can hold a picture that fills the memory.
                 if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
@@ -59,11 +71,55 @@ public final class CleanPicture {
                             "data",
                             "is " + reader.getWidth(0) + " by " + reader.getHeight(0) + " pixels; that is too large.");
                 }
-                return reader.read(0);
+                return reader.read(0, thinned(reader));
             } finally {
                 reader.dispose();
             }
         }
+    }
+
+    /** Of a large picture only as many points as are needed to draw it small: several at once fit into the memory. */
+    private static ImageReadParam thinned(ImageReader reader) throws IOException {
+        ImageReadParam param = reader.getDefaultReadParam();
+        int every = Math.max(1, Math.max(reader.getWidth(0), reader.getHeight(0)) / (2 * LONGEST));
+        param.setSourceSubsampling(every, every, 0, 0);
+        return param;
+    }
+
+    /** How the camera was held, as Exif counts it: 1 upright; 1 where it does not say. */
+    private static int orientation(byte[] given) throws IOException {
+        try {
+            ExifIFD0Directory exif = ImageMetadataReader.readMetadata(new ByteArrayInputStream(given))
+                    .getFirstDirectoryOfType(ExifIFD0Directory.class);
+            Integer said = exif == null ? null : exif.getInteger(ExifIFD0Directory.TAG_ORIENTATION);
+            return said == null || said < 1 || said > LAST_ORIENTATION ? 1 : said;
+        } catch (ImageProcessingException e) {
+            return 1;
+        }
+    }
+
+    /** Turns and mirrors a picture so that its top is up. */
+    private static BufferedImage upright(BufferedImage image, int orientation) {
+        if (orientation == 1) {
+            return image;
+        }
+        int w = image.getWidth();
+        int h = image.getHeight();
+        AffineTransform turn = switch (orientation) {
+            case 2 -> new AffineTransform(-1, 0, 0, 1, w, 0);
+            case 3 -> new AffineTransform(-1, 0, 0, -1, w, h);
+            case 4 -> new AffineTransform(1, 0, 0, -1, 0, h);
+            case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
+            case 6 -> new AffineTransform(0, 1, -1, 0, h, 0);
+            case 7 -> new AffineTransform(0, -1, -1, 0, h, w);
+            default -> new AffineTransform(0, -1, 1, 0, 0, w);
+        };
+        boolean lying = orientation > 4;
+        BufferedImage turned = new BufferedImage(lying ? h : w, lying ? w : h, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = turned.createGraphics();
+        g.drawImage(image, turn, null);
+        g.dispose();
+        return turned;
     }
 
     private static BufferedImage fitting(BufferedImage image) {

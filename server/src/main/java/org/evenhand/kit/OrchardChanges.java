@@ -22,7 +22,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Component
 public class OrchardChanges implements HandlerInterceptor, WebMvcConfigurer {
     private final Map<UUID, AtomicLong> byOrchard = new ConcurrentHashMap<>();
-    /** Writings by those who say no orchard, as a weather station does: they may concern any. */
+    /** Times after which that of any orchard may be old. */
     private final AtomicLong anywhere = new AtomicLong();
 
     public long of(UUID orchard) {
@@ -34,7 +34,7 @@ public class OrchardChanges implements HandlerInterceptor, WebMvcConfigurer {
         if (change.anything()) {
             anywhere.incrementAndGet();
         } else {
-            byOrchard.computeIfAbsent(change.orchardId(), o -> new AtomicLong()).incrementAndGet();
+            changed(change.orchardId());
         }
     }
 
@@ -52,11 +52,15 @@ public class OrchardChanges implements HandlerInterceptor, WebMvcConfigurer {
                 || handler instanceof HandlerMethod method && method.hasMethodAnnotation(ReadsOnly.class)) {
             return;
         }
+        // Who is signed out changes no orchard, but for a weather station, which says whose it is itself.
         if (request.getUserPrincipal() instanceof Authentication known
                 && known.getPrincipal() instanceof Caller caller) {
-            byOrchard.computeIfAbsent(caller.orchardId(), o -> new AtomicLong()).incrementAndGet();
-        } else {
-            anywhere.incrementAndGet();
+            changed(caller.orchardId());
         }
+    }
+
+    /** Told of a change that can be read by now. */
+    public void changed(UUID orchard) {
+        byOrchard.computeIfAbsent(orchard, o -> new AtomicLong()).incrementAndGet();
     }
 }

@@ -8,11 +8,13 @@ import java.util.UUID;
 /**
  * A calendar feed.
  *
- * @param path its secret address, told once when it is made
+ * @param path its secret address, shown once when it is made
+ * @param address the same as others reach it, where the machine was given a public address
  */
 @Schema(name = "CalendarFeed")
 record CalendarView(
         UUID id,
         String name,
         @Schema(description = OPTIONAL) String path,
+        @Schema(description = OPTIONAL) String address,
         long version) {}

@@ -40,6 +40,7 @@ import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.MemberLeft;
 import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.PublicAddress;
 import org.evenhand.kit.SecretKeys;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -67,6 +68,7 @@ class Calendars implements ExportedFile.Of {
     private final Permits permits;
     private final Orchards orchards;
     private final IdempotentWriter once;
+    private final PublicAddress address;
     private final InstantSource clock;
 
     Calendars(
@@ -77,7 +79,9 @@ class Calendars implements ExportedFile.Of {
             Permits permits,
             Orchards orchards,
             IdempotentWriter once,
+            PublicAddress address,
             InstantSource clock) {
+        this.address = address;
         this.feeds = feeds;
         this.plans = plans;
         this.checks = checks;
@@ -91,7 +95,7 @@ class Calendars implements ExportedFile.Of {
     @Transactional(readOnly = true)
     public List<CalendarView> all(Caller caller) {
         return feeds.findByOrchardIdAndVoidedAtIsNullOrderByRecordedAtAscIdAsc(caller.orchardId()).stream()
-                .map(f -> new CalendarView(f.id(), f.name(), null, f.version()))
+                .map(f -> new CalendarView(f.id(), f.name(), null, null, f.version()))
                 .toList();
     }
 
@@ -109,7 +113,13 @@ class Calendars implements ExportedFile.Of {
                 () -> {
                     CalendarFeed made = feeds.saveAndFlush(new CalendarFeed(
                             id, caller, orchards.now(caller), zone(caller), name, SecretKeys.hash(key)));
-                    return new CalendarView(made.id(), name, "/api/feeds/" + key + ".ics", made.version());
+                    String path = "/api/feeds/" + key + ".ics";
+                    return new CalendarView(
+                            made.id(),
+                            name,
+                            path,
+                            address.given().map(a -> a + path).orElse(null),
+                            made.version());
                 });
     }
 

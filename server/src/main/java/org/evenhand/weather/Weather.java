@@ -18,6 +18,7 @@ import org.evenhand.core.weather.WeatherSeries;
 import org.evenhand.core.weather.WeatherSource;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ChangedElsewhere;
+import org.evenhand.kit.OrchardChanges;
 import org.evenhand.kit.RecordsArrived;
 import org.evenhand.orchard.BlockChanged;
 import org.evenhand.orchard.BlockNotes;
@@ -36,6 +37,7 @@ public class Weather {
     private final Orchards orchards;
     private final BlockNotes blocks;
     private final WeatherRows rows;
+    private final OrchardChanges orchardChanges;
 
     /** Counts changes of an orchard's weather, so that others know when what they reckoned with it is old. */
     private final Map<UUID, Long> changes = new ConcurrentHashMap<>();
@@ -49,8 +51,10 @@ public class Weather {
             Orchards orchards,
             BlockNotes blocks,
             WeatherRows rows,
+            OrchardChanges orchardChanges,
             ApplicationEventPublisher events,
             InstantSource clock) {
+        this.orchardChanges = orchardChanges;
         this.orchards = orchards;
         this.blocks = blocks;
         this.clock = clock;
@@ -75,15 +79,21 @@ public class Weather {
     /** Told of a change; it counts once it can be read, so that nobody keeps the weather before it under the new count. */
     private void changed(UUID orchardId) {
         if (!TransactionSynchronizationManager.isSynchronizationActive()) {
-            changes.merge(orchardId, 1L, Long::sum);
+            count(orchardId);
             return;
         }
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                changes.merge(orchardId, 1L, Long::sum);
+                count(orchardId);
             }
         });
+    }
+
+    private void count(UUID orchardId) {
+        changes.merge(orchardId, 1L, Long::sum);
+        // A station is nobody who is signed in: what it sends would be a change of no orchard.
+        orchardChanges.changed(orchardId);
     }
 
     @EventListener
