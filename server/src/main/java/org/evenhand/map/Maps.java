@@ -22,7 +22,9 @@ import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.Ids;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeGrafted;
 import org.evenhand.orchard.TreeView;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -117,6 +119,21 @@ public class Maps {
                 standing.spot().east(),
                 standing.spot().north(),
                 standing.measured() ? measured : null);
+    }
+
+    /** A tree that was grafted over stands where it stood. */
+    @EventListener
+    void graftedOver(TreeGrafted event) {
+        Caller caller = event.caller();
+        Instant now = orchards.now(caller);
+        Optional.ofNullable(measured(caller).get(event.stock()))
+                .map(m -> new TreeSpotRequest(event.grafted(), m.latitude(), m.longitude(), m.accuracyM(), m.how()))
+                .ifPresent(there -> spots.saveAndFlush(new TreeSpot(
+                        Ids.newVersion7(now),
+                        caller,
+                        now,
+                        orchards.details(caller).site().zone(),
+                        there)));
     }
 
     /** Writes down where a tree stands. */

@@ -126,6 +126,7 @@ class TreeCare {
         Tree grafted = trees.require(caller, r.treeId());
         grafted.graftOn(id);
         trees.saveAndFlush(grafted);
+        events.publishEvent(new TreeGrafted(caller, id, grafted.id()));
         return orchards.tree(caller, grafted.id());
     }
 

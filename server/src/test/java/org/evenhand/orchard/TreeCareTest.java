@@ -82,8 +82,31 @@ class TreeCareTest {
                 today.toString(),
                 "version",
                 tree(taker).path("version").asLong());
+        api.put(
+                        "/api/tree-spots/" + Api.newId(),
+                        Map.of(
+                                "treeId",
+                                taker,
+                                "latitude",
+                                -35.3001,
+                                "longitude",
+                                173.9001,
+                                "accuracyM",
+                                3,
+                                "how",
+                                "GPS"))
+                .expect(200);
         api.post("/api/trees/" + taker + "/graft", body).expect(200);
         api.post("/api/trees/" + taker + "/graft", body).expect(200);
+        assertThat(api.get("/api/map")
+                        .expect(200)
+                        .body()
+                        .path("trees")
+                        .valueStream()
+                        .filter(t -> t.path("id").asString().equals(grafted))
+                        .map(t -> t.path("measured").path("latitude").asDouble()))
+                .as("it stands where it stood, measured once")
+                .containsExactly(-35.3001);
 
         assertThat(tree(taker).path("stoodUntil").asString()).isEqualTo(today.toString());
         assertThat(tree(grafted).path("graftedOnId").asString()).isEqualTo(taker);
