@@ -64,6 +64,7 @@ export function DrawForm({
   );
   return (
     <RecordForm
+      duty="manage"
       form={form}
       save="Draw the random order"
       disabled={

@@ -1,7 +1,7 @@
 import { Button, type ButtonProps } from '@mantine/core';
-import { useContext, type CSSProperties, type ReactNode } from 'react';
+import type { CSSProperties, ReactNode } from 'react';
 import { t } from '../text/text';
-import { HereContext } from '../ui/orchard-context';
+import { useKept, type Duty } from '../ui/roles';
 import { Question } from './Question';
 import type { Submit } from './use-submit';
 
@@ -16,8 +16,8 @@ interface Props<A> extends Pick<ButtonProps, 'disabled' | 'size' | 'variant'> {
   beside?: ReactNode;
   /** Fields and button in one line. */
   inline?: boolean;
-  /** Of one's own account, which viewers change too. */
-  ofAccount?: boolean;
+  /** What saving it needs; work on the trees unless it says otherwise. */
+  duty?: Duty;
   className?: string;
   style?: CSSProperties;
   children: ReactNode;
@@ -25,11 +25,23 @@ interface Props<A> extends Pick<ButtonProps, 'disabled' | 'size' | 'variant'> {
 
 /** The form of a record: its fields, what is wrong beyond them, the server's question, and what to do. */
 export function RecordForm<A>(props: Props<A>) {
-  const { form, of, save, cancel, beside, inline, ofAccount, className, style, children, ...button } = props;
-  const views = useContext(HereContext)?.session.role === 'VIEWER' && !ofAccount;
+  const {
+    form,
+    of,
+    save,
+    cancel,
+    beside,
+    inline,
+    duty = 'work',
+    className,
+    style,
+    children,
+    ...button
+  } = props;
+  const kept = useKept(duty);
   const buttons = (
     <>
-      {save && !views && (
+      {save && !kept && (
         <Button type="submit" loading={form.busy} {...button}>
           {save}
         </Button>
@@ -58,7 +70,11 @@ export function RecordForm<A>(props: Props<A>) {
           {form.general}
         </p>
       )}
-      {views && <p className="small soft">{t('not-allowed.worker')}</p>}
+      {save && kept && (
+        <p className="small soft">
+          {t(kept === 'VIEWER' ? 'not-allowed.worker' : 'not-allowed.manager', { role: kept })}
+        </p>
+      )}
       {!inline && <div className="line">{buttons}</div>}
       <Question question={form.question} />
     </form>

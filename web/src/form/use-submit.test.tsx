@@ -5,6 +5,8 @@ import { describe, expect, it, vi } from 'vitest';
 import { OutOfReach, ProblemError } from '../api/problem';
 import { store } from '../offline/store';
 import { speak } from '../text/locale';
+import { show } from '../test/screen';
+import { RecordForm } from './RecordForm';
 import { useSubmit } from './use-submit';
 
 function Form({ send, done }: { send: (confirmed: string[]) => Promise<string>; done: (r: string) => void }) {
@@ -35,6 +37,31 @@ async function save(send: (confirmed: string[]) => Promise<string>) {
   await userEvent.click(screen.getByText('Save'));
   return done;
 }
+
+describe('a form that a role may not save', () => {
+  it.each([
+    ['WORKER', 'manage', /Only an owner or a manager of this orchard can do this. You are a worker here/],
+    ['VIEWER', 'work', /You are a viewer here/],
+    ['VIEWER', 'self', undefined],
+    ['MANAGER', 'manage', undefined],
+  ] as const)('leaves its button out: %s, %s', (role, duty, says) => {
+    function Form() {
+      const form = useSubmit(
+        () => Promise.resolve(),
+        [],
+        () => undefined,
+      );
+      return (
+        <RecordForm form={form} save="Save it" duty={duty}>
+          <p>fields</p>
+        </RecordForm>
+      );
+    }
+    show(<Form />, { role });
+    expect(screen.queryByText('Save it') === null).toBe(says !== undefined);
+    if (says) expect(screen.getByText(says)).toBeVisible();
+  });
+});
 
 describe('sending a form', () => {
   it('puts an error beside its field, and one without a field below', async () => {

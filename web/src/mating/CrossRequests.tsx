@@ -91,7 +91,7 @@ function ChangeCrossRequest({ crossRequest, close }: { crossRequest: CrossReques
     close,
   );
   return (
-    <RecordForm form={form} save="Save" cancel={close}>
+    <RecordForm duty="manage" form={form} save="Save" cancel={close}>
       <CrossRequestFields draft={draft} set={setDraft} errorFor={form.errorFor} />
     </RecordForm>
   );

@@ -75,7 +75,14 @@ function PermitForm({
     },
   );
   return (
-    <RecordForm form={form} save="Save" cancel={close} className="card form" style={{ maxWidth: 'none' }}>
+    <RecordForm
+      duty="manage"
+      form={form}
+      save="Save"
+      cancel={close}
+      className="card form"
+      style={{ maxWidth: 'none' }}
+    >
       <h2>{editing ? `Permit ${editing.number}` : 'New permit'}</h2>
       <div className="two">
         <TextInput

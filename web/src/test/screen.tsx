@@ -96,14 +96,21 @@ export function show(
     route = '*',
     of = orchard,
     state,
-  }: { at?: string; route?: string; of?: typeof orchard; state?: unknown } = {},
+    role = 'OWNER',
+  }: {
+    at?: string;
+    route?: string;
+    of?: typeof orchard;
+    state?: unknown;
+    role?: Schemas['SessionView']['role'];
+  } = {},
 ) {
   client.clear();
   notifications.clean();
   const session: Schemas['SessionView'] = {
     accountId: 'a',
     person: 'Ines',
-    role: 'OWNER',
+    role,
     orchard: of,
     orchards: [{ orchardId: of.id, name: of.name, role: 'OWNER', here: true }],
   };
