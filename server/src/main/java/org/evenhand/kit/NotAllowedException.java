@@ -13,10 +13,12 @@ public class NotAllowedException extends RuntimeException {
     }
 
     static NotAllowedException needs(Duty duty, Caller caller) {
-        return new NotAllowedException(Text.of(
-                "not-allowed." + (duty == Duty.OWN ? "owner" : duty == Duty.MANAGE ? "manager" : "worker"),
-                "role",
-                caller.role()));
+        return new NotAllowedException(
+                switch (duty) {
+                    case OWN -> Text.of("not-allowed.owner", "role", caller.role());
+                    case MANAGE -> Text.of("not-allowed.manager", "role", caller.role());
+                    default -> Text.of("not-allowed.worker");
+                });
     }
 
     static NotAllowedException othersRecord() {

@@ -27,6 +27,7 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExcep
 import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.InvalidNullException;
 
 /** Tells every refusal as a problem detail (RFC 9457): what is wrong, in which field, and what to do. */
 @RestControllerAdvice
@@ -162,6 +163,9 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 } else {
                     field.append(field.isEmpty() ? "" : ".").append(step.getPropertyName());
                 }
+            }
+            if (e instanceof InvalidNullException) {
+                return Refusal.problem(field.toString(), Given.MISSING);
             }
             return new FieldProblem(
                     field.toString(),

@@ -212,10 +212,14 @@ class TargetsTest {
     }
 
     @Test
-    void a_helper_may_say_what_is_wanted() {
-        String orchard = api.get("/api/orchard").body().path("id").asString();
-        Api tomas = server.member(UUID.fromString(orchard), Caller.Role.WORKER);
-        tomas.put("/api/targets/" + Api.newId(), Map.of("treeId", tree, "fruits", 5, "confidence", 80, "priority", 2))
+    void a_manager_may_say_what_is_wanted_and_a_worker_reads_it() {
+        UUID orchard = UUID.fromString(api.get("/api/orchard").body().path("id").asString());
+        Map<String, Object> target = Map.of("treeId", tree, "fruits", 5, "confidence", 80, "priority", 2);
+        Api tomas = server.member(orchard, Caller.Role.WORKER);
+        tomas.put("/api/targets/" + Api.newId(), target).expect(403);
+        tomas.get("/api/targets").expect(200);
+        server.member(orchard, Caller.Role.MANAGER)
+                .put("/api/targets/" + Api.newId(), target)
                 .expect(200);
         assertThat(budget(tree).path("wanted").asInt()).isEqualTo(5);
     }
