@@ -264,6 +264,11 @@ final class Browser implements AutoCloseable {
     /** Looked at from the top of the page: what stays in sight while one scrolls half covers whatever is just under it. */
     List<String> accessibilityViolations() {
         driver.executeScript("window.scrollTo(0, 0)");
+        // What is still fading in has no contrast of its own yet.
+        await("""
+                const moving = document.getAnimations().filter(a => a.effect?.getComputedTiming().endTime < 5000);
+                await Promise.race([Promise.allSettled(moving.map(a => a.finished)), new Promise(r => setTimeout(r, 5000))]);
+                return '';""");
         return analysed().stream()
                 .map(r -> r.getId() + ": " + r.getNodes().get(0).getHtml())
                 .toList();

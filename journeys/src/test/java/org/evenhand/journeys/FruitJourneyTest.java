@@ -117,7 +117,7 @@ class FruitJourneyTest extends DemoJourney {
         Path file = folder.resolve("evening.csv");
         String head = "ref,tree,jar,father,collected_at,storage,flowers,done_at\n";
         Files.writeString(file, head + "x1,No such tree,Z-1,Lantern,2026-11-01T16:00,FRIDGE,4,2026-11-01T17:00\n");
-        browser.open("/orchard/import?kind=pollinations");
+        browser.open("/orchard/import?kind=many-pollinations");
         browser.give(file);
         browser.press("Import the file");
         browser.seeText("line 2: no tree is called 'No such tree'");
