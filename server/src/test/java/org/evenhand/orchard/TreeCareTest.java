@@ -103,7 +103,7 @@ class TreeCareTest {
                         .body()
                         .path("trees")
                         .valueStream()
-                        .filter(t -> t.path("id").asString().equals(grafted))
+                        .filter(t -> t.path("treeId").asString().equals(grafted))
                         .map(t -> t.path("measured").path("latitude").asDouble()))
                 .as("it stands where it stood, measured once")
                 .containsExactly(-35.3001);
