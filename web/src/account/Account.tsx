@@ -25,7 +25,7 @@ function Name({ account }: { account: Own }) {
     () => sayDone('Your name is saved.'),
   );
   return (
-    <RecordForm duty="self" form={form} save="Save name" className="card stack">
+    <RecordForm duty="SELF" form={form} save="Save name" className="card stack">
       <h2>You</h2>
       <p className="soft">{account.email}</p>
       <TextInput
@@ -53,7 +53,7 @@ function Password() {
     },
   );
   return (
-    <RecordForm duty="self" form={form} save="Change password" className="card stack">
+    <RecordForm duty="SELF" form={form} save="Change password" className="card stack">
       <h2>Password</h2>
       <PasswordInput
         label="Password now"
@@ -138,7 +138,7 @@ function NewOrchard({ close }: { close: () => void }) {
     () => void startAfresh(),
   );
   return (
-    <RecordForm duty="self" form={form} save="Add the orchard" cancel={close} className="stack">
+    <RecordForm duty="SELF" form={form} save="Add the orchard" cancel={close} className="stack">
       <h3>A further orchard</h3>
       <p className="soft">You own it; its records, people and settings are apart from all others.</p>
       <OrchardFields value={draft} onChange={setDraft} errorFor={form.errorFor} />

@@ -220,7 +220,7 @@ function Invitations({ open }: { open: Schemas['OpenInvitation'][] }) {
 /** Who works in the orchard, and as what. */
 export function People() {
   const people = useQuery(queries.people());
-  const owns = useMay('own');
+  const owns = useMay('OWN');
   return (
     <>
       <OrchardTabs />

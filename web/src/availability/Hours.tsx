@@ -252,7 +252,7 @@ function HoursForm({ before }: { before: Settings }) {
     (saved) => doneWithUndo('Hours and habits written down.', () => send(before, saved.version)),
   );
   return (
-    <RecordForm duty="manage" form={form} save="Save" size="lg" className="card stack">
+    <RecordForm duty="MANAGE" form={form} save="Save" size="lg" className="card stack">
       <div>
         <b>On an ordinary day you can go</b>
         <p className="small soft">

@@ -254,7 +254,7 @@ function Cross({ sheet }: { sheet: Sheet }) {
 
 /** Makes the number of one school the orchard's own. */
 function Follow({ sheet, school, value }: { sheet: Sheet; school: Schemas['CropSchool']; value: number }) {
-  const manages = useMay('manage');
+  const manages = useMay('MANAGE');
   const { path } = school.choice!;
   const now = sheet.numbers.find((n) => n.path === path);
   const form = useSubmit<undefined, unknown>(

@@ -77,7 +77,7 @@ export function OwnNumbers({ sheet }: { sheet: Sheet }) {
       setOpen(false);
     },
   );
-  const manages = useMay('manage');
+  const manages = useMay('MANAGE');
   const shown = sheet.numbers.filter((n) =>
     numberName(sheet, n.path).toLowerCase().includes(find.trim().toLowerCase()),
   );

@@ -108,7 +108,7 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
   const remove = useSubmit((t: Target) => voidTarget(t, 'no longer wanted'), [], close);
   return (
     <RecordForm
-      duty="manage"
+      duty="MANAGE"
       form={form}
       save="Save"
       cancel={close}

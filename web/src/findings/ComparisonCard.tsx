@@ -33,7 +33,7 @@ function Tags({ of }: { of: Comparison }) {
 
 /** What a complete trial says of the crop's sheet, put there by one press. */
 function Lesson({ of, lesson }: { of: Comparison; lesson: Schemas['ComparisonLesson'] }) {
-  const manages = useMay('manage');
+  const manages = useMay('MANAGE');
   const [id] = useState(newId);
   const apply = useSubmit(
     () =>

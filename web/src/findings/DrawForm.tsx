@@ -64,7 +64,7 @@ export function DrawForm({
   );
   return (
     <RecordForm
-      duty="manage"
+      duty="MANAGE"
       form={form}
       save="Draw the random order"
       disabled={

@@ -32,7 +32,7 @@ export function RecordForm<A>(props: Props<A>) {
     cancel,
     beside,
     inline,
-    duty = 'work',
+    duty = 'WORK',
     className,
     style,
     children,

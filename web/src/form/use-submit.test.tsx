@@ -40,10 +40,10 @@ async function save(send: (confirmed: string[]) => Promise<string>) {
 
 describe('a form that a role may not save', () => {
   it.each([
-    ['WORKER', 'manage', /Only an owner or a manager of this orchard can do this. You are a worker here/],
-    ['VIEWER', 'work', /You are a viewer here/],
-    ['VIEWER', 'self', undefined],
-    ['MANAGER', 'manage', undefined],
+    ['WORKER', 'MANAGE', /Only an owner or a manager of this orchard can do this. You are a worker here/],
+    ['VIEWER', 'WORK', /You are a viewer here/],
+    ['VIEWER', 'SELF', undefined],
+    ['MANAGER', 'MANAGE', undefined],
   ] as const)('leaves its button out: %s, %s', (role, duty, says) => {
     function Form() {
       const form = useSubmit(

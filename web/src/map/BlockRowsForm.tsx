@@ -34,7 +34,7 @@ export function BlockRowsForm({ block }: { block: Schemas['MapBlock'] }) {
     () => sayDone(t('rows.saved', { block: block.block || t('map.no-block') })),
   );
   return (
-    <RecordForm duty="manage" form={form} save={t('rows.save')} variant="outline" data-block={block.block}>
+    <RecordForm duty="MANAGE" form={form} save={t('rows.save')} variant="outline" data-block={block.block}>
       <b>{block.block || t('map.no-block')}</b>
       <div className={classes.rowFields}>
         <NumberInput

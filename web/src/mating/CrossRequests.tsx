@@ -91,7 +91,7 @@ function ChangeCrossRequest({ crossRequest, close }: { crossRequest: CrossReques
     close,
   );
   return (
-    <RecordForm duty="manage" form={form} save="Save" cancel={close}>
+    <RecordForm duty="MANAGE" form={form} save="Save" cancel={close}>
       <CrossRequestFields draft={draft} set={setDraft} errorFor={form.errorFor} />
     </RecordForm>
   );

@@ -40,7 +40,7 @@ function CrossRequest({ pair }: { pair: Schemas['MatesPair'] }) {
     },
   );
   return (
-    <RecordForm duty="manage" form={form} save="Plan it" inline variant="outline">
+    <RecordForm duty="MANAGE" form={form} save="Plan it" inline variant="outline">
       <CrossRequestFields draft={draft} set={setDraft} errorFor={form.errorFor} />
     </RecordForm>
   );

@@ -161,7 +161,7 @@ function Status() {
 /** The machine: how phones reach it, and for owners how it is. */
 export function Machine() {
   const phones = useQuery(queries.phones());
-  const owns = useMay('own');
+  const owns = useMay('OWN');
   return (
     <>
       <OrchardTabs />

@@ -56,7 +56,7 @@ export function GraftForm({
   );
   return (
     <Modal opened onClose={close} title={`${tree.name}: grafted over`}>
-      <RecordForm duty="manage" form={form} save="Graft over" cancel={close} disabled={!varietyId}>
+      <RecordForm duty="MANAGE" form={form} save="Graft over" cancel={close} disabled={!varietyId}>
         <p>
           What was recorded of {tree.name} stays with {tree.varietyName}. From that day on there is a tree of
           its own at its place.

@@ -42,7 +42,7 @@ export function MergeForm({
   const moved = (named.data?.effects ?? []).map((e) => plural(e.number, nounOf(e.of), KINDS[e.of]?.many));
   return (
     <Modal opened onClose={close} title={`${variety.name} was entered twice`}>
-      <RecordForm duty="manage" form={form} save="Make them one" cancel={close} disabled={!into}>
+      <RecordForm duty="MANAGE" form={form} save="Make them one" cancel={close} disabled={!into}>
         <Select
           label="It is the same as"
           placeholder="the variety that stays"

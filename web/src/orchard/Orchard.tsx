@@ -20,7 +20,7 @@ import { VarietyForm } from './VarietyForm';
 
 function Settings() {
   const { orchard } = useHere();
-  const owner = useMay('own');
+  const owner = useMay('OWN');
   const [draft, setDraft] = useState(() => draftOf(orchard));
   const [saved, setSaved] = useState(false);
   const form = useSubmit(

@@ -76,7 +76,7 @@ function PermitForm({
   );
   return (
     <RecordForm
-      duty="manage"
+      duty="MANAGE"
       form={form}
       save="Save"
       cancel={close}

@@ -53,7 +53,7 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
   );
   return (
     <Modal opened={editing !== undefined} onClose={close} title={old ? old.name : 'New tree'}>
-      <RecordForm duty="manage" form={form} save="Save">
+      <RecordForm duty="MANAGE" form={form} save="Save">
         <TextInput
           label="Name"
           data-autofocus

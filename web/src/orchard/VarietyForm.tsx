@@ -261,7 +261,7 @@ export function VarietyForm({
   );
   return (
     <Modal opened={opened} onClose={close} title={editing ? editing.name : 'New variety'} size="lg">
-      <RecordForm duty="manage" form={form} save="Save">
+      <RecordForm duty="MANAGE" form={form} save="Save">
         <TextInput
           label="Name"
           data-autofocus

@@ -10,7 +10,7 @@ function said({ lines }: Schemas['PackageImported']): string {
 
 /** Everything of another machine into an orchard that is empty still. */
 export function PackageImport() {
-  const owner = useMay('own');
+  const owner = useMay('OWN');
   return (
     <SendFile<Schemas['PackageImported']>
       path="/api/records/package"

@@ -88,6 +88,14 @@ function Address() {
   return <output data-testid="address">{useLocation().pathname}</output>;
 }
 
+/** As the server says it of each role. */
+const MAY: Record<Schemas['SessionView']['role'], Schemas['SessionView']['may']> = {
+  OWNER: ['OPEN', 'SELF', 'READ', 'WORK', 'MANAGE', 'OWN'],
+  MANAGER: ['OPEN', 'SELF', 'READ', 'WORK', 'MANAGE'],
+  WORKER: ['OPEN', 'SELF', 'READ', 'WORK'],
+  VIEWER: ['OPEN', 'SELF', 'READ'],
+};
+
 /** Shows a screen as somebody signed in sees it. */
 export function show(
   element: ReactNode,
@@ -111,6 +119,7 @@ export function show(
     accountId: 'a',
     person: 'Ines',
     role,
+    may: MAY[role],
     orchard: of,
     orchards: [{ orchardId: of.id, name: of.name, role: 'OWNER', here: true }],
   };

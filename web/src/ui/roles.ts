@@ -4,14 +4,6 @@ import { HereContext, useHere } from './orchard-context';
 
 export type Role = Schemas['SessionView']['role'];
 
-/** What each may, as the server has it; the page only leaves out what would be refused. */
-const MAY = {
-  self: ['OWNER', 'MANAGER', 'WORKER', 'VIEWER'],
-  work: ['OWNER', 'MANAGER', 'WORKER'],
-  manage: ['OWNER', 'MANAGER'],
-  own: ['OWNER'],
-} satisfies Record<string, Role[]>;
-
 export const ROLE_NAMES: Record<Role, string> = {
   OWNER: 'Owner',
   MANAGER: 'Manager',
@@ -27,15 +19,13 @@ export const ROLE_MEANS: Record<Role, string> = {
   VIEWER: 'Sees and exports everything, and writes nothing: an adviser, for example.',
 };
 
-export type Duty = keyof typeof MAY;
+export type Duty = Schemas['SessionView']['may'][number];
 
-const may = (role: Role, duty: Duty): boolean => (MAY[duty] as Role[]).includes(role);
-
-/** Whether the caller may do what needs a duty. */
-export const useMay = (duty: Duty): boolean => may(useHere().session.role, duty);
+/** Whether the caller may do what needs a duty; the page only leaves out what the server would refuse. */
+export const useMay = (duty: Duty): boolean => useHere().session.may.includes(duty);
 
 /** The role of the caller, where it keeps them from what needs a duty; nobody is kept where nobody is signed in. */
 export function useKept(duty: Duty): Role | undefined {
-  const role = useContext(HereContext)?.session.role;
-  return role && !may(role, duty) ? role : undefined;
+  const session = useContext(HereContext)?.session;
+  return session && !session.may.includes(duty) ? session.role : undefined;
 }

@@ -203,6 +203,25 @@ public final class Api {
 
     // --- the grower's records, in short ---
 
+    /** An orchard on the southern coast, as a form sends it. */
+    public static Map<String, Object> place(String name) {
+        return new HashMap<>(Map.of(
+                "name",
+                name,
+                "latitude",
+                -35.4,
+                "longitude",
+                173.9,
+                "zone",
+                "Pacific/Auckland",
+                "typicalMinimumC",
+                12,
+                "typicalMaximumC",
+                25,
+                "units",
+                "METRIC"));
+    }
+
     /** A file to import. */
     public static Map<String, Object> file(String kind, String csv) {
         return file(kind, csv.getBytes(StandardCharsets.UTF_8));

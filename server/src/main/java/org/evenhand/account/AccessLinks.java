@@ -83,11 +83,14 @@ class AccessLinks {
         if (all.stream().noneMatch(m -> m.orchardId().equals(caller.orchardId()))) {
             throw new NotFoundException("person", accountId);
         }
-        boolean elsewhere = all.stream()
-                .map(m -> memberships.findById(new Membership.Key(caller.accountId(), m.orchardId())))
-                .anyMatch(own -> own.filter(m -> m.current() && m.role() == Caller.Role.OWNER)
-                        .isEmpty());
-        if (elsewhere) {
+        long owned = memberships
+                .findAllById(all.stream()
+                        .map(m -> new Membership.Key(caller.accountId(), m.orchardId()))
+                        .toList())
+                .stream()
+                .filter(m -> m.current() && m.role() == Caller.Role.OWNER)
+                .count();
+        if (owned < all.size()) {
             throw new InvalidInputException(
                     "accountId",
                     "works in another orchard too, which is not yours. Who runs this machine can reset the password there:"

@@ -7,6 +7,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
@@ -95,6 +96,7 @@ class SessionController {
     /**
      * Who is signed in, and where.
      *
+     * @param may what one may ask for there
      * @param orchards where one may work, by name
      * @param locale the language that was chosen; absent until then
      */
@@ -102,6 +104,7 @@ class SessionController {
             UUID accountId,
             String person,
             Caller.Role role,
+            List<Duty> may,
             OrchardView orchard,
             List<AccountView.Orchard> orchards,
             @Schema(description = ApiDescription.OPTIONAL) String locale) {}
@@ -214,6 +217,7 @@ class SessionController {
                 caller.accountId(),
                 caller.name(),
                 caller.role(),
+                Arrays.stream(Duty.values()).filter(caller::may).toList(),
                 orchards.orchard(caller),
                 AccountController.orchards(members, caller),
                 accounts.own(caller).locale());

@@ -67,23 +67,7 @@ class FirstVisitTest {
                 "ines" + i + "@far-side.example",
                 "password",
                 TestServer.PASSWORD));
-        request.put(
-                "orchard",
-                Map.of(
-                        "name",
-                        "Far Side",
-                        "latitude",
-                        -35.4,
-                        "longitude",
-                        173.9,
-                        "zone",
-                        "Pacific/Auckland",
-                        "typicalMinimumC",
-                        12,
-                        "typicalMaximumC",
-                        25,
-                        "units",
-                        "METRIC"));
+        request.put("orchard", Api.place("Far Side"));
         return request;
     }
 }

@@ -134,7 +134,7 @@ class PeopleTest {
     @Test
     void one_account_works_in_several_orchards_and_sees_one_at_a_time() {
         Api mere = server.member(orchard, Role.MANAGER);
-        String second = mere.post("/api/orchards", place())
+        String second = mere.post("/api/orchards", Api.place("Far Side"))
                 .expect(200)
                 .body()
                 .path("orchard")
@@ -294,7 +294,7 @@ class PeopleTest {
                 .post("/api/join/password", Map.of("key", key, "password", NEXT))
                 .expect(400);
 
-        elsewhere.post("/api/orchards", place()).expect(200);
+        elsewhere.post("/api/orchards", Api.place("Far Side")).expect(200);
         assertThat(owner.post("/api/people/" + id + "/reset-link", Map.of())
                         .expect(400)
                         .errorAt("accountId"))
@@ -339,23 +339,5 @@ class PeopleTest {
         nobody.get("/api/setup").expect(200);
         assertThat(server.database().queryForObject("select count(*) from spring_session", Integer.class))
                 .isEqualTo(before);
-    }
-
-    private static Map<String, Object> place() {
-        return Map.of(
-                "name",
-                "Far Side",
-                "latitude",
-                -35.4,
-                "longitude",
-                173.9,
-                "zone",
-                "Pacific/Auckland",
-                "typicalMinimumC",
-                12,
-                "typicalMaximumC",
-                25,
-                "units",
-                "METRIC");
     }
 }
