@@ -17,7 +17,7 @@ import { givesPollen } from '../crossing/cross-words';
 import { pollenOf } from '../planning/round-words';
 import { PlannedAnew } from './PlannedAnew';
 import { StopCard } from './StopCard';
-import { doneAt, forgetPlace, nextStop, placeIn, rememberPlace, route, type Place } from './walk-state';
+import { forgetPlace, needed, nextStop, placeIn, rememberPlace, route, type Place } from './walk-state';
 import classes from './Walk.module.css';
 import { count, phrase, t } from '../text/text';
 
@@ -103,7 +103,7 @@ function Over({ walk, back }: { walk: Schemas['Walk']; back: () => void }) {
   );
 }
 
-/** The place one stands at: a stop that was planned anew is left unless something was counted or done there. */
+/** The place one stands at: where nothing is counted, a stop that nobody need go to any more is left. */
 function usePlace(walk: Schemas['Walk']): [Place, (to: Place) => void] {
   const { session } = useHere();
   const outbox = useOutbox();
@@ -112,12 +112,8 @@ function usePlace(walk: Schemas['Walk']): [Place, (to: Place) => void] {
     rememberPlace(walk.id, to);
     setPlace(to);
   };
-  const left =
-    place.part === 'stop' &&
-    place.count === 0 &&
-    walk.replaced.includes(place.at) &&
-    doneAt(walk, place.at, outbox, session.accountId).mine === 0;
-  return [left ? { ...place, at: nextStop(walk, place.at) } : place, go];
+  if (place.part !== 'stop' || place.count > 0) return [place, go];
+  return [{ ...place, at: needed(walk, place.at, outbox, session.accountId) }, go];
 }
 
 /** What one is at, in the head of the page. */

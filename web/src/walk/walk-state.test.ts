@@ -5,6 +5,7 @@ import { allotted } from './collecting';
 import {
   doneAt,
   forgetPlace,
+  needed,
   nextStop,
   placeIn,
   rememberPlace,
@@ -75,6 +76,17 @@ describe('a walk', () => {
     expect([-1, 0, 2, 3].map((at) => nextStop(walk, at))).toEqual([2, 2, 3, 4]);
     expect(doneAt(walk, 3, [waiting('w', 1, 4)], 'me')).toEqual({ mine: 4, others: 2 });
     expect(doneAt(walked([], { replaced: [0] }), 2, [], 'me')).toEqual({ mine: 0, others: 3 });
+  });
+
+  it('leads past stops that were planned anew, and past those that were done under their earlier place', () => {
+    const walk = walked([], { replaced: [0, 1] });
+    expect([0, 1, 2, 3, 4].map((at) => needed(walk, at, [], 'me'))).toEqual([2, 2, 2, 3, 4]);
+    // Stop 3 is stop 1 planned anew, with five flowers.
+    expect(needed(walk, 3, [waiting('w', 1, 5)], 'me')).toBe(4);
+    expect(needed(walk, 3, [waiting('w', 1, 4)], 'me')).toBe(3);
+    expect(needed(walk, 3, [waiting('w', 3, 5)], 'me')).toBe(3);
+    expect(needed(walked([done(1, 5, 'me')], { replaced: [0, 1] }), 3, [], 'me')).toBe(4);
+    expect(needed(walked([done(1, 5, 'tomas')], { replaced: [0, 1] }), 3, [], 'me')).toBe(3);
   });
 
   it('gives the doses of a jar that holds too few to the flowers that are worth most, some done already', () => {

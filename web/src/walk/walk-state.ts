@@ -29,6 +29,19 @@ function places(walk: Walk, stop: number): number[] {
   return [stop, ...before];
 }
 
+/**
+ * This place, or the next that somebody need go to: not one that was planned anew since, and not one whose flowers I did before it was
+ * planned anew, under its earlier place.
+ */
+export function needed(walk: Walk, at: number, outbox: Outgoing[], me: string): number {
+  const stop = walk.stops[at];
+  if (!stop) return at;
+  const { mine } = doneAt(walk, at, outbox, me);
+  const here = doneAt({ ...walk, replaced: [] }, at, outbox, me).mine;
+  const before = mine > here && mine >= stop.flowers;
+  return before || walk.replaced.includes(at) ? needed(walk, nextStop(walk, at), outbox, me) : at;
+}
+
 /** Flowers of a walk's stop that wait on this device. */
 export function waitingAt(outbox: Outgoing[], walk: Walk, stop: number): number {
   const at = places(walk, stop);

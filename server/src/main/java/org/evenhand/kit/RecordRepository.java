@@ -113,7 +113,12 @@ public interface RecordRepository<E extends OrchardRecord> extends JpaRepository
         }
     }
 
-    private E held(Caller caller, UUID id) {
+    /**
+     * As {@link #require}, held until the caller's transaction ends.
+     *
+     * @throws NotFoundException where there is none
+     */
+    default E held(Caller caller, UUID id) {
         return findHeldByIdAndOrchardId(id, caller.orchardId()).orElseThrow(() -> new NotFoundException(noun(), id));
     }
 

@@ -53,6 +53,9 @@ class Walks {
     /** A walk older than this is no longer offered to be taken up. */
     private static final Duration OFFERED = Duration.ofDays(7);
 
+    /** How often the rest of a walk is planned while others on it go on writing down what they do. */
+    private static final int PLANNED_ANEW_AT_MOST = 3;
+
     private final WalkRepository walks;
     private final WalkWordRepository words;
     private final WalkPhotoRepository photos;
@@ -132,24 +135,45 @@ class Walks {
         return round;
     }
 
-    /** Plans what is left of a walk anew, with what its jars really hold; see {@link RestOfWalk}. */
+    /**
+     * Plans what is left of a walk anew, with what its jars really hold; see {@link RestOfWalk}. Where somebody else on the walk has done so
+     * already, theirs is answered: two phones that ask at once get one plan.
+     */
     public WalkView planAnew(Caller caller, UUID id) {
-        Walk before = walks.require(caller, id);
+        Optional<WalkView> anew = Optional.empty();
+        for (int left = PLANNED_ANEW_AT_MOST; anew.isEmpty(); left--) {
+            anew = planAnewOnce(caller, walks.require(caller, id), left == 1);
+        }
+        return anew.get();
+    }
+
+    /** Nothing where others wrote down more while it was planned, unless it is the last try. */
+    private Optional<WalkView> planAnewOnce(Caller caller, Walk before, boolean last) {
+        refuseEnded(before);
+        if (!stale(caller, before)) {
+            return Optional.of(view(caller, before));
+        }
+        RestOfWalk.Walked then = walked(caller, before);
         Instant now = orchards.now(caller);
         RoundView round = rounds.plan(caller, before.plannedFor().isAfter(now) ? before.plannedFor() : now);
         return transactions.execute(status -> {
-            Walk walk = walks.require(caller, id);
-            if (walk.closedAt() != null) {
-                throw new ConflictException(Text.of("conflict.walk-ended"));
+            Walk walk = walks.held(caller, before.id());
+            refuseEnded(walk);
+            RestOfWalk.Walked walked = walked(caller, walk);
+            if (walk.version() != before.version() || !last && !walked.equals(then)) {
+                return Optional.empty();
             }
             walk.change(RestOfWalk.of(
-                    walked(caller, walk),
-                    round,
-                    () -> Ids.newVersion7(clock.instant()),
-                    stop -> crops.of(caller, stop.crop())));
+                    walked, round, () -> Ids.newVersion7(clock.instant()), stop -> crops.of(caller, stop.crop())));
             walk.change(beginCrosses(caller, walk));
-            return view(caller, walks.saveAndFlush(walk));
+            return Optional.of(view(caller, walks.saveAndFlush(walk)));
         });
+    }
+
+    private static void refuseEnded(Walk walk) {
+        if (walk.closedAt() != null) {
+            throw new ConflictException(Text.of("conflict.walk-ended"));
+        }
     }
 
     private RestOfWalk.Walked walked(Caller caller, Walk walk) {
