@@ -25,10 +25,15 @@ const SAID: Record<Event['kind'], (e: Event) => string> = {
   LEFT: (e) => `${e.person} left`,
   HANDED_OVER: (e) => `${e.by} handed the orchard over to ${e.person}`,
   RESET_LINK_MADE: (e) => `${e.by} made a link for a new password of ${e.person}`,
+  WRONG_CODE: (e) => `A wrong one-time code for ${e.person}, with the right password`,
+  CODES_ON: (e) => `${e.person} turned one-time codes on`,
+  CODES_OFF: (e) => `${e.person} turned one-time codes off`,
+  PASSKEY_ADDED: (e) => `${e.person} added a passkey`,
+  PASSKEY_REMOVED: (e) => `${e.person} removed a passkey`,
   PASSWORD_RESET: (e) => `${e.person} chose a new password by a link`,
 };
 
-const REFUSED = new Set<Event['kind']>(['WRONG_PASSWORD', 'UNKNOWN_ADDRESS', 'SLOWED_DOWN']);
+const REFUSED = new Set<Event['kind']>(['WRONG_PASSWORD', 'UNKNOWN_ADDRESS', 'SLOWED_DOWN', 'WRONG_CODE']);
 
 /** Who came in, who was refused, and what was done about people. */
 export function AccessEvents() {

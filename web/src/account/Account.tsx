@@ -11,6 +11,8 @@ import { useHere } from '../ui/orchard-context';
 import { ROLE_MEANS, ROLE_NAMES } from '../ui/roles';
 import { Loaded } from '../ui/States';
 import { sayDone } from '../ui/undo';
+import { Codes } from './Codes';
+import { Passkeys } from './Passkeys';
 import { NewPassword } from './PasswordFields';
 import { startAfresh } from './start-afresh';
 import classes from './Account.module.css';
@@ -230,6 +232,10 @@ export function Account() {
             <div className={classes.beside}>
               <Name account={own} />
               <Password />
+            </div>
+            <div className={classes.beside}>
+              <Passkeys account={own} />
+              <Codes codes={own.codes} />
             </div>
             <Sessions account={own} />
           </>

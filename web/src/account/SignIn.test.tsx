@@ -25,6 +25,26 @@ describe('signing in', () => {
     expect(sent[0]!.body).toEqual({ email: 'ines@heron-bank.example', password: 'black cup', stay: true });
   });
 
+  it('asks for a code where one is wanted, with everything typed still there', async () => {
+    const refusals = [
+      refusal(400, { errors: [{ field: 'code', message: 'is asked for.' }] }),
+      refusal(400, { errors: [{ field: 'code', message: 'does not fit.' }] }),
+      {},
+    ];
+    const sent = serve({ 'POST /api/session': () => refusals.shift() });
+    show(<SignIn />);
+    expect(screen.queryByLabelText('One-time code')).toBeNull();
+    await userEvent.type(screen.getByLabelText('E-mail address'), 'ines@heron-bank.example');
+    await userEvent.type(screen.getByLabelText('Password'), 'black cup soft brush{Enter}');
+    const code = await screen.findByLabelText('One-time code');
+    await waitFor(() => expect(code).toHaveFocus());
+    await userEvent.keyboard('123 457{Enter}');
+    expect(await screen.findByText('One-time code does not fit.')).toBeVisible();
+    await userEvent.type(screen.getByLabelText('One-time code'), '{Backspace}6{Enter}');
+    await waitFor(() => expect(sent.filter((s) => s.path === '/api/session')).toHaveLength(3));
+    expect(sent.at(-1)!.body).toMatchObject({ password: 'black cup soft brush', code: '123 456' });
+  });
+
   it('comes over the page when the session has ended, and what was typed there stays', async () => {
     const lots: unknown[] = [refusal(401, { detail: 'Please sign in.' }), []];
     serve({ 'GET /api/lots': () => lots.shift(), 'POST /api/session': {} });

@@ -1,24 +1,63 @@
 import { RecordForm } from '../form/RecordForm';
-import { Checkbox, PasswordInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, PasswordInput, TextInput } from '@mantine/core';
+import { IconFingerprint } from '@tabler/icons-react';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api } from '../api/api';
+import { answer, api, type Schemas } from '../api/api';
+import { queries } from '../api/queries';
 import { useSubmit } from '../form/use-submit';
+import { CodeField } from './CodeField';
 import { Mark } from './Mark';
+import { askForPasskey, passkeysWorkAt } from './passkey';
 import { t } from '../text/text';
+
+async function signInWithPasskey(stay: boolean): Promise<void> {
+  const { options } = await answer(api.POST('/api/session/passkey/options'));
+  await answer(
+    api.POST('/api/session/passkey', { body: { credential: await askForPasskey(options), stay } }),
+  );
+}
 
 /** Asks who is there; the page behind it, if there is one, stays as it is. */
 export function SignInForm({ done }: { done: () => void }) {
-  const [email, setEmail] = useState('');
-  const [password, setPassword] = useState('');
+  const { data: setup } = useQuery(queries.setup());
   // A phone under the trees is its owner's; who uses another's says so.
-  const [stay, setStay] = useState(true);
+  const [typed, setTyped] = useState({ email: '', password: '', code: '', stay: true });
+  const type = (change: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...change }));
+  const [codeAsked, setCodeAsked] = useState(false);
   const form = useSubmit(
-    () => answer(api.POST('/api/session', { body: { email, password, stay } })),
-    ['email', 'password'],
+    async () => {
+      const { code, ...who } = typed;
+      const body: Schemas['SignInRequest'] = { ...who, ...(code && { code }) };
+      return answer(api.POST('/api/session', { body }));
+    },
+    ['email', 'password', 'code'],
     done,
   );
+  const passkey = useSubmit(() => signInWithPasskey(typed.stay), ['credential'], done);
+  const codeError = form.errorFor('code', t('sign-in.code'));
+  if (codeError && !codeAsked) setCodeAsked(true);
+  const refused = passkey.errorFor('credential', t('sign-in.passkey')) ?? passkey.general;
   return (
-    <RecordForm form={form} save={t('sign-in.go')} size="lg" className="card stack">
+    <RecordForm
+      form={form}
+      save={t('sign-in.go')}
+      size="lg"
+      className="card stack"
+      beside={
+        passkeysWorkAt(setup?.passkeyHost) && (
+          <Button
+            size="lg"
+            variant="outline"
+            leftSection={<IconFingerprint size={20} />}
+            loading={passkey.busy}
+            onClick={() => passkey.submit(undefined)}
+          >
+            {t('sign-in.with-passkey')}
+          </Button>
+        )
+      }
+    >
       <h1 className="line">
         <Mark size={34} /> Even Hand
       </h1>
@@ -28,23 +67,29 @@ export function SignInForm({ done }: { done: () => void }) {
         data-autofocus
         type="email"
         autoComplete="username"
-        value={email}
-        onChange={(e) => setEmail(e.currentTarget.value)}
+        value={typed.email}
+        onChange={(e) => type({ email: e.currentTarget.value })}
         error={form.errorFor('email', t('sign-in.email'))}
       />
       <PasswordInput
         label={t('sign-in.password')}
         autoComplete="current-password"
-        value={password}
-        onChange={(e) => setPassword(e.currentTarget.value)}
+        value={typed.password}
+        onChange={(e) => type({ password: e.currentTarget.value })}
         error={form.errorFor('password', t('sign-in.password'))}
       />
+      {codeAsked && <CodeField value={typed.code} onChange={(code) => type({ code })} error={codeError} />}
       <Checkbox
         label={t('sign-in.stay')}
         description={t('sign-in.stay-why')}
-        checked={stay}
-        onChange={(e) => setStay(e.currentTarget.checked)}
+        checked={typed.stay}
+        onChange={(e) => type({ stay: e.currentTarget.checked })}
       />
+      {refused && (
+        <p className="note bad" role="alert">
+          {refused}
+        </p>
+      )}
     </RecordForm>
   );
 }

@@ -28,6 +28,7 @@ import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.logging.LogType;
 import org.openqa.selenium.logging.LoggingPreferences;
 import org.openqa.selenium.support.ui.WebDriverWait;
+import org.openqa.selenium.virtualauthenticator.VirtualAuthenticatorOptions;
 
 /** A headless Chromium, spoken to in the words of somebody who uses it. */
 final class Browser implements AutoCloseable {
@@ -81,6 +82,15 @@ final class Browser implements AutoCloseable {
                 "Emulation.setDeviceMetricsOverride",
                 Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", mobile));
         return this;
+    }
+
+    /** Gives the device somewhere to keep passkeys, and somebody whose finger opens them. */
+    void authenticator() {
+        driver.addVirtualAuthenticator(new VirtualAuthenticatorOptions()
+                .setTransport(VirtualAuthenticatorOptions.Transport.INTERNAL)
+                .setHasResidentKey(true)
+                .setHasUserVerification(true)
+                .setIsUserVerified(true));
     }
 
     /** Cuts the network off, or joins it again. */

@@ -41,6 +41,7 @@ class FirstDayJourneyTest {
             assertThat(browser.accessibilityViolations()).isEmpty();
 
             invite(application, browser);
+            useAPasskey(application);
 
             browser.goTo("Bloom");
             browser.reload();
@@ -84,6 +85,26 @@ class FirstDayJourneyTest {
             browser.seeText("You work here alone");
             phone.open("/orchard");
             phone.see(By.xpath("//button[normalize-space(.)='Sign in']"));
+        }
+    }
+
+    /** Passkeys belong to a name: this machine's own is all there is on the first day. */
+    private static void useAPasskey(Application application) {
+        try (Browser desk = new Browser(application.address().replace("127.0.0.1", "localhost"))) {
+            desk.authenticator();
+            desk.open("/account");
+            desk.type("E-mail address", "aroha@north-wall.example");
+            desk.type("Password", "figs under a wall");
+            desk.press("Sign in");
+            desk.press("Add a passkey");
+            desk.type("What is it on?", "The desk");
+            desk.type("Your password", "figs under a wall");
+            desk.press("Make the passkey");
+            desk.seeText("The desk lets you in from now on.");
+            assertThat(desk.accessibilityViolations()).isEmpty();
+            desk.press("Sign out");
+            desk.press("Use a passkey");
+            desk.see(By.xpath("//button[normalize-space(.)='Sign out']"));
         }
     }
 

@@ -25,6 +25,8 @@ class AccessLinks {
     private final Accounts accounts;
     private final Orchards orchards;
     private final AccessLog log;
+    private final OneTimeCodes codes;
+    private final PasskeyStore passkeys;
     private final PublicAddress address;
     private final InstantSource clock;
 
@@ -34,6 +36,8 @@ class AccessLinks {
             Accounts accounts,
             Orchards orchards,
             AccessLog log,
+            OneTimeCodes codes,
+            PasskeyStore passkeys,
             PublicAddress address,
             InstantSource clock) {
         this.links = links;
@@ -41,6 +45,8 @@ class AccessLinks {
         this.accounts = accounts;
         this.orchards = orchards;
         this.log = log;
+        this.codes = codes;
+        this.passkeys = passkeys;
         this.address = address;
         this.clock = clock;
     }
@@ -164,11 +170,20 @@ class AccessLinks {
                 link.role().name());
     }
 
-    /** Gives whom the link is for a new password, and tells whose session begins; all others end. */
+    /**
+     * Gives whom the link is for a new password, and tells whose session begins; all others end. A link from the machine itself takes codes
+     * and passkeys away as well: it is the way back in for who has lost them. One from an owner does not, so that a code is still asked for.
+     */
     @Transactional
-    UUID choosePassword(String key, String password) {
+    UUID choosePassword(String key, String password, String code) {
         AccessLink link = use(key, AccessLink.Kind.RESET);
         Account account = accounts.require(link.accountId());
+        if (link.madeBy() == null) {
+            codes.off(account.id());
+            passkeys.removeAll(account.id());
+        } else {
+            codes.require(account.id(), code);
+        }
         accounts.setPassword(account, "password", password);
         link.use(account.id(), clock.instant());
         return account.id();

@@ -37,7 +37,12 @@ class AccessLog {
         LEFT,
         HANDED_OVER,
         RESET_LINK_MADE,
-        PASSWORD_RESET
+        PASSWORD_RESET,
+        WRONG_CODE,
+        CODES_ON,
+        CODES_OFF,
+        PASSKEY_ADDED,
+        PASSKEY_REMOVED
     }
 
     private final JdbcTemplate jdbc;

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
@@ -30,15 +31,26 @@ class AccountController {
     private final SignIn signIn;
     private final People people;
     private final AccessLog log;
+    private final OneTimeCodes codes;
+    private final Passkeys passkeys;
 
     AccountController(
-            Accounts accounts, Members members, Sessions sessions, SignIn signIn, People people, AccessLog log) {
+            Accounts accounts,
+            Members members,
+            Sessions sessions,
+            SignIn signIn,
+            People people,
+            AccessLog log,
+            OneTimeCodes codes,
+            Passkeys passkeys) {
         this.accounts = accounts;
         this.members = members;
         this.sessions = sessions;
         this.signIn = signIn;
         this.people = people;
         this.log = log;
+        this.codes = codes;
+        this.passkeys = passkeys;
     }
 
     record NameRequest(@NotBlank @Size(max = 80) String person) {}
@@ -59,7 +71,15 @@ class AccountController {
     @Needs(Duty.SELF)
     AccountView account(Caller caller, HttpServletRequest request) {
         Accounts.Own own = accounts.own(caller);
-        return new AccountView(own.person(), own.email(), orchards(members, caller), sessions.of(caller, request));
+        UUID id = caller.accountId();
+        return new AccountView(
+                own.person(),
+                own.email(),
+                orchards(members, caller),
+                sessions.of(caller, request),
+                new AccountView.Codes(codes.on(id), codes.spareLeft(id)),
+                passkeys.of(id),
+                passkeys.host());
     }
 
     static List<AccountView.Orchard> orchards(Members members, Caller caller) {

@@ -12,14 +12,38 @@ import org.evenhand.kit.Caller;
  *
  * @param orchards where one works, by name
  * @param sessions where one is signed in, the one of this request first
+ * @param passkeyHost the name of the machine under which passkeys are good
  */
 record AccountView(
         String person,
         @Schema(description = ApiDescription.OPTIONAL) String email,
         List<Orchard> orchards,
-        List<Session> sessions) {
+        List<Session> sessions,
+        Codes codes,
+        List<Passkey> passkeys,
+        String passkeyHost) {
     @Schema(name = "OwnOrchard")
     record Orchard(UUID orchardId, String name, Caller.Role role, boolean here) {}
+
+    /**
+     * Codes of an app, asked for beside the password.
+     *
+     * @param spare how many spare codes are left
+     */
+    @Schema(name = "OwnCodes")
+    record Codes(boolean on, int spare) {}
+
+    /**
+     * What an app is to keep.
+     *
+     * @param secret to be typed
+     * @param address the same to be scanned
+     */
+    @Schema(name = "CodesBegun")
+    record CodesBegun(String secret, String address) {}
+
+    @Schema(name = "OwnPasskey")
+    record Passkey(String id, String label, Instant made, Instant lastUsed) {}
 
     /**
      * A session.

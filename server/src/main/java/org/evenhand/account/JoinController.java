@@ -5,7 +5,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import java.util.UUID;
 import java.util.function.Supplier;
-import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
@@ -72,7 +71,7 @@ class JoinController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void choosePassword(
             @Valid @RequestBody JoinRequests.Choose request, HttpServletRequest http, HttpServletResponse response) {
-        UUID account = tried(http, () -> links.choosePassword(request.key(), request.password()));
+        UUID account = tried(http, () -> links.choosePassword(request.key(), request.password(), request.code()));
         log.attempt(AccessLog.Kind.PASSWORD_RESET, account, Device.of(http));
         sessions.endAll(account, null);
         signIn.begin(account, null, true, http, response);
@@ -80,12 +79,6 @@ class JoinController {
 
     /** Slows down who tries keys. */
     private <T> T tried(HttpServletRequest http, Supplier<T> use) {
-        SignInLimit.Attempt attempt = limit.forKey(http.getRemoteAddr());
-        if (!attempt.allowed()) {
-            throw new InvalidInputException("key", SignIn.TOO_OFTEN);
-        }
-        T used = use.get();
-        attempt.right();
-        return used;
+        return limit.withKey("key", http.getRemoteAddr(), use);
     }
 }

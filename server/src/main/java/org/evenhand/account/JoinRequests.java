@@ -46,9 +46,16 @@ final class JoinRequests {
             @NotBlank @Size(max = Accounts.LONGEST_EMAIL) String email,
             @NotNull @Size(max = LONGEST_PASSWORD) String password) {}
 
-    /** A new password for a link that was made for it. */
+    /**
+     * A new password for a link that was made for it.
+     *
+     * @param code of the app or a spare one, where the account is asked for one
+     */
     @Schema(name = "ChoosePassword")
     record Choose(
             @NotBlank @Size(max = LONGEST_KEY) String key,
-            @NotNull @Size(max = LONGEST_PASSWORD) String password) {}
+            @NotNull @Size(max = LONGEST_PASSWORD) String password,
+
+            @Schema(description = OPTIONAL) @Size(max = OneTimeCodes.LONGEST_CODE)
+            String code) {}
 }

@@ -46,6 +46,8 @@ class SecuritySettings {
                                 "/api/setup",
                                 "/api/typical-year",
                                 "/api/session",
+                                "/api/session/passkey",
+                                "/api/session/passkey/options",
                                 "/api/join",
                                 "/api/machine/certificate",
                                 "/api/join/offer",

@@ -10,7 +10,6 @@ import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
-import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Text;
 import org.evenhand.kit.ApiDescription;
 import org.evenhand.kit.Caller;
@@ -44,6 +43,7 @@ class SessionController {
     private final SignIn signIn;
     private final Sessions sessions;
     private final SetUpCode code;
+    private final Passkeys passkeys;
     private final SignInLimit limit;
     private final TransactionTemplate transaction;
 
@@ -54,6 +54,7 @@ class SessionController {
             SignIn signIn,
             Sessions sessions,
             SetUpCode code,
+            Passkeys passkeys,
             SignInLimit limit,
             TransactionTemplate transaction) {
         this.accounts = accounts;
@@ -62,12 +63,17 @@ class SessionController {
         this.signIn = signIn;
         this.sessions = sessions;
         this.code = code;
+        this.passkeys = passkeys;
         this.limit = limit;
         this.transaction = transaction;
     }
 
-    /** Whether this is the first day, and somebody is signed in. */
-    record SetupView(boolean ownerNeeded, boolean signedIn) {}
+    /**
+     * Whether this is the first day, and somebody is signed in.
+     *
+     * @param passkeyHost the name of the machine under which passkeys are good
+     */
+    record SetupView(boolean ownerNeeded, boolean signedIn, String passkeyHost) {}
 
     /**
      * The owner's account and the orchard.
@@ -84,12 +90,18 @@ class SessionController {
 
             @NotNull @Valid OrchardRequest orchard) {}
 
-    /** @param stay whether the session outlives the browser */
+    /**
+     * @param code of an app or a spare one, where the account is asked for one
+     * @param stay whether the session outlives the browser
+     */
     record SignInRequest(
             @NotNull @Size(max = Accounts.LONGEST_EMAIL) String email,
 
             @NotNull @Size(max = JoinRequests.LONGEST_PASSWORD)
             String password,
+
+            @Schema(description = ApiDescription.OPTIONAL) @Size(max = OneTimeCodes.LONGEST_CODE)
+            String code,
 
             @Schema(description = ApiDescription.OPTIONAL) Boolean stay) {}
 
@@ -119,7 +131,7 @@ class SessionController {
     SetupView setup(Caller caller, @Schema(hidden = true) CsrfToken csrf) {
         // Reading the token makes the cookie that the first form must send back.
         csrf.getToken();
-        return new SetupView(accounts.none(), caller != null);
+        return new SetupView(accounts.none(), caller != null, passkeys.host());
     }
 
     @PostMapping("/setup")
@@ -131,12 +143,10 @@ class SessionController {
     }
 
     private void requireCode(String typed, HttpServletRequest http) {
-        SignInLimit.Attempt attempt = limit.forKey(http.getRemoteAddr());
-        if (!attempt.allowed()) {
-            throw new InvalidInputException("code", SignIn.TOO_OFTEN);
-        }
-        code.require(typed);
-        attempt.right();
+        limit.withKey("code", http.getRemoteAddr(), () -> {
+            code.require(typed);
+            return typed;
+        });
     }
 
     private Caller firstOwner(SetupRequest request) {
@@ -152,8 +162,7 @@ class SessionController {
     @Needs(Duty.OPEN)
     SessionView signIn(
             @Valid @RequestBody SignInRequest request, HttpServletRequest http, HttpServletResponse response) {
-        return view(signIn.withPassword(
-                request.email(), request.password(), Boolean.TRUE.equals(request.stay()), http, response));
+        return view(signIn.withPassword(request, http, response));
     }
 
     @GetMapping("/session")

@@ -18,25 +18,34 @@ class SignIn {
     private final Sessions sessions;
     private final SignInLimit limit;
     private final AccessLog log;
+    private final OneTimeCodes codes;
 
-    SignIn(Accounts accounts, Members members, Sessions sessions, SignInLimit limit, AccessLog log) {
+    SignIn(
+            Accounts accounts,
+            Members members,
+            Sessions sessions,
+            SignInLimit limit,
+            AccessLog log,
+            OneTimeCodes codes) {
         this.accounts = accounts;
         this.members = members;
         this.sessions = sessions;
         this.limit = limit;
         this.log = log;
+        this.codes = codes;
     }
 
-    /** @throws InvalidInputException where address and password do not fit, or were tried too often */
+    /** @throws InvalidInputException where address, password and code do not fit, or were tried too often */
     Caller withPassword(
-            String email, String password, boolean stay, HttpServletRequest request, HttpServletResponse response) {
+            SessionController.SignInRequest typed, HttpServletRequest request, HttpServletResponse response) {
         Device from = Device.of(request);
+        String email = typed.email();
         SignInLimit.Attempt attempt = limit.forEmail(email, request.getRemoteAddr());
         if (!attempt.allowed()) {
             log.attempt(AccessLog.Kind.SLOWED_DOWN, accounts.of(email).orElse(null), from);
             throw new InvalidInputException("password", TOO_OFTEN);
         }
-        Optional<UUID> account = accounts.check(email, password);
+        Optional<UUID> account = accounts.check(email, typed.password());
         if (account.isEmpty()) {
             Optional<UUID> known = accounts.of(email);
             log.attempt(
@@ -46,9 +55,35 @@ class SignIn {
             throw new InvalidInputException(
                     "password", "does not fit this address. Check both; capital letters count in the password.");
         }
+        requireCode(account.get(), typed.code(), from, attempt);
         attempt.right();
         log.attempt(AccessLog.Kind.SIGNED_IN, account.get(), from);
-        return begin(account.get(), null, stay, request, response);
+        return begin(account.get(), null, Boolean.TRUE.equals(typed.stay()), request, response);
+    }
+
+    private void requireCode(UUID account, String typed, Device from, SignInLimit.Attempt attempt) {
+        try {
+            codes.require(account, typed);
+        } catch (OneTimeCodes.Missing e) {
+            attempt.right();
+            throw e;
+        } catch (InvalidInputException e) {
+            log.attempt(AccessLog.Kind.WRONG_CODE, account, from);
+            throw e;
+        }
+    }
+
+    /** @throws InvalidInputException where it is not the caller's password, or was tried too often */
+    void requirePassword(Caller caller, String password, HttpServletRequest request) {
+        String email = accounts.own(caller).email();
+        SignInLimit.Attempt attempt = limit.forEmail(email, request.getRemoteAddr());
+        if (!attempt.allowed()) {
+            throw new InvalidInputException("password", TOO_OFTEN);
+        }
+        if (accounts.check(email, password).isEmpty()) {
+            throw new InvalidInputException("password", "is not yours. Capital letters count.");
+        }
+        attempt.right();
     }
 
     /**

@@ -7,6 +7,8 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
+import org.evenhand.core.InvalidInputException;
 import org.evenhand.kit.SecretKeys;
 import org.springframework.stereotype.Component;
 
@@ -48,9 +50,23 @@ class SignInLimit {
         return new Attempt(List.of(addresses.get(key), networks.get(network)));
     }
 
-    /** An attempt with a key or a code; it counts until it is {@link Attempt#right()}. */
-    Attempt forKey(String network) {
+    private Attempt forKey(String network) {
         return new Attempt(List.of(networks.get(network)));
+    }
+
+    /**
+     * Slows down who tries keys.
+     *
+     * @param field where a refusal stands
+     */
+    <T> T withKey(String field, String network, Supplier<T> use) {
+        Attempt attempt = forKey(network);
+        if (!attempt.allowed()) {
+            throw new InvalidInputException(field, SignIn.TOO_OFTEN);
+        }
+        T used = use.get();
+        attempt.right();
+        return used;
     }
 
     /** One attempt. */

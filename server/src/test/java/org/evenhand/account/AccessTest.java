@@ -38,6 +38,8 @@ class AccessTest {
             "POST /api/setup",
             "POST /api/session",
             "DELETE /api/session",
+            "POST /api/session/passkey",
+            "POST /api/session/passkey/options",
             "POST /api/join",
             "POST /api/join/offer",
             "POST /api/join/password",
