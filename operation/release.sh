@@ -3,7 +3,15 @@
 # What the application uses of the platform; others are left out of the runtime that ships.
 runtime_modules=java.se,jdk.unsupported,jdk.crypto.ec,jdk.localedata,jdk.zipfs,jdk.management,jdk.net,jdk.naming.dns,jdk.charsets
 
-package() {
+package() { # --deb
+  case ${1:-} in
+    '') package_archive ;;
+    --deb) package_archive; package_debian ;;
+    *) fail "a release is an archive, or with --deb a Debian package as well; '$1' is not known" ;;
+  esac
+}
+
+package_archive() {
   need_tools; build
   local version name place
   version=$(unzip -p "$jar" META-INF/MANIFEST.MF 2>/dev/null | tr -d '\r' | sed -n 's/^Implementation-Version: //p')
@@ -19,6 +27,21 @@ package() {
   cp "$home/even-hand" "$place/"; cp -r "$home/operation" "$place/"; rm "$place/operation/release.sh"
   cp "$home/docs/OPERATION.md" "$place/"
   tar -C "$run/release" -czf "$run/$name.tar.gz" "$name"
-  rm -rf "$run/release"
   say "the release is $run/$name.tar.gz ($(du -h "$run/$name.tar.gz" | cut -f1)); unpack it, and start it with ./even-hand start"
+}
+
+# The release as a package of Debian: in /opt, with a user and a service of its own.
+package_debian() {
+  command -v dpkg-deb >/dev/null || fail "dpkg-deb is missing; it comes with every Debian"
+  local place version file root=$run/release/debian
+  place=$(find "$run/release" -mindepth 1 -maxdepth 1 -name 'even-hand-*' -type d | head -1); version=${place##*/even-hand-}
+  file=$run/even-hand_${version//-SNAPSHOT/~snapshot}_$(dpkg --print-architecture).deb
+  mkdir -p "$root/DEBIAN" "$root/opt" "$root/lib/systemd/system"
+  cp -r "$place" "$root/opt/even-hand"
+  cp "$home/operation/even-hand.service" "$root/lib/systemd/system/"
+  sed -e "s/@version@/${version//-SNAPSHOT/~snapshot}/" -e "s/@architecture@/$(dpkg --print-architecture)/" \
+    -e "s/@size@/$(du -sk "$root/opt" | cut -f1)/" "$home/operation/debian/control" >"$root/DEBIAN/control"
+  install -m 755 "$home"/operation/debian/{preinst,postinst,prerm} "$root/DEBIAN/"
+  dpkg-deb --root-owner-group --build "$root" "$file" >/dev/null || fail "the package could not be made"
+  say "the Debian package is $file; install it with apt-get install and its whole path"
 }

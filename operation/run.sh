@@ -23,12 +23,19 @@ start_app() { # database demo
   # Rotated by the application itself, and kept over restarts: what went wrong before one is still there after it.
   export LOGGING_FILE_NAME=$run/app.log LOGGING_THRESHOLD_CONSOLE=off
   local address=http://127.0.0.1:$port
+  if [ -n "$metrics" ]; then tell_metrics; fi
   if [ -n "$lan" ]; then serve_the_network; address=$EVEN_HAND_PUBLIC_ADDRESS; fi
   rm -f "$run/app.pid" "$run/app.ready"
   echo "$address" >"$run/app.address"; echo "$1" >"$run/app.database"
   setsid "$0" supervise >"$run/app.out" 2>&1 </dev/null &
   echo $! >"$run/supervisor.pid"
   wait_until_ready
+}
+
+# On a port of its own, which nobody but this machine reaches.
+tell_metrics() {
+  listening "$metrics" && fail "port $metrics is taken by another program; choose another with --metrics-port N"
+  export MANAGEMENT_SERVER_PORT=$metrics MANAGEMENT_SERVER_ADDRESS=127.0.0.1 MANAGEMENT_ENDPOINTS_WEB_EXPOSURE_INCLUDE=health,prometheus
 }
 
 # A slow machine is waited for as long as the process lives; a line each 15 s says so.
