@@ -9,6 +9,7 @@ package() { # --deb
     --deb) package_archive; package_debian ;;
     *) fail "a release is an archive, or with --deb a Debian package as well; '$1' is not known" ;;
   esac
+  rm -rf "$run/release"
 }
 
 package_archive() {

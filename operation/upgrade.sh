@@ -16,7 +16,7 @@ upgrade() { # archive
   trap "rm -rf '$work'" EXIT
   new=$(unpack_release "$archive" "$work")
   [ "$(cat "$new/app/schema")" -ge "$(newest_schema)" ] || fail "$archive is older than what is here; to go back, restore a backup with the older release"
-  "$0" backup "$saved" || fail "nothing was changed, as nothing could be saved first"
+  "$0" backup "$saved" --db-port "$db_port" || fail "nothing was changed, as nothing could be saved first"
   "$0" stop >/dev/null 2>&1 || true
   rm -rf "$home/previous"; mkdir "$home/previous"
   change_parts "$home" "$home/previous"; change_parts "$new" "$home"
@@ -27,7 +27,7 @@ upgrade() { # archive
   say "the new release does not start; putting the old one back"
   "$home/even-hand" stop >/dev/null 2>&1 || true
   change_parts "$home" "$new"; change_parts "$home/previous" "$home"
-  "$home/even-hand" --db-port "$db_port" restore "$saved" --yes || fail "the old release is in place, but $saved could not be restored; see above"
+  "$home/even-hand" restore "$saved" --yes --db-port "$db_port" || fail "the old release is in place, but $saved could not be restored; see above"
   start_upgraded || fail "the old release is in place and does not start either; see $run/app.log"
   fail "not upgraded: it runs as it did before, with what was saved in $saved; $run/app.log tells why the new release did not start"
 }
