@@ -11,6 +11,8 @@ export interface OfSeason {
 /** Days of the plan that most pages show. */
 export const PLAN_DAYS = 4;
 
+const NEW_PLAN_MS = 2_000;
+
 export const queries = {
   setup: () => queryOptions({ queryKey: ['setup'], queryFn: () => answer(api.GET('/api/setup')) }),
   session: () => queryOptions({ queryKey: ['session'], queryFn: () => answer(api.GET('/api/session')) }),
@@ -74,7 +76,11 @@ export const queries = {
     queryOptions({ queryKey: ['people', 'log'], queryFn: () => answer(api.GET('/api/people/log')) }),
   phones: () => queryOptions({ queryKey: ['phones'], queryFn: () => answer(api.GET('/api/machine/phones')) }),
   machineStatus: () =>
-    queryOptions({ queryKey: ['machine-status'], queryFn: () => answer(api.GET('/api/machine/status')) }),
+    queryOptions({
+      queryKey: ['machine-status'],
+      queryFn: () => answer(api.GET('/api/machine/status')),
+      refetchInterval: 10_000,
+    }),
   permits: () => queryOptions({ queryKey: ['permits'], queryFn: () => answer(api.GET('/api/permits')) }),
   permitStanding: (scope: Schemas['PermitNotice']['scope'], crop: string, day: string) =>
     queryOptions({
@@ -109,6 +115,8 @@ export const queries = {
     queryOptions({
       queryKey: ['plan', days],
       queryFn: () => answer(api.GET('/api/plan', { params: { query: { days } } })),
+      // One from before the latest records is followed by another.
+      refetchInterval: (query) => (query.state.data?.ageSeconds === undefined ? false : NEW_PLAN_MS),
     }),
   roundSettings: () =>
     queryOptions({ queryKey: ['round-settings'], queryFn: () => answer(api.GET('/api/round-settings')) }),

@@ -123,6 +123,16 @@ function Backup({ backup }: { backup: Schemas['Backups'] | undefined }) {
   );
 }
 
+const JOBS: Record<Schemas['MachineJob']['kind'], (n: number) => string> = {
+  OUTCOMES: (n) => `outcomes of ${n === 1 ? 'one record' : `${n} records`} are being worked out`,
+  IMPORTS: (n) => `${n === 1 ? 'one file is' : `${n} files are`} being imported`,
+};
+
+function Jobs({ jobs }: { jobs: Schemas['MachineJob'][] }) {
+  const busy = jobs.filter((j) => j.waiting > 0);
+  return <>{busy.map((j) => JOBS[j.kind](j.waiting)).join('; ') || 'nothing waits'}</>;
+}
+
 function Status() {
   const { zone } = useHere();
   const status = useQuery(queries.machineStatus());
@@ -138,6 +148,7 @@ function Status() {
                   [
                     ['Last backup', <Backup key="b" backup={s.backup} />],
                     ['Disk', `${size(s.disk.of - s.disk.used)} free of ${size(s.disk.of)}`],
+                    ['Work beside', <Jobs key="j" jobs={s.jobs} />],
                     ['Memory', `${size(s.memory.used)} used of ${size(s.memory.of)}`],
                     ['Database', `${size(s.databaseBytes)}, PostgreSQL ${s.databaseVersion}`],
                     ['Even Hand', `${s.version}, form ${s.schema} of the database`],

@@ -398,7 +398,7 @@ export function Plan() {
                 </Button>
               </div>
             </div>
-            <Anew />
+            <Anew plan={p} />
             {p.obstacles.map((o) => (
               <p key={tell(o)} className="note bad">
                 {tell(o)}

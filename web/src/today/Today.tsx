@@ -108,7 +108,7 @@ function Sheet({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan']
         <div>
           <Headline bloom={bloom} plan={plan} />
           <InAll plan={plan} />
-          <Anew />
+          <Anew plan={plan} />
         </div>
         <Buttons bloom={bloom} plan={plan} />
       </div>

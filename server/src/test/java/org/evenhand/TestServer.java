@@ -28,6 +28,9 @@ public final class TestServer implements AutoCloseable {
     public static final Instant NOW = Instant.parse("2026-11-24T03:00:00Z");
 
     public static final String PASSWORD = "three quiet herons";
+    /** How long who looks at the plan waits for a new one. */
+    public static final String NEW_PLAN = "--even-hand.waits-for-new-plan=";
+
     private static TestServer running;
 
     private final ConfigurableApplicationContext context;
@@ -54,6 +57,10 @@ public final class TestServer implements AutoCloseable {
                 "--even-hand.setup-code=TERN-FLAT",
                 "--even-hand.crops.directory=src/test/resources/crops"));
         settings.addAll(List.of(more));
+        if (settings.stream().noneMatch(s -> s.startsWith(NEW_PLAN))) {
+            // Tests ask at once for what follows from what they wrote.
+            settings.add(NEW_PLAN + "1m");
+        }
         this.context = new SpringApplicationBuilder(EvenHandApplication.class).run(settings.toArray(String[]::new));
     }
 
@@ -68,8 +75,8 @@ public final class TestServer implements AutoCloseable {
     }
 
     /** Another instance on the database of this one; to be closed. */
-    public TestServer beside() {
-        return new TestServer(url, new String[0]);
+    public TestServer beside(String... settings) {
+        return new TestServer(url, settings);
     }
 
     @Override

@@ -44,6 +44,10 @@ final class BenchOrchard {
         send("PUT", path, body);
     }
 
+    String post(String path, String body) throws IOException, InterruptedException {
+        return send("POST", path, body);
+    }
+
     String get(String path) throws IOException, InterruptedException {
         return send("GET", path, null);
     }

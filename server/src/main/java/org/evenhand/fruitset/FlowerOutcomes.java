@@ -36,6 +36,7 @@ import org.evenhand.crop.CropCatalogue;
 import org.evenhand.cropload.TreeResults;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ChangedElsewhere;
+import org.evenhand.kit.Job;
 import org.evenhand.mating.CrossResults;
 import org.evenhand.orchard.MatingPartners;
 import org.evenhand.orchard.OrchardDetails;
@@ -55,7 +56,7 @@ import org.springframework.stereotype.Service;
  * asks has a few of them reckoned first, and where many wait the rest is done meanwhile.
  */
 @Service
-public class FlowerOutcomes {
+public class FlowerOutcomes implements Job {
     /** As many are reckoned before an answer; it takes well under a second. */
     private static final int AT_ONCE = 2_000;
 
@@ -114,6 +115,18 @@ public class FlowerOutcomes {
             worker.submit(() -> workOff(caller));
         }
         return waiting;
+    }
+
+    @Override
+    public Kind kind() {
+        return Kind.OUTCOMES;
+    }
+
+    /** Records whose flowers are worked out anew, or {@link #MOST_COUNTED} where there are more. */
+    @Override
+    public long waiting() {
+        return jdbc.queryForObject(
+                "select count(*) from (select 1 from flower_outcome_due limit " + MOST_COUNTED + ") w", Long.class);
     }
 
     private int waiting(Caller caller) {

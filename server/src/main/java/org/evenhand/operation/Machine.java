@@ -17,6 +17,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.evenhand.kit.Job;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.PublicAddress;
 import org.springframework.beans.factory.annotation.Value;
@@ -30,16 +31,19 @@ class Machine {
 
     private final JdbcTemplate jdbc;
     private final PublicAddress address;
+    private final List<Job> jobs;
     private final String backups;
     private final String certificate;
 
     Machine(
             JdbcTemplate jdbc,
             PublicAddress address,
+            List<Job> jobs,
             @Value("${even-hand.backups:}") String backups,
             @Value("${even-hand.certificate:}") String certificate) {
         this.jdbc = jdbc;
         this.address = address;
+        this.jobs = jobs;
         this.backups = backups;
         this.certificate = certificate;
     }
@@ -95,6 +99,10 @@ class Machine {
                 jdbc.queryForObject("select pg_database_size(current_database())", Long.class),
                 new MachineView.Amount(heap.getUsed(), heap.getMax()),
                 disk(),
+                jobs.stream()
+                        .map(j -> new MachineView.JobView(j.kind(), j.waiting()))
+                        .sorted(Comparator.comparing(MachineView.JobView::kind))
+                        .toList(),
                 backups.isBlank() ? null : backup(Path.of(backups)));
     }
 

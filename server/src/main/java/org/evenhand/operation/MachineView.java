@@ -4,6 +4,8 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
+import java.util.List;
+import org.evenhand.kit.Job;
 
 /** What is said about the machine. */
 final class MachineView {
@@ -28,6 +30,7 @@ final class MachineView {
      * @param schema number of the last change of the database's form
      * @param memory that the application uses, of what it may
      * @param disk that is free where backups and logs lie
+     * @param jobs what is done beside what people ask for
      */
     @Schema(name = "MachineStatus")
     record Status(
@@ -38,7 +41,12 @@ final class MachineView {
             long databaseBytes,
             Amount memory,
             Amount disk,
+            List<JobView> jobs,
             @Schema(description = OPTIONAL) Backup backup) {}
+
+    /** @param waiting records whose outcome is worked out anew, or files being imported; 100 000 where there are more */
+    @Schema(name = "MachineJob")
+    record JobView(Job.Kind kind, long waiting) {}
 
     @Schema(name = "Amount")
     record Amount(long used, long of) {}

@@ -2,15 +2,24 @@ package org.evenhand.planning;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicReference;
 import org.evenhand.core.planning.Cancellation;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardChanges;
 import org.evenhand.kit.Turns;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -28,6 +37,9 @@ class KeptPlans {
     /** So long somebody waits for others' plans before being told to come again. */
     private static final Duration PATIENCE = Duration.ofSeconds(30);
 
+    /** A plan from before the latest records is looked at for so long; the hours it names are still those. */
+    private static final Duration SHOWN_AT_MOST = Duration.ofMinutes(15);
+
     private final PlanMaking making;
     private final OrchardChanges changes;
     /** Solving fills a processor: more at once would only make all of them later. */
@@ -38,21 +50,95 @@ class KeptPlans {
             .expireAfterAccess(Duration.ofHours(2))
             .build();
 
-    KeptPlans(PlanMaking making, OrchardChanges changes) {
+    private final Duration waitsForNew;
+    private final InstantSource clock;
+    /** Solves for who does not wait for it; as many as have their turn at once. */
+    private final ExecutorService beside =
+            Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors(), work -> {
+                Thread thread = new Thread(work, "plans");
+                thread.setDaemon(true);
+                return thread;
+            });
+
+    KeptPlans(
+            PlanMaking making,
+            OrchardChanges changes,
+            @Value("${even-hand.waits-for-new-plan}") Duration waitsForNew,
+            InstantSource clock) {
         this.making = making;
         this.changes = changes;
+        this.waitsForNew = waitsForNew;
+        this.clock = clock;
+    }
+
+    @PreDestroy
+    void stop() {
+        beside.shutdownNow();
     }
 
     /** One orchard's, whose lock is held while it is solved. */
     private static final class Place {
-        private long change;
-        private Instant now;
-        private SolvedOrchard solved;
+        private volatile Kept kept;
         /** The change of the orchard for which it is being solved, and how to stop that. */
         private final AtomicReference<Solving> solving = new AtomicReference<>();
+        /** Somebody waits for it, or did. */
+        private final AtomicReference<CompletableFuture<SolvedOrchard>> coming = new AtomicReference<>();
     }
 
+    /**
+     * A plan, and of what it was made.
+     *
+     * @param at when that was read
+     */
+    private record Kept(long change, Instant now, Instant at, SolvedOrchard solved) {
+        boolean is(long otherChange, Instant otherNow) {
+            return change == otherChange && now.equals(otherNow);
+        }
+    }
+
+    /**
+     * A plan to be looked at.
+     *
+     * @param age since it was made; null for one that counts everything written down by now
+     */
+    record Shown(SolvedOrchard solved, Duration age) {}
+
     private record Solving(long change, Cancellation cancellation) {}
+
+    /**
+     * The plan for who only looks: the new one where it comes soon, else that from before the latest records, with its age. One that is old
+     * enough to mislead is never shown.
+     */
+    Shown shown(Caller caller) {
+        Place place = places.get(caller.orchardId(), o -> new Place());
+        long change = changes.of(caller.orchardId());
+        Kept kept = place.kept;
+        if (kept != null && kept.is(change, making.now(caller))) {
+            return new Shown(kept.solved(), null);
+        }
+        if (kept == null || kept.at().plus(SHOWN_AT_MOST).isBefore(clock.instant())) {
+            return new Shown(of(caller), null);
+        }
+        CompletableFuture<SolvedOrchard> coming = coming(place, caller);
+        try {
+            return new Shown(coming.get(waitsForNew.toMillis(), TimeUnit.MILLISECONDS), null);
+        } catch (TimeoutException stillSolving) {
+            return new Shown(kept.solved(), Duration.between(kept.at(), clock.instant()));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Turns.BusyException();
+        } catch (ExecutionException e) {
+            // Told to who asked, as if he had solved it himself.
+            return new Shown(of(caller), null);
+        }
+    }
+
+    /** The one that is being solved, or is from now on. */
+    private CompletableFuture<SolvedOrchard> coming(Place place, Caller caller) {
+        stopOlder(place, changes.of(caller.orchardId()));
+        return place.coming.updateAndGet(before ->
+                before != null && !before.isDone() ? before : CompletableFuture.supplyAsync(() -> of(caller), beside));
+    }
 
     SolvedOrchard of(Caller caller) {
         Place place = places.get(caller.orchardId(), o -> new Place());
@@ -61,15 +147,17 @@ class KeptPlans {
             for (int stopped = 0; ; stopped++) {
                 long change = changes.of(caller.orchardId());
                 Instant now = making.now(caller);
-                if (place.solved != null && place.change == change && place.now.equals(now)) {
-                    return place.solved;
+                Kept kept = place.kept;
+                if (kept != null && kept.is(change, now)) {
+                    return kept.solved();
                 }
                 Solving solving = new Solving(change, new Cancellation());
                 place.solving.set(stopped < MOST_STOPPED ? solving : null);
                 try {
-                    place.solved = solve(caller, solving.cancellation());
-                    place.change = change;
-                    place.now = now;
+                    Instant at = clock.instant();
+                    kept = new Kept(change, now, at, solve(caller, solving.cancellation()));
+                    place.kept = kept;
+                    return kept.solved();
                 } catch (CancellationException newer) {
                     // The orchard has changed meanwhile: whoever waits here wants the plan of what it is now.
                     continue;

@@ -3,6 +3,7 @@ package org.evenhand.planning;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -26,6 +27,7 @@ import org.evenhand.core.crossing.CrossProtocol;
  * @param paces how fast the work goes, crop by crop, where one's own walks show it
  * @param overrides days and trees that are skipped, and visits at an hour of somebody's own
  * @param cost fruits that all choices of people cost together; absent where nobody chose anything
+ * @param ageSeconds how long ago it was made, where something was written down since and a new one follows; else absent
  */
 @Schema(name = "Plan")
 public record PlanView(
@@ -48,7 +50,34 @@ public record PlanView(
         double gap,
         List<Pace> paces,
         List<OverrideView> overrides,
-        @Schema(description = OPTIONAL) Double cost) {
+        @Schema(description = OPTIONAL) Double cost,
+        @Schema(description = OPTIONAL) Long ageSeconds) {
+
+    /** The same, made so long ago. */
+    PlanView ofAge(Duration age) {
+        return new PlanView(
+                moments,
+                receptive,
+                shedding,
+                rounds,
+                account,
+                readNext,
+                due,
+                left,
+                kept,
+                spare,
+                choices,
+                away,
+                obstacles,
+                value,
+                expectedFruits,
+                proven,
+                gap,
+                paces,
+                overrides,
+                cost,
+                age.toSeconds());
+    }
 
     /**
      * One round.

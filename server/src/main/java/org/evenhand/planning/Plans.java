@@ -50,10 +50,12 @@ class Plans {
      */
     PlanView plan(Caller caller, int days) {
         Require.within("days", days, 1, VisitWindows.DAYS);
-        SolvedOrchard solved = kept.of(caller);
+        KeptPlans.Shown shown = kept.shown(caller);
+        SolvedOrchard solved = shown.solved();
         // Not one within the other: what is kept is locked while it is made.
         OfAnyDays same = solved.once("of any days", () -> ofAnyDays(caller, solved));
-        return solved.once("plan of " + days, () -> view(solved, days, same));
+        PlanView view = solved.once("plan of " + days, () -> view(solved, days, same));
+        return shown.age() == null ? view : view.ofAge(shown.age());
     }
 
     /** What does not depend on how many days are asked for. */
@@ -101,7 +103,8 @@ class Plans {
                 plan.bound() - plan.value(),
                 paces(solved.ground()),
                 same.overrides(),
-                solved.cost());
+                solved.cost(),
+                null);
     }
 
     private static List<PlanView.Pace> paces(PlanningContext ground) {

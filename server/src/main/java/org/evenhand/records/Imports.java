@@ -18,6 +18,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.ImportKind;
+import org.evenhand.kit.Job;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -32,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
  * happen. Each line goes the way a form goes.
  */
 @Service
-class Imports {
+class Imports implements Job {
     /** Asked once for a file in which a day could be meant two ways. */
     static final String DATE_ORDER = "date-order";
 
@@ -118,6 +119,16 @@ class Imports {
         } finally {
             underWay.remove(id);
         }
+    }
+
+    @Override
+    public Kind kind() {
+        return Kind.IMPORTS;
+    }
+
+    @Override
+    public long waiting() {
+        return underWay.size();
     }
 
     ImportView.Progress progress(Caller caller, UUID id) {

@@ -16,11 +16,13 @@ import tools.jackson.databind.JsonNode;
 /** Two instances on one database answer alike: what is written through one is seen through the other within two seconds. */
 class TwoInstancesTest {
     private static final Duration OLDEST = Duration.ofSeconds(2);
+    /** To make one, on a machine that does other things too. */
+    private static final Duration A_PLAN = Duration.ofSeconds(30);
 
     @Test
     void what_one_is_told_the_other_knows() throws InterruptedException {
         try (TestServer one = TestServer.fresh();
-                TestServer other = one.beside()) {
+                TestServer other = one.beside(TestServer.NEW_PLAN + "1ms")) {
             Api here = one.newOrchard();
             Api there = here.at(other.address());
             String tree = here.tree(here.variety("Lantern"), "Lantern 1");
@@ -57,10 +59,28 @@ class TwoInstancesTest {
                     "/api/bloom?hours=24",
                     b -> b.equals(here.get("/api/bloom?hours=24").expect(200).body()));
 
+            theOneBeforeIsShownWhileANewPlanIsMade(here, there, tree);
+
             // Who is shut out on the one is shut out on the other.
             here.delete("/api/session").expect(204);
             there.get("/api/trees").expect(401);
         }
+    }
+
+    /** On the other, which waits for none. */
+    private static void theOneBeforeIsShownWhileANewPlanIsMade(Api here, Api there, String tree)
+            throws InterruptedException {
+        String plan = "/api/plan?days=4";
+        seenWithin(A_PLAN, there, plan, p -> !p.has("ageSeconds"));
+        boolean older = false;
+        for (int i = 0; i < 40 && !older; i++) {
+            here.read(tree, TestServer.NOW.minusSeconds(7_200 + i), Map.of("parted", i))
+                    .expect(200);
+            older = there.get(plan).expect(200).body().has("ageSeconds");
+        }
+        assertThat(older).as("it comes with its age").isTrue();
+        seenWithin(A_PLAN, there, plan, p -> !p.has("ageSeconds"));
+        assertThat(there.get(plan).body()).isEqualTo(here.get(plan).body());
     }
 
     @Test
@@ -87,7 +107,12 @@ class TwoInstancesTest {
     }
 
     private static void seen(Api api, String path, Predicate<JsonNode> as) throws InterruptedException {
-        Instant end = Instant.now().plus(OLDEST);
+        seenWithin(OLDEST, api, path, as);
+    }
+
+    private static void seenWithin(Duration patience, Api api, String path, Predicate<JsonNode> as)
+            throws InterruptedException {
+        Instant end = Instant.now().plus(patience);
         JsonNode last = api.get(path).expect(200).body();
         while (!as.test(last) && Instant.now().isBefore(end)) {
             Thread.sleep(50);
