@@ -6,7 +6,8 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.Map;
-import java.util.function.UnaryOperator;
+import java.util.Set;
+import java.util.function.BiFunction;
 import org.evenhand.core.InvalidInputException;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -32,6 +33,9 @@ public class InputBounds implements WebMvcConfigurer {
     private static final int LAST_YEAR = 2300;
     private static final int MOST_DIGITS = 40;
     private static final int LARGEST_POWER = 18;
+    /** Fields of what may be long: words, whole files, and what only programs read. */
+    private static final Set<String> OF_SEVERAL_LINES =
+            Set.of("note", "reason", "conditions", "data", "value", "credential", "password", "now", "next");
 
     /** Whether a day can be one of an orchard's records. */
     public static boolean holds(LocalDate day) {
@@ -77,11 +81,24 @@ public class InputBounds implements WebMvcConfigurer {
     private static String text(String text) {
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
-            if (c < ' ' && c != '\n' && c != '\r' && c != '\t') {
+            if (c < ' ' && !breaks(c)) {
                 throw new InvalidInputException("", "holds a character that no text has.");
             }
         }
         return text;
+    }
+
+    /** A name, a code, an address: what stands in lists, on labels and in files of lines. */
+    private static String text(String text, String field) {
+        if (!OF_SEVERAL_LINES.contains(String.valueOf(field))
+                && text.strip().chars().anyMatch(c -> breaks((char) c))) {
+            throw new InvalidInputException("", "has a line break or a tab in it. Write it in one line.");
+        }
+        return text(text);
+    }
+
+    private static boolean breaks(char c) {
+        return c == '\n' || c == '\r' || c == '\t';
     }
 
     @Override
@@ -103,25 +120,26 @@ public class InputBounds implements WebMvcConfigurer {
 
     private static final class Bounding extends ValueDeserializerModifier {
         private static final long serialVersionUID = 1;
-        private static final Map<Class<?>, UnaryOperator<Object>> CHECKS = Map.of(
-                Instant.class, v -> moment((Instant) v),
-                LocalDate.class, v -> day((LocalDate) v),
-                BigDecimal.class, v -> number((BigDecimal) v),
-                String.class, v -> text((String) v));
+        /** By the class of what was read; they know the field it stands in. */
+        private static final Map<Class<?>, BiFunction<Object, String, Object>> CHECKS = Map.of(
+                Instant.class, (v, field) -> moment((Instant) v),
+                LocalDate.class, (v, field) -> day((LocalDate) v),
+                BigDecimal.class, (v, field) -> number((BigDecimal) v),
+                String.class, (v, field) -> text((String) v, field));
 
         @Override
         public ValueDeserializer<?> modifyDeserializer(
                 DeserializationConfig config, BeanDescription.Supplier bean, ValueDeserializer<?> plain) {
-            UnaryOperator<Object> check = CHECKS.get(bean.getBeanClass());
+            BiFunction<Object, String, Object> check = CHECKS.get(bean.getBeanClass());
             return check == null ? plain : new Checked(plain, check);
         }
     }
 
     /** Reads as another, then checks. */
     private static final class Checked extends DelegatingDeserializer {
-        private final transient UnaryOperator<Object> check;
+        private final transient BiFunction<Object, String, Object> check;
 
-        Checked(ValueDeserializer<?> plain, UnaryOperator<Object> check) {
+        Checked(ValueDeserializer<?> plain, BiFunction<Object, String, Object> check) {
             super(plain);
             this.check = check;
         }
@@ -134,7 +152,7 @@ public class InputBounds implements WebMvcConfigurer {
         @Override
         public Object deserialize(JsonParser parser, DeserializationContext context) {
             Object read = super.deserialize(parser, context);
-            return read == null ? null : check.apply(read);
+            return read == null ? null : check.apply(read, parser.currentName());
         }
     }
 }

@@ -141,6 +141,25 @@ class LimitsTest {
                         .errorAt("name"))
                 .contains("no text has");
         api.post("/api/session", Map.of("email", "a\u0000@b", "password", "x")).expect(400);
+        for (String name : List.of("two\nlines", "a\ttab", "one\r\nmore")) {
+            assertThat(api.put("/api/varieties/" + Api.newId(), Map.of("crop", "cherimoya", "name", name))
+                            .expect(400)
+                            .errorAt("name"))
+                    .contains("in one line");
+        }
+        String variety = api.variety("Kept in one line");
+        api.put(
+                        "/api/readings/" + Api.newId(),
+                        new HashMap<>(Map.of(
+                                "treeId",
+                                api.tree(variety, "One line 1"),
+                                "takenAt",
+                                TestServer.NOW.toString(),
+                                "counts",
+                                Map.of("parted", 3),
+                                "note",
+                                "two\nlines")))
+                .expect(200);
     }
 
     @Test
