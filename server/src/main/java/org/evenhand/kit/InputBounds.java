@@ -35,7 +35,7 @@ public class InputBounds implements WebMvcConfigurer {
     private static final int LARGEST_POWER = 18;
     /** Fields of what may be long: words, whole files, and what only programs read. */
     private static final Set<String> OF_SEVERAL_LINES =
-            Set.of("note", "reason", "conditions", "data", "value", "credential", "password", "now", "next");
+            Set.of("note", "reason", "conditions", "csv", "data", "value", "credential", "password", "now", "next");
 
     /** Whether a day can be one of an orchard's records. */
     public static boolean holds(LocalDate day) {
