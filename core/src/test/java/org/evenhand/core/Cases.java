@@ -11,6 +11,11 @@ public final class Cases {
         return Stream.iterate(1L, s -> s + 1).limit(40);
     }
 
+    /** For cases that take seconds each. */
+    public static Stream<Long> fewSeeds() {
+        return seeds().limit(12);
+    }
+
     public static double between(SplittableRandom random, double low, double high) {
         return low + (high - low) * random.nextDouble();
     }
