@@ -22,6 +22,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
  * The command {@code even-hand bench load}: a hundred people on an orchard of 500 trees, each looking, reading, pollinating and thinking one
@@ -162,7 +163,7 @@ public final class UsersLoad {
             case "fruit set" -> user.send("GET", "/api/fruit-set", null);
             case "pollen shelf" -> user.send("GET", "/api/lots", null);
             case "one tree" ->
-                user.send("GET", "/api/story/tree/" + trees.trees().get(tree), null);
+                user.send("GET", "/api/story?tree=" + trees.trees().get(tree), null);
             case "the orchard" -> user.send("GET", "/api/trees", null);
             case "a reading" -> user.send("PUT", "/api/readings/" + id, trees.reading(tree, Instant.now(), random));
             default -> user.send("PUT", "/api/pollinations/" + id, pollination(random));
@@ -188,7 +189,10 @@ public final class UsersLoad {
                 answers.size(),
                 (double) answers.size() / lasts.toSeconds(),
                 failed.size());
-        failed.stream().limit(5).forEach(a -> System.out.println("  " + a));
+        failed.stream()
+                .collect(Collectors.groupingBy(a -> a.status() + " " + a.what(), TreeMap::new, Collectors.toList()))
+                .forEach((what, all) -> System.out.printf(
+                        "  %d × %s: %s%n", all.size(), what, all.get(0).body()));
         for (String what : DONE.keySet()) {
             line(what, answers.stream().filter(a -> a.what().equals(what)).toList());
         }

@@ -31,6 +31,8 @@ import org.springframework.stereotype.Component;
 class KeptPlans {
     private static final int MOST_ORCHARDS = 32;
 
+    private static final int AT_ONCE = Math.max(1, Runtime.getRuntime().availableProcessors() - 1);
+
     /** Where records come without end, as with a file, one plan is finished all the same. */
     private static final int MOST_STOPPED = 3;
 
@@ -42,8 +44,8 @@ class KeptPlans {
 
     private final PlanMaking making;
     private final OrchardChanges changes;
-    /** Solving fills a processor: more at once would only make all of them later. */
-    private final Turns turns = new Turns(Runtime.getRuntime().availableProcessors(), PATIENCE);
+    /** Solving fills a processor: more at once would only make all of them later, and leave none for who writes something down. */
+    private final Turns turns = new Turns(AT_ONCE, PATIENCE);
 
     private final Cache<UUID, Place> places = Caffeine.newBuilder()
             .maximumSize(MOST_ORCHARDS)
@@ -53,12 +55,11 @@ class KeptPlans {
     private final Duration waitsForNew;
     private final InstantSource clock;
     /** Solves for who does not wait for it; as many as have their turn at once. */
-    private final ExecutorService beside =
-            Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors(), work -> {
-                Thread thread = new Thread(work, "plans");
-                thread.setDaemon(true);
-                return thread;
-            });
+    private final ExecutorService beside = Executors.newFixedThreadPool(AT_ONCE, work -> {
+        Thread thread = new Thread(work, "plans");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     KeptPlans(
             PlanMaking making,
@@ -89,10 +90,17 @@ class KeptPlans {
      * A plan, and of what it was made.
      *
      * @param at when that was read
+     * @param until when it was made
      */
-    private record Kept(long change, Instant now, Instant at, SolvedOrchard solved) {
-        boolean is(long otherChange, Instant otherNow) {
-            return change == otherChange && now.equals(otherNow);
+    private record Kept(long change, Instant now, Instant at, Instant until, SolvedOrchard solved) {
+        /** Whether it counts all that was written down before somebody asked. */
+        boolean serves(long asked, Instant askedNow) {
+            return change >= asked && now.equals(askedNow);
+        }
+
+        /** For as long as it took nobody who only looks has another made: records that come without end leave others room. */
+        boolean rests(Instant asked) {
+            return asked.isBefore(until.plus(Duration.between(at, until)));
         }
     }
 
@@ -113,11 +121,15 @@ class KeptPlans {
         Place place = places.get(caller.orchardId(), o -> new Place());
         long change = changes.of(caller.orchardId());
         Kept kept = place.kept;
-        if (kept != null && kept.is(change, making.now(caller))) {
+        if (kept != null && kept.serves(change, making.now(caller))) {
             return new Shown(kept.solved(), null);
         }
-        if (kept == null || kept.at().plus(SHOWN_AT_MOST).isBefore(clock.instant())) {
+        Instant asked = clock.instant();
+        if (kept == null || kept.at().plus(SHOWN_AT_MOST).isBefore(asked)) {
             return new Shown(of(caller), null);
+        }
+        if (kept.rests(asked) && waitsForNew.compareTo(PATIENCE) < 0) {
+            return new Shown(kept.solved(), Duration.between(kept.at(), asked));
         }
         CompletableFuture<SolvedOrchard> coming = coming(place, caller);
         try {
@@ -142,22 +154,24 @@ class KeptPlans {
 
     SolvedOrchard of(Caller caller) {
         Place place = places.get(caller.orchardId(), o -> new Place());
-        stopOlder(place, changes.of(caller.orchardId()));
+        long asked = changes.of(caller.orchardId());
+        stopOlder(place, asked);
         synchronized (place) {
             for (int stopped = 0; ; stopped++) {
                 long change = changes.of(caller.orchardId());
                 Instant now = making.now(caller);
                 Kept kept = place.kept;
-                if (kept != null && kept.is(change, now)) {
+                // Of many who waited for one, each would else make another.
+                if (kept != null && kept.serves(asked, now)) {
                     return kept.solved();
                 }
                 Solving solving = new Solving(change, new Cancellation());
                 place.solving.set(stopped < MOST_STOPPED ? solving : null);
                 try {
                     Instant at = clock.instant();
-                    kept = new Kept(change, now, at, solve(caller, solving.cancellation()));
-                    place.kept = kept;
-                    return kept.solved();
+                    SolvedOrchard solved = solve(caller, solving.cancellation());
+                    place.kept = new Kept(change, now, at, clock.instant(), solved);
+                    return solved;
                 } catch (CancellationException newer) {
                     // The orchard has changed meanwhile: whoever waits here wants the plan of what it is now.
                     continue;

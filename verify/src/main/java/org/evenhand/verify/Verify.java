@@ -44,6 +44,7 @@ public final class Verify {
             new FlowerTrialTopic(),
             new CropLoadTopic(),
             new SeedBudgetTopic(),
+            new NurseryTopic(),
             new RoundPlanTopic(),
             new VisitPlanTopic(),
             new AllocationTopic(),

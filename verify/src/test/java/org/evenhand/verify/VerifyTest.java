@@ -48,6 +48,7 @@ class VerifyTest {
         "forecast-coverage,19",
         "bloom-coverage,2",
         "seed-budget,10",
+        "nursery,12",
         "cross-evidence,10",
         "trial-power,14",
         "flower-trial,14",
