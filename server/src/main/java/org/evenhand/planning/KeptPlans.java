@@ -98,9 +98,13 @@ class KeptPlans {
             return change >= asked && now.equals(askedNow);
         }
 
-        /** For as long as it took nobody who only looks has another made: records that come without end leave others room. */
-        boolean rests(Instant asked) {
-            return asked.isBefore(until.plus(Duration.between(at, until)));
+        /**
+         * One that took long is not made again before as much time has passed, for who only looks: records that come without end leave
+         * others room.
+         */
+        boolean rests(Instant asked, Duration waits) {
+            Duration took = Duration.between(at, until);
+            return took.compareTo(waits) > 0 && asked.isBefore(until.plus(took));
         }
     }
 
@@ -128,7 +132,7 @@ class KeptPlans {
         if (kept == null || kept.at().plus(SHOWN_AT_MOST).isBefore(asked)) {
             return new Shown(of(caller), null);
         }
-        if (kept.rests(asked) && waitsForNew.compareTo(PATIENCE) < 0) {
+        if (kept.rests(asked, waitsForNew)) {
             return new Shown(kept.solved(), Duration.between(kept.at(), asked));
         }
         CompletableFuture<SolvedOrchard> coming = coming(place, caller);
