@@ -59,8 +59,10 @@ public class Forecasts {
         this.memory = memory;
     }
 
-    /** Every tree of the orchard, foreseen from its readings up to {@code now}, for up to {@link #AHEAD}. */
-    @Transactional(readOnly = true)
+    /**
+     * Every tree of the orchard, foreseen from its readings up to {@code now}, for up to {@link #AHEAD}. Not within one transaction: whoever
+     * waits for others' estimates holds no connection meanwhile.
+     */
     public List<Foreseen> all(Caller caller, Instant now) {
         return new Answer(caller, now).all();
     }
@@ -76,7 +78,6 @@ public class Forecasts {
      *
      * @param span of the board; it may begin a little before now
      */
-    @Transactional(readOnly = true)
     Board board(Caller caller, Instant now, BloomMemory.Span span) {
         return new Answer(caller, now).board(span);
     }
@@ -99,22 +100,25 @@ public class Forecasts {
     @Transactional(readOnly = true)
     Optional<Surprise> surprise(Caller caller, TreeView tree, List<FlowerReading> before, FlowerReading reading) {
         Answer answer = new Answer(caller, orchards.now(caller));
+        CropSheet sheet = crops.of(caller, tree.crop());
+        RatePrior rate;
+        CropForecasts forecasts;
         synchronized (answer.held) {
             answer.window();
-            CropSheet sheet = crops.of(caller, tree.crop());
             String place = answer.held.places().of(tree.block());
             BloomMemory.Variety known = answer.held.varieties.get(new BloomMemory.VarietyAt(tree.varietyId(), place));
-            RatePrior rate = known == null
+            rate = known == null
                     ? RatePrior.usual()
                     : new RatePrior(known.foreseen().rate().factor(), 0);
-            FlowerReading latest = before.get(before.size() - 1);
-            TreeForecast forecast = answer.forecasts(sheet, place)
-                    .of(Map.of(0, new CropForecasts.Variety<>(rate, Map.of(0, List.of(before)))), latest.at())
-                    .get(0)
-                    .trees()
-                    .get(0);
-            return Surprise.of(sheet, forecast, latest, reading);
+            forecasts = answer.forecasts(sheet, place);
         }
+        FlowerReading latest = before.get(before.size() - 1);
+        TreeForecast forecast = forecasts
+                .of(Map.of(0, new CropForecasts.Variety<>(rate, Map.of(0, List.of(before)))), latest.at())
+                .get(0)
+                .trees()
+                .get(0);
+        return Surprise.of(sheet, forecast, latest, reading);
     }
 
     /** One look at an orchard's bloom. */
