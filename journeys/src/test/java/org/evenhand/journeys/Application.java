@@ -95,7 +95,8 @@ final class Application implements AutoCloseable {
             builder.environment().put("EVEN_HAND_SETUP_CODE", SETUP_CODE);
             builder.environment().put("EVEN_HAND_DEMO", demo);
             builder.environment().put("EVEN_HAND_DEMO_MOMENT", DEMO_MOMENT);
-            // A machine that runs browsers beside it plans slowly; that the plan from before is shown meanwhile is tested elsewhere.
+            // A machine that runs browsers beside it plans slowly; that the plan from before is shown meanwhile is
+            // tested elsewhere.
             builder.environment().put("EVEN_HAND_WAITS_FOR_NEW_PLAN", "1m");
             return new Application(builder, "http://127.0.0.1:" + port, log);
         } catch (IOException e) {

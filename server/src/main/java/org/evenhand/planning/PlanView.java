@@ -27,7 +27,7 @@ import org.evenhand.core.crossing.CrossProtocol;
  * @param paces how fast the work goes, crop by crop, where one's own walks show it
  * @param overrides days and trees that are skipped, and visits at an hour of somebody's own
  * @param cost fruits that all choices of people cost together; absent where nobody chose anything
- * @param ageSeconds how long ago it was made, where something was written down since and a new one follows; else absent
+ * @param ageSeconds how long ago it was made, where a new one follows; else absent
  */
 @Schema(name = "Plan")
 public record PlanView(

@@ -71,8 +71,8 @@ public record Calibration(World world, int readings, double coverage, double bia
         double weatherSd = world == World.WEATHER_GOES_WRONG ? 2.5 : 0;
         List<SimulatedTrees.Tree> read = new ArrayList<>();
         List<BloomSimulation.Tree> thrown = new ArrayList<>();
+        FlowerModel model = models.apply(factor);
         for (int t = 0; t < trees; t++) {
-            FlowerModel model = models.apply(factor);
             FlowerModel real =
                     weatherSd == 0 ? model : model.under(wandering(model.conditions(), last, weatherSd, random));
             BloomSimulation simulation = new BloomSimulation(real, last + 100, random.nextLong());
