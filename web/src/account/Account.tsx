@@ -1,4 +1,4 @@
-import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -13,7 +13,7 @@ import { Loaded } from '../ui/States';
 import { sayDone } from '../ui/undo';
 import { Codes } from './Codes';
 import { Passkeys } from './Passkeys';
-import { NewPassword } from './PasswordFields';
+import { NewPassword, OwnPassword } from './PasswordFields';
 import { startAfresh } from './start-afresh';
 import classes from './Account.module.css';
 
@@ -57,12 +57,10 @@ function Password() {
   return (
     <RecordForm duty="SELF" form={form} save="Change password" className="card stack">
       <h2>Password</h2>
-      <PasswordInput
+      <OwnPassword
         label="Password now"
-        autoComplete="current-password"
-        maw={340}
         value={now}
-        onChange={(e) => setNow(e.currentTarget.value)}
+        onChange={setNow}
         error={form.errorFor('now', 'Password now')}
       />
       <div style={{ maxWidth: 340 }}>
@@ -234,7 +232,7 @@ export function Account() {
               <Password />
             </div>
             <div className={classes.beside}>
-              <Passkeys account={own} />
+              <Passkeys passkeys={own.passkeys} />
               <Codes codes={own.codes} />
             </div>
             <Sessions account={own} />

@@ -1,18 +1,24 @@
 import { TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { Submit } from '../form/use-submit';
 import { t } from '../text/text';
 
 /** It appears because it is wanted next. */
 const focus = (field: HTMLInputElement | null) => field?.focus();
 
-interface Props {
+interface Props<A> {
+  /** The form whose refusal asks for a code. */
+  form: Submit<A>;
   value: string;
   onChange: (code: string) => void;
-  error: string | undefined;
 }
 
-/** A code of an app, or a spare one. */
-export function CodeField({ value, onChange, error }: Props) {
-  return (
+/** A code of an app, or a spare one; it is there once the server has asked for it. */
+export function CodeField<A>({ form, value, onChange }: Props<A>) {
+  const [asked, setAsked] = useState(false);
+  const error = form.errorFor('code', t('sign-in.code'));
+  if (error && !asked) setAsked(true);
+  return asked ? (
     <TextInput
       ref={focus}
       label={t('sign-in.code')}
@@ -23,5 +29,5 @@ export function CodeField({ value, onChange, error }: Props) {
       onChange={(e) => onChange(e.currentTarget.value)}
       error={error}
     />
-  );
+  ) : null;
 }

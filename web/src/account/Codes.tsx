@@ -1,10 +1,11 @@
-import { Button, CopyButton, PasswordInput, TextInput } from '@mantine/core';
+import { Button, CopyButton, TextInput } from '@mantine/core';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { RecordForm } from '../form/RecordForm';
 import { useSubmit } from '../form/use-submit';
 import { sayDone } from '../ui/undo';
+import { OwnPassword } from './PasswordFields';
 import classes from './Account.module.css';
 
 type Wish = 'on' | 'spare' | 'off';
@@ -15,7 +16,6 @@ const SAVES: Record<Wish, string> = {
   off: 'Ask for codes no longer',
 };
 
-/** Who is at the browser now need not be who signed in. */
 function Confirm({ wish, cancel, done }: { wish: Wish; cancel: () => void; done: (made: Made) => void }) {
   const [password, setPassword] = useState('');
   const form = useSubmit(
@@ -32,12 +32,10 @@ function Confirm({ wish, cancel, done }: { wish: Wish; cancel: () => void; done:
   );
   return (
     <RecordForm duty="SELF" form={form} save={SAVES[wish]} cancel={cancel} className="stack">
-      <PasswordInput
+      <OwnPassword
         label="Your password"
-        autoComplete="current-password"
-        maw={340}
         value={password}
-        onChange={(e) => setPassword(e.currentTarget.value)}
+        onChange={setPassword}
         error={form.errorFor('password', 'Your password') ?? form.errorFor('code', 'A code')}
       />
     </RecordForm>

@@ -8,7 +8,6 @@ import { useSubmit } from '../form/use-submit';
 import { dayAndClock } from '../format/time';
 import { ROLE_MEANS, ROLE_NAMES } from '../ui/roles';
 import { Loaded } from '../ui/States';
-import { t } from '../text/text';
 import { CodeField } from './CodeField';
 import { Mark } from './Mark';
 import { NewPassword } from './PasswordFields';
@@ -80,14 +79,11 @@ function WithAccount({ link, offer, person }: { link: string; offer: Offer; pers
 function ChoosePassword({ link, offer }: { link: string; offer: Offer }) {
   const [password, setPassword] = useState('');
   const [code, setCode] = useState('');
-  const [codeAsked, setCodeAsked] = useState(false);
   const form = useSubmit(
     () => answer(api.POST('/api/join/password', { body: { key: link, password, ...(code && { code }) } })),
     ['password', 'code'],
     () => void startAfresh(),
   );
-  const codeError = form.errorFor('code', t('sign-in.code'));
-  if (codeError && !codeAsked) setCodeAsked(true);
   return (
     <RecordForm form={form} save="Save password and sign in" size="lg" className="stack">
       {/* For password keepers, which keep it under its address. */}
@@ -98,7 +94,7 @@ function ChoosePassword({ link, offer }: { link: string; offer: Offer }) {
         onChange={setPassword}
         error={form.errorFor('password', 'New password')}
       />
-      {codeAsked && <CodeField value={code} onChange={setCode} error={codeError} />}
+      <CodeField form={form} value={code} onChange={setCode} />
       <p className="small soft">Everywhere else you are signed out.</p>
     </RecordForm>
   );

@@ -1,15 +1,16 @@
-import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
+import { queries } from '../api/queries';
 import { RecordForm } from '../form/RecordForm';
 import { useSubmit } from '../form/use-submit';
 import { dayAndClock } from '../format/time';
 import { useHere } from '../ui/orchard-context';
 import { sayDone } from '../ui/undo';
+import { OwnPassword } from './PasswordFields';
 import { makePasskey, passkeysWorkAt } from './passkey';
 import classes from './Account.module.css';
-
-type Own = Schemas['AccountView'];
 
 function AddPasskey({ close }: { close: () => void }) {
   const [label, setLabel] = useState('');
@@ -36,19 +37,21 @@ function AddPasskey({ close }: { close: () => void }) {
         onChange={(e) => setLabel(e.currentTarget.value)}
         error={form.errorFor('label', 'This')}
       />
-      <PasswordInput
+      <OwnPassword
         label="Your password"
-        autoComplete="current-password"
-        maw={340}
         value={password}
-        onChange={(e) => setPassword(e.currentTarget.value)}
+        onChange={setPassword}
         error={form.errorFor('password', 'Your password')}
       />
     </RecordForm>
   );
 }
 
-function PasskeyList({ passkeys }: { passkeys: Schemas['OwnPasskey'][] }) {
+interface Props {
+  passkeys: Schemas['OwnPasskey'][];
+}
+
+function PasskeyList({ passkeys }: Props) {
   const { zone } = useHere();
   const remove = useSubmit(
     (id: string) => answer(api.DELETE('/api/account/passkeys/{id}', { params: { path: { id } } })),
@@ -83,9 +86,10 @@ function PasskeyList({ passkeys }: { passkeys: Schemas['OwnPasskey'][] }) {
 }
 
 /** Keys on one's devices that let in without a password. */
-export function Passkeys({ account }: { account: Own }) {
+export function Passkeys({ passkeys }: Props) {
   const [adding, setAdding] = useState(false);
-  const here = passkeysWorkAt(account.passkeyHost);
+  const { data: setup } = useQuery(queries.setup());
+  const here = passkeysWorkAt(setup?.passkeyHost);
   return (
     <section className="card stack">
       <h2>Passkeys</h2>
@@ -93,10 +97,10 @@ export function Passkeys({ account }: { account: Own }) {
         A key on your phone or computer, opened by finger, face or its own code. It lets you in without
         password and code.
       </p>
-      {account.passkeys.length > 0 && <PasskeyList passkeys={account.passkeys} />}
-      {!here && (
+      {passkeys.length > 0 && <PasskeyList passkeys={passkeys} />}
+      {setup && !here && (
         <p className="small soft">
-          Passkeys belong to the name of this machine, <b>{account.passkeyHost}</b>. Open Even Hand under that
+          Passkeys belong to the name of this machine, <b>{setup.passkeyHost}</b>. Open Even Hand under that
           name to make or use one; under a mere number of the network there are none.
         </p>
       )}

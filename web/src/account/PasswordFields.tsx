@@ -10,6 +10,18 @@ interface Props {
   error: string | undefined;
 }
 
+/** The password there is: whoever sits at the browser now need not be who signed in. */
+export const OwnPassword = ({ label, value, onChange, error }: Props) => (
+  <PasswordInput
+    label={label}
+    autoComplete="current-password"
+    maw={340}
+    value={value}
+    onChange={(e) => onChange(e.currentTarget.value)}
+    error={error}
+  />
+);
+
 /** A password that is chosen, as browsers and password keepers know one. */
 export const NewPassword = ({ label, value, onChange, error }: Props) => (
   <PasswordInput

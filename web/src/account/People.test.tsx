@@ -146,7 +146,6 @@ describe('the account', () => {
         sessions: [session('1', true), session('2', false)],
         codes: { on: false, spare: 0 },
         passkeys: [],
-        passkeyHost: 'orchard.example',
       },
       'POST /api/account/sessions/2/end': {},
       'POST /api/account/leave': refusal(400, {

@@ -5,9 +5,6 @@ import { refusal, serve, show } from '../test/screen';
 import { Codes } from './Codes';
 import { Passkeys } from './Passkeys';
 
-const account = (passkeys: object[], passkeyHost: string) =>
-  ({ passkeys, passkeyHost }) as unknown as Parameters<typeof Passkeys>[0]['account'];
-
 describe('what one shows besides a password', () => {
   it('turns codes on with the password and a first code, and shows spare ones once', async () => {
     const confirms = [
@@ -52,11 +49,14 @@ describe('what one shows besides a password', () => {
       made: '2026-11-25T08:00:00Z',
       lastUsed: '2026-11-25T08:00:00Z',
     };
-    const sent = serve({ 'DELETE /api/account/passkeys/AA': {} });
-    show(<Passkeys account={account([phone], 'orchard.example')} />);
-    expect(screen.getByText('orchard.example')).toBeVisible();
+    const sent = serve({
+      'GET /api/setup': { ownerNeeded: false, signedIn: true, passkeyHost: 'orchard.example' },
+      'DELETE /api/account/passkeys/AA': {},
+    });
+    show(<Passkeys passkeys={[phone]} />);
+    expect(await screen.findByText('orchard.example')).toBeVisible();
     expect(screen.queryByText('Add a passkey')).toBeNull();
     await userEvent.click(screen.getByText('Remove'));
-    await waitFor(() => expect(sent[0]?.path).toBe('/api/account/passkeys/AA'));
+    await waitFor(() => expect(sent.map((s) => s.path)).toContain('/api/account/passkeys/AA'));
   });
 });

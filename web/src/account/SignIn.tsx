@@ -24,7 +24,6 @@ export function SignInForm({ done }: { done: () => void }) {
   // A phone under the trees is its owner's; who uses another's says so.
   const [typed, setTyped] = useState({ email: '', password: '', code: '', stay: true });
   const type = (change: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...change }));
-  const [codeAsked, setCodeAsked] = useState(false);
   const form = useSubmit(
     async () => {
       const { code, ...who } = typed;
@@ -35,8 +34,6 @@ export function SignInForm({ done }: { done: () => void }) {
     done,
   );
   const passkey = useSubmit(() => signInWithPasskey(typed.stay), ['credential'], done);
-  const codeError = form.errorFor('code', t('sign-in.code'));
-  if (codeError && !codeAsked) setCodeAsked(true);
   const refused = passkey.errorFor('credential', t('sign-in.passkey')) ?? passkey.general;
   return (
     <RecordForm
@@ -78,7 +75,7 @@ export function SignInForm({ done }: { done: () => void }) {
         onChange={(e) => type({ password: e.currentTarget.value })}
         error={form.errorFor('password', t('sign-in.password'))}
       />
-      {codeAsked && <CodeField value={typed.code} onChange={(code) => type({ code })} error={codeError} />}
+      <CodeField form={form} value={typed.code} onChange={(code) => type({ code })} />
       <Checkbox
         label={t('sign-in.stay')}
         description={t('sign-in.stay-why')}

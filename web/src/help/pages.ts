@@ -26,6 +26,7 @@ export const HELP: Record<string, Help> = {
     purpose: 'Where do I work, and where am I signed in?',
     steps: [
       'Change your password here; everywhere else you are signed out then.',
+      'A passkey lets you in without a password; one-time codes are asked for beside it.',
       'A phone that is lost is signed out under “Where you are signed in”.',
       'Several orchards have one account; go from one to another here or in the menu.',
     ],

@@ -1,29 +1,27 @@
 package org.evenhand.bench;
 
 import java.io.IOException;
-import java.net.CookieManager;
-import java.net.HttpCookie;
-import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.SplittableRandom;
 import java.util.UUID;
 
 /** An orchard of its own in a running application, filled and asked over HTTP. */
 final class BenchOrchard {
-    private final String address;
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient http =
-            HttpClient.newBuilder().cookieHandler(cookies).build();
+    /** A year of records comes in one file. */
+    private static final Duration PATIENCE = Duration.ofHours(1);
+
+    private final BenchUser owner;
     private final SplittableRandom random = new SplittableRandom(1);
     private long millis = System.currentTimeMillis();
 
     /** Makes the owner's account of an application that has none yet. */
     BenchOrchard(String address) throws IOException, InterruptedException {
-        this.address = address;
+        this.owner = new BenchUser(HttpClient.newHttpClient(), address, PATIENCE);
         get("/api/setup");
         send("POST", "/api/setup", """
                 {"code":"BENCH","person":"Ada","email":"ada@bench.example","password":"seven slow measured snails","orchard":{"name":"Bench",
@@ -72,31 +70,15 @@ final class BenchOrchard {
     /** How long a CSV file takes to be brought in, seconds. */
     double secondsForCsv(String path, Path file) throws IOException, InterruptedException {
         long began = System.nanoTime();
-        send("POST", path, "text/csv", HttpRequest.BodyPublishers.ofFile(file));
+        required("POST", path, owner.send("POST", path, "text/csv", HttpRequest.BodyPublishers.ofFile(file)));
         return (System.nanoTime() - began) / 1e9;
     }
 
     private String send(String method, String path, String body) throws IOException, InterruptedException {
-        return send(
-                method,
-                path,
-                "application/json",
-                body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
+        return required(method, path, owner.send(method, path, body));
     }
 
-    private String send(String method, String path, String type, HttpRequest.BodyPublisher body)
-            throws IOException, InterruptedException {
-        String token = cookies.getCookieStore().getCookies().stream()
-                .filter(c -> c.getName().equals("XSRF-TOKEN"))
-                .map(HttpCookie::getValue)
-                .findFirst()
-                .orElse("");
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
-                .header("Content-Type", type)
-                .header("X-XSRF-TOKEN", token)
-                .method(method, body)
-                .build();
-        HttpResponse<String> answer = http.send(request, HttpResponse.BodyHandlers.ofString());
+    private static String required(String method, String path, HttpResponse<String> answer) {
         if (answer.statusCode() >= 300) {
             throw new IllegalStateException(method + " " + path + ": " + answer.statusCode() + " " + answer.body());
         }

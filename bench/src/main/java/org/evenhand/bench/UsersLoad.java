@@ -32,6 +32,9 @@ public final class UsersLoad {
     private static final int USERS = 100;
     private static final int TREES = 500;
     private static final Duration LASTS = Duration.ofMinutes(5);
+    /** Whoever waits longer has gone. */
+    private static final Duration GONE = Duration.ofSeconds(60);
+
     private static final int THINKS_LEAST_MS = 1_000;
     private static final int THINKS_MOST_MS = 4_000;
 
@@ -104,7 +107,7 @@ public final class UsersLoad {
         if (!key.find()) {
             throw new IllegalStateException("no link in " + link);
         }
-        BenchUser user = new BenchUser(http, address);
+        BenchUser user = new BenchUser(http, address, GONE);
         user.send("GET", "/api/setup", null);
         HttpResponse<String> joined = user.send(
                 "POST",

@@ -175,16 +175,16 @@ class AccessLinks {
      * and passkeys away as well: it is the way back in for who has lost them. One from an owner does not, so that a code is still asked for.
      */
     @Transactional
-    UUID choosePassword(String key, String password, String code) {
-        AccessLink link = use(key, AccessLink.Kind.RESET);
+    UUID choosePassword(JoinRequests.Choose request, Device from) {
+        AccessLink link = use(request.key(), AccessLink.Kind.RESET);
         Account account = accounts.require(link.accountId());
         if (link.madeBy() == null) {
             codes.off(account.id());
             passkeys.removeAll(account.id());
         } else {
-            codes.require(account.id(), code);
+            codes.require(account.id(), request.code(), from);
         }
-        accounts.setPassword(account, "password", password);
+        accounts.setPassword(account, "password", request.password());
         link.use(account.id(), clock.instant());
         return account.id();
     }

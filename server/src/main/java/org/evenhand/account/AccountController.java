@@ -78,8 +78,7 @@ class AccountController {
                 orchards(members, caller),
                 sessions.of(caller, request),
                 new AccountView.Codes(codes.on(id), codes.spareLeft(id)),
-                passkeys.of(id),
-                passkeys.host());
+                passkeys.of(id));
     }
 
     static List<AccountView.Orchard> orchards(Members members, Caller caller) {

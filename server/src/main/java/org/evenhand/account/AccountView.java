@@ -12,7 +12,6 @@ import org.evenhand.kit.Caller;
  *
  * @param orchards where one works, by name
  * @param sessions where one is signed in, the one of this request first
- * @param passkeyHost the name of the machine under which passkeys are good
  */
 record AccountView(
         String person,
@@ -20,8 +19,7 @@ record AccountView(
         List<Orchard> orchards,
         List<Session> sessions,
         Codes codes,
-        List<Passkey> passkeys,
-        String passkeyHost) {
+        List<Passkey> passkeys) {
     @Schema(name = "OwnOrchard")
     record Orchard(UUID orchardId, String name, Caller.Role role, boolean here) {}
 

@@ -71,7 +71,7 @@ class JoinController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void choosePassword(
             @Valid @RequestBody JoinRequests.Choose request, HttpServletRequest http, HttpServletResponse response) {
-        UUID account = tried(http, () -> links.choosePassword(request.key(), request.password(), request.code()));
+        UUID account = tried(http, () -> links.choosePassword(request, Device.of(http)));
         log.attempt(AccessLog.Kind.PASSWORD_RESET, account, Device.of(http));
         sessions.endAll(account, null);
         signIn.begin(account, null, true, http, response);

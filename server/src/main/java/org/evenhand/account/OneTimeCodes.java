@@ -55,10 +55,12 @@ public class OneTimeCodes {
 
     private final TimeBasedOneTimePasswordGenerator generator = new TimeBasedOneTimePasswordGenerator();
     private final JdbcTemplate jdbc;
+    private final AccessLog log;
     private final InstantSource clock;
 
-    OneTimeCodes(JdbcTemplate jdbc, InstantSource clock) {
+    OneTimeCodes(JdbcTemplate jdbc, AccessLog log, InstantSource clock) {
         this.jdbc = jdbc;
+        this.log = log;
         this.clock = clock;
     }
 
@@ -141,11 +143,12 @@ public class OneTimeCodes {
      * Uses up a code, where the account is asked for one; whatever becomes of the caller's transaction.
      *
      * @param typed a code of the app or a spare one; null or blank where nothing was typed
+     * @param from where it was typed; a wrong one is logged
      * @throws Missing where one is asked for and nothing was typed
      * @throws InvalidInputException where it does not fit, was used already, or too many were wrong
      */
     @Transactional(propagation = Propagation.REQUIRES_NEW, noRollbackFor = InvalidInputException.class)
-    public void require(UUID account, String typed) {
+    public void require(UUID account, String typed, Device from) {
         // Held, so that two who send one code at once are not both let in.
         Optional<Kept> on = jdbc
                 .query(
@@ -164,6 +167,7 @@ public class OneTimeCodes {
         Kept kept = on.get();
         boolean counts = kept.wrongSince().plus(WRONG_FOR).isAfter(clock.instant());
         if (counts && kept.wrong() >= MOST_WRONG) {
+            log.attempt(AccessLog.Kind.SLOWED_DOWN, account, from);
             throw new InvalidInputException(
                     FIELD, "was wrong too often. Wait half an hour, or sign in with a passkey.");
         }
@@ -176,6 +180,7 @@ public class OneTimeCodes {
                     counts ? kept.wrong() + 1 : 1,
                     at(counts ? kept.wrongSince() : clock.instant()),
                     account);
+            log.attempt(AccessLog.Kind.WRONG_CODE, account, from);
             throw new InvalidInputException(
                     FIELD, "does not fit, or was used already. Type the one the app shows now.");
         }

@@ -55,22 +55,15 @@ class SignIn {
             throw new InvalidInputException(
                     "password", "does not fit this address. Check both; capital letters count in the password.");
         }
-        requireCode(account.get(), typed.code(), from, attempt);
+        try {
+            codes.require(account.get(), typed.code(), from);
+        } catch (OneTimeCodes.Missing asksForIt) {
+            attempt.right();
+            throw asksForIt;
+        }
         attempt.right();
         log.attempt(AccessLog.Kind.SIGNED_IN, account.get(), from);
         return begin(account.get(), null, Boolean.TRUE.equals(typed.stay()), request, response);
-    }
-
-    private void requireCode(UUID account, String typed, Device from, SignInLimit.Attempt attempt) {
-        try {
-            codes.require(account, typed);
-        } catch (OneTimeCodes.Missing e) {
-            attempt.right();
-            throw e;
-        } catch (InvalidInputException e) {
-            log.attempt(AccessLog.Kind.WRONG_CODE, account, from);
-            throw e;
-        }
     }
 
     /** @throws InvalidInputException where it is not the caller's password, or was tried too often */

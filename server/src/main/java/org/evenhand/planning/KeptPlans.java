@@ -149,8 +149,7 @@ class KeptPlans {
             Thread.currentThread().interrupt();
             throw new Turns.BusyException();
         } catch (ExecutionException e) {
-            // Told to who asked, as if he had solved it himself.
-            return new Shown(of(caller), null);
+            throw e.getCause() instanceof RuntimeException failed ? failed : new IllegalStateException(e.getCause());
         }
     }
 

@@ -140,11 +140,12 @@ class SecondFactorTest {
                         "update one_time_codes set wrong_since = now() - interval '31 minutes' where account_id = ?",
                         account);
         signIn(spare.get(0)).expect(200);
+        assertThat(owner.get("/api/people/log").expect(200).raw().body()).contains("WRONG_CODE", "SLOWED_DOWN");
     }
 
     private String attempt(UUID account, String code) {
         try {
-            codes.require(account, code);
+            codes.require(account, code, Device.UNKNOWN);
             return "";
         } catch (InvalidInputException e) {
             return e.getMessage();

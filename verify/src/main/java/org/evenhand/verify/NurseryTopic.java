@@ -11,6 +11,7 @@ import org.evenhand.core.cross.NurseryCalendar;
 import org.evenhand.core.cross.NurseryCalendar.DayOfYear;
 import org.evenhand.core.cross.NurseryCalendar.Hemisphere;
 import org.evenhand.core.cross.NurseryCalendar.Rule;
+import org.evenhand.core.cross.NurseryCalendar.Season;
 import org.evenhand.core.cross.SurvivalChain;
 import org.evenhand.core.statistics.BetaPosterior;
 
@@ -64,39 +65,34 @@ final class NurseryTopic implements Topic {
     private static Map<String, Object> calendar(Inputs in) {
         LocalDate harvest = in.date("harvest");
         Optional<String> hemisphere = in.optionalText("hemisphere");
-        Optional<Inputs> seasons = in.optionalChild("seasons");
+        Map<String, Season> seasons = new LinkedHashMap<>();
+        in.optionalChild("seasons")
+                .ifPresent(all -> all.names().forEach(name -> {
+                    Inputs season = all.child(name);
+                    seasons.put(
+                            name, new Season(DayOfYear.of(season.text("north")), DayOfYear.of(season.text("south"))));
+                }));
         List<Rule> rules = new ArrayList<>();
         for (Inputs rule : in.children("rules")) {
             rule.refuseMoreThanOne("notBefore", "season");
             Optional<DayOfYear> day = rule.optionalText("notBefore").map(DayOfYear::of);
-            Optional<DayOfYear> begins =
-                    rule.optionalText("season").map(s -> firstDay(in, seasons, s, of(in, hemisphere)));
+            Optional<DayOfYear> begins = rule.optionalText("season").map(name -> {
+                if (!seasons.containsKey(name)) {
+                    throw rule.wrong("season", "is '" + name + "', which is not among the seasons");
+                }
+                return seasons.get(name).in(of(in, hemisphere));
+            });
             rules.add(new Rule(
                     rule.text("step"),
                     rule.text("after"),
                     rule.optionalWhole("days").orElse(0),
                     day.or(() -> begins)));
         }
-        // Seasons that no rule names are no contradiction, but days they must be.
-        seasons.ifPresent(s -> s.names().forEach(name -> {
-            s.child(name).optionalText("north").map(DayOfYear::of);
-            s.child(name).optionalText("south").map(DayOfYear::of);
-        }));
         List<Map<String, Object>> dates = new ArrayList<>();
         new NurseryCalendar(rules)
                 .dates(harvest)
                 .forEach((step, date) -> dates.add(Map.of("step", step, "date", date.toString())));
         return Map.of("dates", dates);
-    }
-
-    /** Its first day; of the other hemisphere it need not be said, but what is said there must be a day too. */
-    private static DayOfYear firstDay(Inputs in, Optional<Inputs> seasons, String name, Hemisphere hemisphere) {
-        Inputs season = seasons.flatMap(s -> s.optionalChild(name))
-                .orElseThrow(() -> in.wrong("seasons", "has no '" + name + "'"));
-        Optional<DayOfYear> north = season.optionalText("north").map(DayOfYear::of);
-        Optional<DayOfYear> south = season.optionalText("south").map(DayOfYear::of);
-        return (hemisphere == Hemisphere.NORTH ? north : south)
-                .orElseThrow(() -> in.wrong("seasons", "has no day of '" + name + "' for this hemisphere"));
     }
 
     private static Hemisphere of(Inputs in, Optional<String> given) {

@@ -29,7 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** What one shows besides a password, or in place of it: codes of an app, passkeys. */
 @RestController
 @RequestMapping("/api")
-class FactorController {
+class SecondFactorController {
     /** More than any browser's answer, which holds a key and a signature. */
     private static final int LONGEST_CREDENTIAL = 20_000;
 
@@ -40,7 +40,7 @@ class FactorController {
     private final SignInLimit limit;
     private final AccessLog log;
 
-    FactorController(
+    SecondFactorController(
             Accounts accounts, OneTimeCodes codes, Passkeys passkeys, SignIn signIn, SignInLimit limit, AccessLog log) {
         this.accounts = accounts;
         this.codes = codes;
