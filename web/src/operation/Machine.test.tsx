@@ -36,7 +36,7 @@ describe('the machine', () => {
     show(<Machine />);
     expect(await screen.findByText('AA:BB')).toBeVisible();
     expect(screen.getByText('https://192.168.1.20:8080')).toBeVisible();
-    expect(await screen.findByText('nothing waits')).toBeVisible();
+    expect(await screen.findByText('none is waiting')).toBeVisible();
     expect(screen.getByText(/none is made here/)).toBeVisible();
   });
 });

@@ -130,7 +130,7 @@ const JOBS: Record<Schemas['MachineJob']['kind'], (n: number) => string> = {
 
 function Jobs({ jobs }: { jobs: Schemas['MachineJob'][] }) {
   const busy = jobs.filter((j) => j.waiting > 0);
-  return <>{busy.map((j) => JOBS[j.kind](j.waiting)).join('; ') || 'nothing waits'}</>;
+  return <>{busy.map((j) => JOBS[j.kind](j.waiting)).join('; ') || 'none is waiting'}</>;
 }
 
 function Status() {
@@ -148,10 +148,10 @@ function Status() {
                   [
                     ['Last backup', <Backup key="b" backup={s.backup} />],
                     ['Disk', `${size(s.disk.of - s.disk.used)} free of ${size(s.disk.of)}`],
-                    ['Work beside', <Jobs key="j" jobs={s.jobs} />],
+                    ['Background work', <Jobs key="j" jobs={s.jobs} />],
                     ['Memory', `${size(s.memory.used)} used of ${size(s.memory.of)}`],
                     ['Database', `${size(s.databaseBytes)}, PostgreSQL ${s.databaseVersion}`],
-                    ['Even Hand', `${s.version}, form ${s.schema} of the database`],
+                    ['Even Hand', `${s.version}, database schema ${s.schema}`],
                     ['Running since', dayAndClock(new Date(s.startedAt), zone)],
                   ] as const
                 ).map(([name, value]) => (

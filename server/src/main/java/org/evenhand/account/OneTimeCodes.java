@@ -191,7 +191,7 @@ public class OneTimeCodes {
         private static final long serialVersionUID = 1;
 
         Missing() {
-            super(FIELD, "is asked for: six figures from your app, or a spare code.");
+            super(FIELD, "is needed to sign in.");
         }
     }
 

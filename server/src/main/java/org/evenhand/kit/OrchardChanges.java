@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatusCode;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Component;
 import org.springframework.web.method.HandlerMethod;
@@ -43,12 +44,13 @@ public class OrchardChanges implements HandlerInterceptor, WebMvcConfigurer {
         registry.addInterceptor(this);
     }
 
-    /** Only now is what was written seen by others. */
+    /** Only now is what was written seen by others; what was refused wrote nothing. */
     @Override
     public void afterCompletion(
             HttpServletRequest request, HttpServletResponse response, Object handler, Exception failure) {
         if (HttpMethod.GET.matches(request.getMethod())
                 || HttpMethod.HEAD.matches(request.getMethod())
+                || HttpStatusCode.valueOf(response.getStatus()).is4xxClientError()
                 || handler instanceof HandlerMethod method && method.hasMethodAnnotation(ReadsOnly.class)) {
             return;
         }

@@ -92,9 +92,8 @@ class KeptPlans {
      * A plan, and of what it was made.
      *
      * @param at when that was read
-     * @param until when it was made
      */
-    private record Kept(long change, Instant now, Instant at, Instant until, SolvedOrchard solved) {
+    private record Kept(long change, Instant now, Instant at, SolvedOrchard solved) {
         /** Whether it counts all that was written down before somebody asked. */
         boolean serves(long asked, Instant askedNow) {
             return change >= asked && now.equals(askedNow);
@@ -104,15 +103,6 @@ class KeptPlans {
         boolean misleads(Instant asked, Instant askedNow) {
             return Duration.between(at, asked).compareTo(SHOWN_AT_MOST) > 0
                     || Duration.between(now, askedNow).abs().compareTo(SHOWN_AT_MOST) > 0;
-        }
-
-        /**
-         * One that took long is not made again before as much time has passed, for who only looks: records that come without end leave
-         * others room.
-         */
-        boolean rests(Instant asked, Duration waits) {
-            Duration took = Duration.between(at, until);
-            return took.compareTo(waits) > 0 && asked.isBefore(until.plus(took));
         }
     }
 
@@ -137,7 +127,7 @@ class KeptPlans {
         if (kept == null || kept.misleads(clock.instant(), now)) {
             return new Shown(of(caller), null);
         }
-        if (kept.serves(change, now) || kept.rests(clock.instant(), waitsForNew)) {
+        if (kept.serves(change, now)) {
             return shown(kept, change, now);
         }
         try {
@@ -186,7 +176,7 @@ class KeptPlans {
                 try {
                     Instant at = clock.instant();
                     SolvedOrchard solved = solve(caller, solving.cancellation());
-                    place.kept = new Kept(change, now, at, clock.instant(), solved);
+                    place.kept = new Kept(change, now, at, solved);
                     return solved;
                 } catch (CancellationException newer) {
                     // The orchard has changed meanwhile: whoever waits here wants the plan of what it is now.

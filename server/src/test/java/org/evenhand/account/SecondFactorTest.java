@@ -99,7 +99,7 @@ class SecondFactorTest {
         assertThat(spare).hasSize(8).doesNotHaveDuplicates();
         mere.get("/api/trees").expect(200);
 
-        assertThat(signIn(null).expect(400).errorAt("code")).contains("asked for");
+        assertThat(signIn(null).expect(400).errorAt("code")).contains("needed");
         assertThat(signIn(codes.code(secret, now)).expect(400).errorAt("code"))
                 .as("it turned them on")
                 .contains("used already");
@@ -164,7 +164,7 @@ class SecondFactorTest {
         Map<String, String> choice =
                 new HashMap<>(Map.of("key", path.substring("/join#".length()), "password", "seven slow lanterns"));
         assertThat(stranger().post("/api/join/password", choice).expect(400).errorAt("code"))
-                .contains("asked for");
+                .contains("needed");
         choice.put("code", spare.get(0));
         stranger().post("/api/join/password", choice).expect(204);
 
