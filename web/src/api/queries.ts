@@ -11,7 +11,12 @@ export interface OfSeason {
 /** Days of the plan that most pages show. */
 export const PLAN_DAYS = 4;
 
-const NEW_PLAN_MS = 2_000;
+const NEW_ONE_MS = 2_000;
+
+/** One from before the latest records is followed by another. */
+function untilNew(query: { state: { data?: { ageSeconds?: number } | undefined } }) {
+  return query.state.data?.ageSeconds === undefined ? false : NEW_ONE_MS;
+}
 
 export const queries = {
   setup: () => queryOptions({ queryKey: ['setup'], queryFn: () => answer(api.GET('/api/setup')) }),
@@ -43,6 +48,7 @@ export const queries = {
     queryOptions({
       queryKey: ['bloom', hours],
       queryFn: () => answer(api.GET('/api/bloom', { params: { query: { hours } } })),
+      refetchInterval: untilNew,
     }),
   readings: (id: string) =>
     queryOptions({
@@ -115,8 +121,7 @@ export const queries = {
     queryOptions({
       queryKey: ['plan', days],
       queryFn: () => answer(api.GET('/api/plan', { params: { query: { days } } })),
-      // One from before the latest records is followed by another.
-      refetchInterval: (query) => (query.state.data?.ageSeconds === undefined ? false : NEW_PLAN_MS),
+      refetchInterval: untilNew,
     }),
   roundSettings: () =>
     queryOptions({ queryKey: ['round-settings'], queryFn: () => answer(api.GET('/api/round-settings')) }),

@@ -1,3 +1,4 @@
+import { Anew } from '../ui/Anew';
 import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -183,6 +184,7 @@ export function Bloom() {
                   />
                 </div>
               </div>
+              <Anew of="bloom" age={b.ageSeconds} />
               <Shown bloom={b} hours={hours} />
             </>
           )

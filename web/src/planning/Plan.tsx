@@ -15,7 +15,7 @@ import { useAddress } from '../ui/use-address';
 import { useSubmit } from '../form/use-submit';
 import { Why } from '../ui/Why';
 import { crossWords, givesPollen } from '../crossing/cross-words';
-import { Anew } from './Anew';
+import { Anew } from '../ui/Anew';
 import { OverrideDialog, takeBackOverride, type Asked } from './OverrideDialog';
 import { collectWords, leftWords, overrideWords, planSentence } from './plan-words';
 import { PlanChart } from './PlanChart';
@@ -398,7 +398,7 @@ export function Plan() {
                 </Button>
               </div>
             </div>
-            <Anew plan={p} />
+            <Anew of="plan" age={p.ageSeconds} />
             {p.obstacles.map((o) => (
               <p key={tell(o)} className="note bad">
                 {tell(o)}

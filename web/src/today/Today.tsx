@@ -9,7 +9,7 @@ import { PLAN_DAYS, queries } from '../api/queries';
 import { Loaded, Waiting } from '../ui/States';
 
 import { ShelfStrip } from '../pollen/ShelfStrip';
-import { Anew } from '../planning/Anew';
+import { Anew } from '../ui/Anew';
 import { isOfPermit, leftWords } from '../planning/plan-words';
 import { StartWalking } from '../walk/StartWalking';
 import { Accounted } from './Accounted';
@@ -108,7 +108,7 @@ function Sheet({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan']
         <div>
           <Headline bloom={bloom} plan={plan} />
           <InAll plan={plan} />
-          <Anew plan={plan} />
+          <Anew of="plan" age={plan.ageSeconds} />
         </div>
         <Buttons bloom={bloom} plan={plan} />
       </div>

@@ -29,7 +29,7 @@ public final class TestServer implements AutoCloseable {
 
     public static final String PASSWORD = "three quiet herons";
     /** How long who looks at the plan waits for a new one. */
-    public static final String NEW_PLAN = "--even-hand.waits-for-new-plan=";
+    public static final String WAITS_FOR_NEW = "--even-hand.waits-for-new=";
 
     private static TestServer running;
 
@@ -57,9 +57,9 @@ public final class TestServer implements AutoCloseable {
                 "--even-hand.setup-code=TERN-FLAT",
                 "--even-hand.crops.directory=src/test/resources/crops"));
         settings.addAll(List.of(more));
-        if (settings.stream().noneMatch(s -> s.startsWith(NEW_PLAN))) {
+        if (settings.stream().noneMatch(s -> s.startsWith(WAITS_FOR_NEW))) {
             // Tests ask at once for what follows from what they wrote.
-            settings.add(NEW_PLAN + "1m");
+            settings.add(WAITS_FOR_NEW + "1m");
         }
         this.context = new SpringApplicationBuilder(EvenHandApplication.class).run(settings.toArray(String[]::new));
     }

@@ -97,7 +97,7 @@ final class Application implements AutoCloseable {
             builder.environment().put("EVEN_HAND_DEMO_MOMENT", DEMO_MOMENT);
             // A machine that runs browsers beside it plans slowly; that the plan from before is shown meanwhile is
             // tested elsewhere.
-            builder.environment().put("EVEN_HAND_WAITS_FOR_NEW_PLAN", "1m");
+            builder.environment().put("EVEN_HAND_WAITS_FOR_NEW", "1m");
             return new Application(builder, "http://127.0.0.1:" + port, log);
         } catch (IOException e) {
             throw new IllegalStateException("The application could not be started", e);

@@ -37,8 +37,12 @@ class BloomMemory {
         return orchards.get(orchard, o -> new OfOrchard());
     }
 
-    /** One orchard's memory; whoever uses it holds its lock. */
+    /** One orchard's memory; whoever uses it holds its lock, for a moment only. */
     static final class OfOrchard {
+        /** Held by who estimates, before the memory's own lock is taken: two at once would do the same work. */
+        final Object estimating = new Object();
+
+        private long windows;
         private Weather.Version version;
         private LocalDate day;
         private Places places;
@@ -50,6 +54,7 @@ class BloomMemory {
         /** Forgets what rests on another weather, or on another day's window. */
         void keepOnly(Weather.Version now, LocalDate today, Supplier<Places> load) {
             if (!now.equals(version) || !today.equals(day)) {
+                windows++;
                 version = now;
                 day = today;
                 places = load.get();
@@ -58,6 +63,11 @@ class BloomMemory {
                 varieties.clear();
                 ribbons.clear();
             }
+        }
+
+        /** Changes with what is forgotten. */
+        long window() {
+            return windows;
         }
 
         Places places() {

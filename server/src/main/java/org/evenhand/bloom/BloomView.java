@@ -3,6 +3,7 @@ package org.evenhand.bloom;
 import static org.evenhand.kit.ApiDescription.OPTIONAL;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -23,6 +24,7 @@ import org.evenhand.weather.Weather;
  * @param everRead whether flowers of any tree were ever read here
  * @param varieties for each variety when pollen and females meet, and when they miss each other
  * @param weather what the air was reckoned with, stretch by stretch
+ * @param ageSeconds how long ago it was made, where a new one follows; else absent
  */
 @Schema(name = "Bloom")
 record BloomView(
@@ -34,7 +36,22 @@ record BloomView(
         boolean everRead,
         List<Row> trees,
         List<VarietyOverlap> varieties,
-        List<WeatherPeriod> weather) {
+        List<WeatherPeriod> weather,
+        @Schema(description = OPTIONAL) Long ageSeconds) {
+
+    BloomView ofAge(Duration age) {
+        return new BloomView(
+                from,
+                until,
+                stepMinutes,
+                receptiveNow,
+                sheddingNow,
+                everRead,
+                trees,
+                varieties,
+                weather,
+                age.toSeconds());
+    }
 
     /** Expected flowers and the interval that holds eight times in ten. */
     @Schema(name = "FlowerCount")

@@ -1,7 +1,10 @@
 package org.evenhand.bloom;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -16,35 +19,89 @@ import org.evenhand.core.mating.CrossCompatibility;
 import org.evenhand.core.weather.SunDay;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.LatestMade;
+import org.evenhand.kit.OrchardChanges;
+import org.evenhand.kit.ShownMeanwhile;
 import org.evenhand.orchard.MatingPartners;
 import org.evenhand.orchard.OrchardDetails;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.weather.Weather;
 import org.springframework.stereotype.Service;
 
-/** Puts the bloom board together. */
+/** Puts the bloom board together, once for all who look at it. */
 @Service
 class Boards {
     /** Boards start on a multiple of this, so that all who look within it see the same one. */
     private static final long START_SECONDS = 300;
+
+    private static final int MOST_KEPT = 64;
 
     private final Forecasts forecasts;
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final Weather weather;
     private final ReadingRepository readings;
+    private final OrchardChanges changes;
+    private final ShownMeanwhile meanwhile;
+    private final InstantSource clock;
 
-    Boards(Forecasts forecasts, Orchards orchards, CropCatalogue crops, Weather weather, ReadingRepository readings) {
+    private record BoardOf(UUID orchard, int hours) {}
+
+    private final Cache<BoardOf, LatestMade<BloomView>> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfterAccess(Duration.ofHours(2))
+            .build();
+
+    Boards(
+            Forecasts forecasts,
+            Orchards orchards,
+            CropCatalogue crops,
+            Weather weather,
+            ReadingRepository readings,
+            OrchardChanges changes,
+            ShownMeanwhile meanwhile,
+            InstantSource clock) {
         this.readings = readings;
+        this.changes = changes;
+        this.meanwhile = meanwhile;
+        this.clock = clock;
         this.forecasts = forecasts;
         this.orchards = orchards;
         this.crops = crops;
         this.weather = weather;
     }
 
+    /** The board for who looks at it. */
     BloomView board(Caller caller, int hours) {
-        Instant now = orchards.now(caller);
-        Instant from = Instant.ofEpochSecond(now.getEpochSecond() / START_SECONDS * START_SECONDS);
+        LatestMade<BloomView> latest = kept.get(new BoardOf(caller.orchardId(), hours), b -> new LatestMade<>());
+        ShownMeanwhile.Shown<BloomView> shown =
+                meanwhile.shown(latest, caller, start(orchards.now(caller)), () -> latest(latest, caller, hours));
+        return shown.age() == null ? shown.value() : shown.value().ofAge(shown.age());
+    }
+
+    private static Instant start(Instant now) {
+        return Instant.ofEpochSecond(now.getEpochSecond() / START_SECONDS * START_SECONDS);
+    }
+
+    /** One that counts all that was written down by now; of many who ask at once, one makes it. */
+    private BloomView latest(LatestMade<BloomView> latest, Caller caller, int hours) {
+        long asked = changes.of(caller.orchardId());
+        synchronized (latest) {
+            long change = changes.of(caller.orchardId());
+            Instant now = orchards.now(caller);
+            LatestMade.Made<BloomView> made = latest.made();
+            if (made != null && made.serves(asked, start(now))) {
+                return made.value();
+            }
+            Instant at = clock.instant();
+            BloomView board = made(caller, now, hours);
+            latest.set(new LatestMade.Made<>(change, start(now), at, board));
+            return board;
+        }
+    }
+
+    private BloomView made(Caller caller, Instant now, int hours) {
+        Instant from = start(now);
         int step = stepMinutes(hours);
         Forecasts.Board board =
                 forecasts.board(caller, now, new BloomMemory.Span(from, step, Math.max(1, hours * 60 / step)));
@@ -67,7 +124,8 @@ class Boards {
                         MatingPartners.of(orchards.varieties(caller), crop -> crops.of(caller, crop))),
                 Weather.stretches(board.air(), from, until).stream()
                         .map(BloomView.WeatherPeriod::of)
-                        .toList());
+                        .toList(),
+                null);
     }
 
     /** Fine enough to see an evening, coarse enough for ten days of many trees. */

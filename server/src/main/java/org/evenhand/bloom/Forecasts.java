@@ -14,6 +14,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.evenhand.core.Require;
 import org.evenhand.core.bloom.clock.BloomConditions;
 import org.evenhand.core.bloom.forecast.BudSupply;
 import org.evenhand.core.bloom.forecast.CropForecasts;
@@ -144,15 +145,36 @@ public class Forecasts {
 
         List<Foreseen> all() {
             List<TreeView> trees = orchards.standing(caller);
-            Map<UUID, String> fingerprints =
-                    readings.fingerprints(caller.orchardId(), now.minus(ReadingConventions.OVER_AFTER), now).stream()
-                            .collect(Collectors.toMap(
-                                    ReadingRepository.Fingerprint::getTreeid,
-                                    ReadingRepository.Fingerprint::getFingerprint));
+            Optional<List<Foreseen>> known = known(trees, fingerprints());
+            if (known.isPresent()) {
+                return known.get();
+            }
+            synchronized (held.estimating) {
+                // Again, as others may have estimated meanwhile what was read since; once for these readings, however
+                // many come meanwhile.
+                Map<UUID, String> fingerprints = fingerprints();
+                for (known = known(trees, fingerprints); known.isEmpty(); known = known(trees, fingerprints)) {
+                    estimate(trees, fingerprints);
+                }
+                return known.get();
+            }
+        }
+
+        private Map<UUID, String> fingerprints() {
+            return readings.fingerprints(caller.orchardId(), now.minus(ReadingConventions.OVER_AFTER), now).stream()
+                    .collect(Collectors.toMap(
+                            ReadingRepository.Fingerprint::getTreeid, ReadingRepository.Fingerprint::getFingerprint));
+        }
+
+        /** The trees, where no reading of them has come or gone since their varieties were estimated. */
+        private Optional<List<Foreseen>> known(List<TreeView> trees, Map<UUID, String> fingerprints) {
             synchronized (held) {
                 window();
-                estimateStale(trees, fingerprints);
-                return trees.stream().map(t -> foreseen(t, fingerprints)).toList();
+                return stale(trees, fingerprints).isEmpty()
+                        ? Optional.of(trees.stream()
+                                .map(t -> foreseen(t, fingerprints))
+                                .toList())
+                        : Optional.empty();
             }
         }
 
@@ -183,13 +205,11 @@ public class Forecasts {
             List<Instant> moments = IntStream.rangeClosed(0, span.steps())
                     .mapToObj(i -> span.from().plus(Duration.ofMinutes((long) i * span.stepMinutes())))
                     .toList();
+            List<Ribbon> ribbons = all.stream()
+                    .map(t -> new Ribbon(t, points(t, span, moments)))
+                    .toList();
             synchronized (held) {
-                return new Board(
-                        all.stream()
-                                .map(t -> new Ribbon(t, points(t, span, moments)))
-                                .toList(),
-                        moments,
-                        air(Places.ORCHARD));
+                return new Board(ribbons, moments, air(Places.ORCHARD));
             }
         }
 
@@ -197,13 +217,19 @@ public class Forecasts {
             if (!tree.known()) {
                 return List.of();
             }
-            BloomMemory.Ribbon known = held.ribbons.get(tree.tree().id());
+            UUID id = tree.tree().id();
+            BloomMemory.Ribbon known;
+            synchronized (held) {
+                known = held.ribbons.get(id);
+            }
             if (known == null
                     || known.forecast() != tree.forecast()
                     || !known.span().equals(span)) {
                 known = new BloomMemory.Ribbon(
                         tree.forecast(), span, tree.forecast().at(moments));
-                held.ribbons.put(tree.tree().id(), known);
+                synchronized (held) {
+                    held.ribbons.put(id, known);
+                }
             }
             return known.points();
         }
@@ -251,14 +277,16 @@ public class Forecasts {
                     AHEAD);
         }
 
-        /** Estimates each variety anew of which a reading came or went; those of one crop and place together, as they share the work. */
-        private void estimateStale(List<TreeView> trees, Map<UUID, String> fingerprints) {
+        /** The trees of a crop at a place whose varieties have to be estimated: together, as they share the work. */
+        private record Work(CropSheet sheet, String place) {}
+
+        /** The trees of each variety of which a reading came or went since it was estimated. */
+        private Map<Work, Map<UUID, List<TreeView>>> stale(List<TreeView> trees, Map<UUID, String> fingerprints) {
             Map<BloomMemory.VarietyAt, List<TreeView>> byStand = trees.stream()
                     .filter(t -> fingerprints.containsKey(t.id()))
                     .collect(Collectors.groupingBy(this::stand, LinkedHashMap::new, Collectors.toList()));
             held.varieties.keySet().retainAll(byStand.keySet());
             held.ribbons.keySet().retainAll(fingerprints.keySet());
-            record Work(CropSheet sheet, String place) {}
             Map<Work, Map<UUID, List<TreeView>>> stale = new LinkedHashMap<>();
             byStand.forEach((stand, its) -> {
                 CropSheet sheet = crops.of(caller, its.get(0).crop());
@@ -270,32 +298,72 @@ public class Forecasts {
                             .put(stand.variety(), its);
                 }
             });
-            stale.forEach((work, varieties) -> estimate(work.sheet(), work.place(), varieties, fingerprints));
+            return stale;
         }
 
-        private void estimate(
-                CropSheet sheet, String place, Map<UUID, List<TreeView>> varieties, Map<UUID, String> fingerprints) {
-            Map<UUID, List<Reading>> looks = read(varieties.values().stream()
+        /** Estimates anew what has to be, outside of the memory's lock. */
+        private void estimate(List<TreeView> trees, Map<UUID, String> fingerprints) {
+            Map<Work, Map<UUID, List<TreeView>>> stale;
+            Map<Work, CropForecasts> forecasts = new HashMap<>();
+            long window;
+            synchronized (held) {
+                window();
+                window = held.window();
+                stale = stale(trees, fingerprints);
+                stale.keySet().forEach(w -> forecasts.put(w, forecasts(w.sheet(), w.place())));
+            }
+            stale.forEach((work, varieties) -> {
+                Map<BloomMemory.VarietyAt, BloomMemory.Variety> estimated =
+                        estimated(work, varieties, fingerprints, Require.present(forecasts, work));
+                synchronized (held) {
+                    if (held.window() == window) {
+                        held.varieties.putAll(estimated);
+                    }
+                }
+            });
+        }
+
+        private Map<BloomMemory.VarietyAt, BloomMemory.Variety> estimated(
+                Work work,
+                Map<UUID, List<TreeView>> varieties,
+                Map<UUID, String> fingerprints,
+                CropForecasts forecasts) {
+            Set<UUID> asked = varieties.values().stream()
                     .flatMap(List::stream)
                     .map(TreeView::id)
-                    .collect(Collectors.toSet()));
+                    .collect(Collectors.toSet());
+            Map<UUID, List<Reading>> looks = read(asked);
+            // What was removed a moment ago is not read any more.
+            fingerprints.keySet().removeIf(t -> asked.contains(t) && !looks.containsKey(t));
             Map<UUID, CropForecasts.Variety<UUID>> read = new LinkedHashMap<>();
-            varieties.forEach((variety, its) -> read.put(
-                    variety,
-                    new CropForecasts.Variety<>(
-                            rates.getOrDefault(variety, RatePrior.usual()),
-                            its.stream()
-                                    .collect(Collectors.toMap(TreeView::id, t -> limbs(looks.get(t.id()), sheet))))));
-            forecasts(sheet, place).of(read, now.truncatedTo(ChronoUnit.HOURS)).forEach((variety, foreseen) -> {
-                Map<UUID, ReadingView> latest = new HashMap<>();
-                varieties.get(variety).forEach(t -> {
-                    List<Reading> its = looks.get(t.id());
-                    latest.put(t.id(), Readings.view(its.get(its.size() - 1), sheet));
-                });
-                held.varieties.put(
-                        new BloomMemory.VarietyAt(variety, place),
-                        new BloomMemory.Variety(sheet, joined(varieties.get(variety), fingerprints), foreseen, latest));
+            varieties.forEach((variety, its) -> {
+                Map<UUID, List<List<FlowerReading>>> trees = its.stream()
+                        .map(TreeView::id)
+                        .filter(looks::containsKey)
+                        .collect(Collectors.toMap(t -> t, t -> limbs(looks.get(t), work.sheet())));
+                if (!trees.isEmpty()) {
+                    read.put(
+                            variety,
+                            new CropForecasts.Variety<>(rates.getOrDefault(variety, RatePrior.usual()), trees));
+                }
             });
+            Map<BloomMemory.VarietyAt, BloomMemory.Variety> estimated = new HashMap<>();
+            if (read.isEmpty()) {
+                return estimated;
+            }
+            forecasts.of(read, now.truncatedTo(ChronoUnit.HOURS)).forEach((variety, foreseen) -> {
+                List<TreeView> its = varieties.get(variety).stream()
+                        .filter(t -> looks.containsKey(t.id()))
+                        .toList();
+                Map<UUID, ReadingView> latest = its.stream()
+                        .map(t -> looks.get(t.id()))
+                        .map(r -> r.get(r.size() - 1))
+                        .collect(Collectors.toMap(Reading::treeId, r -> Readings.view(r, work.sheet())));
+                estimated.put(
+                        new BloomMemory.VarietyAt(variety, work.place()),
+                        new BloomMemory.Variety(work.sheet(), joined(its, fingerprints), foreseen, latest));
+            });
+            return estimated;
         }
 
         private Map<UUID, List<Reading>> read(Set<UUID> trees) {

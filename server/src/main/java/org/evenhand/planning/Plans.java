@@ -15,6 +15,7 @@ import org.evenhand.core.permit.PermitScope;
 import org.evenhand.core.planning.LearnedPace;
 import org.evenhand.core.planning.RoundPlan;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.ShownMeanwhile;
 import org.evenhand.permit.Permits;
 import org.springframework.stereotype.Service;
 
@@ -50,8 +51,8 @@ class Plans {
      */
     PlanView plan(Caller caller, int days) {
         Require.within("days", days, 1, VisitWindows.DAYS);
-        KeptPlans.Shown shown = kept.shown(caller);
-        SolvedOrchard solved = shown.solved();
+        ShownMeanwhile.Shown<SolvedOrchard> shown = kept.shown(caller);
+        SolvedOrchard solved = shown.value();
         // Not one within the other: what is kept is locked while it is made.
         OfAnyDays same = solved.once("of any days", () -> ofAnyDays(caller, solved));
         PlanView view = solved.once("plan of " + days, () -> view(solved, days, same));

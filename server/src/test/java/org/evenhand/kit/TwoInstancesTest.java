@@ -22,7 +22,7 @@ class TwoInstancesTest {
     @Test
     void what_one_is_told_the_other_knows() throws InterruptedException {
         try (TestServer one = TestServer.fresh();
-                TestServer other = one.beside(TestServer.NEW_PLAN + "1ms")) {
+                TestServer other = one.beside(TestServer.WAITS_FOR_NEW + "1ms")) {
             Api here = one.newOrchard();
             Api there = here.at(other.address());
             String tree = here.tree(here.variety("Lantern"), "Lantern 1");

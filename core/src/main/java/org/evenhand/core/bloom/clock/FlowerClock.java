@@ -19,12 +19,12 @@ import org.evenhand.core.crop.StageSheet;
  * system, {@code dx/dt = M(t) x}, whose matrix has entries only on and just below its diagonal.
  *
  * <p>Over a step in which no gate opens or closes the matrix is taken at the step's mean development rate and its exponential
- * applied. Without gates that is exact (all rates share the factor r); with gates the error is of the second order in the step
+ * applied. While no gate stands open that is exact over any step (all rates share the factor r); while one does the error is of the second order in the step
  * and stays below 0.0005 of a flower at steps of ten minutes (checked against steps sixty times finer). The model is ours;
  * docs/MODEL.md tells it at length.
  */
 public final class FlowerClock {
-    /** Longest step, hours. */
+    /** Longest step while a gate stands open, hours. */
     private static final double LONGEST_STEP_HOURS = 1.0 / 6;
 
     /** Largest rate times step for which the power series is summed directly. */
@@ -35,13 +35,16 @@ public final class FlowerClock {
     private final int[] firstCompartment;
     private final int[] stageOfCompartment;
     private final double longestStepHours;
+    private final double fastestSubPhaseRate;
 
     private FlowerClock(DevelopmentRate rate, List<TimedStage> stages, double longestStepHours) {
         this.rate = rate;
         this.stages = List.copyOf(stages);
         this.firstCompartment = firstCompartments(stages);
         this.stageOfCompartment = stagesOfCompartments(firstCompartment);
-        this.longestStepHours = Math.min(longestStepHours, LARGEST_RATE_STEP / fastestRate());
+        this.longestStepHours = longestStepHours;
+        this.fastestSubPhaseRate =
+                stages.stream().mapToDouble(TimedStage::subPhaseRate).max().orElseThrow() * rate.highest();
     }
 
     /**
@@ -88,7 +91,7 @@ public final class FlowerClock {
     }
 
     /**
-     * A copy that takes shorter steps, to check how much the step matters.
+     * A copy that takes other steps while a gate stands open, to check how much the step matters or to be quicker.
      *
      * @throws InvalidInputException if {@code longestStepHours} is not valid
      */
@@ -150,13 +153,11 @@ public final class FlowerClock {
     public void run(
             FlowerBatch batch, BloomConditions conditions, double fromHour, double[] hours, SampleReached reached) {
         requireRising(fromHour, hours);
-        StepMatrix matrix = new StepMatrix(compartmentCount());
         double at = fromHour;
         for (int i = 0; i < hours.length; i++) {
             while (at < hours[i]) {
                 double next = nextStop(conditions, at, hours[i]);
-                matrix.exponential(ratesTimesStep(conditions, at, next));
-                batch.apply(matrix);
+                batch.apply(StepMatrix.exponential(ratesTimesStep(conditions, at, next)));
                 at = next;
             }
             reached.at(i);
@@ -166,12 +167,10 @@ public final class FlowerClock {
     /** The steps that push any state of this clock from one hour to another, in order; to be kept and applied many times. */
     public List<StepMatrix> steps(BloomConditions conditions, double fromHour, double toHour) {
         List<StepMatrix> steps = new ArrayList<>();
-        StepMatrix matrix = new StepMatrix(compartmentCount());
         double at = fromHour;
         while (at < toHour) {
             double next = nextStop(conditions, at, toHour);
-            matrix.exponential(ratesTimesStep(conditions, at, next));
-            steps.add(matrix.packed());
+            steps.add(StepMatrix.exponential(ratesTimesStep(conditions, at, next)));
             at = next;
         }
         return steps;
@@ -201,8 +200,23 @@ public final class FlowerClock {
             }
         }
         // Equal steps up to the stop, none longer than allowed.
-        double steps = Math.ceil((next - at) / longestStepHours - 1e-9);
+        double steps = Math.ceil((next - at) / longestStepHours(conditions, (at + next) / 2) - 1e-9);
         return steps <= 1 ? next : at + (next - at) / steps;
+    }
+
+    /** At an hour around which no gate opens or shuts. */
+    private double longestStepHours(BloomConditions conditions, double hour) {
+        double fastest = fastestSubPhaseRate;
+        boolean anyOpen = false;
+        for (int s = 0; s < stages.size(); s++) {
+            TimedStage stage = stages.get(s);
+            if (stage.gated() && conditions.gates().get(s).openAt(hour)) {
+                anyOpen = true;
+                fastest = Math.max(fastest, Math.max(stage.gateRate(), stage.commits() ? stage.committedRate(1) : 0));
+            }
+        }
+        double summed = LARGEST_RATE_STEP / fastest;
+        return anyOpen ? Math.min(longestStepHours, summed) : summed;
     }
 
     private double[] ratesTimesStep(BloomConditions conditions, double from, double to) {
@@ -223,16 +237,6 @@ public final class FlowerClock {
             }
         }
         return leaving;
-    }
-
-    private double fastestRate() {
-        double fastest = 0;
-        for (TimedStage stage : stages) {
-            fastest = Math.max(fastest, stage.subPhaseRate() * rate.highest());
-            fastest = Math.max(fastest, stage.gated() ? stage.gateRate() : 0);
-            fastest = Math.max(fastest, stage.commits() ? stage.committedRate(1) : 0);
-        }
-        return fastest;
     }
 
     private static void requireRising(double from, double[] hours) {

@@ -8,12 +8,13 @@ import org.evenhand.core.Require;
 
 /** The stretches of time in which one gate stands open, in hours after a common start. */
 public final class GateHours {
-    private static final GateHours NEVER = new GateHours(new double[0][]);
+    private static final GateHours NEVER = new GateHours(new double[0]);
 
-    private final double[][] windows;
+    /** Opening, closing, opening and so on, each after the one before. */
+    private final double[] edges;
 
-    private GateHours(double[][] windows) {
-        this.windows = windows;
+    private GateHours(double[] edges) {
+        this.edges = edges;
     }
 
     /** A gate that never opens, and the place-holder of a stage without one. */
@@ -21,13 +22,23 @@ public final class GateHours {
         return NEVER;
     }
 
-    /** @param windows pairs of opening (inclusive) and closing (exclusive) hour; those that do not last are left out */
+    /** @param windows pairs of opening (inclusive) and closing (exclusive) hour; those that do not last are left out, those that meet are one */
     public static GateHours of(List<double[]> windows) {
-        return new GateHours(windows.stream()
+        List<double[]> rising = windows.stream()
                 .filter(w -> w[1] > w[0])
-                .map(double[]::clone)
                 .sorted(Comparator.comparingDouble(w -> w[0]))
-                .toArray(double[][]::new));
+                .toList();
+        double[] edges = new double[2 * rising.size()];
+        int count = 0;
+        for (double[] window : rising) {
+            if (count > 0 && window[0] <= edges[count - 1]) {
+                edges[count - 1] = Math.max(edges[count - 1], window[1]);
+            } else {
+                edges[count++] = window[0];
+                edges[count++] = window[1];
+            }
+        }
+        return new GateHours(Arrays.copyOf(edges, count));
     }
 
     /**
@@ -53,19 +64,17 @@ public final class GateHours {
     }
 
     public boolean openAt(double hour) {
-        return Arrays.stream(windows).anyMatch(w -> w[0] <= hour && hour < w[1]);
+        return edgesUpTo(hour) % 2 == 1;
     }
 
     /** First opening or closing strictly after a moment, or positive infinity. */
     public double nextEdgeAfter(double hour) {
-        double next = Double.POSITIVE_INFINITY;
-        for (double[] window : windows) {
-            for (double edge : window) {
-                if (edge > hour && edge < next) {
-                    next = edge;
-                }
-            }
-        }
-        return next;
+        int passed = edgesUpTo(hour);
+        return passed < edges.length ? edges[passed] : Double.POSITIVE_INFINITY;
+    }
+
+    private int edgesUpTo(double hour) {
+        int found = Arrays.binarySearch(edges, hour);
+        return found >= 0 ? found + 1 : -found - 1;
     }
 }

@@ -1,111 +1,115 @@
 package org.evenhand.core.bloom.clock;
 
+import java.util.Arrays;
+
 /**
  * The exponential of one step's matrix. Flowers only move forward, so it is lower triangular; far below the diagonal it vanishes,
- * so each row keeps only the entries that matter.
+ * so each row keeps only the entries that matter. Immutable.
  */
 public final class StepMatrix {
-    /** Entries of the power series below this share of a flower are dropped. */
+    /** Terms and entries below this share of a flower are dropped. */
     private static final double NEGLIGIBLE = 1e-10;
 
-    private final int size;
-    private final double[][] fromAbove;
-    private final int[] width;
-    private final double[] term;
-    private final double[] column;
+    /** Where each row begins among the shares, and where the last one ends. */
+    private final int[] starts;
+    /** Row by row, from the diagonal to the left. */
+    private final double[] shares;
 
-    StepMatrix(int size) {
-        this.size = size;
-        this.fromAbove = new double[size][size];
-        this.width = new int[size];
-        this.term = new double[size];
-        this.column = new double[size];
-    }
-
-    /** A copy that keeps only what it needs, to be applied many times; its entries cannot be set again. */
-    StepMatrix packed() {
-        StepMatrix copy = new StepMatrix(size, new double[size][], width.clone());
-        for (int row = 0; row < size; row++) {
-            copy.fromAbove[row] = java.util.Arrays.copyOf(fromAbove[row], width[row]);
-        }
-        return copy;
-    }
-
-    private StepMatrix(int size, double[][] fromAbove, int[] width) {
-        this.size = size;
-        this.fromAbove = fromAbove;
-        this.width = width;
-        this.term = new double[0];
-        this.column = new double[0];
+    private StepMatrix(int[] starts, double[] shares) {
+        this.starts = starts;
+        this.shares = shares;
     }
 
     int size() {
-        return size;
+        return starts.length - 1;
     }
 
     /** How many entries row {@code i} keeps: its diagonal and those left of it. */
     int width(int row) {
-        return width[row];
+        return starts[row + 1] - starts[row];
     }
 
     /** The share of compartment {@code row − back} that ends in {@code row}. */
     double share(int row, int back) {
-        return fromAbove[row][back];
+        return shares[starts[row] + back];
     }
 
     /**
-     * Sets this to the exponential of the matrix with {@code −leaving[i]} on the diagonal and {@code leaving[i]} below it.
+     * The exponential of the matrix with {@code −leaving[i]} on the diagonal and {@code leaving[i]} below it, by its power series.
      *
-     * @param leaving rate of leaving each compartment times the step
+     * @param leaving rate of leaving each compartment times the step, 0 to about 2
      */
-    void exponential(double[] leaving) {
-        java.util.Arrays.fill(width, 1);
+    static StepMatrix exponential(double[] leaving) {
+        int size = leaving.length;
+        double[][] columns = new double[size][];
+        double[] term = new double[size];
         for (int from = 0; from < size; from++) {
-            int reach = sumSeries(leaving, from);
-            for (int back = 0; back <= reach; back++) {
-                int row = from + back;
-                fromAbove[row][back] = column[back];
-                // Rows are filled from the left-most source on, so the first one to reach a row sets its width.
-                width[row] = Math.max(width[row], back + 1);
-            }
-            clearBeyond(from, reach);
+            columns[from] = from > 0 && walksAlike(leaving, from, columns[from - 1].length)
+                    ? columns[from - 1]
+                    : column(leaving, from, term);
         }
+        return packed(columns);
     }
 
-    /** Sums the power series for the flowers of one compartment into {@code column}; returns how far they get. */
-    private int sumSeries(double[] leaving, int from) {
-        int most = size - 1 - from;
-        term[0] = 1;
-        column[0] = 1;
-        int reach = 0;
-        int termReach = 0;
-        for (int n = 1; ; n++) {
-            int grown = Math.min(termReach + 1, most);
-            double largest = 0;
-            for (int j = grown; j >= 0; j--) {
-                double kept = j <= termReach ? -leaving[from + j] * term[j] : 0;
-                double arrived = j > 0 && j - 1 <= termReach ? leaving[from + j - 1] * term[j - 1] : 0;
-                double next = (kept + arrived) / n;
-                term[j] = next;
-                column[j] = (j <= reach ? column[j] : 0) + next;
-                largest = Math.max(largest, Math.abs(next));
-            }
-            termReach = grown;
-            reach = Math.max(reach, grown);
-            if (largest < NEGLIGIBLE) {
-                break;
+    /** Whether the flowers of a compartment meet, as far as they get, just what those of the one before it met: a stage's sub-phases are alike. */
+    private static boolean walksAlike(double[] leaving, int from, int reached) {
+        if (from + reached >= leaving.length) {
+            return false;
+        }
+        for (int i = from; i <= from + reached; i++) {
+            if (leaving[i] != leaving[from - 1]) {
+                return false;
             }
         }
-        while (reach > 0 && Math.abs(column[reach]) < NEGLIGIBLE) {
+        return true;
+    }
+
+    /** Sums the power series for the flowers of one compartment: the share that ends so many compartments farther on. */
+    private static double[] column(double[] leaving, int from, double[] term) {
+        int most = leaving.length - 1 - from;
+        Arrays.fill(term, 0);
+        double[] sum = new double[most + 1];
+        term[0] = 1;
+        sum[0] = 1;
+        int reach = 0;
+        double largest = 1;
+        for (int n = 1; largest >= NEGLIGIBLE; n++) {
+            double share = 1.0 / n;
+            reach = Math.min(reach + 1, most);
+            largest = 0;
+            for (int j = reach; j > 0; j--) {
+                term[j] = (leaving[from + j - 1] * term[j - 1] - leaving[from + j] * term[j]) * share;
+                sum[j] += term[j];
+                largest = Math.max(largest, Math.abs(term[j]));
+            }
+            term[0] *= -leaving[from] * share;
+            sum[0] += term[0];
+            largest = Math.max(largest, Math.abs(term[0]));
+        }
+        while (reach > 0 && Math.abs(sum[reach]) < NEGLIGIBLE) {
             reach--;
         }
-        return reach;
+        return Arrays.copyOf(sum, reach + 1);
     }
 
-    /** Forgets what an earlier, longer step left in the entries that this one does not reach. */
-    private void clearBeyond(int from, int reach) {
-        for (int back = reach + 1; from + back < size && fromAbove[from + back][back] != 0; back++) {
-            fromAbove[from + back][back] = 0;
+    private static StepMatrix packed(double[][] columns) {
+        int size = columns.length;
+        int[] starts = new int[size + 1];
+        for (int from = 0; from < size; from++) {
+            for (int back = 0; back < columns[from].length; back++) {
+                // Columns come from the left, so the first one to reach a row sets its width.
+                starts[from + back + 1] = Math.max(starts[from + back + 1], back + 1);
+            }
         }
+        for (int row = 0; row < size; row++) {
+            starts[row + 1] += starts[row];
+        }
+        double[] shares = new double[starts[size]];
+        for (int from = 0; from < size; from++) {
+            for (int back = 0; back < columns[from].length; back++) {
+                shares[starts[from + back] + back] = columns[from][back];
+            }
+        }
+        return new StepMatrix(starts, shares);
     }
 }

@@ -21,6 +21,9 @@ final class VarietyEstimator {
     /** A doubt about the rate smaller than this makes next to no difference to a forecast. Our convention. */
     private static final double SURE = 0.02;
 
+    /** Of three rates that stand for a normal distribution, in its standard deviations: Gauss and Hermite's. */
+    private static final double NODES_APART = Math.sqrt(3);
+
     private final DoubleFunction<CohortTable> tables;
     private final RatePrior rate;
     private final double countingError;
@@ -60,19 +63,10 @@ final class VarietyEstimator {
         // Read once, stages that last longer and a supply that was larger look alike: only repeated readings tell them
         // apart.
         boolean telling = parts.stream().anyMatch(p -> p.readings() > 1);
-        Parabola found = telling ? rates.found() : new Parabola(Math.log(rate.factor()), rate.spread());
-        if (found.sd < SURE) {
-            return new Estimate(found.top, found.sd, List.of(rates.at(found.top, 1)));
+        if (!telling) {
+            return rates.mixed(new Parabola(Math.log(rate.factor()), rate.spread()), Math.log(rate.factor()));
         }
-        // Gauss and Hermite's three points, which have the mean and variance of the normal distribution.
-        double off = Math.sqrt(3) * found.sd;
-        return new Estimate(
-                found.top,
-                found.sd,
-                List.of(
-                        rates.at(found.top - off, 1 / 6.0),
-                        rates.at(found.top, 2 / 3.0),
-                        rates.at(found.top + off, 1 / 6.0)));
+        return rates.found();
     }
 
     /** The factor to begin with: exactly what is believed where that is sure, else the step next to it. */
@@ -105,13 +99,35 @@ final class VarietyEstimator {
             return new AtRate(Math.exp(step * STEP), weight, fit(step));
         }
 
-        Parabola found() {
+        Estimate found() {
             long best = climb(Math.round(Math.log(rate.factor()) / STEP), COARSE_STEPS);
             Parabola rough = through(best, COARSE_STEPS);
-            long fine = Math.max(2, Math.min(COARSE_STEPS, Math.round(1.5 * rough.sd / STEP)));
+            long fine = Math.max(2, Math.min(COARSE_STEPS, Math.round(NODES_APART * rough.sd / STEP)));
             // On multiples, so that varieties meet at the same rates and share their tables.
-            long middle = Math.round(rough.top / STEP / fine) * fine;
-            return through(climb(middle, fine), fine);
+            long middle = climb(Math.round(rough.top / STEP / fine) * fine, fine);
+            return mixed(through(middle, fine), middle * STEP);
+        }
+
+        /**
+         * Rates to mix forecasts from, with the mean and variance of the normal distribution: three of them as Gauss and Hermite have
+         * them, but about a rate that was tried already.
+         */
+        private Estimate mixed(Parabola found, double middle) {
+            if (found.sd < SURE) {
+                return new Estimate(found.top, found.sd, List.of(at(found.top, 1)));
+            }
+            long apart = Math.max(1, Math.round(NODES_APART * found.sd / STEP));
+            long node = Math.round(middle / STEP);
+            double width = apart * STEP;
+            double off = (found.top - node * STEP) / width;
+            double aside = (Math.pow(found.sd / width, 2) + off * off) / 2;
+            return new Estimate(
+                    found.top,
+                    found.sd,
+                    List.of(
+                            at((node - apart) * STEP, aside - off / 2),
+                            at(node * STEP, 1 - 2 * aside),
+                            at((node + apart) * STEP, aside + off / 2)));
         }
 
         /** From a start, in equal steps, to a value whose neighbours are no likelier. */

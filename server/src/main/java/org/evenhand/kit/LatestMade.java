@@ -1,0 +1,56 @@
+package org.evenhand.kit;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.concurrent.Future;
+
+/**
+ * The latest of something that is made from an orchard's records and takes long to make; see {@link ShownMeanwhile}.
+ *
+ * @param <V> what is made, immutable
+ */
+public final class LatestMade<V> {
+    /** One from before the latest records is looked at for so long; the hours it names are still those. */
+    private static final Duration SHOWN_AT_MOST = Duration.ofMinutes(15);
+
+    private volatile Made<V> made;
+    /** Somebody waits for it, or did; guarded by this. */
+    private Future<?> coming;
+
+    /**
+     * One that was made, and of what.
+     *
+     * @param change of the orchard, noted before its records were read
+     * @param now on the orchard's clock
+     * @param at on the wall, when they were read
+     */
+    public record Made<V>(long change, Instant now, Instant at, V value) {
+        /** Whether it counts all that was written down before somebody asked. */
+        public boolean serves(long asked, Instant askedNow) {
+            return change >= asked && now.equals(askedNow);
+        }
+
+        /** Whether too much has passed since, on the wall or on the orchard's own clock, which the demo sets. */
+        boolean misleads(Instant asked, Instant askedNow) {
+            return Duration.between(at, asked).compareTo(SHOWN_AT_MOST) > 0
+                    || Duration.between(now, askedNow).abs().compareTo(SHOWN_AT_MOST) > 0;
+        }
+    }
+
+    /** Null before the first. */
+    public Made<V> made() {
+        return made;
+    }
+
+    public void set(Made<V> latest) {
+        made = latest;
+    }
+
+    /** The one that is being made, or is from now on. */
+    synchronized Future<?> coming(java.util.function.Supplier<Future<?>> begin) {
+        if (coming == null || coming.isDone()) {
+            coming = begin.get();
+        }
+        return coming;
+    }
+}
