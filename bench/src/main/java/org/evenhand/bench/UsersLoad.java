@@ -85,6 +85,7 @@ public final class UsersLoad {
         for (int u = 0; u < USERS; u++) {
             users.add(join(u));
         }
+        lookOnce(users.get(0));
         System.out.printf("%d people on %d trees for %d s%n", USERS, TREES, lasts.toSeconds());
         Instant end = Instant.now().plus(lasts);
         ExecutorService threads = Executors.newFixedThreadPool(USERS);
@@ -99,6 +100,16 @@ public final class UsersLoad {
         threads.shutdown();
         report(lasts);
         System.out.println("resident memory afterwards: " + resident(folder));
+    }
+
+    /** An orchard at work has a plan and a board: nobody's first look is measured. */
+    private void lookOnce(BenchUser user) throws IOException, InterruptedException {
+        SplittableRandom random = new SplittableRandom(0);
+        for (String what : DONE.keySet()) {
+            long began = System.nanoTime();
+            act(user, what, random);
+            System.out.printf(Locale.ROOT, "first: %-14s %7.0f ms%n", what, (System.nanoTime() - began) / 1e6);
+        }
     }
 
     private BenchUser join(int n) throws IOException, InterruptedException {

@@ -3,6 +3,7 @@ package org.evenhand.kit;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.concurrent.Future;
+import java.util.function.Supplier;
 
 /**
  * The latest of something that is made from an orchard's records and takes long to make; see {@link ShownMeanwhile}.
@@ -14,7 +15,9 @@ public final class LatestMade<V> {
     private static final Duration SHOWN_AT_MOST = Duration.ofMinutes(15);
 
     private volatile Made<V> made;
-    /** Somebody waits for it, or did; guarded by this. */
+    /** Held for a moment only, while one is asked for. */
+    private final Object asking = new Object();
+    /** Somebody waits for it, or did. */
     private Future<?> coming;
 
     /**
@@ -47,10 +50,12 @@ public final class LatestMade<V> {
     }
 
     /** The one that is being made, or is from now on. */
-    synchronized Future<?> coming(java.util.function.Supplier<Future<?>> begin) {
-        if (coming == null || coming.isDone()) {
-            coming = begin.get();
+    Future<?> coming(Supplier<Future<?>> begin) {
+        synchronized (asking) {
+            if (coming == null || coming.isDone()) {
+                coming = begin.get();
+            }
+            return coming;
         }
-        return coming;
     }
 }
