@@ -82,7 +82,7 @@ final class AllocationProgram {
     private static final double TOLERANCE = 0.1;
 
     private final Limits limits;
-    private final List<Arc> arcs;
+    private final PossibleUses arcs;
     private final Cancellation cancellation;
 
     static {
@@ -162,10 +162,11 @@ final class AllocationProgram {
         private static final long serialVersionUID = 1;
     }
 
-    AllocationProgram(Limits limits, List<Arc> arcs, Cancellation cancellation) {
+    /** @param arcs which do not change any more */
+    AllocationProgram(Limits limits, PossibleUses arcs, Cancellation cancellation) {
         this.cancellation = cancellation;
         this.limits = limits;
-        this.arcs = List.copyOf(arcs);
+        this.arcs = arcs;
     }
 
     Solution solve(List<Floor> floors) throws Impossible {

@@ -16,6 +16,7 @@ import org.evenhand.core.planning.RoundRequest.Choice;
 import org.evenhand.core.planning.RoundRequest.Lot;
 import org.evenhand.core.planning.RoundRequest.Mother;
 import org.evenhand.core.planning.RoundRequest.OpenFlowers;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The best use of the pollen over the coming rounds.
@@ -177,6 +178,11 @@ public record RoundPlan(
             return flowers.weight() * certainty * fullPerFlower();
         }
 
+        /** In millionths of a flower, as the program counts. */
+        long worth() {
+            return Math.round(AllocationProgram.SCALE * expectedPerFlower());
+        }
+
         /** What a flower promises, whatever a fruit of it is worth to the grower. */
         double fullPerFlower() {
             return (again ? PlanWeights.USUAL.repeat() : 1)
@@ -190,8 +196,7 @@ public record RoundPlan(
     private static final class Making {
         private final RoundRequest request;
         private final Cancellation cancellation;
-        private final List<Use> uses = new ArrayList<>();
-        private final List<AllocationProgram.Arc> arcs = new ArrayList<>();
+        private final PossibleUses uses = new PossibleUses();
         private final List<OpenFlowers> groups = new ArrayList<>();
         /** By group: the place of its tree among the mothers. */
         private final List<Integer> groupTree = new ArrayList<>();
@@ -199,7 +204,6 @@ public record RoundPlan(
         private final List<Integer> firstOfTree = new ArrayList<>();
 
         private final List<Choice> forbidding;
-        private final List<List<Use>> usesOfGroup = new ArrayList<>();
 
         Making(RoundRequest request, Cancellation cancellation) {
             this.cancellation = cancellation;
@@ -211,7 +215,7 @@ public record RoundPlan(
             addUses();
             try {
                 AllocationProgram.Solution solution =
-                        new AllocationProgram(limits(), arcs, cancellation).solve(wanted());
+                        new AllocationProgram(limits(), uses, cancellation).solve(wanted());
                 return plan(solution);
             } catch (AllocationProgram.Impossible e) {
                 throw new InvalidInputException(
@@ -228,18 +232,15 @@ public record RoundPlan(
                     groups.add(open);
                     groupTree.add(t);
                     firstOfTree.add(first);
-                    usesOfGroup.add(new ArrayList<>());
                 }
             }
             for (int l = 0; l < request.lots().size(); l++) {
-                Lot lot = request.lots().get(l);
                 int group = 0;
                 for (Mother mother : request.mothers()) {
-                    CrossCompatibility cross =
-                            lot.doses() == 0 ? null : request.crosses().between(mother.id(), lot.id());
+                    CrossCompatibility cross = cross(mother, request.lots().get(l));
                     for (OpenFlowers open : mother.groups()) {
-                        if (cross != null && cross.serves() && open.flowers() > 0 && open.receives(lot.id())) {
-                            addRounds(mother, open, group, lot, l, cross);
+                        if (cross != null && open.flowers() > 0) {
+                            addRounds(l, group, cross);
                         }
                         group++;
                     }
@@ -247,25 +248,62 @@ public record RoundPlan(
             }
         }
 
-        private void addRounds(
-                Mother mother, OpenFlowers open, int group, Lot lot, int lotAt, CrossCompatibility cross) {
+        /** Null where the lot does not serve the tree. */
+        private @Nullable CrossCompatibility cross(Mother mother, Lot lot) {
+            CrossCompatibility cross =
+                    lot.doses() == 0 ? null : request.crosses().between(mother.id(), lot.id());
+            return cross != null && cross.serves() ? cross : null;
+        }
+
+        private void addRounds(int lot, int group, CrossCompatibility cross) {
             for (int round = 0; round < request.rounds(); round++) {
-                Use use = new Use(
-                        mother,
-                        open,
-                        group,
-                        again(group),
-                        lot,
-                        round,
-                        request.certainty().get(round),
-                        cross);
-                long worth = Math.round(AllocationProgram.SCALE * use.expectedPerFlower());
-                if (worth > 0 && !mother.ruledOut().contains(round) && !forbidden(use)) {
-                    uses.add(use);
-                    usesOfGroup.get(group).add(use);
-                    arcs.add(new AllocationProgram.Arc(lotAt, group, round, worth));
+                Use use = use(lot, group, round, cross);
+                if (possible(use)) {
+                    uses.add(new AllocationProgram.Arc(lot, group, round, use.worth()));
                 }
             }
+        }
+
+        private boolean possible(Use use) {
+            return use.worth() > 0
+                    && use.flowers().receives(use.lot().id())
+                    && !use.mother().ruledOut().contains(use.round())
+                    && !forbidden(use);
+        }
+
+        private Use use(int lot, int group, int round, CrossCompatibility cross) {
+            return new Use(
+                    request.mothers().get(groupTree.get(group)),
+                    groups.get(group),
+                    group,
+                    again(group),
+                    request.lots().get(lot),
+                    round,
+                    request.certainty().get(round),
+                    cross);
+        }
+
+        private Use use(int u) {
+            AllocationProgram.Arc arc = uses.get(u);
+            Mother mother = request.mothers().get(groupTree.get(arc.group()));
+            Lot lot = request.lots().get(arc.lot());
+            return use(arc.lot(), arc.group(), arc.round(), request.crosses().between(mother.id(), lot.id()));
+        }
+
+        /** What else could be done with the flowers of a use in its round, that use included. */
+        private List<Use> besides(Use use) {
+            return IntStream.range(0, request.lots().size())
+                    .filter(l -> cross(use.mother(), request.lots().get(l)) != null)
+                    .mapToObj(l -> use(
+                            l,
+                            use.group(),
+                            use.round(),
+                            request.crosses()
+                                    .between(
+                                            use.mother().id(),
+                                            request.lots().get(l).id())))
+                    .filter(this::possible)
+                    .toList();
         }
 
         /** Whether a group's flowers had pollen before. */
@@ -331,11 +369,12 @@ public record RoundPlan(
                 Choice choice = request.choices().get(i);
                 if (!choice.forbids()) {
                     List<Integer> meant = IntStream.range(0, uses.size())
-                            .filter(u -> !uses.get(u).again()
-                                    && choice.means(
-                                            uses.get(u).mother().id(),
-                                            uses.get(u).lot().id(),
-                                            uses.get(u).round()))
+                            .filter(u -> {
+                                Use use = use(u);
+                                return !use.again()
+                                        && choice.means(
+                                                use.mother().id(), use.lot().id(), use.round());
+                            })
                             .boxed()
                             .toList();
                     requirePossible(i, choice, meant);
@@ -359,12 +398,11 @@ public record RoundPlan(
                                 : "cannot be had: the jar does not serve that tree then, or no flower can use its pollen.");
             }
             int open = meant.stream()
-                    .map(uses::get)
-                    .map(Use::group)
+                    .map(u -> use(u).group())
                     .distinct()
                     .mapToInt(g -> groups.get(g).flowers())
                     .sum();
-            int most = Math.min(open, uses.get(meant.get(0)).lot().doses());
+            int most = Math.min(open, use(meant.get(0)).lot().doses());
             if (choice.flowers() > most) {
                 throw new InvalidInputException(
                         field,
@@ -377,7 +415,7 @@ public record RoundPlan(
             int[] flowers = solution.flowers();
             for (int u = 0; u < uses.size(); u++) {
                 if (flowers[u] > 0) {
-                    Use use = uses.get(u);
+                    Use use = use(u);
                     byStop.computeIfAbsent(
                                     List.of(
                                             use.round(),
@@ -390,7 +428,7 @@ public record RoundPlan(
             Map<LotId, Integer> drawn = new LinkedHashMap<>();
             IntStream.range(0, uses.size())
                     .filter(u -> flowers[u] > 0)
-                    .forEach(u -> drawn.merge(uses.get(u).lot().id(), flowers[u], Integer::sum));
+                    .forEach(u -> drawn.merge(use(u).lot().id(), flowers[u], Integer::sum));
             List<Stop> stops =
                     byStop.values().stream().map(of -> stop(of, flowers, drawn)).toList();
             double value = stops.stream().mapToDouble(Stop::expected).sum();
@@ -407,7 +445,7 @@ public record RoundPlan(
         private Stop stop(List<Integer> of, int[] flowers, Map<LotId, Integer> drawn) {
             Map<FlowerGroupId, Part> parts = new LinkedHashMap<>();
             for (int u : of) {
-                Use use = uses.get(u);
+                Use use = use(u);
                 Part part = new Part(
                         use.flowers().group(),
                         flowers[u],
@@ -415,7 +453,7 @@ public record RoundPlan(
                         flowers[u] * use.fullPerFlower());
                 parts.merge(part.group(), part, Part::plus);
             }
-            Use any = uses.get(of.get(0));
+            Use any = use(of.get(0));
             return new Stop(
                     any.round(),
                     any.mother().id(),
@@ -423,23 +461,21 @@ public record RoundPlan(
                     parts.values().stream().mapToInt(Part::flowers).sum(),
                     List.copyOf(parts.values()),
                     of.stream()
-                            .map(u -> new OfGroup(uses.get(u).group() - firstOfTree.get(any.group()), flowers[u]))
+                            .map(u -> new OfGroup(use(u).group() - firstOfTree.get(any.group()), flowers[u]))
                             .toList(),
                     any.cross(),
                     grounds(any, of, drawn));
         }
 
         private Grounds grounds(Use any, List<Integer> of, Map<LotId, Integer> drawn) {
-            List<Use> here = usesOfGroup.get(any.group()).stream()
-                    .filter(u -> u.round() == any.round())
-                    .toList();
+            List<Use> here = besides(any);
             Optional<LotId> better = here.stream()
                     .filter(u -> u.expectedPerFlower() > any.expectedPerFlower() + 1e-9)
                     .filter(u -> drawn.getOrDefault(u.lot().id(), 0) >= u.lot().doses())
                     .max(Comparator.comparingDouble(Use::expectedPerFlower))
                     .map(u -> u.lot().id());
             boolean canWait =
-                    of.stream().map(uses::get).allMatch(u -> u.flowers().canWait(u.round()));
+                    of.stream().map(this::use).allMatch(u -> u.flowers().canWait(u.round()));
             boolean wanted = request.choices().stream()
                     .anyMatch(c ->
                             !c.forbids() && c.means(any.mother().id(), any.lot().id(), any.round()));

@@ -22,6 +22,9 @@ public record FlowerCount(double mean, int low, int high) {
     /** Expected flowers from which the normal distribution stands in. */
     private static final double MANY = 60;
 
+    /** So little over a whole number of flowers does not call for another one. */
+    private static final double NEARLY_WHOLE = 0.01;
+
     /** Logarithm of the chance of none below which it cannot be known from 0: many flowers, nearly all of them there. */
     private static final double LEAST_LOG = -600;
 
@@ -56,8 +59,11 @@ public record FlowerCount(double mean, int low, int high) {
         double logNone;
         if (ratio < 1 - 1e-9) {
             // A binomial of whole flowers: the nearest number, the chance following from the mean.
-            double flowers = Math.max(Math.ceil(mean + 1e-9), Math.round(mean / (1 - ratio)));
+            double flowers = Math.max(Math.ceil(mean - NEARLY_WHOLE), Math.round(mean / (1 - ratio)));
             double chance = mean / flowers;
+            if (chance >= 1) {
+                return new FlowerCount(mean, (int) flowers, (int) flowers);
+            }
             a = -chance / (1 - chance);
             b = -(flowers + 1) * a;
             logNone = flowers * Math.log1p(-chance);
