@@ -25,6 +25,9 @@ final class WalkingRoute {
 
     private static final long MOST_TRIES = 200;
 
+    /** Every try looks at pairs of stops: past hundreds of trees few are worth their time, as one walks down one row and up the next anyway. */
+    private static final long MOST_PAIRS = 400_000;
+
     /** Stops up to which the shortest way of all is found: 14 · 14 · 2¹⁴ steps take some milliseconds. */
     static final int EXACT_UP_TO = 14;
 
@@ -50,13 +53,17 @@ final class WalkingRoute {
         if (n <= EXACT_UP_TO) {
             return shortest(steps, n);
         }
+        long tries = Math.min(Math.min(MOST_TRIES, TRIES_A_TREE * n), MOST_PAIRS / ((long) n * n));
+        if (tries < 2) {
+            return given;
+        }
         RoutingIndexManager indices = new RoutingIndexManager(n + 1, 1, n);
         RoutingModel model = new RoutingModel(indices);
         model.setArcCostEvaluatorOfAllVehicles(model.registerTransitMatrix(steps));
         RoutingSearchParameters search = main.defaultRoutingSearchParameters().toBuilder()
                 .setFirstSolutionStrategy(FirstSolutionStrategy.Value.PATH_CHEAPEST_ARC)
                 .setLocalSearchMetaheuristic(LocalSearchMetaheuristic.Value.GUIDED_LOCAL_SEARCH)
-                .setSolutionLimit(Math.min(MOST_TRIES, TRIES_A_TREE * n))
+                .setSolutionLimit(tries)
                 .build();
         model.closeModelWithParameters(search);
         Assignment start = model.readAssignmentFromRoutes(
