@@ -107,8 +107,13 @@ public final class UsersLoad {
         SplittableRandom random = new SplittableRandom(0);
         for (String what : DONE.keySet()) {
             long began = System.nanoTime();
-            act(user, what, random);
-            System.out.printf(Locale.ROOT, "first: %-14s %7.0f ms%n", what, (System.nanoTime() - began) / 1e6);
+            int length = act(user, what, random).body().length();
+            System.out.printf(
+                    Locale.ROOT,
+                    "first: %-14s %7.0f ms %7d kB%n",
+                    what,
+                    (System.nanoTime() - began) / 1e6,
+                    length / 1000);
         }
     }
 

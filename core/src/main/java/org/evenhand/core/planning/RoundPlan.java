@@ -313,8 +313,9 @@ public record RoundPlan(
         }
 
         private boolean forbidden(Use use) {
-            return forbidding.stream()
-                    .anyMatch(c -> c.means(use.mother().id(), use.lot().id(), use.round()));
+            return !forbidding.isEmpty()
+                    && forbidding.stream()
+                            .anyMatch(c -> c.means(use.mother().id(), use.lot().id(), use.round()));
         }
 
         private AllocationProgram.Limits limits() {

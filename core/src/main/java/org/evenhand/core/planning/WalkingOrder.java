@@ -22,6 +22,9 @@ import org.evenhand.core.planning.RoundRequest.Mother;
 public final class WalkingOrder {
     private WalkingOrder() {}
 
+    /** Rounds of the next day or two, whose ways are searched for with care; those after them are planned anew before anybody walks. */
+    private static final int ROUNDS_SOON = 4;
+
     static List<Stop> of(List<Stop> stops, RoundRequest request) {
         Map<TreeId, Place> places = new HashMap<>();
         for (Mother mother : request.mothers()) {
@@ -31,17 +34,17 @@ public final class WalkingOrder {
         return IntStream.range(0, request.rounds())
                 .parallel()
                 .mapToObj(round ->
-                        ofRound(stops.stream().filter(s -> s.round() == round).toList(), jars, places))
+                        ofRound(stops.stream().filter(s -> s.round() == round).toList(), jars, places, round))
                 .flatMap(List::stream)
                 .toList();
     }
 
-    private static List<Stop> ofRound(List<Stop> stops, List<LotId> jars, Map<TreeId, Place> places) {
+    private static List<Stop> ofRound(List<Stop> stops, List<LotId> jars, Map<TreeId, Place> places, int round) {
         List<Stop> ordered = new ArrayList<>();
         Optional<Place> standing = Optional.empty();
         for (LotId jar : jars) {
             List<Stop> ofJar = stops.stream().filter(s -> s.lot().equals(jar)).toList();
-            for (Stop stop : shortRoute(ofJar, places, standing)) {
+            for (Stop stop : shortRoute(ofJar, places, standing, round < ROUNDS_SOON)) {
                 ordered.add(stop);
                 standing = Optional.of(Require.present(places, stop.tree()));
             }
@@ -61,8 +64,10 @@ public final class WalkingOrder {
         return byFather.values().stream().flatMap(List::stream).toList();
     }
 
-    private static List<Stop> shortRoute(List<Stop> stops, Map<TreeId, Place> places, Optional<Place> standing) {
-        return past(stops, s -> places.get(s.tree()), standing);
+    private static List<Stop> shortRoute(
+            List<Stop> stops, Map<TreeId, Place> places, Optional<Place> standing, boolean soon) {
+        Function<Stop, Place> place = s -> Require.present(places, s.tree());
+        return soon ? past(stops, place, standing) : past(stops, place, standing, WalkingRoute.FEW_TRIES);
     }
 
     /**
@@ -72,8 +77,13 @@ public final class WalkingOrder {
      * @param standing where one stands before; empty to begin anywhere
      */
     public static <T> List<T> past(List<T> things, Function<T, Place> place, Optional<Place> standing) {
+        return past(things, place, standing, WalkingRoute.MOST_TRIES);
+    }
+
+    private static <T> List<T> past(
+            List<T> things, Function<T, Place> place, Optional<Place> standing, long mostTries) {
         List<T> downAndBack = downAndBack(things, place);
-        return WalkingRoute.past(downAndBack.stream().map(place).toList(), standing).stream()
+        return WalkingRoute.past(downAndBack.stream().map(place).toList(), standing, mostTries).stream()
                 .map(downAndBack::get)
                 .toList();
     }

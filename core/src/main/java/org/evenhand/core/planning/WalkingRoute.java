@@ -23,7 +23,10 @@ final class WalkingRoute {
     /** Ways that are looked at, for each tree and in all, before the shortest is taken; a count, not a time, so that it is the same on any machine. */
     private static final long TRIES_A_TREE = 8;
 
-    private static final long MOST_TRIES = 200;
+    static final long MOST_TRIES = 60;
+
+    /** For a walk that is days off: some percent longer, a tenth of the time. */
+    static final long FEW_TRIES = 20;
 
     /** Every try looks at pairs of stops: past hundreds of trees few are worth their time, as one walks down one row and up the next anyway. */
     private static final long MOST_PAIRS = 400_000;
@@ -44,6 +47,15 @@ final class WalkingRoute {
      * @param from where one stands before; empty to begin anywhere
      */
     static List<Integer> past(List<Place> places, Optional<Place> from) {
+        return past(places, from, MOST_TRIES);
+    }
+
+    /**
+     * As {@link #past(List, Optional)}, with a search of its own length.
+     *
+     * @param mostTries ways looked at, at most; {@link #FEW_TRIES} where nobody walks yet
+     */
+    static List<Integer> past(List<Place> places, Optional<Place> from, long mostTries) {
         int n = places.size();
         List<Integer> given = IntStream.range(0, n).boxed().toList();
         if (n < 2 || (n == 2 && from.isEmpty())) {
@@ -53,7 +65,7 @@ final class WalkingRoute {
         if (n <= EXACT_UP_TO) {
             return shortest(steps, n);
         }
-        long tries = Math.min(Math.min(MOST_TRIES, TRIES_A_TREE * n), MOST_PAIRS / ((long) n * n));
+        long tries = Math.min(Math.min(mostTries, TRIES_A_TREE * n), MOST_PAIRS / ((long) n * n));
         if (tries < 2) {
             return given;
         }
