@@ -15,7 +15,9 @@ import org.evenhand.core.bloom.forecast.ForecastPoint;
 import org.evenhand.core.bloom.forecast.TreeOutlook;
 import org.evenhand.core.bloom.season.BloomSynchrony;
 import org.evenhand.core.weather.WeatherSource;
+import org.evenhand.kit.WrittenOnce;
 import org.evenhand.weather.Weather;
+import tools.jackson.databind.annotation.JsonSerialize;
 
 /**
  * The bloom board.
@@ -34,7 +36,7 @@ record BloomView(
         double receptiveNow,
         double sheddingNow,
         boolean everRead,
-        List<Row> trees,
+        @JsonSerialize(using = WrittenOnce.class) List<Row> trees,
         List<VarietyOverlap> varieties,
         List<WeatherPeriod> weather,
         @Schema(description = OPTIONAL) Long ageSeconds) {

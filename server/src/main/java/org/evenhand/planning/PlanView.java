@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.Text;
 import org.evenhand.core.crossing.CrossProtocol;
+import org.evenhand.kit.WrittenOnce;
+import tools.jackson.databind.annotation.JsonSerialize;
 
 /**
  * The coming rounds.
@@ -34,11 +36,11 @@ public record PlanView(
         List<Instant> moments,
         double[] receptive,
         double[] shedding,
-        List<Round> rounds,
+        @JsonSerialize(using = WrittenOnce.class) List<Round> rounds,
         @Schema(description = OPTIONAL) Account account,
         List<ReadNext> readNext,
         List<Due> due,
-        List<Left> left,
+        @JsonSerialize(using = WrittenOnce.class) List<Left> left,
         List<Kept> kept,
         List<Spare> spare,
         List<Chosen> choices,
