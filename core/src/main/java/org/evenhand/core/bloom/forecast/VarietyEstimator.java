@@ -117,8 +117,9 @@ final class VarietyEstimator {
                 return new Estimate(found.top, found.sd, List.of(at(found.top, 1)));
             }
             long apart = Math.max(1, Math.round(NODES_APART * found.sd / STEP));
-            long node = Math.round(middle / STEP);
             double width = apart * STEP;
+            // Farther off than by half the distance weights would fall below 0.
+            long node = Math.round((Math.abs(found.top - middle) <= width / 2 ? middle : found.top) / STEP);
             double off = (found.top - node * STEP) / width;
             double aside = (Math.pow(found.sd / width, 2) + off * off) / 2;
             return new Estimate(
