@@ -60,8 +60,9 @@ supervise() {
   backup_daily & backing=$!
   while :; do
     began=$SECONDS
-    # Few arenas: memory that a burst of requests took is given back instead of kept in each of many.
-    MALLOC_ARENA_MAX=2 java -Xmx512m -XX:MaxDirectMemorySize=64m -XX:+ExitOnOutOfMemoryError "$(shared_classes)" \
+    # Memory that a burst of requests or a solver took is given back: few arenas, and a threshold that does not grow.
+    MALLOC_ARENA_MAX=2 MALLOC_MMAP_THRESHOLD_=131072 MALLOC_TRIM_THRESHOLD_=131072 \
+      java -Xmx512m -XX:MaxDirectMemorySize=64m -XX:+ExitOnOutOfMemoryError "$(shared_classes)" \
       -Xlog:cds=off -Xlog:cds+dynamic=off -Deven-hand.app=1 -jar "$unpacked/${jar##*/}" &
     child=$!; echo "$child" >"$run/app.pid"
     code=0; wait "$child" || code=$?

@@ -9,7 +9,7 @@ import { dayAndClock } from '../format/time';
 import { emptyOrchard, OrchardFields, orchardBody } from '../orchard/OrchardFields';
 import { useHere } from '../ui/orchard-context';
 import { ROLE_MEANS, ROLE_NAMES } from '../ui/roles';
-import { Loaded } from '../ui/States';
+import { Loaded, Problem } from '../ui/States';
 import { sayDone } from '../ui/undo';
 import { Codes } from './Codes';
 import { Passkeys } from './Passkeys';
@@ -121,11 +121,7 @@ function Sessions({ account }: { account: Own }) {
           </li>
         ))}
       </ul>
-      {(end.general ?? others.general) && (
-        <p className="note bad" role="alert">
-          {end.general ?? others.general}
-        </p>
-      )}
+      <Problem>{end.general ?? others.general}</Problem>
     </section>
   );
 }
@@ -207,11 +203,7 @@ function Orchards({ account }: { account: Own }) {
           What you wrote down stays under your name. You come back by a new invitation only.
         </p>
       )}
-      {refused && (
-        <p className="note bad" role="alert">
-          {refused}
-        </p>
-      )}
+      <Problem>{refused}</Problem>
       {adding && <NewOrchard close={() => setAdding(false)} />}
     </section>
   );

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useHere } from '../ui/orchard-context';
 import { send, sendAgain, throwAway, useOutbox } from '../offline/outbox';
-import { Empty } from '../ui/States';
+import { Empty, Problem } from '../ui/States';
 import type { Outgoing } from '../offline/store';
 import { dayAndClock } from '../format/time';
 import { t } from '../text/text';
@@ -17,11 +17,7 @@ function Waiting({ write }: { write: Outgoing }) {
         <b>{write.label}</b>
         <div className="small soft">{t('kept.written', { at: dayAndClock(new Date(write.at), zone) })}</div>
       </div>
-      {write.refused !== undefined && (
-        <p className="note bad" role="alert">
-          {t('kept.refused', { why: write.refused })}
-        </p>
-      )}
+      {write.refused !== undefined && <Problem>{t('kept.refused', { why: write.refused })}</Problem>}
       {others && <p className="small">{t('kept.others')}</p>}
       <div className="line">
         {write.refused !== undefined && (

@@ -11,6 +11,7 @@ import { sayDone } from '../ui/undo';
 import { OwnPassword } from './PasswordFields';
 import { makePasskey, passkeysWorkAt } from './passkey';
 import classes from './Account.module.css';
+import { Problem } from '../ui/States';
 
 function AddPasskey({ close }: { close: () => void }) {
   const [label, setLabel] = useState('');
@@ -76,11 +77,7 @@ function PasskeyList({ passkeys }: Props) {
           </li>
         ))}
       </ul>
-      {remove.general && (
-        <p className="note bad" role="alert">
-          {remove.general}
-        </p>
-      )}
+      <Problem>{remove.general}</Problem>
     </>
   );
 }

@@ -10,6 +10,7 @@ import { CodeField } from './CodeField';
 import { Mark } from './Mark';
 import { askForPasskey, passkeysWorkAt } from './passkey';
 import { t } from '../text/text';
+import { Problem } from '../ui/States';
 
 async function signInWithPasskey(stay: boolean): Promise<void> {
   const { options } = await answer(api.POST('/api/session/passkey/options'));
@@ -82,11 +83,7 @@ export function SignInForm({ done }: { done: () => void }) {
         checked={typed.stay}
         onChange={(e) => type({ stay: e.currentTarget.checked })}
       />
-      {refused && (
-        <p className="note bad" role="alert">
-          {refused}
-        </p>
-      )}
+      <Problem>{refused}</Problem>
     </RecordForm>
   );
 }

@@ -49,6 +49,13 @@ describe('the bloom board', () => {
     expect(screen.getByRole('link', { name: 'Read Ember 1' })).toHaveAttribute('href', '/bloom/read/e1');
   });
 
+  it('says how old it is while a new one is made', async () => {
+    open({ ...bloomOf([lantern]), ageSeconds: 7 });
+    expect(
+      await screen.findByText('A new board is being made; this one is from 7 seconds ago.'),
+    ).toBeInTheDocument();
+  });
+
   it('filters by crop and block, and says when nothing fits', async () => {
     open(bloomOf([ferry, lantern]));
     await screen.findByText('Next 3 days');

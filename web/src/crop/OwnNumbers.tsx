@@ -11,6 +11,7 @@ import { dayAndClock, plural } from '../format/time';
 import { useSubmit } from '../form/use-submit';
 import classes from './Crop.module.css';
 import { numberName } from './number-names';
+import { Problem } from '../ui/States';
 
 type Sheet = Schemas['CropSheetView'];
 type Own = Schemas['CropNumber'];
@@ -142,11 +143,7 @@ export function OwnNumbers({ sheet }: { sheet: Sheet }) {
           </div>
         </>
       )}
-      {form.general && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
+      <Problem>{form.general}</Problem>
       {(history.data?.length ?? 0) > 0 && (
         <details>
           <summary className="small">History</summary>

@@ -4,6 +4,7 @@ import { t } from '../text/text';
 import { useKept, type Duty } from '../ui/roles';
 import { Question } from './Question';
 import type { Submit } from './use-submit';
+import { Problem } from '../ui/States';
 
 interface Props<A> extends Pick<ButtonProps, 'disabled' | 'size' | 'variant'> {
   form: Submit<A>;
@@ -65,11 +66,7 @@ export function RecordForm<A>(props: Props<A>) {
     >
       {children}
       {inline && buttons}
-      {form.general && (
-        <p className="note bad" role="alert">
-          {form.general}
-        </p>
-      )}
+      <Problem>{form.general}</Problem>
       {save && kept && (
         <p className="small soft">
           {t(kept === 'VIEWER' ? 'not-allowed.worker' : 'not-allowed.manager', { role: kept })}

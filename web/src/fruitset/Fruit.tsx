@@ -10,7 +10,7 @@ import { inUnits, percent, type Measured, type Units } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, Loaded, Problem } from '../ui/States';
 import { calendarDay, plural, shortDay } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
@@ -325,11 +325,7 @@ function EndForm({ of, trees }: { of: Schemas['Fruits']; trees: Schemas['TreeVie
         />
       )}
       <EndFields end={end} change={(part) => setEnd((e) => ({ ...e, ...part }))} errorFor={form.errorFor} />
-      {form.errorFor('end.kind', 'What became of it') && (
-        <p className="note bad" role="alert">
-          {form.errorFor('end.kind', 'What became of it')}
-        </p>
-      )}
+      <Problem>{form.errorFor('end.kind', 'What became of it')}</Problem>
     </RecordForm>
   );
 }

@@ -7,7 +7,7 @@ import { Counter } from '../form/Counter';
 import { Question } from '../form/Question';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, Loaded, Problem } from '../ui/States';
 import { calendarDay, plural } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { Pictures } from '../photo/Pictures';
@@ -59,11 +59,7 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
       </p>
       <CheckDetails check={check} />
       <Pictures pictures={check.pictures} change={check.setPictures} tree={check.tree} />
-      {check.error && (
-        <p className="note bad" role="alert">
-          {check.error}
-        </p>
-      )}
+      <Problem>{check.error}</Problem>
       <div className="line" style={{ alignItems: 'flex-end' }}>
         <TimeField
           label="When you checked"

@@ -9,7 +9,7 @@ import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, Loaded, Problem } from '../ui/States';
 import { dayAndClock, plural } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
@@ -113,11 +113,9 @@ function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb
           place.
         </p>
       )}
-      {(form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Thinned, picked or fallen')) && (
-        <p className="note bad" role="alert">
-          {form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Thinned, picked or fallen')}
-        </p>
-      )}
+      <Problem>
+        {form.errorFor('fruits', 'Fruits') ?? form.errorFor('takenOff', 'Thinned, picked or fallen')}
+      </Problem>
       <div className="line" style={{ alignItems: 'flex-end' }}>
         <TimeField
           label="When you counted"

@@ -5,6 +5,7 @@ import { Question } from '../form/Question';
 import { sayDone } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
 import { t } from '../text/text';
+import { Problem } from '../ui/States';
 
 /** The trees as GeoJSON, out and in. */
 export function MapFiles() {
@@ -45,11 +46,7 @@ export function MapFiles() {
         {t('map.import')}
       </Button>
       {unreadable && <span className="warn">{t('map.no-json')}</span>}
-      {read.general && (
-        <p className="note bad" role="alert">
-          {read.general}
-        </p>
-      )}
+      <Problem>{read.general}</Problem>
       <Question question={read.question} />
     </>
   );

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../api/api';
 import { useHere } from '../ui/orchard-context';
 import { PLAN_DAYS, queries } from '../api/queries';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, Loaded, Problem } from '../ui/States';
 import { useAddress } from '../ui/use-address';
 import { said } from '../format/time';
 import { OrchardTabs } from '../orchard/OrchardTabs';
@@ -229,11 +229,7 @@ function Whole({ map, bloom, plan, checks }: Data) {
             />
             <MapFiles />
           </div>
-          {spot.general && (
-            <p className="note bad" role="alert">
-              {spot.general}
-            </p>
-          )}
+          <Problem>{spot.general}</Problem>
           <details className="card">
             <summary>{t('rows.title')}</summary>
             <div className="stack" style={{ marginTop: 12 }}>

@@ -12,6 +12,7 @@ import { placeWords } from '../text/place-words';
 import { t } from '../text/text';
 import type { Flowers, MapTree } from './map-state';
 import { positionNow } from './use-position';
+import { Problem } from '../ui/States';
 
 type Request = Schemas['TreeSpotRequest'];
 
@@ -155,11 +156,7 @@ export function SpotCard({ tree, hangs }: { tree: MapTree; hangs: Flowers | unde
       </div>
       {silent && <p className="warn small">{t('map.no-position')}</p>}
       <TypedSpot key={tree.treeId} tree={tree} spot={spot} />
-      {remove.general && (
-        <p className="note bad" role="alert">
-          {remove.general}
-        </p>
-      )}
+      <Problem>{remove.general}</Problem>
     </section>
   );
 }

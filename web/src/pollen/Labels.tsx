@@ -7,7 +7,7 @@ import { answer, api, type Schemas } from '../api/api';
 import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../ui/LabelParts';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, Loaded, Problem } from '../ui/States';
 import { dayAndClock, plural } from '../format/time';
 import { useSubmit } from '../form/use-submit';
 import { inUseOrder } from './lot-words';
@@ -127,11 +127,7 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
           setSkip={setSkip}
           error={form.errorFor('skip', 'Used labels')}
         />
-        {print.general && (
-          <p className="note bad" role="alert">
-            {print.general}
-          </p>
-        )}
+        <Problem>{print.general}</Problem>
         {sheet && <SheetResult of={sheet} file="pollen-labels.pdf" />}
       </RecordForm>
       <Printed />

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { queries } from '../api/queries';
-import { Loaded } from '../ui/States';
+import { Loaded, Problem } from '../ui/States';
 import { plural, span } from '../format/time';
 import { PollenTabs } from './PollenTabs';
 import classes from './Mixing.module.css';
@@ -180,11 +180,7 @@ function Suspension({
           />
         </div>
       </div>
-      {mixed.isError && (
-        <p className="note bad" role="alert">
-          {mixed.error.message}
-        </p>
-      )}
+      {mixed.isError && <Problem>{mixed.error.message}</Problem>}
       {m && !mixed.isError && (
         <>
           <Amounts

@@ -6,6 +6,7 @@ import { refresh } from '../api/client';
 import { dayOfYearAndClock, plural } from '../format/time';
 import { useHere } from '../ui/orchard-context';
 import { kindName } from './kinds';
+import { Problem } from '../ui/States';
 
 type Run = Schemas['ImportRun'];
 
@@ -46,11 +47,7 @@ export function ImportRuns() {
         <h2>Imported before</h2>
       </header>
       {undone}
-      {undo.error && (
-        <p className="note bad" role="alert">
-          It was not undone: {undo.error.message}
-        </p>
-      )}
+      {undo.error && <Problem>It was not undone: {undo.error.message}</Problem>}
       <div className="scroll">
         <table className="plain">
           <thead>

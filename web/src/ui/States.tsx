@@ -27,6 +27,15 @@ export function Loaded<T>({
   return <Waiting>{waiting}</Waiting>;
 }
 
+/** Says why something was not done; nothing where there is no reason. */
+export function Problem({ children }: { children: ReactNode }) {
+  return children ? (
+    <p className="note bad" role="alert">
+      {children}
+    </p>
+  ) : null;
+}
+
 /** Shown while something is fetched. */
 export function Waiting({ children = t('state.moment') }: { children?: ReactNode }) {
   return (

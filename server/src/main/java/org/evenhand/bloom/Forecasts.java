@@ -335,26 +335,34 @@ public class Forecasts {
             Map<UUID, List<Reading>> looks = read(asked);
             // What was removed a moment ago is not read any more.
             fingerprints.keySet().removeIf(t -> asked.contains(t) && !looks.containsKey(t));
-            Map<UUID, CropForecasts.Variety<UUID>> read = new LinkedHashMap<>();
+            Map<UUID, List<TreeView>> read = new LinkedHashMap<>();
             varieties.forEach((variety, its) -> {
-                Map<UUID, List<List<FlowerReading>>> trees = its.stream()
-                        .map(TreeView::id)
-                        .filter(looks::containsKey)
-                        .collect(Collectors.toMap(t -> t, t -> limbs(looks.get(t), work.sheet())));
-                if (!trees.isEmpty()) {
-                    read.put(
-                            variety,
-                            new CropForecasts.Variety<>(rates.getOrDefault(variety, RatePrior.usual()), trees));
+                List<TreeView> left =
+                        its.stream().filter(t -> looks.containsKey(t.id())).toList();
+                if (!left.isEmpty()) {
+                    read.put(variety, left);
                 }
             });
+            return read.isEmpty() ? Map.of() : estimated(work, read, looks, fingerprints, forecasts);
+        }
+
+        private Map<BloomMemory.VarietyAt, BloomMemory.Variety> estimated(
+                Work work,
+                Map<UUID, List<TreeView>> varieties,
+                Map<UUID, List<Reading>> looks,
+                Map<UUID, String> fingerprints,
+                CropForecasts forecasts) {
+            Map<UUID, CropForecasts.Variety<UUID>> read = new LinkedHashMap<>();
+            varieties.forEach((variety, its) -> read.put(
+                    variety,
+                    new CropForecasts.Variety<>(
+                            rates.getOrDefault(variety, RatePrior.usual()),
+                            its.stream()
+                                    .collect(Collectors.toMap(
+                                            TreeView::id, t -> limbs(looks.get(t.id()), work.sheet()))))));
             Map<BloomMemory.VarietyAt, BloomMemory.Variety> estimated = new HashMap<>();
-            if (read.isEmpty()) {
-                return estimated;
-            }
             forecasts.of(read, now.truncatedTo(ChronoUnit.HOURS)).forEach((variety, foreseen) -> {
-                List<TreeView> its = varieties.get(variety).stream()
-                        .filter(t -> looks.containsKey(t.id()))
-                        .toList();
+                List<TreeView> its = varieties.get(variety);
                 Map<UUID, ReadingView> latest = its.stream()
                         .map(t -> looks.get(t.id()))
                         .map(r -> r.get(r.size() - 1))
