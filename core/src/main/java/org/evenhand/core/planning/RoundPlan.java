@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.core.Require;
@@ -293,15 +294,10 @@ public record RoundPlan(
         /** What else could be done with the flowers of a use in its round, that use included. */
         private List<Use> besides(Use use) {
             return IntStream.range(0, request.lots().size())
-                    .filter(l -> cross(use.mother(), request.lots().get(l)) != null)
-                    .mapToObj(l -> use(
-                            l,
-                            use.group(),
-                            use.round(),
-                            request.crosses()
-                                    .between(
-                                            use.mother().id(),
-                                            request.lots().get(l).id())))
+                    .boxed()
+                    .flatMap(l -> Stream.ofNullable(
+                                    cross(use.mother(), request.lots().get(l)))
+                            .map(cross -> use(l, use.group(), use.round(), cross)))
                     .filter(this::possible)
                     .toList();
         }
