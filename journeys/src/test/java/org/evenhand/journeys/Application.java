@@ -9,13 +9,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.SQLException;
-import java.sql.Statement;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.UUID;
 
 /** The application as it ships, started from its jar with a database of its own. */
 final class Application implements AutoCloseable {
@@ -61,39 +56,32 @@ final class Application implements AutoCloseable {
     }
 
     static Application withDemoOrchard() {
-        return start("true");
+        Groundwork groundwork = Groundwork.laid();
+        return on(groundwork.demoOrchard(), true, groundwork);
     }
 
     static Application withEmptyDatabase() {
-        return start("false");
+        return on(Databases.empty(), false, Groundwork.laid());
     }
 
     String address() {
         return address;
     }
 
-    private static Application start(String demo) {
-        String database = "journey_" + UUID.randomUUID().toString().replace("-", "");
-        createDatabase(database);
+    static Application on(String database, boolean demo, Groundwork groundwork) {
         try {
             int port = freePort();
             File log = Files.createDirectories(Path.of("target"))
                     .resolve("application-" + port + ".log")
                     .toFile();
-            ProcessBuilder builder = new ProcessBuilder(
-                            // It lives for one journey: code compiled quickly serves it better than code compiled well.
-                            "java",
-                            "-XX:TieredStopAtLevel=1",
-                            "-Xmx512m",
-                            "-jar",
-                            System.getProperty("evenhand.application"))
+            ProcessBuilder builder = new ProcessBuilder(groundwork.command())
                     .redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.appendTo(log));
             builder.environment().put("EVEN_HAND_PORT", String.valueOf(port));
-            builder.environment().put("EVEN_HAND_DB_URL", "jdbc:postgresql://" + server() + "/" + database);
-            builder.environment().put("EVEN_HAND_DB_PASSWORD", password());
+            builder.environment().put("EVEN_HAND_DB_URL", Databases.url(database));
+            builder.environment().put("EVEN_HAND_DB_PASSWORD", Databases.password());
             builder.environment().put("EVEN_HAND_SETUP_CODE", SETUP_CODE);
-            builder.environment().put("EVEN_HAND_DEMO", demo);
+            builder.environment().put("EVEN_HAND_DEMO", String.valueOf(demo));
             builder.environment().put("EVEN_HAND_DEMO_MOMENT", DEMO_MOMENT);
             // A machine that runs browsers beside it plans slowly; that the plan from before is shown meanwhile is
             // tested elsewhere.
@@ -132,28 +120,6 @@ final class Application implements AutoCloseable {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-    }
-
-    private static void createDatabase(String name) {
-        String url = "jdbc:postgresql://" + server() + "/postgres";
-        try (Connection c = DriverManager.getConnection(url, "even_hand", password());
-                Statement s = c.createStatement()) {
-            s.execute("create database " + name);
-        } catch (SQLException e) {
-            throw new IllegalStateException("The journey's database could not be made", e);
-        }
-    }
-
-    private static String server() {
-        String given = System.getenv("EVEN_HAND_TEST_DB");
-        if (given == null) {
-            throw new IllegalStateException("The journeys need PostgreSQL: run them with ./even-hand test");
-        }
-        return given;
-    }
-
-    private static String password() {
-        return System.getenv("EVEN_HAND_TEST_DB_PASSWORD");
     }
 
     private static int freePort() throws IOException {
