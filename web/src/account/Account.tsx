@@ -1,4 +1,5 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
+import { TextField } from '../form/fields';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -30,13 +31,13 @@ function Name({ account }: { account: Own }) {
     <RecordForm duty="SELF" form={form} save="Save name" className="card stack">
       <h2>You</h2>
       <p className="soft">{account.email}</p>
-      <TextInput
+      <TextField
+        name="person"
         label="Your name"
         autoComplete="name"
         maw={340}
         value={person}
-        onChange={(e) => setPerson(e.currentTarget.value)}
-        error={form.errorFor('person', 'Your name')}
+        set={setPerson}
       />
     </RecordForm>
   );

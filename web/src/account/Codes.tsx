@@ -1,4 +1,5 @@
-import { Button, CopyButton, TextInput } from '@mantine/core';
+import { Button, CopyButton } from '@mantine/core';
+import { TextField } from '../form/fields';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -72,14 +73,15 @@ function FirstCode({
           <code style={{ overflowWrap: 'anywhere' }}>{begun.secret.replace(/(.{4})/g, '$1 ')}</code>
         </p>
       </div>
-      <TextInput
+      <TextField
+        name="code"
         label="The code the app shows now"
         inputMode="numeric"
         autoComplete="one-time-code"
         maw={340}
         value={code}
-        onChange={(e) => setCode(e.currentTarget.value)}
-        error={form.errorFor('code', 'The code')}
+        set={setCode}
+        named="The code"
       />
     </RecordForm>
   );

@@ -1,4 +1,5 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
+import { TextField } from '../form/fields';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -30,13 +31,14 @@ function AddPasskey({ close }: { close: () => void }) {
   );
   return (
     <RecordForm duty="SELF" form={form} save="Make the passkey" cancel={close} className="stack">
-      <TextInput
+      <TextField
+        name="label"
         label="What is it on?"
         placeholder="My phone"
         maw={340}
         value={label}
-        onChange={(e) => setLabel(e.currentTarget.value)}
-        error={form.errorFor('label', 'This')}
+        set={setLabel}
+        named="This"
       />
       <OwnPassword
         label="Your password"

@@ -1,4 +1,5 @@
-import { Button, Select, TextInput } from '@mantine/core';
+import { Button, Select } from '@mantine/core';
+import { TextField } from '../form/fields';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -46,12 +47,12 @@ function Invite() {
             allowDeselect={false}
             error={form.errorFor('role', 'The role')}
           />
-          <TextInput
+          <TextField
+            name="note"
             label="For whom"
             placeholder="Tane, for the harvest"
             value={note}
-            onChange={(e) => setNote(e.currentTarget.value)}
-            error={form.errorFor('note', 'For whom')}
+            set={setNote}
           />
         </div>
         <p className="small soft">{ROLE_MEANS[role]}</p>

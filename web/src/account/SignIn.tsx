@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, Checkbox, PasswordInput, TextInput } from '@mantine/core';
+import { TextField } from '../form/fields';
+import { Button, Checkbox, PasswordInput } from '@mantine/core';
 import { IconFingerprint } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -60,14 +61,14 @@ export function SignInForm({ done }: { done: () => void }) {
         <Mark size={34} /> Even Hand
       </h1>
       <p className="soft">{t('sign-in.what')}</p>
-      <TextInput
+      <TextField
+        name="email"
         label={t('sign-in.email')}
         data-autofocus
         type="email"
         autoComplete="username"
         value={typed.email}
-        onChange={(e) => type({ email: e.currentTarget.value })}
-        error={form.errorFor('email', t('sign-in.email'))}
+        set={(v) => type({ email: v })}
       />
       <PasswordInput
         label={t('sign-in.password')}

@@ -1,8 +1,9 @@
 import { RecordForm } from '../form/RecordForm';
-import { ActionIcon, Button, Checkbox, Chip, Group, NumberInput, Radio, Stack } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import { ActionIcon, Button, Checkbox, Chip, Group, Radio, Stack } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
 import { queries } from '../api/queries';
@@ -67,70 +68,77 @@ function HourFields({ label, hours, set }: { label: string; hours: Hour[]; set: 
   );
 }
 
-type Days = Settings['singleDays'];
+interface ListProps<T> {
+  heading: string;
+  of: T[];
+  set: (all: T[]) => void;
+  add: string;
+  fresh: T;
+  children: (one: T, i: number, change: (part: Partial<T>) => void) => ReactNode;
+}
 
-function OtherHours({ days, set }: { days: Days; set: (d: Days) => void }) {
+/** Lines of fields, each with a way to remove it, and one to add another. */
+function FieldList<T>({ heading, of, set, add, fresh, children }: ListProps<T>) {
   return (
     <div>
-      <b>Days with other hours</b>
-      {days.map((d, i) => (
+      <b>{heading}</b>
+      {of.map((one, i) => (
         <div key={i} className="line" style={{ alignItems: 'flex-start', margin: '8px 0' }}>
-          <DateField
-            aria-label={`Day ${i + 1}`}
-            value={d.day}
-            onChange={(day) => set(days.map((x, j) => (j === i ? { ...x, day } : x)))}
-          />
-          <HourFields
-            label={`Day ${i + 1} hours`}
-            hours={d.hours}
-            set={(hours) => set(days.map((x, j) => (j === i ? { ...x, hours } : x)))}
-          />
-          <Button variant="subtle" onClick={() => set(days.filter((_, j) => j !== i))}>
+          {children(one, i, (part) => set(of.map((x, j) => (j === i ? { ...x, ...part } : x))))}
+          <Button variant="subtle" onClick={() => set(of.filter((_, j) => j !== i))}>
             Remove
           </Button>
         </div>
       ))}
       <div>
-        <Button variant="outline" size="sm" onClick={() => set([...days, { day: '', hours: [] }])}>
-          Add a day
+        <Button variant="outline" size="sm" onClick={() => set([...of, fresh])}>
+          {add}
         </Button>
       </div>
     </div>
   );
 }
+
+type Days = Settings['singleDays'];
+
+const OtherHours = ({ days, set }: { days: Days; set: (d: Days) => void }) => (
+  <FieldList
+    heading="Days with other hours"
+    of={days}
+    set={set}
+    add="Add a day"
+    fresh={{ day: '', hours: [] }}
+  >
+    {(d, i, change) => (
+      <>
+        <DateField aria-label={`Day ${i + 1}`} value={d.day} onChange={(day) => change({ day })} />
+        <HourFields label={`Day ${i + 1} hours`} hours={d.hours} set={(hours) => change({ hours })} />
+      </>
+    )}
+  </FieldList>
+);
 
 type DaysAway = Settings['away'];
 
-function AwayDays({ away, set }: { away: DaysAway; set: (a: DaysAway) => void }) {
-  return (
-    <div>
-      <b>Away</b>
-      {away.map((a, i) => (
-        <div key={i} className="line" style={{ margin: '8px 0' }}>
-          <DateField
-            aria-label={`Away ${i + 1}: first day`}
-            value={a.first}
-            onChange={(first) => set(away.map((x, j) => (j === i ? { ...x, first } : x)))}
-          />
-          to
-          <DateField
-            aria-label={`Away ${i + 1}: last day`}
-            value={a.last}
-            onChange={(last) => set(away.map((x, j) => (j === i ? { ...x, last } : x)))}
-          />
-          <Button variant="subtle" onClick={() => set(away.filter((_, j) => j !== i))}>
-            Remove
-          </Button>
-        </div>
-      ))}
-      <div>
-        <Button variant="outline" size="sm" onClick={() => set([...away, { first: '', last: '', note: '' }])}>
-          Add days away
-        </Button>
-      </div>
-    </div>
-  );
-}
+const AwayDays = ({ away, set }: { away: DaysAway; set: (a: DaysAway) => void }) => (
+  <FieldList heading="Away" of={away} set={set} add="Add days away" fresh={{ first: '', last: '', note: '' }}>
+    {(a, i, change) => (
+      <>
+        <DateField
+          aria-label={`Away ${i + 1}: first day`}
+          value={a.first}
+          onChange={(first) => change({ first })}
+        />
+        <span style={{ lineHeight: '44px' }}>to</span>
+        <DateField
+          aria-label={`Away ${i + 1}: last day`}
+          value={a.last}
+          onChange={(last) => change({ last })}
+        />
+      </>
+    )}
+  </FieldList>
+);
 
 interface PartProps {
   of: Settings;
@@ -260,17 +268,19 @@ function HoursForm({ before }: { before: Settings }) {
         </p>
         <HourFields label="Hours" hours={s.everyDay} set={(everyDay) => change({ everyDay })} />
       </div>
-      <NumberInput
+      <NumberField
+        name="flowersPerHour"
         label="Flowers you manage in an hour"
         description="With the way from tree to tree."
         min={1}
         max={2000}
         maw={240}
         value={s.flowersPerHour}
-        onChange={(v) => change({ flowersPerHour: Number(v) || 1 })}
-        error={form.errorFor('flowersPerHour', 'Flowers')}
+        set={(v) => change({ flowersPerHour: Number(v) || 1 })}
+        named="Flowers"
       />
-      <NumberInput
+      <NumberField
+        name="worthGoing"
         label="Fruits a visit must bring"
         description="Visits expected to bring fewer are left out; 0 keeps them all."
         min={0}
@@ -279,8 +289,8 @@ function HoursForm({ before }: { before: Settings }) {
         decimalScale={2}
         maw={340}
         value={s.worthGoing ?? ''}
-        onChange={(v) => change({ worthGoing: Number(v) || 0 })}
-        error={form.errorFor('worthGoing', 'Fruits')}
+        set={(v) => change({ worthGoing: Number(v) || 0 })}
+        named="Fruits"
       />
       <OtherHours days={s.singleDays} set={(singleDays) => change({ singleDays })} />
       <AwayDays away={s.away} set={(away) => change({ away })} />

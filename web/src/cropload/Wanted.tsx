@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
+import { NumberField, TextField } from '../form/fields';
+import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -125,13 +126,14 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
     >
       <div className="form">
         <div className="two">
-          <NumberInput
+          <NumberField
+            name="fruits"
             label="Fruits wanted"
             description={ofVariety ? 'of each tree' : 'left empty: what the trunk can carry'}
             min={0}
             value={fruits}
-            onChange={setFruits}
-            error={form.errorFor('fruits', 'Fruits')}
+            set={setFruits}
+            named="Fruits"
           />
           {!ofVariety && (
             <>
@@ -143,12 +145,13 @@ function TargetFields({ budget, ofVariety, close }: FieldsProps) {
                 onChange={setGirth}
                 error={form.errorFor('girthCm', 'Girth')}
               />
-              <TextInput
+              <TextField
+                name="limbsMm"
                 label="Limbs that may carry, mm"
                 description="diameters, with commas"
                 value={limbs}
-                onChange={(e) => setLimbs(e.currentTarget.value)}
-                error={form.errorFor('limbsMm', 'Limbs')}
+                set={setLimbs}
+                named="Limbs"
               />
             </>
           )}

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, NativeSelect, NumberInput, Switch } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import { Button, NativeSelect, Switch } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -83,13 +84,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
             onChange={(e) => setTree(e.currentTarget.value)}
             error={form.errorFor('treeId', 'The tree')}
           />
-          <NumberInput
-            label="Flowers"
-            min={1}
-            value={planned}
-            onChange={setPlanned}
-            error={form.errorFor('planned', 'Flowers')}
-          />
+          <NumberField name="planned" label="Flowers" min={1} value={planned} set={setPlanned} />
           <NativeSelect
             label="Pollen is given"
             data={(Object.keys(VISITS) as Visits[]).map((value) => ({ value, label: VISITS[value] }))}

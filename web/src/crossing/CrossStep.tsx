@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -117,14 +118,15 @@ export function CrossSteps({ controlledCross, due }: { controlledCross: Controll
     >
       {rows.map((r) => (
         <div key={r.id} className="line" style={{ alignItems: 'flex-end' }}>
-          <NumberInput
+          <NumberField
+            name="flowers"
             label={givesPollen(r.step) ? 'Flowers pollinated' : 'Flowers there after it'}
             {...(together && { description: stepName(r.step) })}
             min={0}
             w={190}
             value={r.flowers}
-            onChange={(flowers) => change(r, { flowers })}
-            error={form.errorFor('flowers', 'Flowers')}
+            set={(flowers) => change(r, { flowers })}
+            named="Flowers"
           />
           <TimeField
             label="Done at"

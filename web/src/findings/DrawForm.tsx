@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Checkbox, MultiSelect, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import { Checkbox, MultiSelect, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -122,13 +123,14 @@ export function DrawForm({
         searchable
         error={form.errorFor('trees', 'Trees')}
       />
-      <NumberInput
+      <NumberField
+        name="flowersEach"
         label="Flowers of each treatment, over all trees"
         value={flowers}
-        onChange={setFlowers}
+        set={setFlowers}
         min={1}
         max={2000}
-        error={form.errorFor('flowersEach', 'Flowers')}
+        named="Flowers"
       />
       <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} />
       {form.errorFor('names', 'Treatments') && (

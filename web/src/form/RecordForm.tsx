@@ -2,6 +2,7 @@ import { Button, type ButtonProps } from '@mantine/core';
 import type { CSSProperties, ReactNode } from 'react';
 import { t } from '../text/text';
 import { useKept, type Duty } from '../ui/roles';
+import { FieldProblems } from './field-problem';
 import { Question } from './Question';
 import type { Submit } from './use-submit';
 import { Problem } from '../ui/States';
@@ -64,7 +65,7 @@ export function RecordForm<A>(props: Props<A>) {
         form.submit(of as A);
       }}
     >
-      {children}
+      <FieldProblems value={form.errorFor}>{children}</FieldProblems>
       {inline && buttons}
       <Problem>{form.general}</Problem>
       {save && kept && (

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { NumberInput } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import {} from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
@@ -37,30 +38,30 @@ export function BlockRowsForm({ block }: { block: Schemas['MapBlock'] }) {
     <RecordForm duty="MANAGE" form={form} save={t('rows.save')} variant="outline" data-block={block.block}>
       <b>{block.block || t('map.no-block')}</b>
       <div className={classes.rowFields}>
-        <NumberInput
+        <NumberField
+          name="rowSpacingM"
           label={t('rows.row-spacing')}
           min={0.1}
           max={100}
           value={rowSpacing}
-          onChange={setRowSpacing}
-          error={form.errorFor('rowSpacingM', t('rows.row-spacing'))}
+          set={setRowSpacing}
         />
-        <NumberInput
+        <NumberField
+          name="placeSpacingM"
           label={t('rows.place-spacing')}
           min={0.1}
           max={100}
           value={placeSpacing}
-          onChange={setPlaceSpacing}
-          error={form.errorFor('placeSpacingM', t('rows.place-spacing'))}
+          set={setPlaceSpacing}
         />
-        <NumberInput
+        <NumberField
+          name="bearing"
           label={t('rows.bearing')}
           description={t(`rows.from.${block.bearingFrom}`, { degrees: Math.round(block.bearing) })}
           min={0}
           max={360}
           value={bearing}
-          onChange={setBearing}
-          error={form.errorFor('bearing', t('rows.bearing'))}
+          set={setBearing}
         />
       </div>
     </RecordForm>

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, NumberInput } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
@@ -71,19 +72,19 @@ function TypedSpot({ tree, spot }: { tree: MapTree; spot: ReturnType<typeof useS
         disabled={latitude === '' || longitude === ''}
         style={{ marginTop: 8 }}
       >
-        <NumberInput
+        <NumberField
+          name="latitude"
           label={t('map.latitude')}
           decimalScale={7}
           value={latitude}
-          onChange={setLatitude}
-          error={spot.errorFor('latitude', t('map.latitude'))}
+          set={setLatitude}
         />
-        <NumberInput
+        <NumberField
+          name="longitude"
           label={t('map.longitude')}
           decimalScale={7}
           value={longitude}
-          onChange={setLongitude}
-          error={spot.errorFor('longitude', t('map.longitude'))}
+          set={setLongitude}
         />
       </RecordForm>
     </details>

@@ -1,4 +1,5 @@
-import { Modal, Select, TextInput } from '@mantine/core';
+import { Modal, Select } from '@mantine/core';
+import { TextField } from '../form/fields';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
@@ -70,11 +71,12 @@ export function GraftForm({
           onChange={setVariety}
           error={form.errorFor('varietyId', 'Variety')}
         />
-        <TextInput
+        <TextField
+          name="name"
           label="What it is called from then on"
           value={name}
-          onChange={(e) => setName(e.currentTarget.value)}
-          error={form.errorFor('name', 'Name')}
+          set={setName}
+          named="Name"
         />
         <DateField label="On" value={on} onChange={setOn} error={form.errorFor('on', 'Day')} />
       </RecordForm>

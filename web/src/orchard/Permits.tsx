@@ -1,4 +1,5 @@
-import { Button, Checkbox, FileButton, Select, Textarea, TextInput } from '@mantine/core';
+import { Button, Checkbox, FileButton, Select, Textarea } from '@mantine/core';
+import { TextField } from '../form/fields';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -85,19 +86,19 @@ function PermitForm({
     >
       <h2>{editing ? `Permit ${editing.number}` : 'New permit'}</h2>
       <div className="two">
-        <TextInput
+        <TextField
+          name="number"
           label="Number"
           data-autofocus
           value={draft.number}
-          onChange={(e) => set({ number: e.currentTarget.value })}
-          error={form.errorFor('number', 'Number')}
+          set={(v) => set({ number: v })}
         />
-        <TextInput
+        <TextField
+          name="authority"
           label="Authority"
           placeholder="who gave it"
           value={draft.authority}
-          onChange={(e) => set({ authority: e.currentTarget.value })}
-          error={form.errorFor('authority', 'Authority')}
+          set={(v) => set({ authority: v })}
         />
         <DateField
           label="First day"

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Autocomplete, Modal, NumberInput, Select, TextInput } from '@mantine/core';
+import { NumberField, TextField } from '../form/fields';
+import { Autocomplete, Modal, Select } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
@@ -54,13 +55,7 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
   return (
     <Modal opened={editing !== undefined} onClose={close} title={old ? old.name : 'New tree'}>
       <RecordForm duty="MANAGE" form={form} save="Save">
-        <TextInput
-          label="Name"
-          data-autofocus
-          value={draft.name}
-          onChange={(e) => set({ name: e.currentTarget.value })}
-          error={form.errorFor('name', 'Name')}
-        />
+        <TextField name="name" label="Name" data-autofocus value={draft.name} set={(v) => set({ name: v })} />
         <Select
           label="Variety"
           data={varieties.map((v) => ({ value: v.id, label: v.name }))}
@@ -77,17 +72,13 @@ export function TreeForm({ editing, varieties, trees, close }: Props) {
           error={form.errorFor('block', 'Block')}
         />
         <div className="line" style={{ flexWrap: 'nowrap' }}>
-          <NumberInput
-            label="Row"
-            value={draft.row}
-            onChange={(row) => set({ row: Number(row) })}
-            error={form.errorFor('row', 'Row')}
-          />
-          <NumberInput
+          <NumberField name="row" label="Row" value={draft.row} set={(row) => set({ row: Number(row) })} />
+          <NumberField
+            name="position"
             label="Place in the row"
             value={draft.position}
-            onChange={(position) => set({ position: Number(position) })}
-            error={form.errorFor('position', 'Place')}
+            set={(position) => set({ position: Number(position) })}
+            named="Place"
           />
         </div>
         <DateField

@@ -1,4 +1,5 @@
 import { RecordForm } from '../form/RecordForm';
+import { TextField } from '../form/fields';
 import { Checkbox, Modal, NumberInput, Select, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -262,13 +263,7 @@ export function VarietyForm({
   return (
     <Modal opened={opened} onClose={close} title={editing ? editing.name : 'New variety'} size="lg">
       <RecordForm duty="MANAGE" form={form} save="Save">
-        <TextInput
-          label="Name"
-          data-autofocus
-          value={name}
-          onChange={(e) => setName(e.currentTarget.value)}
-          error={form.errorFor('name', 'Name')}
-        />
+        <TextField name="name" label="Name" data-autofocus value={name} set={setName} />
         <CropSelect
           value={crop}
           onChange={setChosen}

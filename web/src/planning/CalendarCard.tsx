@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, CopyButton, TextInput } from '@mantine/core';
+import { TextField } from '../form/fields';
+import { Button, CopyButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -63,12 +64,13 @@ export function CalendarCard() {
         </div>
       )}
       <RecordForm form={make} save="Make an address" inline variant="outline">
-        <TextInput
+        <TextField
+          name="name"
           label="A name to know it by"
           placeholder="my phone"
           value={name}
-          onChange={(e) => setName(e.currentTarget.value)}
-          error={make.errorFor('name', 'The name')}
+          set={setName}
+          named="The name"
         />
       </RecordForm>
       {(make.general ?? remove.general) && (

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { NumberInput, Select, TextInput } from '@mantine/core';
+import { NumberField, TextField } from '../form/fields';
+import { Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -172,7 +173,8 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
           )}
         </div>
         <div className="form">
-          <NumberInput
+          <NumberField
+            name="doses"
             label={t('field.doses')}
             description={
               sheet &&
@@ -186,8 +188,7 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
             placeholder={picked > 0 ? String(expected) : ''}
             min={1}
             value={doses}
-            onChange={setDoses}
-            error={form.errorFor('doses', t('field.doses'))}
+            set={setDoses}
           />
           <TimeField
             label={t('collect.when')}
@@ -204,11 +205,12 @@ function CollectForm({ bloom, crops }: { bloom: Schemas['Bloom']; crops: Schemas
             error={form.errorFor('storage', t('collect.kept'))}
           />
         )}
-        <TextInput
+        <TextField
+          name="note"
           label={t('field.note-label')}
           value={note}
-          onChange={(e) => setNote(e.currentTarget.value)}
-          error={form.errorFor('note', t('field.note'))}
+          set={setNote}
+          named={t('field.note')}
         />
       </RecordForm>
       <Gather

@@ -1,4 +1,5 @@
-import { Button, Checkbox, NumberInput, Select, TextInput } from '@mantine/core';
+import { Button, Checkbox, Select } from '@mantine/core';
+import { NumberField, TextField } from '../form/fields';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -75,7 +76,8 @@ function KnownFields({
         onChange={(keptBefore) => set({ keptBefore })}
         error={errorFor('keptBefore', 'Where it was kept')}
       />
-      <NumberInput
+      <NumberField
+        name="statedAlive"
         label="Stated to be alive"
         description="as a seller’s label or a test before you says"
         placeholder="not stated"
@@ -83,8 +85,7 @@ function KnownFields({
         suffix=" %"
         max={100}
         value={value.stated}
-        onChange={(stated) => set({ stated })}
-        error={errorFor('statedAlive', 'Stated to be alive')}
+        set={(stated) => set({ stated })}
       />
       <p className="small">
         The less is known, the wider its figures on the shelf. A test of a pinch of it narrows them; until
@@ -224,20 +225,20 @@ function FromElsewhereForm({
                   onChange={(v) => setHow(v as How)}
                   allowDeselect={false}
                 />
-                <TextInput
+                <TextField
+                  name="from"
                   label="From"
                   placeholder="person, firm or place"
                   value={from}
-                  onChange={(e) => setFrom(e.currentTarget.value)}
-                  error={form.errorFor('from', 'From')}
+                  set={setFrom}
                 />
-                <NumberInput
+                <NumberField
+                  name="doses"
                   label="Doses"
                   description="flowers it is to serve"
                   min={1}
                   value={doses}
-                  onChange={setDoses}
-                  error={form.errorFor('doses', 'Doses')}
+                  set={setDoses}
                 />
                 <TimeField
                   label="Came"
@@ -262,12 +263,12 @@ function FromElsewhereForm({
                 error={form.errorFor('storage', 'Where it is now')}
               />
             )}
-            <TextInput
+            <TextField
+              name="note"
               label="Note"
               placeholder="what stands on its label"
               value={note}
-              onChange={(e) => setNote(e.currentTarget.value)}
-              error={form.errorFor('note', 'Note')}
+              set={setNote}
             />
             {caution && <p className="warn small">{caution}</p>}
             {sheet && <JarPermit scope="POLLEN_IN" crop={sheet.key} at={at} />}

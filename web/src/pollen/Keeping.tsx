@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, NumberInput, SegmentedControl, Select } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import { Button, SegmentedControl, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -101,21 +102,23 @@ function StepForm({ story, close }: { story: Schemas['LotStory']; close: () => v
       <TimeField label="When" value={at} onChange={setOwnTime} error={form.errorFor('at', 'Time')} />
       <div className="form">
         <div className="two">
-          <NumberInput
+          <NumberField
+            name="celsius"
             label={`Temperature there, ${metric ? '°C' : '°F'}`}
             description="only where measured"
             value={degrees}
-            onChange={setDegrees}
-            error={form.errorFor('celsius', 'Temperature')}
+            set={setDegrees}
+            named="Temperature"
           />
-          <NumberInput
+          <NumberField
+            name="humidity"
             label="Humidity there, %"
             description="only where measured"
             min={0}
             max={100}
             value={humidity}
-            onChange={setHumidity}
-            error={form.errorFor('humidity', 'Humidity')}
+            set={setHumidity}
+            named="Humidity"
           />
         </div>
       </div>

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, NumberInput, Select, TextInput } from '@mantine/core';
+import { NumberField, TextField } from '../form/fields';
+import { Button, Select } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
@@ -67,20 +68,13 @@ function LineForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
         allowDeselect={false}
         w={170}
       />
-      <NumberInput
-        label="Doses"
-        min={1}
-        w={110}
-        value={doses}
-        onChange={setDoses}
-        error={form.errorFor('doses', 'Doses')}
-        data-autofocus
-      />
-      <TextInput
+      <NumberField name="doses" label="Doses" min={1} w={110} value={doses} set={setDoses} data-autofocus />
+      <TextField
+        name="note"
         label={kind === 'GIVEN_AWAY' ? 'To whom' : 'Note'}
         value={note}
-        onChange={(e) => setNote(e.currentTarget.value)}
-        error={form.errorFor('note', 'Note')}
+        set={setNote}
+        named="Note"
       />
       {kind === 'GIVEN_AWAY' && <JarPermit scope="POLLEN_OUT" crop={lot.crop} at={now} />}
     </RecordForm>

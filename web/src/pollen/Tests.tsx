@@ -1,6 +1,7 @@
 import { saidOf } from '../api/problem';
+import { NumberField, TextField } from '../form/fields';
 import { RecordForm } from '../form/RecordForm';
-import { Button, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
+import { Button, NumberInput, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { newId } from '../api/ids';
@@ -92,40 +93,43 @@ type Spare = Record<'flowers' | 'taken' | 'freshFlowers' | 'freshTaken', number 
 interface SpareProps {
   of: Spare;
   change: (part: Partial<Spare>) => void;
-  errorFor: Submit<never>['errorFor'];
 }
 
-function SpareFlowers({ of, change, errorFor }: SpareProps) {
+function SpareFlowers({ of, change }: SpareProps) {
   return (
     <div className="form">
       <div className="two">
-        <NumberInput
+        <NumberField
+          name="flowers"
           label="Flowers done with it"
           min={1}
           value={of.flowers}
-          onChange={(flowers) => change({ flowers })}
-          error={errorFor('flowers', 'Flowers')}
+          set={(flowers) => change({ flowers })}
+          named="Flowers"
         />
-        <NumberInput
+        <NumberField
+          name="taken"
           label="of them set"
           min={0}
           value={of.taken}
-          onChange={(taken) => change({ taken })}
-          error={errorFor('taken', 'Set')}
+          set={(taken) => change({ taken })}
+          named="Set"
         />
-        <NumberInput
+        <NumberField
+          name="freshFlowers"
           label="Flowers beside them with fresh pollen"
           min={0}
           value={of.freshFlowers}
-          onChange={(freshFlowers) => change({ freshFlowers })}
-          error={errorFor('freshFlowers', 'Flowers')}
+          set={(freshFlowers) => change({ freshFlowers })}
+          named="Flowers"
         />
-        <NumberInput
+        <NumberField
+          name="freshTaken"
           label="of them set"
           min={0}
           value={of.freshTaken}
-          onChange={(freshTaken) => change({ freshTaken })}
-          error={errorFor('freshTaken', 'Taken')}
+          set={(freshTaken) => change({ freshTaken })}
+          named="Taken"
         />
       </div>
     </div>
@@ -194,19 +198,10 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
       {onMedium ? (
         <FieldsOfView fields={fields} set={setFields} problems={form.problems} />
       ) : (
-        <SpareFlowers
-          of={spare}
-          change={(part) => setSpare((now) => ({ ...now, ...part }))}
-          errorFor={form.errorFor}
-        />
+        <SpareFlowers of={spare} change={(part) => setSpare((now) => ({ ...now, ...part }))} />
       )}
       <TimeField label="Counted" value={at} onChange={setOwnTime} error={form.errorFor('at', 'Time')} />
-      <TextInput
-        label="Note"
-        value={note}
-        onChange={(e) => setNote(e.currentTarget.value)}
-        error={form.errorFor('note', 'Note')}
-      />
+      <TextField name="note" label="Note" value={note} set={setNote} />
     </RecordForm>
   );
 }

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { ActionIcon, Button, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
+import { NumberField, TextField } from '../form/fields';
+import { ActionIcon, Button, SegmentedControl } from '@mantine/core';
 import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
@@ -86,15 +87,17 @@ function Measure({ tree }: { tree: string }) {
   return (
     <section className="card noprint">
       <RecordForm form={form} save="Write down" inline disabled={mm === '' || fig.trim() === ''}>
-        <TextInput
+        <TextField
+          name="fig"
           label="Fig"
           description="what stands on its mark"
           w={150}
           value={fig}
-          onChange={(e) => setFig(e.currentTarget.value)}
-          error={form.errorFor('fig', 'The name')}
+          set={setFig}
+          named="The name"
         />
-        <NumberInput
+        <NumberField
+          name="diameterMm"
           ref={size}
           label="Diameter, mm"
           description="across the widest part"
@@ -103,8 +106,8 @@ function Measure({ tree }: { tree: string }) {
           decimalScale={1}
           w={170}
           value={mm}
-          onChange={setMm}
-          error={form.errorFor('diameterMm', 'Diameter')}
+          set={setMm}
+          named="Diameter"
         />
         <SegmentedControl aria-label="Eye" data={EYES} value={eye} onChange={(v) => setEye(v)} />
       </RecordForm>

@@ -1,5 +1,6 @@
 import { RecordForm } from '../form/RecordForm';
-import { Button, Modal, NativeSelect, NumberInput, SegmentedControl } from '@mantine/core';
+import { NumberField } from '../form/fields';
+import { Button, Modal, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -122,13 +123,13 @@ function Form({
           {t('record.tag-them')}
         </p>
       )}
-      <NumberInput
+      <NumberField
+        name="flowers"
         label={t('field.flowers')}
         min={1}
         max={20_000}
         value={flowers}
-        onChange={setFlowers}
-        error={form.errorFor('flowers', t('field.flowers'))}
+        set={setFlowers}
         data-autofocus
       />
       <div className="line" style={{ alignItems: 'flex-end' }}>

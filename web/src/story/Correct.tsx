@@ -1,4 +1,5 @@
 import { Modal, NumberInput, Select, TextInput } from '@mantine/core';
+import { NumberField } from '../form/fields';
 import { NoteField } from '../form/NoteField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
@@ -207,12 +208,12 @@ function Pollination({ line, close }: Props) {
           error={form.errorFor('lotId', 'Jar')}
         />
       )}
-      <NumberInput
+      <NumberField
+        name="flowers"
         label="Flowers"
         min={1}
         value={draft.flowers}
-        onChange={(flowers) => set({ flowers })}
-        error={form.errorFor('flowers', 'Flowers')}
+        set={(flowers) => set({ flowers })}
       />
       <div className="line" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
         {(['mark', 'colour', 'tag'] as const).map((key) => (

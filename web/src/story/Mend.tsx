@@ -1,4 +1,5 @@
-import { Button, Modal, TextInput } from '@mantine/core';
+import { Button, Modal } from '@mantine/core';
+import { TextField } from '../form/fields';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -65,13 +66,14 @@ export function Remove({ line, close }: { line: Named; close: () => void }) {
     <Modal opened onClose={close} title={`Remove this ${nounOf(line.kind)}?`}>
       <RecordForm form={form} save="Remove" cancel={close} disabled={reason.trim() === ''}>
         <Effects line={line} restoring={false} />
-        <TextInput
+        <TextField
+          name="reason"
           label="Why"
           placeholder="entered twice, wrong tree, …"
           data-autofocus
           value={reason}
-          onChange={(e) => setReason(e.currentTarget.value)}
-          error={form.errorFor('reason', 'Reason')}
+          set={setReason}
+          named="Reason"
         />
         <p className="small soft">
           Nothing is deleted: it stays in the story under “removed”, and can be restored.

@@ -7,11 +7,16 @@ import jakarta.persistence.Id;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.SecretKeys;
 
 /** What one person hands to another to come in, good once and for a while. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 class AccessLink {
     /** So long an invitation is good: it is handed over in person or sent, and answered at home. Our convention. */
     static final Duration INVITATION_LASTS = Duration.ofDays(3);
@@ -44,8 +49,6 @@ class AccessLink {
     private Instant usedAt;
     private UUID usedBy;
     private Instant withdrawnAt;
-
-    protected AccessLink() {}
 
     private AccessLink(Kind kind, String key, Caller maker, String note, Instant now, Duration lasts) {
         this.id = UUID.randomUUID();
@@ -83,40 +86,8 @@ class AccessLink {
         this.withdrawnAt = at;
     }
 
-    UUID id() {
-        return id;
-    }
-
-    Kind kind() {
-        return kind;
-    }
-
     /** The orchard it was made in; null of one that was made on the machine itself. */
     UUID orchardId() {
         return orchardId;
-    }
-
-    Caller.Role role() {
-        return role;
-    }
-
-    UUID accountId() {
-        return accountId;
-    }
-
-    String note() {
-        return note;
-    }
-
-    UUID madeBy() {
-        return madeBy;
-    }
-
-    Instant madeAt() {
-        return madeAt;
-    }
-
-    Instant validUntil() {
-        return validUntil;
     }
 }

@@ -4,8 +4,13 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 class Account {
     @Id
     private UUID id;
@@ -17,22 +22,12 @@ class Account {
     private String locale;
     private int sessionEpoch;
 
-    protected Account() {}
-
     Account(UUID id, String email, String name, String passwordHash, Instant createdAt) {
         this.id = id;
         this.email = email;
         this.name = name;
         this.passwordHash = passwordHash;
         this.createdAt = createdAt;
-    }
-
-    UUID id() {
-        return id;
-    }
-
-    String name() {
-        return name;
     }
 
     /** Its address; null of those who only wrote records on another machine. */
@@ -47,10 +42,6 @@ class Account {
 
     void speak(String newLocale) {
         this.locale = newLocale;
-    }
-
-    String passwordHash() {
-        return passwordHash;
     }
 
     /** Sessions that began under a lower number have ended. */

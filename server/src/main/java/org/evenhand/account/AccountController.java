@@ -24,34 +24,15 @@ import org.springframework.web.bind.annotation.RestController;
 /** One's own account: name, password, where one is signed in. */
 @RestController
 @RequestMapping("/api/account")
-class AccountController {
-    private final Accounts accounts;
-    private final Members members;
-    private final Sessions sessions;
-    private final SignIn signIn;
-    private final People people;
-    private final AccessLog log;
-    private final OneTimeCodes codes;
-    private final Passkeys passkeys;
-
-    AccountController(
-            Accounts accounts,
-            Members members,
-            Sessions sessions,
-            SignIn signIn,
-            People people,
-            AccessLog log,
-            OneTimeCodes codes,
-            Passkeys passkeys) {
-        this.accounts = accounts;
-        this.members = members;
-        this.sessions = sessions;
-        this.signIn = signIn;
-        this.people = people;
-        this.log = log;
-        this.codes = codes;
-        this.passkeys = passkeys;
-    }
+record AccountController(
+        Accounts accounts,
+        Members members,
+        Sessions sessions,
+        SignIn signIn,
+        People people,
+        AccessLog log,
+        OneTimeCodes codes,
+        Passkeys passkeys) {
 
     record NameRequest(@NotBlank @Size(max = 80) String person) {}
 

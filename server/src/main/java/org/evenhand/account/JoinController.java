@@ -19,20 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Coming in by a link. Its key is sent in the body only, so that no log of addresses has it. */
 @RestController
 @RequestMapping("/api/join")
-class JoinController {
-    private final AccessLinks links;
-    private final SignIn signIn;
-    private final Sessions sessions;
-    private final SignInLimit limit;
-    private final AccessLog log;
-
-    JoinController(AccessLinks links, SignIn signIn, Sessions sessions, SignInLimit limit, AccessLog log) {
-        this.links = links;
-        this.signIn = signIn;
-        this.sessions = sessions;
-        this.limit = limit;
-        this.log = log;
-    }
+record JoinController(AccessLinks links, SignIn signIn, Sessions sessions, SignInLimit limit, AccessLog log) {
 
     /** What a link is for. */
     @PostMapping("/offer")

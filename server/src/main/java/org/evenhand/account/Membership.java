@@ -8,10 +8,15 @@ import jakarta.persistence.IdClass;
 import java.io.Serializable;
 import java.time.Instant;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 
 /** What a person may do in an orchard, since when and until when. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @IdClass(Membership.Key.class)
 class Membership {
     record Key(UUID accountId, UUID orchardId) implements Serializable {
@@ -30,29 +35,11 @@ class Membership {
     private Instant joinedAt;
     private Instant leftAt;
 
-    protected Membership() {}
-
     Membership(UUID accountId, UUID orchardId, Caller.Role role, Instant joinedAt) {
         this.accountId = accountId;
         this.orchardId = orchardId;
         this.role = role;
         this.joinedAt = joinedAt;
-    }
-
-    UUID accountId() {
-        return accountId;
-    }
-
-    UUID orchardId() {
-        return orchardId;
-    }
-
-    Caller.Role role() {
-        return role;
-    }
-
-    Instant joinedAt() {
-        return joinedAt;
     }
 
     /** Null of those who are there. */

@@ -24,16 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Who works in the orchard, and who is to. */
 @RestController
 @RequestMapping("/api/people")
-class PeopleController {
-    private final People people;
-    private final AccessLinks links;
-    private final AccessLog log;
-
-    PeopleController(People people, AccessLinks links, AccessLog log) {
-        this.people = people;
-        this.links = links;
-        this.log = log;
-    }
+record PeopleController(People people, AccessLinks links, AccessLog log) {
 
     record RoleRequest(@NotNull Caller.Role role) {}
 

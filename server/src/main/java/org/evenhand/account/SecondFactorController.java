@@ -29,26 +29,10 @@ import org.springframework.web.bind.annotation.RestController;
 /** What one shows besides a password, or in place of it: codes of an app, passkeys. */
 @RestController
 @RequestMapping("/api")
-class SecondFactorController {
+record SecondFactorController(
+        Accounts accounts, OneTimeCodes codes, Passkeys passkeys, SignIn signIn, SignInLimit limit, AccessLog log) {
     /** More than any browser's answer, which holds a key and a signature. */
     private static final int LONGEST_CREDENTIAL = 20_000;
-
-    private final Accounts accounts;
-    private final OneTimeCodes codes;
-    private final Passkeys passkeys;
-    private final SignIn signIn;
-    private final SignInLimit limit;
-    private final AccessLog log;
-
-    SecondFactorController(
-            Accounts accounts, OneTimeCodes codes, Passkeys passkeys, SignIn signIn, SignInLimit limit, AccessLog log) {
-        this.accounts = accounts;
-        this.codes = codes;
-        this.passkeys = passkeys;
-        this.signIn = signIn;
-        this.limit = limit;
-        this.log = log;
-    }
 
     /** Who is at the browser now need not be who signed in. */
     record Password(

@@ -36,37 +36,16 @@ import org.springframework.web.bind.annotation.RestController;
 /** Coming in: the first visit, signing in and out, and in which orchard one works. */
 @RestController
 @RequestMapping("/api")
-class SessionController {
-    private final Accounts accounts;
-    private final Members members;
-    private final Orchards orchards;
-    private final SignIn signIn;
-    private final Sessions sessions;
-    private final SetUpCode code;
-    private final Passkeys passkeys;
-    private final SignInLimit limit;
-    private final TransactionTemplate transaction;
-
-    SessionController(
-            Accounts accounts,
-            Members members,
-            Orchards orchards,
-            SignIn signIn,
-            Sessions sessions,
-            SetUpCode code,
-            Passkeys passkeys,
-            SignInLimit limit,
-            TransactionTemplate transaction) {
-        this.accounts = accounts;
-        this.members = members;
-        this.orchards = orchards;
-        this.signIn = signIn;
-        this.sessions = sessions;
-        this.code = code;
-        this.passkeys = passkeys;
-        this.limit = limit;
-        this.transaction = transaction;
-    }
+record SessionController(
+        Accounts accounts,
+        Members members,
+        Orchards orchards,
+        SignIn signIn,
+        Sessions sessions,
+        SetUpCode code,
+        Passkeys passkeys,
+        SignInLimit limit,
+        TransactionTemplate transaction) {
 
     /**
      * Whether this is the first day, and somebody is signed in.

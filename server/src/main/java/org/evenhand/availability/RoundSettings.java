@@ -8,6 +8,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.planning.Rhythm;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
@@ -17,6 +19,7 @@ import org.hibernate.type.SqlTypes;
 
 /** When an orchard's people can go, and which schools they follow. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class RoundSettings extends OrchardRecord {
     @Enumerated(EnumType.STRING)
@@ -51,8 +54,6 @@ class RoundSettings extends OrchardRecord {
 
     @Enumerated(EnumType.STRING)
     private EarlyFlush earlyFlush;
-
-    protected RoundSettings() {}
 
     RoundSettings(UUID id, Caller caller, Instant now, ZoneId zone, SettingsRequest request) {
         super(id, caller, now, zone);

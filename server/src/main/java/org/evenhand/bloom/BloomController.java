@@ -9,7 +9,7 @@ import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,23 +17,12 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class BloomController {
+record BloomController(Readings readings, Boards boards, StageKeys stageKeys) {
     private static final int LONGEST_HOURS = 240;
-
-    private final Readings readings;
-    private final Boards boards;
-    private final StageKeys stageKeys;
-
-    BloomController(Readings readings, Boards boards, StageKeys stageKeys) {
-        this.readings = readings;
-        this.boards = boards;
-        this.stageKeys = stageKeys;
-    }
 
     @GetMapping("/bloom")
     BloomView bloom(Caller caller, @RequestParam(defaultValue = "72") int hours) {
@@ -62,9 +51,8 @@ class BloomController {
         return version == null ? readings.put(caller, id, request) : readings.correct(caller, id, request, version);
     }
 
-    @PostMapping("/readings/{id}/void")
+    @Voids("/readings/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidReading(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         readings.voidReading(caller, id, request);
     }

@@ -5,12 +5,15 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 /** When a variety put out leaves and flowered in a year. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class BloomDate extends OrchardRecord {
     private UUID varietyId;
@@ -19,8 +22,6 @@ class BloomDate extends OrchardRecord {
     private LocalDate firstBloom;
     private LocalDate fullBloom;
     private LocalDate lastBloom;
-
-    protected BloomDate() {}
 
     BloomDate(UUID id, Caller caller, Instant now, ZoneId zone, UUID varietyId, int year, Dates dates) {
         super(id, caller, now, zone);

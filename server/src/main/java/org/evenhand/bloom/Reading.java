@@ -12,6 +12,9 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.bloom.forecast.FlowerReading;
 import org.evenhand.core.bloom.forecast.Surprise;
 import org.evenhand.core.crop.CropSheet;
@@ -23,6 +26,8 @@ import org.hibernate.envers.Audited;
 import org.hibernate.envers.NotAudited;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class Reading extends OrchardRecord {
     private UUID treeId;
@@ -51,8 +56,6 @@ class Reading extends OrchardRecord {
     @MapKeyColumn(name = "stage")
     @Column(name = "flowers")
     private Map<String, Integer> counts = new HashMap<>();
-
-    protected Reading() {}
 
     Reading(UUID id, Caller caller, Instant now, ZoneId zone, UUID treeId, Instant takenAt, Details details) {
         super(id, caller, now, zone);
@@ -88,26 +91,6 @@ class Reading extends OrchardRecord {
     void surprises(Surprise surprise) {
         this.surpriseStage = surprise.stage();
         this.surpriseExpected = surprise.expected();
-    }
-
-    String surpriseStage() {
-        return surpriseStage;
-    }
-
-    Double surpriseExpected() {
-        return surpriseExpected;
-    }
-
-    String limb() {
-        return limb;
-    }
-
-    UUID treeId() {
-        return treeId;
-    }
-
-    Instant takenAt() {
-        return takenAt;
     }
 
     Map<String, Integer> counts() {

@@ -7,12 +7,12 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
 import org.evenhand.orchard.BlockNoteRequest;
 import org.evenhand.orchard.BlockNotes;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -21,18 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class SeasonController {
-    private final Seasons seasons;
-    private final BloomDiary diary;
-    private final HandPollinationNeeds handNeeds;
-    private final BlockNotes blocks;
-
-    SeasonController(Seasons seasons, BloomDiary diary, HandPollinationNeeds handNeeds, BlockNotes blocks) {
-        this.seasons = seasons;
-        this.diary = diary;
-        this.handNeeds = handNeeds;
-        this.blocks = blocks;
-    }
+record SeasonController(Seasons seasons, BloomDiary diary, HandPollinationNeeds handNeeds, BlockNotes blocks) {
 
     @GetMapping("/season")
     SeasonView season(Caller caller) {
@@ -45,9 +34,8 @@ class SeasonController {
         return diary.put(caller, id, request);
     }
 
-    @PostMapping("/bloom-dates/{id}/void")
+    @Voids("/bloom-dates/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidDate(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         diary.voidDate(caller, id, request);
     }

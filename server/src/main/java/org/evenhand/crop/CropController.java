@@ -15,12 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class CropController {
-    private final CropCatalogue catalogue;
-
-    CropController(CropCatalogue catalogue) {
-        this.catalogue = catalogue;
-    }
+record CropController(CropCatalogue catalogue) {
 
     @GetMapping("/crops")
     List<CropSheetView> all(Caller caller) {

@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Map;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -13,6 +15,7 @@ import org.hibernate.type.SqlTypes;
 
 /** One change of an orchard's own numbers on a crop's sheets; an empty map is "as shipped". */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class OwnSheet extends OrchardRecord {
     private String crop;
@@ -21,8 +24,6 @@ class OwnSheet extends OrchardRecord {
     private Map<String, Double> numbers;
 
     private String note;
-
-    protected OwnSheet() {}
 
     OwnSheet(UUID id, Caller caller, Instant now, ZoneId zone, String crop, Map<String, Double> numbers, String note) {
         super(id, caller, now, zone);

@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -13,6 +15,7 @@ import org.hibernate.type.SqlTypes;
 
 /** What is wanted of a tree, or of each tree of a variety. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class FruitTarget extends OrchardRecord {
     private UUID treeId;
@@ -26,8 +29,6 @@ class FruitTarget extends OrchardRecord {
     private int confidence;
     private int priority;
     private String note;
-
-    protected FruitTarget() {}
 
     FruitTarget(UUID id, Caller caller, Instant now, ZoneId zone, TargetRequest request) {
         super(id, caller, now, zone);

@@ -7,6 +7,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Locale;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
@@ -14,6 +17,8 @@ import org.hibernate.envers.Audited;
 
 /** Flowers of one tree that are crossed with one father together. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class ControlledCross extends OrchardRecord {
     private UUID treeId;
@@ -31,8 +36,6 @@ class ControlledCross extends OrchardRecord {
     private boolean emasculate;
 
     private String note;
-
-    protected ControlledCross() {}
 
     ControlledCross(UUID id, Caller caller, Instant now, ZoneId zone, Made made) {
         super(id, caller, now, zone);
@@ -65,20 +68,8 @@ class ControlledCross extends OrchardRecord {
         this.note = newNote;
     }
 
-    UUID treeId() {
-        return treeId;
-    }
-
     void mergeFather(UUID into) {
         this.fatherId = into;
-    }
-
-    UUID fatherId() {
-        return fatherId;
-    }
-
-    UUID crossRequestId() {
-        return crossRequestId;
     }
 
     /** Flowers meant, until the first step says how many there are. */
@@ -88,18 +79,6 @@ class ControlledCross extends OrchardRecord {
 
     CrossProtocol.Method method() {
         return new CrossProtocol.Method(bag, visits, emasculate);
-    }
-
-    String note() {
-        return note;
-    }
-
-    int year() {
-        return year;
-    }
-
-    int number() {
-        return number;
     }
 
     String label() {

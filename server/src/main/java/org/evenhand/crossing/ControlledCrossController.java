@@ -9,28 +9,18 @@ import org.evenhand.kit.Needs;
 import org.evenhand.kit.PublicAddress;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/crosses")
-class ControlledCrossController {
-    private final ControlledCrosses controlledCrosses;
-    private final CrossLabels labels;
-    private final PublicAddress address;
-
-    ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabels labels, PublicAddress address) {
-        this.controlledCrosses = controlledCrosses;
-        this.labels = labels;
-        this.address = address;
-    }
+record ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabels labels, PublicAddress address) {
 
     @GetMapping
     ControlledCrossView.All all(Caller caller) {
@@ -44,9 +34,8 @@ class ControlledCrossController {
         return controlledCrosses.put(caller, id, request);
     }
 
-    @PostMapping("/{id}/void")
+    @Voids("/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidCross(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         controlledCrosses.voidCross(caller, id, request);
     }
@@ -61,9 +50,8 @@ class ControlledCrossController {
         return controlledCrosses.putStep(caller, controlledCross, id, request);
     }
 
-    @PostMapping("/{controlledCross}/steps/{id}/void")
+    @Voids("/{controlledCross}/steps/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidStep(
             Caller caller,
             @PathVariable UUID controlledCross,

@@ -6,6 +6,9 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
@@ -13,6 +16,8 @@ import org.hibernate.envers.Audited;
 
 /** A step that was done on the flowers of a cross; giving pollen is a pollination. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class CrossStep extends OrchardRecord {
     private UUID crossId;
@@ -27,8 +32,6 @@ class CrossStep extends OrchardRecord {
     private Integer stop;
     private boolean skipped;
 
-    protected CrossStep() {}
-
     CrossStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID crossId, ControlledCrossRequests.Step step) {
         super(id, caller, now, zone);
         this.crossId = crossId;
@@ -39,34 +42,6 @@ class CrossStep extends OrchardRecord {
         this.walkId = step.walkId();
         this.stop = step.stop();
         this.skipped = Boolean.TRUE.equals(step.skipped());
-    }
-
-    UUID crossId() {
-        return crossId;
-    }
-
-    CrossProtocol.Step kind() {
-        return kind;
-    }
-
-    int flowers() {
-        return flowers;
-    }
-
-    Instant doneAt() {
-        return doneAt;
-    }
-
-    String note() {
-        return note;
-    }
-
-    UUID walkId() {
-        return walkId;
-    }
-
-    Integer stop() {
-        return stop;
     }
 
     ControlledCrossView.Done view() {

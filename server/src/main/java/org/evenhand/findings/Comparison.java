@@ -7,6 +7,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -15,6 +18,8 @@ import org.hibernate.type.SqlTypes;
 
 /** Flowers treated in arms that were drawn by lot. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class Comparison extends OrchardRecord {
     private String label;
@@ -34,8 +39,6 @@ class Comparison extends OrchardRecord {
     private ComparisonView.Expected expected;
 
     private String note;
-
-    protected Comparison() {}
 
     /**
      * A place that was drawn: which tree, which arm.
@@ -62,34 +65,6 @@ class Comparison extends OrchardRecord {
         this.seed = seed;
         this.expected = request.expected();
         this.note = request.note() == null ? "" : request.note().strip();
-    }
-
-    String label() {
-        return label;
-    }
-
-    ComparisonView.Question question() {
-        return question;
-    }
-
-    List<ComparisonView.Arm> arms() {
-        return arms;
-    }
-
-    List<Slot> slots() {
-        return slots;
-    }
-
-    long seed() {
-        return seed;
-    }
-
-    ComparisonView.Expected expected() {
-        return expected;
-    }
-
-    String note() {
-        return note;
     }
 
     /** What stands on the tag of a place, counted from 0. */

@@ -9,26 +9,19 @@ import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.util.UriComponentsBuilder;
 
 @RestController
 @RequestMapping("/api")
-class ComparisonController {
-    private final Comparisons comparisons;
-
-    ComparisonController(Comparisons comparisons) {
-        this.comparisons = comparisons;
-    }
+record ComparisonController(Comparisons comparisons) {
 
     @GetMapping("/comparisons")
     List<ComparisonView> comparisons(Caller caller) {
@@ -62,9 +55,8 @@ class ComparisonController {
         return comparisons.apply(caller, id, changeId);
     }
 
-    @PostMapping("/comparisons/{id}/void")
+    @Voids("/comparisons/{id}/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidComparison(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         comparisons.voidComparison(caller, id, request);
     }

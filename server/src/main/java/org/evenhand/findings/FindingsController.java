@@ -12,16 +12,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/findings")
-class FindingsController {
-    private final Findings findings;
-    private final Failures failures;
-    private final SeasonReports reports;
-
-    FindingsController(Findings findings, Failures failures, SeasonReports reports) {
-        this.findings = findings;
-        this.failures = failures;
-        this.reports = reports;
-    }
+record FindingsController(Findings findings, Failures failures, SeasonReports reports) {
 
     @GetMapping
     FindingsView findings(

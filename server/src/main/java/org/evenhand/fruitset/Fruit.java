@@ -7,12 +7,17 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 /** A single fruit: its number, and how it ended. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class Fruit extends OrchardRecord {
     private UUID treeId;
@@ -40,8 +45,6 @@ class Fruit extends OrchardRecord {
     private Boolean sepalsMissing;
     private Integer taste;
     private String note;
-
-    protected Fruit() {}
 
     Fruit(
             UUID id,
@@ -91,26 +94,6 @@ class Fruit extends OrchardRecord {
         this.sepalsMissing = null;
         this.taste = null;
         this.note = "";
-    }
-
-    UUID treeId() {
-        return treeId;
-    }
-
-    UUID pollinationId() {
-        return pollinationId;
-    }
-
-    int year() {
-        return year;
-    }
-
-    Integer number() {
-        return number;
-    }
-
-    Instant numberedAt() {
-        return numberedAt;
     }
 
     /** Absent while it hangs. */

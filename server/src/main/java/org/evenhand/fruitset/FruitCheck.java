@@ -4,12 +4,15 @@ import jakarta.persistence.Entity;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.fruitset.CheckOutcome;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class FruitCheck extends OrchardRecord {
     private UUID pollinationId;
@@ -28,8 +31,6 @@ class FruitCheck extends OrchardRecord {
     private Integer crooked;
     private Double sizeMm;
     private String note;
-
-    protected FruitCheck() {}
 
     FruitCheck(
             UUID id,

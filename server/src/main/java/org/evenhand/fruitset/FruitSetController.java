@@ -7,29 +7,18 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class FruitSetController {
-    private final FruitChecks checks;
-    private final LimbCounts limbs;
-    private final Fruits fruits;
-
-    FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
-        this.checks = checks;
-        this.limbs = limbs;
-        this.fruits = fruits;
-    }
+record FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
 
     @GetMapping("/fruit-set")
     FruitSetView fruitSet(Caller caller) {
@@ -46,9 +35,8 @@ class FruitSetController {
         return version == null ? checks.put(caller, id, request) : checks.correct(caller, id, request, version);
     }
 
-    @PostMapping("/checks/{id}/void")
+    @Voids("/checks/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidCheck(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         checks.voidCheck(caller, id, request);
     }
@@ -68,9 +56,8 @@ class FruitSetController {
         return version == null ? limbs.put(caller, id, request) : limbs.correct(caller, id, request, version);
     }
 
-    @PostMapping("/limb-counts/{id}/void")
+    @Voids("/limb-counts/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidLimbCount(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         limbs.voidCount(caller, id, request);
     }
@@ -99,9 +86,8 @@ class FruitSetController {
         return fruits.end(caller, id, request);
     }
 
-    @PostMapping("/fruits/{id}/void")
+    @Voids("/fruits/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidFruit(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         fruits.voidFruit(caller, id, request);
     }

@@ -4,12 +4,17 @@ import jakarta.persistence.Entity;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 /** Fruit of a whole limb, or of the whole tree, counted on a day. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class LimbCount extends OrchardRecord {
     private UUID treeId;
@@ -18,8 +23,6 @@ class LimbCount extends OrchardRecord {
     private int fruits;
     private int takenOff;
     private String note;
-
-    protected LimbCount() {}
 
     LimbCount(UUID id, Caller caller, Instant now, ZoneId zone, LimbRequest request) {
         super(id, caller, now, zone);
@@ -34,29 +37,5 @@ class LimbCount extends OrchardRecord {
         this.fruits = request.fruits();
         this.takenOff = request.takenOff();
         this.note = request.note();
-    }
-
-    UUID treeId() {
-        return treeId;
-    }
-
-    String limb() {
-        return limb;
-    }
-
-    Instant countedAt() {
-        return countedAt;
-    }
-
-    int fruits() {
-        return fruits;
-    }
-
-    int takenOff() {
-        return takenOff;
-    }
-
-    String note() {
-        return note;
     }
 }

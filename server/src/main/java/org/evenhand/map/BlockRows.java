@@ -6,6 +6,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.map.BlockLayout;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
@@ -13,6 +15,7 @@ import org.hibernate.envers.Audited;
 
 /** How the rows of a block lie. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class BlockRows extends OrchardRecord {
     private String block;
@@ -24,8 +27,6 @@ class BlockRows extends OrchardRecord {
     private double placeSpacingM;
 
     private Double bearing;
-
-    protected BlockRows() {}
 
     BlockRows(UUID id, Caller caller, Instant now, ZoneId zone, String block) {
         super(id, caller, now, zone);

@@ -12,7 +12,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,21 +21,12 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class MapController {
+record MapController(Maps maps, MapFiles files) {
     private static final long LARGEST_FILE = 20_000_000;
-
-    private final Maps maps;
-    private final MapFiles files;
-
-    MapController(Maps maps, MapFiles files) {
-        this.maps = maps;
-        this.files = files;
-    }
 
     /** A file that was chosen, with the questions that were answered by yes. */
     record ImportRequest(
@@ -53,9 +44,8 @@ class MapController {
         return maps.put(caller, id, request);
     }
 
-    @PostMapping("/tree-spots/{id}/void")
+    @Voids("/tree-spots/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidSpot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         maps.voidSpot(caller, id, request);
     }

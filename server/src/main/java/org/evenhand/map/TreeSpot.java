@@ -7,12 +7,15 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 /** Where a tree stands. A new one takes the place of those before; withdrawn, the one before counts again. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class TreeSpot extends OrchardRecord {
     private UUID treeId;
@@ -24,8 +27,6 @@ class TreeSpot extends OrchardRecord {
 
     @Enumerated(EnumType.STRING)
     private TreeSpotRequest.How how;
-
-    protected TreeSpot() {}
 
     TreeSpot(UUID id, Caller caller, Instant now, ZoneId zone, TreeSpotRequest request) {
         super(id, caller, now, zone);

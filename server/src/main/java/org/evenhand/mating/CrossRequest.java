@@ -4,12 +4,17 @@ import jakarta.persistence.Entity;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 /** A cross somebody wants. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class CrossRequest extends OrchardRecord {
     private UUID motherId;
@@ -18,8 +23,6 @@ class CrossRequest extends OrchardRecord {
     private Integer seeds;
     private int priority;
     private String note;
-
-    protected CrossRequest() {}
 
     CrossRequest(UUID id, Caller caller, Instant now, ZoneId zone, UUID motherId, UUID fatherId) {
         super(id, caller, now, zone);
@@ -40,29 +43,5 @@ class CrossRequest extends OrchardRecord {
     void mergeVarieties(UUID mother, UUID father) {
         this.motherId = mother;
         this.fatherId = father;
-    }
-
-    UUID motherId() {
-        return motherId;
-    }
-
-    UUID fatherId() {
-        return fatherId;
-    }
-
-    Integer flowers() {
-        return flowers;
-    }
-
-    Integer seeds() {
-        return seeds;
-    }
-
-    int priority() {
-        return priority;
-    }
-
-    String note() {
-        return note;
     }
 }

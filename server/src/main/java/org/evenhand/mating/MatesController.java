@@ -9,7 +9,7 @@ import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,21 +17,11 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class MatesController {
-    private final Mates mates;
-    private final ManyCrosses many;
-    private final CrossRequests crossRequests;
-
-    MatesController(Mates mates, ManyCrosses many, CrossRequests crossRequests) {
-        this.mates = mates;
-        this.many = many;
-        this.crossRequests = crossRequests;
-    }
+record MatesController(Mates mates, ManyCrosses many, CrossRequests crossRequests) {
 
     @GetMapping("/mates")
     MatesView mates(Caller caller) {
@@ -57,9 +47,8 @@ class MatesController {
         return new Written(crossRequests.putAll(caller, request));
     }
 
-    @PostMapping("/cross-requests/void")
+    @Voids("/cross-requests/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidAll(Caller caller, @Valid @RequestBody ManyCrossesRequest.Removal removal) {
         crossRequests.voidAll(caller, removal);
     }
@@ -90,9 +79,8 @@ class MatesController {
         return crossRequests.put(caller, id, request);
     }
 
-    @PostMapping("/cross-requests/{id}/void")
+    @Voids("/cross-requests/{id}/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidCrossRequest(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         crossRequests.voidCrossRequest(caller, id, request);
     }

@@ -10,12 +10,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** The machine, for those who run it and those who reach it. */
 @RestController
 @RequestMapping("/api/machine")
-class MachineController {
-    private final Machine machine;
-
-    MachineController(Machine machine) {
-        this.machine = machine;
-    }
+record MachineController(Machine machine) {
 
     @GetMapping("/phones")
     MachineView.Phones phones() {

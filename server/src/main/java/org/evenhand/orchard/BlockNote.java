@@ -7,6 +7,8 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.bloom.season.HandPollinationNeed;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
@@ -14,6 +16,7 @@ import org.hibernate.envers.Audited;
 
 /** What the grower knows of a block: its insects, whether it stands under cover, and what its air is like. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class BlockNote extends OrchardRecord {
     private String block;
@@ -29,8 +32,6 @@ class BlockNote extends OrchardRecord {
 
     @Column(name = "typical_maximum_c")
     private Double typicalMaximumC;
-
-    protected BlockNote() {}
 
     BlockNote(UUID id, Caller caller, Instant now, ZoneId zone, String block) {
         super(id, caller, now, zone);

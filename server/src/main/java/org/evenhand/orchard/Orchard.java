@@ -10,6 +10,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.Units;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.Site;
@@ -19,6 +21,7 @@ import org.hibernate.envers.NotAudited;
 import org.hibernate.type.SqlTypes;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class Orchard {
     @Id
@@ -48,8 +51,6 @@ class Orchard {
 
     @Version
     private Long version;
-
-    protected Orchard() {}
 
     Orchard(UUID id, OrchardDetails details, Instant demoNow) {
         this.id = id;

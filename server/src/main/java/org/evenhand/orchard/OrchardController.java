@@ -13,7 +13,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,19 +21,11 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class OrchardController {
-    private final Orchards orchards;
-    private final TreeCare care;
-
-    OrchardController(Orchards orchards, TreeCare care) {
-        this.orchards = orchards;
-        this.care = care;
-    }
+record OrchardController(Orchards orchards, TreeCare care) {
 
     /** Where the demo clock is to stand. */
     record DemoClockRequest(@NotNull Instant now) {}
@@ -104,9 +96,8 @@ class OrchardController {
         return care.merge(caller, id, request);
     }
 
-    @PostMapping("/trees/{id}/void")
+    @Voids("/trees/{id}/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         orchards.voidTree(caller, id, request);
     }

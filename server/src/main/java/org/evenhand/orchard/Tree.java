@@ -6,11 +6,14 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class Tree extends OrchardRecord {
     private UUID varietyId;
@@ -24,8 +27,6 @@ class Tree extends OrchardRecord {
     private LocalDate plantedOn;
     private LocalDate stoodUntil;
     private UUID graftedOnId;
-
-    protected Tree() {}
 
     Tree(UUID id, Caller caller, Instant now, ZoneId zone, TreeDetails details) {
         super(id, caller, now, zone);

@@ -4,11 +4,14 @@ import jakarta.persistence.Entity;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class Variety extends OrchardRecord {
     private String crop;
@@ -29,8 +32,6 @@ class Variety extends OrchardRecord {
     private Double dosesPerFlower;
     private Double developmentRate;
     private String numbersSource = "";
-
-    protected Variety() {}
 
     Variety(UUID id, Caller caller, Instant now, ZoneId zone, String crop, String name) {
         super(id, caller, now, zone);

@@ -8,6 +8,9 @@ import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.permit.PermitScope;
 import org.evenhand.core.permit.PermitTerm;
 import org.evenhand.kit.Caller;
@@ -17,6 +20,8 @@ import org.hibernate.envers.NotAudited;
 
 /** A permit as it was given. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class Permit extends OrchardRecord {
     private String number;
@@ -32,8 +37,6 @@ class Permit extends OrchardRecord {
 
     @NotAudited
     private byte[] pdf;
-
-    protected Permit() {}
 
     Permit(UUID id, Caller caller, Instant now, ZoneId zone) {
         super(id, caller, now, zone);
@@ -69,22 +72,6 @@ class Permit extends OrchardRecord {
             scopes.add(PermitScope.POLLEN_OUT);
         }
         return new PermitTerm(scopes, Optional.ofNullable(crop), validFrom, Optional.ofNullable(validUntil));
-    }
-
-    String number() {
-        return number;
-    }
-
-    String authority() {
-        return authority;
-    }
-
-    String conditions() {
-        return conditions;
-    }
-
-    String fileName() {
-        return fileName;
     }
 
     byte[] pdf() {

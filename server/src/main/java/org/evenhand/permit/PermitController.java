@@ -10,26 +10,19 @@ import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/permits")
-class PermitController {
-    private final Permits permits;
-
-    PermitController(Permits permits) {
-        this.permits = permits;
-    }
+record PermitController(Permits permits) {
 
     @GetMapping
     PermitView.All all(Caller caller) {
@@ -64,9 +57,8 @@ class PermitController {
                 .body(permits.paper(caller, id));
     }
 
-    @PostMapping("/{id}/void")
+    @Voids("/{id}/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         permits.remove(caller, id, request);
     }

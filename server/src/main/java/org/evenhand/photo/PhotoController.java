@@ -9,11 +9,11 @@ import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,12 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class PhotoController {
-    private final RecordPhotos photos;
-
-    PhotoController(RecordPhotos photos) {
-        this.photos = photos;
-    }
+record PhotoController(RecordPhotos photos) {
 
     @PutMapping("/record-photos/{id}")
     @BodyUpTo(CleanPicture.MOST_SENT)
@@ -44,9 +39,8 @@ class PhotoController {
                 .body(photos.jpeg(caller, id));
     }
 
-    @PostMapping("/record-photos/{id}/void")
+    @Voids("/record-photos/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         photos.remove(caller, id, request);
     }

@@ -4,6 +4,9 @@ import jakarta.persistence.Entity;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -11,6 +14,8 @@ import org.hibernate.envers.NotAudited;
 
 /** A picture that was taken at a reading or a check. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class RecordPhoto extends OrchardRecord {
     private UUID readingId;
@@ -23,8 +28,6 @@ class RecordPhoto extends OrchardRecord {
 
     @NotAudited
     private byte[] jpeg;
-
-    protected RecordPhoto() {}
 
     RecordPhoto(UUID id, Caller caller, Instant now, ZoneId zone, UUID treeId, PhotoRequest photo) {
         super(id, caller, now, zone);
@@ -43,18 +46,6 @@ class RecordPhoto extends OrchardRecord {
 
     UUID recordId() {
         return readingId == null ? checkId : readingId;
-    }
-
-    UUID treeId() {
-        return treeId;
-    }
-
-    String stage() {
-        return stage;
-    }
-
-    Instant takenAt() {
-        return takenAt;
     }
 
     byte[] jpeg() {

@@ -8,27 +8,18 @@ import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.PublicAddress;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class CalendarController {
-    private final Calendars calendars;
-    private final PublicAddress address;
-
-    CalendarController(Calendars calendars, PublicAddress address) {
-        this.calendars = calendars;
-        this.address = address;
-    }
+record CalendarController(Calendars calendars, PublicAddress address) {
 
     @GetMapping("/calendars")
     List<CalendarView> calendars(Caller caller) {
@@ -41,9 +32,8 @@ class CalendarController {
         return calendars.make(caller, id, request);
     }
 
-    @PostMapping("/calendars/{id}/void")
+    @Voids("/calendars/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidFeed(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         calendars.voidFeed(caller, id, request);
     }

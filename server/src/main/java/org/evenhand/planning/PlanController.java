@@ -16,7 +16,7 @@ import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,33 +24,17 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class PlanController {
-    private final Plans plans;
-    private final PollenOverrides pollen;
-    private final Settings settings;
-    private final Targets targets;
-    private final LearnedNumbers learned;
-    private final PlanOverrides overrides;
-
-    PlanController(
-            Plans plans,
-            PollenOverrides pollen,
-            Settings settings,
-            Targets targets,
-            LearnedNumbers learned,
-            PlanOverrides overrides) {
-        this.plans = plans;
-        this.pollen = pollen;
-        this.settings = settings;
-        this.targets = targets;
-        this.learned = learned;
-        this.overrides = overrides;
-    }
+record PlanController(
+        Plans plans,
+        PollenOverrides pollen,
+        Settings settings,
+        Targets targets,
+        LearnedNumbers learned,
+        PlanOverrides overrides) {
 
     @GetMapping("/plan")
     PlanView plan(Caller caller, @RequestParam(defaultValue = "6") int days) {
@@ -84,9 +68,8 @@ class PlanController {
         return targets.put(caller, id, request);
     }
 
-    @PostMapping("/targets/{id}/void")
+    @Voids("/targets/{id}/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidTarget(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         targets.voidTarget(caller, id, request);
     }
@@ -97,9 +80,8 @@ class PlanController {
         return pollen.put(caller, id, request);
     }
 
-    @PostMapping("/pollen-overrides/{id}/void")
+    @Voids("/pollen-overrides/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidPollen(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         pollen.voidOverride(caller, id, request);
     }
@@ -118,9 +100,8 @@ class PlanController {
         return plans.cost(caller, request);
     }
 
-    @PostMapping("/plan-overrides/{id}/void")
+    @Voids("/plan-overrides/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidOverride(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         overrides.voidOverride(caller, id, request);
     }

@@ -7,6 +7,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -15,6 +18,8 @@ import org.hibernate.type.SqlTypes;
 
 /** What somebody decided of the visits, whatever the plan would do. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class PlanOverride extends OrchardRecord {
     @Enumerated(EnumType.STRING)
@@ -39,8 +44,6 @@ class PlanOverride extends OrchardRecord {
         VISIT_AT
     }
 
-    protected PlanOverride() {}
-
     PlanOverride(UUID id, Caller caller, Instant now, ZoneId zone, OverrideRequest request) {
         super(id, caller, now, zone);
         this.kind = request.kind();
@@ -48,26 +51,6 @@ class PlanOverride extends OrchardRecord {
         this.lastDay = request.lastDay();
         this.treeId = request.treeId();
         this.visitAt = request.visitAt();
-    }
-
-    Kind kind() {
-        return kind;
-    }
-
-    LocalDate firstDay() {
-        return firstDay;
-    }
-
-    LocalDate lastDay() {
-        return lastDay;
-    }
-
-    UUID treeId() {
-        return treeId;
-    }
-
-    Instant visitAt() {
-        return visitAt;
     }
 
     OverrideRequest request() {

@@ -5,12 +5,17 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 /** What a person decided of a tree and a jar: so many flowers at least, or never. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class PollenOverride extends OrchardRecord {
     private UUID treeId;
@@ -18,29 +23,11 @@ class PollenOverride extends OrchardRecord {
     private int flowers;
     private LocalDate onDay;
 
-    protected PollenOverride() {}
-
     PollenOverride(UUID id, Caller caller, Instant now, ZoneId zone, PollenOverrideRequest request) {
         super(id, caller, now, zone);
         this.treeId = request.treeId();
         this.lotId = request.lotId();
         this.flowers = request.flowers();
         this.onDay = request.onDay();
-    }
-
-    UUID treeId() {
-        return treeId;
-    }
-
-    UUID lotId() {
-        return lotId;
-    }
-
-    int flowers() {
-        return flowers;
-    }
-
-    LocalDate onDay() {
-        return onDay;
     }
 }

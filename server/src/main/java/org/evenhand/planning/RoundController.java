@@ -8,30 +8,21 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
 import org.evenhand.pollination.PollinationRequest;
 import org.evenhand.pollination.PollinationView;
 import org.evenhand.pollination.Pollinations;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class RoundController {
-    private final Rounds rounds;
-    private final Pollinations pollinations;
-
-    RoundController(Rounds rounds, Pollinations pollinations) {
-        this.rounds = rounds;
-        this.pollinations = pollinations;
-    }
+record RoundController(Rounds rounds, Pollinations pollinations) {
 
     @GetMapping("/round")
     RoundView round(Caller caller, @RequestParam(required = false) Instant at) {
@@ -55,9 +46,8 @@ class RoundController {
                 : pollinations.correct(caller, id, request, version);
     }
 
-    @PostMapping("/pollinations/{id}/void")
+    @Voids("/pollinations/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidPollination(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         pollinations.voidPollination(caller, id, request);
     }

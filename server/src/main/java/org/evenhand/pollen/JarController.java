@@ -6,7 +6,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -14,19 +14,11 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class JarController {
-    private final Jars jars;
-    private final Blendings pourings;
-
-    JarController(Jars jars, Blendings pourings) {
-        this.jars = jars;
-        this.pourings = pourings;
-    }
+record JarController(Jars jars, Blendings pourings) {
 
     @GetMapping("/lot-codes")
     LotView lotByCode(Caller caller, @RequestParam String code) {
@@ -54,9 +46,8 @@ class JarController {
         return jars.putStep(caller, lot, id, request);
     }
 
-    @PostMapping("/lots/{lot}/steps/{id}/void")
+    @Voids("/lots/{lot}/steps/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidStep(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         jars.voidStep(caller, lot, id, request);
@@ -72,9 +63,8 @@ class JarController {
         return jars.putTest(caller, lot, id, request);
     }
 
-    @PostMapping("/lots/{lot}/tests/{id}/void")
+    @Voids("/lots/{lot}/tests/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidTest(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         jars.voidTest(caller, lot, id, request);

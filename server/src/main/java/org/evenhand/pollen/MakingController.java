@@ -21,25 +21,12 @@ import org.springframework.web.bind.annotation.RestController;
 /** Gathering, mixing and labelling. */
 @RestController
 @RequestMapping("/api")
-class MakingController {
-    private final CollectingAdvice collectingAdvice;
-    private final Recipes recipes;
-    private final Labels labels;
-    private final LabelPrinter printer;
-    private final PublicAddress address;
-
-    MakingController(
-            CollectingAdvice collectingAdvice,
-            Recipes recipes,
-            Labels labels,
-            LabelPrinter printer,
-            PublicAddress address) {
-        this.address = address;
-        this.collectingAdvice = collectingAdvice;
-        this.recipes = recipes;
-        this.labels = labels;
-        this.printer = printer;
-    }
+record MakingController(
+        CollectingAdvice collectingAdvice,
+        Recipes recipes,
+        Labels labels,
+        LabelPrinter printer,
+        PublicAddress address) {
 
     @GetMapping("/gathering")
     CollectingAdvice.View collectingAdvice(Caller caller, @RequestParam UUID variety, @RequestParam int doses) {

@@ -7,29 +7,18 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
 import org.evenhand.orchard.Orchards;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/lots")
-class PollenController {
-    private final PollenShelf shelf;
-    private final ReceivedJars received;
-    private final Orchards orchards;
-
-    PollenController(PollenShelf shelf, ReceivedJars received, Orchards orchards) {
-        this.shelf = shelf;
-        this.received = received;
-        this.orchards = orchards;
-    }
+record PollenController(PollenShelf shelf, ReceivedJars received, Orchards orchards) {
 
     @GetMapping
     List<LotView> lots(Caller caller) {
@@ -53,9 +42,8 @@ class PollenController {
         return received.put(caller, id, request);
     }
 
-    @PostMapping("/{id}/void")
+    @Voids("/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         shelf.voidLot(caller, id, request);
     }

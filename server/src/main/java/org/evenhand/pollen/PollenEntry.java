@@ -8,10 +8,15 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.hibernate.annotations.Immutable;
 
 /** A line of the ledger: doses that went into a jar or out of it. Added, never changed. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Immutable
 class PollenEntry {
     /** Why doses went in or out. */
@@ -64,8 +69,6 @@ class PollenEntry {
     private UUID recordedBy;
     private Instant recordedAt;
 
-    protected PollenEntry() {}
-
     private PollenEntry(Line line, UUID recordedBy, Instant recordedAt) {
         this.key = line.key();
         this.lotId = line.lotId();
@@ -101,45 +104,5 @@ class PollenEntry {
         PollenEntry entry = new PollenEntry(line, recordedBy, recordedAt);
         entry.undoes = wrong.id;
         return entry;
-    }
-
-    long id() {
-        return id;
-    }
-
-    UUID key() {
-        return key;
-    }
-
-    UUID lotId() {
-        return lotId;
-    }
-
-    UUID pollinationId() {
-        return pollinationId;
-    }
-
-    UUID partOfId() {
-        return partOfId;
-    }
-
-    Long undoes() {
-        return undoes;
-    }
-
-    Kind kind() {
-        return kind;
-    }
-
-    int change() {
-        return change;
-    }
-
-    Instant at() {
-        return at;
-    }
-
-    String note() {
-        return note;
     }
 }

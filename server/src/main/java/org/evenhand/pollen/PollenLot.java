@@ -14,6 +14,8 @@ import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.crop.CollectionMethod;
 import org.evenhand.core.crop.Storage;
@@ -26,6 +28,7 @@ import org.hibernate.envers.Audited;
 import org.hibernate.envers.NotAudited;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class PollenLot extends OrchardRecord {
     private UUID varietyId;
@@ -87,8 +90,6 @@ class PollenLot extends OrchardRecord {
     @MapKeyColumn(name = "part_id")
     @Column(name = "doses")
     private Map<UUID, Integer> parts = new HashMap<>();
-
-    protected PollenLot() {}
 
     PollenLot(UUID id, Caller caller, Instant now, ZoneId zone, String code, LotDetails details) {
         super(id, caller, now, zone);

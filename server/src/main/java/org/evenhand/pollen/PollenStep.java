@@ -7,6 +7,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Optional;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.crop.Storage;
 import org.evenhand.core.pollen.StorageStep;
 import org.evenhand.kit.Caller;
@@ -15,6 +17,7 @@ import org.hibernate.envers.Audited;
 
 /** One thing done with a jar after it was filled. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class PollenStep extends OrchardRecord {
     private UUID lotId;
@@ -28,8 +31,6 @@ class PollenStep extends OrchardRecord {
 
     private Double celsius;
     private Double humidity;
-
-    protected PollenStep() {}
 
     PollenStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID lotId, StorageStep step) {
         super(id, caller, now, zone);

@@ -6,6 +6,8 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.pollen.FlowerTrial;
 import org.evenhand.core.pollen.GerminationTest;
 import org.evenhand.core.pollen.ViabilityCurve;
@@ -17,6 +19,7 @@ import org.hibernate.type.SqlTypes;
 
 /** A test of a jar: grains germinated on a medium, or a trial on spare flowers. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class PollenTest extends OrchardRecord {
     private UUID lotId;
@@ -30,8 +33,6 @@ class PollenTest extends OrchardRecord {
     private Integer freshFlowers;
     private Integer freshTaken;
     private String note;
-
-    protected PollenTest() {}
 
     /** One field of view. */
     record TestFields(int grains, int tubes) {}

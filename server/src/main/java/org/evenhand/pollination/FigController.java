@@ -6,24 +6,17 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class FigController {
-    private final Figs figs;
-
-    FigController(Figs figs) {
-        this.figs = figs;
-    }
+record FigController(Figs figs) {
 
     @GetMapping("/trees/{id}/figs")
     FigsView of(Caller caller, @PathVariable UUID id) {
@@ -36,9 +29,8 @@ class FigController {
         return figs.put(caller, id, request);
     }
 
-    @PostMapping("/figs/{id}/void")
+    @Voids("/figs/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidMeasure(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         figs.voidMeasure(caller, id, request);
     }

@@ -7,6 +7,8 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.core.pollen.FigSize;
 import org.evenhand.core.pollination.FigList;
 import org.evenhand.kit.Caller;
@@ -15,6 +17,7 @@ import org.hibernate.envers.Audited;
 
 /** One fig's size on a day. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 @Table(name = "fig_size")
 class FigMeasure extends OrchardRecord {
@@ -26,8 +29,6 @@ class FigMeasure extends OrchardRecord {
     private FigSize.Eye eye;
 
     private Instant measuredAt;
-
-    protected FigMeasure() {}
 
     FigMeasure(UUID id, Caller caller, Instant now, ZoneId zone, UUID treeId, FigList.Measure measure) {
         super(id, caller, now, zone);

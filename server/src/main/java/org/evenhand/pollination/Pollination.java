@@ -6,6 +6,9 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.availability.Strokes;
 import org.evenhand.core.crop.Mark;
 import org.evenhand.core.cropload.LimbClass;
@@ -15,6 +18,8 @@ import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class Pollination extends OrchardRecord {
     private UUID treeId;
@@ -50,8 +55,6 @@ class Pollination extends OrchardRecord {
 
     private UUID comparisonId;
     private Integer slot;
-
-    protected Pollination() {}
 
     Pollination(UUID id, Caller caller, Instant now, ZoneId zone, Done done) {
         super(id, caller, now, zone);
@@ -109,68 +112,8 @@ class Pollination extends OrchardRecord {
             UUID comparisonId,
             Integer slot) {}
 
-    UUID treeId() {
-        return treeId;
-    }
-
-    UUID lotId() {
-        return lotId;
-    }
-
-    int flowers() {
-        return flowers;
-    }
-
-    Instant doneAt() {
-        return doneAt;
-    }
-
-    String mark() {
-        return mark;
-    }
-
-    Mark.Lasts markLasts() {
-        return markLasts;
-    }
-
-    String colour() {
-        return colour;
-    }
-
-    String tag() {
-        return tag;
-    }
-
-    UUID walkId() {
-        return walkId;
-    }
-
-    Integer stop() {
-        return stop;
-    }
-
-    UUID crossId() {
-        return crossId;
-    }
-
-    boolean again() {
-        return again;
-    }
-
-    UUID againOf() {
-        return againOf;
-    }
-
     PollinationHow how() {
         return new PollinationHow(treatment, stage, strokes, tool.isEmpty() ? null : tool, limb);
-    }
-
-    UUID comparisonId() {
-        return comparisonId;
-    }
-
-    Integer slot() {
-        return slot;
     }
 
     /** As pollen given to a cross. */

@@ -10,6 +10,7 @@ import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,12 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Files of records from elsewhere. */
 @RestController
 @RequestMapping("/api/imports")
-class ImportController {
-    private final Imports imports;
-
-    ImportController(Imports imports) {
-        this.imports = imports;
-    }
+record ImportController(Imports imports) {
 
     @GetMapping("/kinds")
     List<ImportView.Kind> kinds(Caller caller) {
@@ -69,9 +65,8 @@ class ImportController {
     }
 
     /** Undoes an import as a whole. */
-    @PostMapping("/{id}/void")
+    @Voids("/{id}/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void undo(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         imports.undo(caller, id, request);
     }

@@ -5,6 +5,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.annotations.JdbcTypeCode;
@@ -13,6 +16,8 @@ import org.hibernate.type.SqlTypes;
 
 /** A file that was imported: what it wrote and changed, so that it can be undone as a whole. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class ImportRun extends OrchardRecord {
     private String kind;
@@ -33,8 +38,6 @@ class ImportRun extends OrchardRecord {
      */
     record Changed(UUID id, long version, String before) {}
 
-    protected ImportRun() {}
-
     ImportRun(
             UUID id,
             Caller caller,
@@ -51,18 +54,6 @@ class ImportRun extends OrchardRecord {
         this.lines = lines;
         this.written = List.copyOf(written);
         this.changed = List.copyOf(changed);
-    }
-
-    String kind() {
-        return kind;
-    }
-
-    String fileName() {
-        return fileName;
-    }
-
-    int lines() {
-        return lines;
     }
 
     List<UUID> written() {

@@ -30,21 +30,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** All records of an orchard out into open files, and back from them. */
 @RestController
 @RequestMapping("/api/records")
-class PackageController {
+record PackageController(PackageExport export, PackageImport imports, RecordTables recordTables, Orchards orchards) {
     private static final String ZIP = "application/zip";
     private static final String CSV = "text/csv";
-
-    private final PackageExport export;
-    private final PackageImport imports;
-    private final RecordTables tables;
-    private final Orchards orchards;
-
-    PackageController(PackageExport export, PackageImport imports, RecordTables tables, Orchards orchards) {
-        this.export = export;
-        this.imports = imports;
-        this.tables = tables;
-        this.orchards = orchards;
-    }
 
     /** A table that can be exported. */
     @Schema(name = "RecordTable")
@@ -60,7 +48,7 @@ class PackageController {
 
     @GetMapping("/tables")
     List<TableView> tables() {
-        return tables.all().stream()
+        return recordTables.all().stream()
                 .map(t -> new TableView(t.name(), t.about()))
                 .toList();
     }

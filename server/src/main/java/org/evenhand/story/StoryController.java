@@ -21,16 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class StoryController {
-    private final Stories stories;
-    private final RecordHistory history;
-    private final Search search;
-
-    StoryController(Stories stories, RecordHistory history, Search search) {
-        this.stories = stories;
-        this.history = history;
-        this.search = search;
-    }
+record StoryController(Stories stories, RecordHistory history, Search search) {
 
     /** @param version the version that was seen */
     record RestoreRequest(@NotNull Long version) {}

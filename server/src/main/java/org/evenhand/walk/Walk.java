@@ -6,6 +6,9 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.evenhand.planning.RoundView;
@@ -15,6 +18,8 @@ import org.hibernate.type.SqlTypes;
 
 /** A round that is walked: its stops as they were planned, so that everybody on it walks the same. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class Walk extends OrchardRecord {
     private Instant plannedFor;
@@ -33,8 +38,6 @@ class Walk extends OrchardRecord {
 
     private Instant closedAt;
 
-    protected Walk() {}
-
     Walk(
             UUID id,
             Caller caller,
@@ -49,26 +52,6 @@ class Walk extends OrchardRecord {
         this.collects = List.copyOf(collects);
         this.stops = List.copyOf(stops);
         this.cautions = List.copyOf(cautions);
-    }
-
-    Instant plannedFor() {
-        return plannedFor;
-    }
-
-    List<RoundView.StopView> stops() {
-        return stops;
-    }
-
-    List<WalkView.Collecting> collects() {
-        return collects;
-    }
-
-    List<String> cautions() {
-        return cautions;
-    }
-
-    Instant closedAt() {
-        return closedAt;
     }
 
     /** Gives the crosses among its stops their numbers. */

@@ -9,7 +9,7 @@ import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
-import org.springframework.http.HttpStatus;
+import org.evenhand.kit.Voids;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -17,17 +17,11 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/walks")
-class WalkController {
-    private final Walks walks;
-
-    WalkController(Walks walks) {
-        this.walks = walks;
-    }
+record WalkController(Walks walks) {
 
     @GetMapping
     List<WalkView.Open> open(Caller caller) {
@@ -67,9 +61,8 @@ class WalkController {
         return walks.putWord(caller, walk, id, request);
     }
 
-    @PostMapping("/{walk}/words/{id}/void")
+    @Voids("/{walk}/words/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidWord(
             Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         walks.voidWord(caller, walk, id, request);
@@ -94,9 +87,8 @@ class WalkController {
                 .body(walks.photo(caller, walk, id));
     }
 
-    @PostMapping("/{walk}/photos/{id}/void")
+    @Voids("/{walk}/photos/{id}/void")
     @Needs(Duty.WORK)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidPhoto(
             Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         walks.voidPhoto(caller, walk, id, request);

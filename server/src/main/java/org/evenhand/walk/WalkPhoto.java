@@ -4,6 +4,8 @@ import jakarta.persistence.Entity;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -11,6 +13,7 @@ import org.hibernate.envers.NotAudited;
 
 /** A picture taken at a stop. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
 @Audited
 class WalkPhoto extends OrchardRecord {
     private UUID walkId;
@@ -21,8 +24,6 @@ class WalkPhoto extends OrchardRecord {
 
     @NotAudited
     private byte[] jpeg;
-
-    protected WalkPhoto() {}
 
     WalkPhoto(UUID id, Caller caller, Instant now, ZoneId zone, UUID walkId, WalkRequests.Photo photo) {
         super(id, caller, now, zone);

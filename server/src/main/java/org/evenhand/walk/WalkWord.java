@@ -6,12 +6,17 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
 
 /** What somebody saw at a stop beside flowers done. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class WalkWord extends OrchardRecord {
     /** What was found. */
@@ -31,8 +36,6 @@ class WalkWord extends OrchardRecord {
     private String note;
     private Instant saidAt;
 
-    protected WalkWord() {}
-
     WalkWord(UUID id, Caller caller, Instant now, ZoneId zone, UUID walkId, WalkRequests.Word word) {
         super(id, caller, now, zone);
         this.walkId = walkId;
@@ -40,25 +43,5 @@ class WalkWord extends OrchardRecord {
         this.kind = word.kind();
         this.note = word.note() == null ? "" : word.note().strip();
         this.saidAt = word.at();
-    }
-
-    UUID walkId() {
-        return walkId;
-    }
-
-    int stop() {
-        return stop;
-    }
-
-    Kind kind() {
-        return kind;
-    }
-
-    String note() {
-        return note;
-    }
-
-    Instant saidAt() {
-        return saidAt;
     }
 }

@@ -24,16 +24,8 @@ import org.springframework.web.bind.annotation.RestController;
 /** Light and temperature for the time axes. */
 @RestController
 @RequestMapping("/api/light")
-class LightController {
+record LightController(Orchards orchards, Weather weather) {
     private static final int LONGEST_HOURS = 24 * 14;
-
-    private final Orchards orchards;
-    private final Weather weather;
-
-    LightController(Orchards orchards, Weather weather) {
-        this.orchards = orchards;
-        this.weather = weather;
-    }
 
     /** The sun's moments on one date; those that do not come are left out. */
     @Schema(name = "SunDay")

@@ -7,6 +7,7 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -21,18 +22,12 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-class WeatherController {
+record WeatherController(WeatherBook book) {
     /** A line has some 40 bytes: room for all the lines that are read, and for their signs in JSON. */
     private static final long LARGEST_FILE = 20_000_000;
 
     /** A month of hours fits into it. */
     private static final long LARGEST_POST = 100_000;
-
-    private final WeatherBook book;
-
-    WeatherController(WeatherBook book) {
-        this.book = book;
-    }
 
     @GetMapping("/weather")
     WeatherRequests.Overview overview(Caller caller, @RequestParam(required = false) String block) {
@@ -61,9 +56,8 @@ class WeatherController {
         return book.newStation(caller, id, request);
     }
 
-    @PostMapping("/weather/records/{id}/void")
+    @Voids("/weather/records/{id}/void")
     @Needs(Duty.MANAGE)
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidRecord(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         book.voidRecord(caller, id, request);
     }

@@ -6,6 +6,9 @@ import jakarta.persistence.Enumerated;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.UUID;
+import lombok.AccessLevel;
+import lombok.Getter;
+import lombok.NoArgsConstructor;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.OrchardRecord;
 import org.hibernate.envers.Audited;
@@ -13,6 +16,8 @@ import org.hibernate.envers.NotAudited;
 
 /** One import, one typed forecast or one station. Its hours and days count as long as it is not voided. */
 @Entity
+@NoArgsConstructor(access = AccessLevel.PROTECTED)
+@Getter(AccessLevel.PACKAGE)
 @Audited
 class WeatherRecord extends OrchardRecord {
     @Enumerated(EnumType.STRING)
@@ -26,8 +31,6 @@ class WeatherRecord extends OrchardRecord {
     /** What a station signs its posts with, hashed. */
     @NotAudited
     private String keyHash;
-
-    protected WeatherRecord() {}
 
     WeatherRecord(
             UUID id,
@@ -43,17 +46,5 @@ class WeatherRecord extends OrchardRecord {
         this.name = name;
         this.block = block;
         this.keyHash = keyHash;
-    }
-
-    WeatherKind kind() {
-        return kind;
-    }
-
-    String block() {
-        return block;
-    }
-
-    String name() {
-        return name;
     }
 }
