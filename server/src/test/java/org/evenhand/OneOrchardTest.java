@@ -130,6 +130,18 @@ class OneOrchardTest {
                 ours.put(permit + "/paper", Map.of("name", "x.jpg", "data", Api.picture(60, 40), "version", 0)));
         tried.put("GET /api/permits/{id}/paper", ours.get(permit + "/paper"));
         tried.put("POST /api/permits/{id}/void", ours.post(permit + "/void", Api.voiding(0)));
+        String seeds = "/api/seed-lots/" + Api.newId();
+        Map<String, Object> ofSeeds =
+                Map.of("treeId", tree, "harvestedOn", "2026-03-01", "fruits", 1, "seeds", 5, "emptySeeds", 0);
+        theirs.put(seeds, ofSeeds).expect(200);
+        tried.put("GET /api/seed-lots/{id}", ours.get(seeds));
+        tried.put("PUT /api/seed-lots/{id}", ours.put(seeds, ofSeeds));
+        tried.put("POST /api/seed-lots/{id}/void", ours.post(seeds + "/void", Api.voiding(0)));
+        String sowing = seeds + "/steps/" + Api.newId();
+        Map<String, Object> sown = Map.of("step", "SOWN", "on", "2026-03-02", "count", 2);
+        theirs.put(sowing, sown).expect(200);
+        tried.put("PUT /api/seed-lots/{lot}/steps/{id}", ours.put(sowing, sown));
+        tried.put("POST /api/seed-lots/{lot}/steps/{id}/void", ours.post(sowing + "/void", Api.voiding(0)));
         tried.put("GET /api/lots/{id}", ours.get("/api/lots/" + lot));
         tried.put("PUT /api/lots/{id}", ours.put("/api/lots/" + lot, Api.lotBody(ownTree, now, 5)));
         tried.put(

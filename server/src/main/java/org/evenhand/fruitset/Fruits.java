@@ -4,8 +4,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -101,6 +103,35 @@ public class Fruits {
                                 zone))
                         .toList(),
                 sources(caller, year, zone));
+    }
+
+    /** Seeds in fruits of this season and the one before that were harvested and opened, by tree and cross. */
+    public List<HarvestedSeeds> harvestedSeeds(Caller caller) {
+        ZoneId zone = orchards.details(caller).site().zone();
+        List<Fruit> opened = fruits.harvestedWithSeeds(caller.orchardId(), year(caller, orchards.now(caller)) - 1);
+        Map<UUID, PollinationView> from = pollinations
+                .withIds(
+                        caller,
+                        opened.stream()
+                                .map(Fruit::pollinationId)
+                                .filter(Objects::nonNull)
+                                .distinct()
+                                .toList())
+                .stream()
+                .collect(Collectors.toMap(PollinationView::id, Function.identity()));
+        Map<List<Object>, HarvestedSeeds> sums = new LinkedHashMap<>();
+        for (Fruit f : opened) {
+            PollinationView of = from.get(f.pollinationId());
+            HarvestedSeeds one = seeds(f, of == null ? null : of.crossId(), zone);
+            sums.merge(Arrays.asList(one.treeId(), one.crossId()), one, HarvestedSeeds::and);
+        }
+        return List.copyOf(sums.values());
+    }
+
+    private static HarvestedSeeds seeds(Fruit f, UUID crossId, ZoneId zone) {
+        int empty = f.end().emptySeeds() == null ? 0 : f.end().emptySeeds();
+        LocalDate on = f.end().at().atZone(zone).toLocalDate();
+        return new HarvestedSeeds(f.treeId(), crossId, on, 1, f.end().seeds() - empty, empty);
     }
 
     private static FruitsView.FruitView view(Fruit f, TreeView tree, PollinationView from, ZoneId zone) {

@@ -52,6 +52,11 @@ interface FruitRepository extends RecordRepository<Fruit> {
 
     List<Fruit> findByOrchardIdAndVoidedAtIsNull(UUID orchardId);
 
+    @Query(
+            "select f from Fruit f where f.orchardId = :orchardId and f.voidedAt is null and f.year >= :since and f.seeds > 0"
+                    + " and f.ended = org.evenhand.fruitset.FruitEnd.Kind.HARVESTED order by f.endedAt, f.id")
+    List<Fruit> harvestedWithSeeds(UUID orchardId, int since);
+
     List<Fruit> findByOrchardIdAndPollinationIdInAndVoidedAtIsNull(UUID orchardId, Collection<UUID> pollinationIds);
 
     Optional<Fruit> findByOrchardIdAndYearAndNumberAndVoidedAtIsNull(UUID orchardId, int year, Integer number);

@@ -29,6 +29,7 @@ import java.util.Optional;
  * @param load what a tree can carry, where growers reckon by it
  * @param cross how a flower is made ready for a cross, where growers do
  * @param fruit when fruit takes a number and ripens, where that is known
+ * @param seeds how seeds are kept and raised, where that is known
  * @param checks days on which to look for set, earliest first
  * @param schools questions on which growers differ
  * @param cautions what can hurt, shown where the work is planned
@@ -58,6 +59,7 @@ public record CropSheet(
         Optional<CropLoadTraits> load,
         Optional<CrossTraits> cross,
         Optional<FruitTraits> fruit,
+        Optional<SeedTraits> seeds,
         List<CheckDay> checks,
         List<School> schools,
         List<String> cautions,

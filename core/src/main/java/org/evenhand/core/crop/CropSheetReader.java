@@ -111,6 +111,7 @@ final class CropSheetReader {
                 s.load(),
                 s.cross(),
                 s.fruit(),
+                s.seeds(),
                 s.checks(),
                 s.schools(),
                 s.cautions(),
@@ -148,6 +149,7 @@ final class CropSheetReader {
                 node.optionalChild("load").map(this::load),
                 node.optionalChild("cross").map(this::cross).filter(c -> anyReceives(stages)),
                 node.optionalChild("fruit").map(this::fruit),
+                node.optionalChild("seeds").map(this::seeds),
                 node.children("checks", 1).stream().map(this::check).toList(),
                 node.children("schools", 0).stream().map(this::school).toList(),
                 node.texts("cautions"),
@@ -351,6 +353,29 @@ final class CropSheetReader {
                 node.optionalSourced("setShare", 0.001, 1),
                 node.optionalSourced("naturalDrop", 0, 0.999),
                 node.optionalFlag("swellsUnpollinated"));
+    }
+
+    private SeedTraits seeds(SheetNode node) {
+        SeedTraits traits = new SeedTraits(
+                node.flag("keptMoist"),
+                node.sourced("keepMonths", 0.1, 600),
+                node.optionalSourced("coldWeeks", 1, 52),
+                node.optionalSourced("coldC", -5, 15),
+                node.optionalChild("sowMonth").isPresent()
+                        ? Optional.of(node.wholeSourced("sowMonth", 1, 12))
+                        : Optional.empty(),
+                node.sourced("germinateWeeks", 1, 104),
+                node.sourced("potWeeks", 1, 104),
+                node.sourced("plantMonths", 0, 60),
+                node.sourced("germinates", 0.001, 0.999),
+                node.sourced("reachesPot", 0.001, 0.999),
+                node.sourced("reachesFruit", 0.001, 0.999),
+                node.sourced("fruitYears", 0.5, 40),
+                node.optionalSourced("graftedFruitYears", 0.5, 40));
+        if (traits.coldWeeks().isPresent() != traits.coldC().isPresent()) {
+            node.problem("coldC", "must stand beside coldWeeks, and only there.");
+        }
+        return traits;
     }
 
     private CrossTraits cross(SheetNode node) {

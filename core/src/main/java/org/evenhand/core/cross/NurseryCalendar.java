@@ -66,7 +66,12 @@ public record NurseryCalendar(List<Rule> rules) {
     /** Where seasons come at other times of the year. */
     public enum Hemisphere {
         NORTH,
-        SOUTH
+        SOUTH;
+
+        /** @param latitude degrees, north positive; the equator counts as north */
+        public static Hemisphere at(double latitude) {
+            return latitude < 0 ? SOUTH : NORTH;
+        }
     }
 
     /** When a season begins. */

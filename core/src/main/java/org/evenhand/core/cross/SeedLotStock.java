@@ -1,0 +1,186 @@
+package org.evenhand.core.cross;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.statistics.Proportion;
+
+/**
+ * What is left of the seeds of a lot, and where it is. Nothing comes from nowhere: whatever is done with more than are there is refused.
+ *
+ * @param alive seeds or seedlings at each stage now
+ * @param died in all
+ * @param givenAway in all
+ * @param done what was done, the earliest first
+ */
+public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int givenAway, List<Done> done) {
+    /** Of an interval for the share that came up. */
+    private static final double CONFIDENCE = 0.9;
+
+    /**
+     * What was done with some of a lot.
+     *
+     * @param count seeds or seedlings; 0 where they were only seen to
+     * @param at the stage they left from; there exactly where the step {@link NurseryStep#leaves}
+     */
+    public record Done(NurseryStep step, LocalDate on, int count, Optional<NurseryStage> at) {
+        /** @throws InvalidInputException at {@code count} or {@code at} where the step does not have such a one */
+        public Done {
+            if (step == NurseryStep.SEEN ? count != 0 : count < 1) {
+                throw new InvalidInputException(
+                        "count",
+                        "is " + count
+                                + (step == NurseryStep.SEEN
+                                        ? "; nothing changes where a lot is only seen to."
+                                        : "; give at least one."));
+            }
+            if (step.leaves() != at.isPresent()) {
+                throw new InvalidInputException(
+                        "at", step.leaves() ? "is missing; say where they were." : "does not belong to this step.");
+            }
+        }
+    }
+
+    /**
+     * How many had come up by a day.
+     *
+     * @param up of {@code sown}
+     * @param share of those sown
+     * @param from lower end of its 90 % interval (Clopper and Pearson)
+     * @param until its upper end
+     */
+    public record Germination(LocalDate on, int up, int sown, double share, double from, double until) {}
+
+    public SeedLotStock {
+        alive = Collections.unmodifiableMap(new EnumMap<>(alive));
+        done = List.copyOf(done);
+    }
+
+    /**
+     * @param seeds full ones the lot began with, 0 or more
+     * @param harvestedOn before which nothing is done with them
+     * @param done in any order; of the same day, in the order given
+     * @throws InvalidInputException at {@code count} where more are used than are there, at {@code on} where a day is before the harvest
+     */
+    public static SeedLotStock of(int seeds, LocalDate harvestedOn, List<Done> done) {
+        List<Done> inOrder = new ArrayList<>(done);
+        inOrder.sort(Comparator.comparing(Done::on));
+        Counting counting = new Counting(seeds);
+        for (Done d : inOrder) {
+            if (d.on().isBefore(harvestedOn)) {
+                throw new InvalidInputException(
+                        "on", "is " + d.on() + ", before the harvest on " + harvestedOn + ". Correct one of the two.");
+            }
+            counting.apply(d);
+        }
+        return new SeedLotStock(counting.alive, counting.died, counting.givenAway, inOrder);
+    }
+
+    /** Seeds or seedlings that are alive at a stage. */
+    public int at(NurseryStage stage) {
+        return alive.getOrDefault(stage, 0);
+    }
+
+    /** Seeds and seedlings that are alive, at all stages. */
+    public int left() {
+        return alive.values().stream().mapToInt(Integer::intValue).sum();
+    }
+
+    /** How many ever came to a stage by a step. */
+    public int ever(NurseryStep step) {
+        return done.stream().filter(d -> d.step() == step).mapToInt(Done::count).sum();
+    }
+
+    /** How many left from a stage by a step. */
+    public int left(NurseryStep step, NurseryStage from) {
+        return done.stream()
+                .filter(d -> d.step() == step && d.at().equals(Optional.of(from)))
+                .mapToInt(Done::count)
+                .sum();
+    }
+
+    /** The first day on which something was done. */
+    public Optional<LocalDate> first(NurseryStep step) {
+        return done.stream().filter(d -> d.step() == step).map(Done::on).findFirst();
+    }
+
+    /** The last day on which something was done. */
+    public Optional<LocalDate> last(NurseryStep step) {
+        return done.stream().filter(d -> d.step() == step).map(Done::on).reduce((earlier, later) -> later);
+    }
+
+    /** How many had come up, on each day on which somebody counted. */
+    public List<Germination> germination() {
+        List<Germination> points = new ArrayList<>();
+        int up = 0;
+        int sown = 0;
+        for (Done d : done) {
+            sown += d.step() == NurseryStep.SOWN ? d.count() : 0;
+            if (d.step() == NurseryStep.CAME_UP) {
+                up += d.count();
+                // What came up in the cold was never sown.
+                Proportion share = new Proportion(up, Math.max(sown, up));
+                Proportion.Interval interval = share.clopperPearson(CONFIDENCE);
+                points.add(
+                        new Germination(d.on(), up, share.trials(), share.share(), interval.lower(), interval.upper()));
+            }
+        }
+        return points;
+    }
+
+    private static final class Counting {
+        private final Map<NurseryStage, Integer> alive = new EnumMap<>(NurseryStage.class);
+        private int died;
+        private int givenAway;
+
+        Counting(int seeds) {
+            for (NurseryStage stage : NurseryStage.values()) {
+                alive.put(stage, 0);
+            }
+            alive.put(NurseryStage.KEPT, seeds);
+        }
+
+        void apply(Done d) {
+            List<NurseryStage> from = d.at().map(List::of).orElse(d.step().from());
+            int there = from.stream().mapToInt(this::at).sum();
+            if (d.count() > there) {
+                throw new InvalidInputException(
+                        "count",
+                        "is " + d.count() + ", but on " + d.on() + " only " + there + " were there to be "
+                                + said(d.step()) + ". Correct the number, or write down first what came before.");
+            }
+            int open = d.count();
+            for (NurseryStage stage : from) {
+                int of = Math.min(open, at(stage));
+                alive.merge(stage, -of, Integer::sum);
+                open -= of;
+            }
+            d.step().to().ifPresent(to -> alive.merge(to, d.count(), Integer::sum));
+            died += d.step() == NurseryStep.DIED ? d.count() : 0;
+            givenAway += d.step() == NurseryStep.GIVEN_AWAY ? d.count() : 0;
+        }
+
+        private int at(NurseryStage stage) {
+            return alive.getOrDefault(stage, 0);
+        }
+
+        private static String said(NurseryStep step) {
+            return switch (step) {
+                case COOLED -> "laid cold";
+                case SOWN -> "sown";
+                case CAME_UP -> "counted as come up";
+                case POTTED -> "potted";
+                case PLANTED -> "planted";
+                case DIED -> "counted as dead";
+                case GIVEN_AWAY -> "given away";
+                case SEEN -> "seen to";
+            };
+        }
+    }
+}

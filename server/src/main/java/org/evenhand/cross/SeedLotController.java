@@ -1,0 +1,70 @@
+package org.evenhand.cross;
+
+import jakarta.validation.Valid;
+import java.util.UUID;
+import org.evenhand.core.cross.SeedDemand;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
+import org.evenhand.kit.Within;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/seed-lots")
+record SeedLotController(SeedLots lots, SeedDemands demands) {
+    @GetMapping
+    SeedLotView.All all(Caller caller) {
+        return lots.all(caller);
+    }
+
+    @GetMapping("/{id}")
+    SeedLotView lot(Caller caller, @PathVariable UUID id) {
+        return lots.lot(caller, id);
+    }
+
+    @PutMapping("/{id}")
+    @Needs(Duty.WORK)
+    SeedLotView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody SeedLotRequests.Lot request) {
+        return lots.put(caller, id, request);
+    }
+
+    @Voids("/{id}/void")
+    @Needs(Duty.WORK)
+    void voidLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        lots.voidLot(caller, id, request);
+    }
+
+    @PutMapping("/{lot}/steps/{id}")
+    @Needs(Duty.WORK)
+    SeedLotView putStep(
+            Caller caller,
+            @PathVariable UUID lot,
+            @PathVariable UUID id,
+            @Valid @RequestBody SeedLotRequests.Step request) {
+        return lots.putStep(caller, lot, id, request);
+    }
+
+    @Voids("/{lot}/steps/{id}/void")
+    @Needs(Duty.WORK)
+    void voidStep(
+            Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        lots.voidStep(caller, lot, id, request);
+    }
+
+    /** What as many judged trees of a crop take. */
+    @GetMapping("/demand")
+    SeedDemandView demand(
+            Caller caller,
+            @RequestParam String crop,
+            @RequestParam @Within(min = 1, max = SeedDemand.MOST_TREES) int trees) {
+        return demands.demand(caller, crop, trees);
+    }
+}

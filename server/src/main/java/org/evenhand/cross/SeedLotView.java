@@ -1,0 +1,105 @@
+package org.evenhand.cross;
+
+import static org.evenhand.kit.ApiDescription.OPTIONAL;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.core.cross.NurseryStage;
+import org.evenhand.core.cross.NurseryStep;
+import org.evenhand.core.cross.NurseryTask;
+
+/**
+ * A lot of seeds, and where they are.
+ *
+ * @param mother variety of the tree that carried the fruits
+ * @param crossId absent where nobody knows the father
+ * @param father pollen parent; absent where nobody knows it
+ * @param seeds full ones it began with
+ * @param alive seeds and seedlings by stage, those with none left out
+ * @param tasks what is due, the earliest first; none where the crop sheet says nothing of seeds
+ * @param germination how many had come up, on each day on which somebody counted
+ * @param keepsUntil until when most kept seeds stay alive; absent where none is kept any more, or nobody knows
+ * @param keptMoist whether its seeds lose their life when they dry; absent where nobody knows
+ */
+@Schema(name = "SeedLot")
+record SeedLotView(
+        UUID id,
+        String label,
+        UUID treeId,
+        String tree,
+        String mother,
+        @Schema(description = OPTIONAL) UUID crossId,
+        @Schema(description = OPTIONAL) String cross,
+        @Schema(description = OPTIONAL) String father,
+        String crop,
+        LocalDate harvestedOn,
+        int fruits,
+        int seeds,
+        int emptySeeds,
+        String note,
+        List<Alive> alive,
+        int died,
+        int givenAway,
+        List<Task> tasks,
+        List<Done> done,
+        List<Germination> germination,
+        @Schema(description = OPTIONAL) LocalDate keepsUntil,
+        @Schema(description = OPTIONAL) Boolean keptMoist,
+        long version) {
+
+    /** How many are at a stage. */
+    @Schema(name = "SeedsAlive")
+    record Alive(NurseryStage stage, int count) {}
+
+    /**
+     * What is due.
+     *
+     * @param due whether its day has come
+     */
+    @Schema(name = "NurseryTask")
+    record Task(NurseryTask.Kind kind, int count, LocalDate from, boolean due) {}
+
+    /** What was done. */
+    @Schema(name = "SeedStep")
+    record Done(
+            UUID id,
+            NurseryStep step,
+            LocalDate on,
+            int count,
+            @Schema(description = OPTIONAL) NurseryStage at,
+            String note,
+            UUID recordedBy,
+            long version) {}
+
+    /**
+     * How many had come up by a day.
+     *
+     * @param share of those sown, with its 90 % interval
+     */
+    @Schema(name = "Germination")
+    record Germination(LocalDate on, int up, int sown, double share, double from, double until) {}
+
+    /** All lots, the latest in front, and harvested seeds that are in none. */
+    @Schema(name = "SeedLots")
+    record All(List<SeedLotView> lots, List<Source> sources) {}
+
+    /**
+     * Seeds of harvested fruits of one tree, less those that are in lots already.
+     *
+     * @param cross absent where nobody knows the father
+     * @param harvestedOn day of the last harvest
+     */
+    @Schema(name = "SeedSource")
+    record Source(
+            UUID treeId,
+            String tree,
+            @Schema(description = OPTIONAL) UUID crossId,
+            @Schema(description = OPTIONAL) String cross,
+            @Schema(description = OPTIONAL) String father,
+            LocalDate harvestedOn,
+            int fruits,
+            int seeds,
+            int emptySeeds) {}
+}

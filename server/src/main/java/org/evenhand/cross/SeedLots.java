@@ -1,0 +1,418 @@
+package org.evenhand.cross;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
+import org.evenhand.core.crop.CrossTraits;
+import org.evenhand.core.crop.SeedTraits;
+import org.evenhand.core.cross.NurseryCalendar;
+import org.evenhand.core.cross.NurseryStage;
+import org.evenhand.core.cross.NurseryTask;
+import org.evenhand.core.cross.SeedLotStock;
+import org.evenhand.crop.CropCatalogue;
+import org.evenhand.crossing.ControlledCrosses;
+import org.evenhand.fruitset.Fruits;
+import org.evenhand.fruitset.HarvestedSeeds;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.IdempotentWriter;
+import org.evenhand.kit.QuestionException;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.orchard.Orchards;
+import org.evenhand.orchard.TreeView;
+import org.evenhand.pollination.CrossFlowers;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Seeds of harvested fruit, what was done with them, and what is due. */
+@Service
+public class SeedLots {
+    private static final String MANY_SEEDS = "more-seeds-than-ovules";
+
+    private final SeedLotRepository lots;
+    private final SeedStepRepository steps;
+    private final Orchards orchards;
+    private final CropCatalogue crops;
+    private final ControlledCrosses crosses;
+    private final Fruits fruits;
+    private final IdempotentWriter once;
+
+    SeedLots(
+            SeedLotRepository lots,
+            SeedStepRepository steps,
+            Orchards orchards,
+            CropCatalogue crops,
+            ControlledCrosses crosses,
+            Fruits fruits,
+            IdempotentWriter once) {
+        this.lots = lots;
+        this.steps = steps;
+        this.orchards = orchards;
+        this.crops = crops;
+        this.crosses = crosses;
+        this.fruits = fruits;
+        this.once = once;
+    }
+
+    // --- looking ---
+
+    @Transactional(readOnly = true)
+    public SeedLotView.All all(Caller caller) {
+        List<SeedLot> all = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId());
+        return new SeedLotView.All(views(caller, all), sources(caller, all));
+    }
+
+    @Transactional(readOnly = true)
+    public SeedLotView lot(Caller caller, UUID id) {
+        return view(caller, lots.current(caller, id));
+    }
+
+    private SeedLotView view(Caller caller, SeedLot lot) {
+        return views(caller, List.of(lot)).get(0);
+    }
+
+    private List<SeedLotView> views(Caller caller, List<SeedLot> of) {
+        Map<UUID, List<SeedStep>> done = stepsOf(caller, of);
+        Names names = new Names(caller);
+        return of.stream()
+                .map(lot -> view(names, lot, done.getOrDefault(lot.id(), List.of())))
+                .toList();
+    }
+
+    private Map<UUID, List<SeedStep>> stepsOf(Caller caller, List<SeedLot> of) {
+        return steps
+                .findByOrchardIdAndSeedLotIdInAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
+                        caller.orchardId(), of.stream().map(SeedLot::id).toList())
+                .stream()
+                .collect(Collectors.groupingBy(SeedStep::seedLotId));
+    }
+
+    private SeedLotView view(Names names, SeedLot lot, List<SeedStep> done) {
+        TreeView tree = names.tree(lot.treeId());
+        Optional<CrossFlowers.Cross> cross = Optional.ofNullable(lot.crossId()).map(names::cross);
+        Optional<SeedTraits> traits = crops.of(names.caller, tree.crop()).seeds();
+        SeedLotStock stock = stock(lot, done);
+        return new SeedLotView(
+                lot.id(),
+                lot.label(),
+                tree.id(),
+                tree.name(),
+                tree.varietyName(),
+                lot.crossId(),
+                cross.map(CrossFlowers.Cross::label).orElse(null),
+                cross.map(c -> names.variety(c.fatherId())).orElse(null),
+                tree.crop(),
+                lot.harvestedOn(),
+                lot.fruits(),
+                lot.seeds(),
+                lot.emptySeeds(),
+                lot.note(),
+                Arrays.stream(NurseryStage.values())
+                        .filter(stage -> stock.at(stage) > 0)
+                        .map(stage -> new SeedLotView.Alive(stage, stock.at(stage)))
+                        .toList(),
+                stock.died(),
+                stock.givenAway(),
+                traits.map(t -> tasks(names, lot, stock, t)).orElse(List.of()),
+                done.stream().map(SeedLots::view).toList(),
+                stock.germination().stream()
+                        .map(g -> new SeedLotView.Germination(g.on(), g.up(), g.sown(), g.share(), g.from(), g.until()))
+                        .toList(),
+                traits.filter(t -> stock.at(NurseryStage.KEPT) > 0)
+                        .map(t -> lot.harvestedOn()
+                                .plusMonths((long) t.keepMonths().value()))
+                        .orElse(null),
+                traits.map(SeedTraits::keptMoist).orElse(null),
+                lot.version());
+    }
+
+    private static List<SeedLotView.Task> tasks(Names names, SeedLot lot, SeedLotStock stock, SeedTraits traits) {
+        return NurseryTask.of(stock, lot.harvestedOn(), traits, names.hemisphere).stream()
+                .map(t -> new SeedLotView.Task(
+                        t.kind(), t.count(), t.from(), !t.from().isAfter(names.today)))
+                .toList();
+    }
+
+    private static SeedLotView.Done view(SeedStep s) {
+        return new SeedLotView.Done(
+                s.id(), s.kind(), s.doneOn(), s.count(), s.stage(), s.note(), s.recordedBy(), s.version());
+    }
+
+    static SeedLotStock stock(SeedLot lot, List<SeedStep> done) {
+        return SeedLotStock.of(
+                lot.seeds(),
+                lot.harvestedOn(),
+                done.stream().map(SeedStep::done).toList());
+    }
+
+    /** What lots of a crop showed so far. */
+    List<SeedLotStock> stocks(Caller caller, String crop) {
+        Map<UUID, String> cropOf =
+                orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, TreeView::crop));
+        List<SeedLot> of = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId()).stream()
+                .filter(lot -> crop.equals(cropOf.get(lot.treeId())))
+                .toList();
+        Map<UUID, List<SeedStep>> done = stepsOf(caller, of);
+        return of.stream()
+                .map(lot -> stock(lot, done.getOrDefault(lot.id(), List.of())))
+                .toList();
+    }
+
+    private List<SeedLotView.Source> sources(Caller caller, List<SeedLot> all) {
+        Names names = new Names(caller);
+        List<SeedLotView.Source> sources = new ArrayList<>();
+        for (HarvestedSeeds harvested : fruits.harvestedSeeds(caller)) {
+            List<SeedLot> inLots = all.stream()
+                    .filter(lot -> lot.treeId().equals(harvested.treeId())
+                            && Objects.equals(lot.crossId(), harvested.crossId())
+                            && lot.harvestedOn().getYear()
+                                    == harvested.harvestedOn().getYear())
+                    .toList();
+            int seeds =
+                    harvested.seeds() - inLots.stream().mapToInt(SeedLot::seeds).sum();
+            if (seeds > 0) {
+                sources.add(source(names, harvested, seeds, inLots));
+            }
+        }
+        return sources;
+    }
+
+    private static SeedLotView.Source source(Names names, HarvestedSeeds of, int seeds, List<SeedLot> inLots) {
+        Optional<CrossFlowers.Cross> cross = Optional.ofNullable(of.crossId()).map(names::cross);
+        return new SeedLotView.Source(
+                of.treeId(),
+                names.tree(of.treeId()).name(),
+                of.crossId(),
+                cross.map(CrossFlowers.Cross::label).orElse(null),
+                cross.map(c -> names.variety(c.fatherId())).orElse(null),
+                of.harvestedOn(),
+                Math.max(
+                        0,
+                        of.fruits() - inLots.stream().mapToInt(SeedLot::fruits).sum()),
+                seeds,
+                Math.max(
+                        0,
+                        of.emptySeeds()
+                                - inLots.stream().mapToInt(SeedLot::emptySeeds).sum()));
+    }
+
+    // --- lots ---
+
+    public SeedLotView put(Caller caller, UUID id, SeedLotRequests.Lot request) {
+        return once.write(
+                lots,
+                caller,
+                id,
+                found -> view(caller, again(caller, found, request)),
+                () -> view(caller, insert(caller, id, request)));
+    }
+
+    private SeedLot again(Caller caller, SeedLot found, SeedLotRequests.Lot request) {
+        if (request.version() == null) {
+            if (!found.says(request)) {
+                throw ConflictException.otherwise("seed lot");
+            }
+            return found;
+        }
+        return lots.correct(caller, found.id(), request.version(), lot -> {
+            check(caller, request);
+            lot.correct(request);
+            stock(lot, stepsOf(caller, List.of(lot)).getOrDefault(lot.id(), List.of()));
+        });
+    }
+
+    private SeedLot insert(Caller caller, UUID id, SeedLotRequests.Lot request) {
+        check(caller, request);
+        // Of two who take a number at once the second sees the first.
+        crosses.holdNumbers(caller);
+        int year = request.harvestedOn().getYear();
+        return lots.saveAndFlush(new SeedLot(
+                id,
+                caller,
+                orchards.now(caller),
+                orchards.details(caller).site().zone(),
+                lots.lastNumber(caller.orchardId(), year) + 1,
+                request));
+    }
+
+    private void check(Caller caller, SeedLotRequests.Lot request) {
+        TreeView tree = orchards.tree(caller, request.treeId());
+        notAhead("harvestedOn", request.harvestedOn(), orchards.today(caller));
+        if (request.crossId() != null) {
+            CrossFlowers.Cross cross = crosses.cross(caller, request.crossId());
+            if (!cross.treeId().equals(tree.id())) {
+                throw new InvalidInputException(
+                        "crossId", "is " + cross.label() + ", a cross of another tree than " + tree.name() + ".");
+            }
+        }
+        int held = request.fruits()
+                * crops.of(caller, tree.crop())
+                        .cross()
+                        .map(CrossTraits::ovules)
+                        .map(o -> (int) o.value())
+                        .orElse(0);
+        boolean asked = request.confirmed() == null || !request.confirmed().contains(MANY_SEEDS);
+        if (held > 0 && request.seeds() + request.emptySeeds() > held && asked) {
+            throw new QuestionException(
+                    MANY_SEEDS,
+                    request.seeds() + request.emptySeeds() + " seeds are more than "
+                            + Plural.of(request.fruits(), "fruit") + " of this crop can hold, " + held
+                            + " by its crop sheet. Write it down all the same?");
+        }
+    }
+
+    private static void notAhead(String field, LocalDate day, LocalDate today) {
+        if (day.isAfter(today)) {
+            throw new InvalidInputException(field, "is " + day + ", which is still to come; today is " + today + ".");
+        }
+    }
+
+    @Transactional
+    public void voidLot(Caller caller, UUID id, VoidRequest request) {
+        lots.voidOnce(caller, id, request, orchards.now(caller), lot -> {
+            int hang = stepsOf(caller, List.of(lot)).getOrDefault(id, List.of()).size();
+            if (hang > 0) {
+                throw new InvalidInputException(
+                        "reason",
+                        "does not help: " + Plural.of(hang, "step")
+                                + " of this lot are written down. Remove them first.");
+            }
+        });
+    }
+
+    @Transactional
+    void restoreLot(Caller caller, UUID id, Long version) {
+        lots.restoreOnce(caller, id, version, lot -> orchards.tree(caller, lot.treeId()));
+    }
+
+    // --- steps ---
+
+    public SeedLotView putStep(Caller caller, UUID lotId, UUID id, SeedLotRequests.Step request) {
+        return once.write(
+                steps,
+                caller,
+                id,
+                found -> {
+                    steps.requirePartOf(lotId, found.seedLotId(), id);
+                    return view(caller, again(caller, found, request));
+                },
+                () -> view(caller, insert(caller, lotId, id, request)));
+    }
+
+    private SeedLot again(Caller caller, SeedStep found, SeedLotRequests.Step request) {
+        SeedLot lot = lots.held(caller, found.seedLotId());
+        if (request.version() == null) {
+            if (!found.says(request)) {
+                throw ConflictException.otherwise("step");
+            }
+            return lot;
+        }
+        steps.correct(caller, found.id(), request.version(), step -> {
+            fits(caller, lot, step.id(), Optional.of(request));
+            step.correct(request);
+        });
+        return lot;
+    }
+
+    private SeedLot insert(Caller caller, UUID lotId, UUID id, SeedLotRequests.Step request) {
+        // Two who pot seedlings of one tray at once must not pot more than came up.
+        SeedLot lot = lots.held(caller, lots.current(caller, lotId).id());
+        fits(caller, lot, id, Optional.of(request));
+        steps.saveAndFlush(new SeedStep(
+                id,
+                caller,
+                orchards.now(caller),
+                orchards.details(caller).site().zone(),
+                lotId,
+                request));
+        return lot;
+    }
+
+    /** Refuses a step, or to be without it, where the lot's other steps do not go with that. */
+    private void fits(Caller caller, SeedLot lot, UUID id, Optional<SeedLotRequests.Step> request) {
+        List<SeedLotStock.Done> done = stepsOf(caller, List.of(lot)).getOrDefault(lot.id(), List.of()).stream()
+                .filter(s -> !s.id().equals(id))
+                .map(SeedStep::done)
+                .collect(Collectors.toCollection(ArrayList::new));
+        request.ifPresent(step -> {
+            notAhead("on", step.on(), orchards.today(caller));
+            done.add(step.done());
+        });
+        SeedLotStock.of(lot.seeds(), lot.harvestedOn(), done);
+    }
+
+    @Transactional
+    public void voidStep(Caller caller, UUID lotId, UUID id, VoidRequest request) {
+        steps.voidOnce(caller, id, request, orchards.now(caller), step -> {
+            steps.requirePartOf(lotId, step.seedLotId(), id);
+            SeedLot lot = lots.held(caller, lotId);
+            try {
+                fits(caller, lot, id, Optional.empty());
+            } catch (InvalidInputException e) {
+                throw new InvalidInputException(
+                        "reason",
+                        "does not help: later steps need this one. Without it, "
+                                + e.problems().get(0).message());
+            }
+        });
+    }
+
+    @Transactional
+    void restoreStep(Caller caller, UUID id, Long version) {
+        steps.restoreOnce(caller, id, version, step -> {
+            SeedLot lot =
+                    lots.held(caller, lots.current(caller, step.seedLotId()).id());
+            fits(
+                    caller,
+                    lot,
+                    id,
+                    Optional.of(new SeedLotRequests.Step(
+                            step.kind(), step.doneOn(), step.count(), step.stage(), step.note(), null)));
+        });
+    }
+
+    UUID lotOf(Caller caller, UUID step) {
+        return steps.require(caller, step).seedLotId();
+    }
+
+    /** Names that lots are told with, each looked up once. */
+    private final class Names {
+        private final Caller caller;
+        private final LocalDate today;
+        private final NurseryCalendar.Hemisphere hemisphere;
+        private final Map<UUID, TreeView> trees = new HashMap<>();
+        private final Map<UUID, CrossFlowers.Cross> byId = new HashMap<>();
+        private final Map<UUID, String> varieties = new HashMap<>();
+
+        Names(Caller caller) {
+            this.caller = caller;
+            this.today = orchards.today(caller);
+            this.hemisphere = NurseryCalendar.Hemisphere.at(
+                    orchards.details(caller).site().latitude());
+            orchards.trees(caller).forEach(t -> trees.put(t.id(), t));
+            orchards.varieties(caller).forEach(v -> varieties.put(v.id(), v.name()));
+        }
+
+        TreeView tree(UUID id) {
+            return trees.computeIfAbsent(id, removed -> orchards.tree(caller, removed));
+        }
+
+        CrossFlowers.Cross cross(UUID id) {
+            return byId.computeIfAbsent(id, c -> crosses.crossEvenIfGone(caller, c));
+        }
+
+        String variety(UUID id) {
+            return varieties.computeIfAbsent(
+                    id, v -> orchards.variety(caller, v).name());
+        }
+    }
+}

@@ -1,0 +1,25 @@
+package org.evenhand.cross;
+
+import java.util.List;
+import org.evenhand.kit.RecordKind;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Records of this room that can be mended. */
+@Configuration(proxyBeanMethods = false)
+class SeedRecords {
+    @Bean
+    RecordKind seedLotKind(SeedLots lots) {
+        return new RecordKind("seed-lot", SeedLot.class, (caller, id) -> List.of(), lots::voidLot, lots::restoreLot);
+    }
+
+    @Bean
+    RecordKind seedStepKind(SeedLots lots) {
+        return new RecordKind(
+                "seed-step",
+                SeedStep.class,
+                (caller, id) -> List.of(),
+                (caller, id, request) -> lots.voidStep(caller, lots.lotOf(caller, id), id, request),
+                lots::restoreStep);
+    }
+}
