@@ -105,6 +105,13 @@ export const DESK: Page[] = [
   { path: '/fruit-set', title: 'Fruit set', show: page(() => import('./fruitset/FruitSet'), 'FruitSet') },
   { path: '/fruit-set/limbs', title: 'Limbs', show: page(() => import('./fruitset/Limbs'), 'Limbs') },
   { path: '/fruit-set/fruit', title: 'Fruit', show: page(() => import('./fruitset/Fruit'), 'Fruit') },
+  {
+    path: '/fruit-set/seeds',
+    title: 'Seeds and seedlings',
+    show: page(() => import('./cross/SeedLots'), 'SeedLots'),
+  },
+  { path: '/fruit-set/seeds/:lot', show: page(() => import('./cross/SeedLotPage'), 'SeedLotPage') },
+  { path: '/mates/seeds', title: 'How many seeds', show: page(() => import('./cross/HowMany'), 'HowMany') },
   { path: '/findings', title: 'Findings', show: page(() => import('./findings/Findings'), 'Findings') },
   {
     path: '/findings/why',

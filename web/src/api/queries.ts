@@ -142,6 +142,17 @@ export const queries = {
       queryFn: () => answer(api.GET('/api/walks/{id}', { params: { path: { id } } })),
     }),
   fruitSet: () => queryOptions({ queryKey: ['fruit-set'], queryFn: () => answer(api.GET('/api/fruit-set')) }),
+  seedLots: () => queryOptions({ queryKey: ['seed-lots'], queryFn: () => answer(api.GET('/api/seed-lots')) }),
+  seedLot: (id: string) =>
+    queryOptions({
+      queryKey: ['seed-lots', id],
+      queryFn: () => answer(api.GET('/api/seed-lots/{id}', { params: { path: { id } } })),
+    }),
+  seedDemand: (crop: string, trees: number) =>
+    queryOptions({
+      queryKey: ['seed-lots', 'demand', crop, trees],
+      queryFn: () => answer(api.GET('/api/seed-lots/demand', { params: { query: { crop, trees } } })),
+    }),
   limbs: () => queryOptions({ queryKey: ['limbs'], queryFn: () => answer(api.GET('/api/limbs')) }),
   fruits: () => queryOptions({ queryKey: ['fruits'], queryFn: () => answer(api.GET('/api/fruits')) }),
   fallen: (tree: string, sepalsMissing?: boolean) =>

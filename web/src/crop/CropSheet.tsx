@@ -10,7 +10,7 @@ import { useHere } from '../ui/orchard-context';
 import { useMay } from '../ui/roles';
 import { queries } from '../api/queries';
 import { Empty, Loaded } from '../ui/States';
-import { span } from '../format/time';
+import { plural, span } from '../format/time';
 import { useSubmit } from '../form/use-submit';
 import classes from './Crop.module.css';
 import { OwnNumbers, wanted } from './OwnNumbers';
@@ -252,6 +252,53 @@ function Cross({ sheet }: { sheet: Sheet }) {
   );
 }
 
+/** How its seeds are kept and raised. */
+function FromSeed({ sheet }: { sheet: Sheet }) {
+  const { orchard } = useHere();
+  const { seeds } = sheet;
+  if (!seeds) return null;
+  return (
+    <section className="card stack">
+      <h2>From seed to fruit</h2>
+      <p>
+        {seeds.keptMoist
+          ? 'Seeds lose their life when they dry: keep them cool and moist'
+          : 'Seeds are kept cool and dry'}
+        ; most stay alive for {plural(seeds.keepMonths.value, 'month')}
+        <Basis of={seeds.keepMonths} />.{' '}
+        {seeds.coldWeeks && seeds.coldC ? (
+          <>
+            They come up after {plural(seeds.coldWeeks.value, 'week')}
+            <Basis of={seeds.coldWeeks} /> moist at {temperature(seeds.coldC.value, orchard.units)}
+            <Basis of={seeds.coldC} />.
+          </>
+        ) : (
+          'They need no cold.'
+        )}
+      </p>
+      <p>
+        About {percent(seeds.germinates.value)} come up
+        <Basis of={seeds.germinates} />, within {plural(seeds.germinateWeeks.value, 'week')} of sowing
+        <Basis of={seeds.germinateWeeks} />; {percent(seeds.reachesPot.value)} of those live to be potted
+        <Basis of={seeds.reachesPot} />, and {percent(seeds.reachesFruit.value)} of those until their fruit is
+        judged
+        <Basis of={seeds.reachesFruit} />.
+      </p>
+      <p>
+        First fruit {plural(seeds.fruitYears.value, 'year')} after sowing on their own roots
+        <Basis of={seeds.fruitYears} />
+        {seeds.graftedFruitYears && (
+          <>
+            , {plural(seeds.graftedFruitYears.value, 'year')} after grafting
+            <Basis of={seeds.graftedFruitYears} />
+          </>
+        )}
+        .
+      </p>
+    </section>
+  );
+}
+
 /** Makes the number of one school the orchard's own. */
 function Follow({ sheet, school, value }: { sheet: Sheet; school: Schemas['CropSchool']; value: number }) {
   const manages = useMay('MANAGE');
@@ -426,6 +473,7 @@ function Sheet({ sheet }: { sheet: Sheet }) {
         ))}
       </section>
       <Cross sheet={sheet} />
+      <FromSeed sheet={sheet} />
       <Schools sheet={sheet} />
       <OwnNumbers sheet={sheet} />
       <section className="card">

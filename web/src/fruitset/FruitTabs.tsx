@@ -4,6 +4,7 @@ const PAGES = [
   ['/fruit-set', 'Checks'],
   ['/fruit-set/limbs', 'Whole limbs'],
   ['/fruit-set/fruit', 'Fruit and harvest'],
+  ['/fruit-set/seeds', 'Seeds and seedlings'],
 ] as const;
 
 /** The pages of the room. */

@@ -197,6 +197,33 @@ export const HELP: Record<string, Help> = {
     steps: ['It goes by itself once there is a signal.', 'Something refused can be mended or dropped here.'],
     words: [],
   },
+  '/fruit-set/seeds': {
+    purpose: 'Which seeds do I have, and what is due with them?',
+    steps: [
+      'Make a lot of the seeds of your harvested fruits: one for each tree and cross.',
+      'Write its number on the bag and the tray.',
+      'Open a lot to write down what was done with it.',
+    ],
+    words: ['seed lot', 'cross', 'mother', 'father'],
+  },
+  '/fruit-set/seeds/:lot': {
+    purpose: 'Where are the seeds of this lot, and what comes next?',
+    steps: [
+      'Press “Done” beside what is due, say how many, and save.',
+      'A number that cannot be is refused: what was potted must have come up before.',
+      'A step that was wrong is removed with its reason, and can be restored.',
+    ],
+    words: ['seed lot', 'moist and cold'],
+  },
+  '/mates/seeds': {
+    purpose: 'How many seeds, fruits and flowers does it take to judge as many trees?',
+    steps: [
+      'Say how many trees you want to judge by their fruit.',
+      'The shares come from the crop sheet, and from your own lots as soon as there are some.',
+      'Growers differ on how many flowers give a fruit; both opinions are shown.',
+    ],
+    words: ['seed lot', 'fruit set', 'crop sheet'],
+  },
   '/fruit-set': {
     purpose: 'How many of the flowers set, and which checks are due?',
     steps: ['Record a check on its day.', 'Too early to tell is an answer too.'],

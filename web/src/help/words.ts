@@ -22,6 +22,10 @@ export const WORDS = {
   'S alleles': 'Genes that make some varieties refuse each other’s pollen. Written as S1S2.',
   cross: 'Pollen of one chosen father on flowers kept from all other pollen, for its seeds.',
   'wanted cross': 'A cross you would like to make. The plan keeps flowers and pollen for it.',
+  'seed lot':
+    'Seeds out of fruits of one tree that were harvested together, and the seedlings that come of them.',
+  'moist and cold':
+    'Weeks in damp sand or paper in the fridge, without which seeds of some crops do not come up.',
   bag: 'Keeps a flower of a cross from other pollen, until it sets.',
   check: 'Some days after pollination: how many of the flowers set.',
   'fruit set': 'Of the flowers pollinated, the share that became fruit.',

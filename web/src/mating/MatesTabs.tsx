@@ -4,6 +4,7 @@ const PAGES = [
   ['/mates', 'Who fits whom'],
   ['/mates/many', 'Many crosses'],
   ['/mates/wanted', 'Crosses wanted'],
+  ['/mates/seeds', 'How many seeds'],
 ] as const;
 
 /** The pages of the room. */

@@ -44,8 +44,8 @@ function Effects({ line, restoring }: { line: Named; restoring: boolean }) {
   );
 }
 
-/** Asks why, and says beforehand what else changes. */
-export function Remove({ line, close }: { line: Named; close: () => void }) {
+/** Asks why, and says beforehand what else changes; `removed` goes on from there. */
+export function Remove({ line, close, removed }: { line: Named; close: () => void; removed?: () => void }) {
   const [reason, setReason] = useState('');
   const form = useSubmit(
     () =>
@@ -60,6 +60,7 @@ export function Remove({ line, close }: { line: Named; close: () => void }) {
       // Removing it was its next version.
       doneWithUndo(`The ${nounOf(line.kind)} was removed.`, () => restore(line, line.version + 1));
       close();
+      removed?.();
     },
   );
   return (

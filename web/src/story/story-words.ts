@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/api';
 import { calendarDay, listed, plural } from '../format/time';
+import { stepInStory } from '../cross/seed-words';
 import type { Line } from './queries';
 
 /** What a record of each kind is called, and several of them. */
@@ -18,6 +19,8 @@ export const KINDS: Record<string, { one: string; many: string }> = {
   tree: { one: 'tree', many: 'trees' },
   variety: { one: 'variety', many: 'varieties' },
   permit: { one: 'permit', many: 'permits' },
+  'seed-lot': { one: 'seed lot', many: 'seed lots' },
+  'seed-step': { one: 'seeds', many: 'steps on seeds' },
   'cross-request': { one: 'wanted cross', many: 'wanted crosses' },
   'fruit-target': { one: 'number of fruit wanted', many: 'numbers of fruit wanted' },
 };
@@ -30,7 +33,9 @@ export const nounOf = (kind: string): string =>
       ? 'jar'
       : kind === 'word'
         ? 'note'
-        : (KINDS[kind]?.one ?? kind);
+        : kind === 'seed-step'
+          ? 'step'
+          : (KINDS[kind]?.one ?? kind);
 
 const FOUND: Record<string, string> = {
   NOT_OPEN: 'not open yet',
@@ -188,6 +193,10 @@ export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefine
       return bloomDate(line);
     case 'variety':
       return text(line, 'variety');
+    case 'seed-lot':
+      return `${text(line, 'seedLot')}: ${plural(some(line, 'seeds'), 'seed')} out of ${plural(some(line, 'fruits'), 'fruit')}`;
+    case 'seed-step':
+      return `${text(line, 'seedLot')}: ${stepInStory(text(line, 'seedStep'), some(line, 'count'))}`;
     case 'permit':
       return parts(text(line, 'permit'), text(line, 'from'));
     default:

@@ -17,6 +17,7 @@ import org.evenhand.core.crop.MatingTraits;
 import org.evenhand.core.crop.PollenTraits;
 import org.evenhand.core.crop.School;
 import org.evenhand.core.crop.SeasonTraits;
+import org.evenhand.core.crop.SeedTraits;
 import org.evenhand.core.crop.SheetNumber;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.crop.StageSheet;
@@ -59,6 +60,7 @@ record CropSheetView(
         @Schema(description = OPTIONAL) Number ovuleDays,
         @Schema(description = OPTIONAL) Number stigmaDays,
         @Schema(description = OPTIONAL) Cross cross,
+        @Schema(description = OPTIONAL) Seeds seeds,
         List<Check> checks,
         List<SchoolView> schools,
         List<String> cautions,
@@ -120,6 +122,40 @@ record CropSheetView(
                     Number.of(c.setShare()),
                     Number.of(c.seeds()),
                     Number.of(c.ovules()));
+        }
+    }
+
+    /** How its seeds are kept and raised. */
+    @Schema(name = "CropSeeds")
+    record Seeds(
+            boolean keptMoist,
+            Number keepMonths,
+            @Schema(description = OPTIONAL) Number coldWeeks,
+            @Schema(description = OPTIONAL) Number coldC,
+            @Schema(description = OPTIONAL) Number sowMonth,
+            Number germinateWeeks,
+            Number potWeeks,
+            Number plantMonths,
+            Number germinates,
+            Number reachesPot,
+            Number reachesFruit,
+            Number fruitYears,
+            @Schema(description = OPTIONAL) Number graftedFruitYears) {
+        static Seeds of(SeedTraits s) {
+            return new Seeds(
+                    s.keptMoist(),
+                    Number.of(s.keepMonths()),
+                    s.coldWeeks().map(Number::of).orElse(null),
+                    s.coldC().map(Number::of).orElse(null),
+                    s.sowMonth().map(Number::of).orElse(null),
+                    Number.of(s.germinateWeeks()),
+                    Number.of(s.potWeeks()),
+                    Number.of(s.plantMonths()),
+                    Number.of(s.germinates()),
+                    Number.of(s.reachesPot()),
+                    Number.of(s.reachesFruit()),
+                    Number.of(s.fruitYears()),
+                    s.graftedFruitYears().map(Number::of).orElse(null));
         }
     }
 
@@ -309,6 +345,7 @@ record CropSheetView(
                 s.pollinationPeriod().map(p -> Number.of(p.ovuleDays())).orElse(null),
                 s.pollinationPeriod().map(p -> Number.of(p.stigmaDays())).orElse(null),
                 s.cross().map(Cross::of).orElse(null),
+                s.seeds().map(Seeds::of).orElse(null),
                 s.checks().stream().map(Check::of).toList(),
                 s.schools().stream().map(SchoolView::of).toList(),
                 s.cautions(),

@@ -15,7 +15,7 @@ import org.evenhand.core.cross.SeedLotStock;
 import org.evenhand.kit.Within;
 
 /** What is written down of seeds. */
-final class SeedLotRequests {
+public final class SeedLotRequests {
     private SeedLotRequests() {}
 
     /**
@@ -30,7 +30,7 @@ final class SeedLotRequests {
      * @param version of the lot that is corrected; absent for a new one
      */
     @Schema(name = "SeedLotRequest")
-    record Lot(
+    public record Lot(
             @NotNull UUID treeId,
             @Schema(description = OPTIONAL) UUID crossId,
             @NotNull LocalDate harvestedOn,
@@ -53,7 +53,7 @@ final class SeedLotRequests {
      * @param version of the step that is corrected; absent for a new one
      */
     @Schema(name = "SeedStepRequest")
-    record Step(
+    public record Step(
             @NotNull NurseryStep step,
             @NotNull LocalDate on,
             @NotNull @Within(min = 0, max = 20_000) Integer count,

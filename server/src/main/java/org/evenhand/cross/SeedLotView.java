@@ -19,12 +19,13 @@ import org.evenhand.core.cross.NurseryTask;
  * @param seeds full ones it began with
  * @param alive seeds and seedlings by stage, those with none left out
  * @param tasks what is due, the earliest first; none where the crop sheet says nothing of seeds
+ * @param possible what can be done next
  * @param germination how many had come up, on each day on which somebody counted
  * @param keepsUntil until when most kept seeds stay alive; absent where none is kept any more, or nobody knows
  * @param keptMoist whether its seeds lose their life when they dry; absent where nobody knows
  */
 @Schema(name = "SeedLot")
-record SeedLotView(
+public record SeedLotView(
         UUID id,
         String label,
         UUID treeId,
@@ -43,6 +44,7 @@ record SeedLotView(
         int died,
         int givenAway,
         List<Task> tasks,
+        List<Possible> possible,
         List<Done> done,
         List<Germination> germination,
         @Schema(description = OPTIONAL) LocalDate keepsUntil,
@@ -51,19 +53,39 @@ record SeedLotView(
 
     /** How many are at a stage. */
     @Schema(name = "SeedsAlive")
-    record Alive(NurseryStage stage, int count) {}
+    public record Alive(NurseryStage stage, int count) {}
 
     /**
      * What is due.
      *
      * @param due whether its day has come
+     * @param step what is written down when it is done; absent where it is no step of a lot
+     * @param at the stage that they leave from by that
      */
     @Schema(name = "NurseryTask")
-    record Task(NurseryTask.Kind kind, int count, LocalDate from, boolean due) {}
+    public record Task(
+            NurseryTask.Kind kind,
+            int count,
+            LocalDate from,
+            boolean due,
+            @Schema(description = OPTIONAL) NurseryStep step,
+            @Schema(description = OPTIONAL) NurseryStage at) {}
+
+    /**
+     * What can be done next.
+     *
+     * @param at where they would leave from; there exactly where they died or are given away
+     * @param most seeds or seedlings that it can be done with
+     */
+    @Schema(name = "PossibleSeedStep")
+    public record Possible(
+            NurseryStep step,
+            @Schema(description = OPTIONAL) NurseryStage at,
+            int most) {}
 
     /** What was done. */
     @Schema(name = "SeedStep")
-    record Done(
+    public record Done(
             UUID id,
             NurseryStep step,
             LocalDate on,
@@ -79,11 +101,11 @@ record SeedLotView(
      * @param share of those sown, with its 90 % interval
      */
     @Schema(name = "Germination")
-    record Germination(LocalDate on, int up, int sown, double share, double from, double until) {}
+    public record Germination(LocalDate on, int up, int sown, double share, double from, double until) {}
 
     /** All lots, the latest in front, and harvested seeds that are in none. */
     @Schema(name = "SeedLots")
-    record All(List<SeedLotView> lots, List<Source> sources) {}
+    public record All(List<SeedLotView> lots, List<Source> sources) {}
 
     /**
      * Seeds of harvested fruits of one tree, less those that are in lots already.
@@ -92,7 +114,7 @@ record SeedLotView(
      * @param harvestedOn day of the last harvest
      */
     @Schema(name = "SeedSource")
-    record Source(
+    public record Source(
             UUID treeId,
             String tree,
             @Schema(description = OPTIONAL) UUID crossId,

@@ -123,6 +123,9 @@ public class SeedLots {
                 stock.died(),
                 stock.givenAway(),
                 traits.map(t -> tasks(names, lot, stock, t)).orElse(List.of()),
+                stock.possible().stream()
+                        .map(p -> new SeedLotView.Possible(p.step(), p.at().orElse(null), p.most()))
+                        .toList(),
                 done.stream().map(SeedLots::view).toList(),
                 stock.germination().stream()
                         .map(g -> new SeedLotView.Germination(g.on(), g.up(), g.sown(), g.share(), g.from(), g.until()))
@@ -138,7 +141,12 @@ public class SeedLots {
     private static List<SeedLotView.Task> tasks(Names names, SeedLot lot, SeedLotStock stock, SeedTraits traits) {
         return NurseryTask.of(stock, lot.harvestedOn(), traits, names.hemisphere).stream()
                 .map(t -> new SeedLotView.Task(
-                        t.kind(), t.count(), t.from(), !t.from().isAfter(names.today)))
+                        t.kind(),
+                        t.count(),
+                        t.from(),
+                        !t.from().isAfter(names.today),
+                        t.kind().step().orElse(null),
+                        t.kind().at().orElse(null)))
                 .toList();
     }
 

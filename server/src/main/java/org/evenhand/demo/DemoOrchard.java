@@ -100,6 +100,7 @@ class DemoOrchard implements ApplicationRunner {
     private final DemoLastSeason lastSeason;
     private final Comparisons comparisons;
     private final DemoMap map;
+    private final DemoSeeds seeds;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -122,6 +123,7 @@ class DemoOrchard implements ApplicationRunner {
             DemoLastSeason lastSeason,
             Comparisons comparisons,
             DemoMap map,
+            DemoSeeds seeds,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -142,6 +144,7 @@ class DemoOrchard implements ApplicationRunner {
         this.lastSeason = lastSeason;
         this.comparisons = comparisons;
         this.map = map;
+        this.seeds = seeds;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -188,6 +191,7 @@ class DemoOrchard implements ApplicationRunner {
         private final Instant now;
         private final DemoIds ids;
         private DemoWeather days;
+        private UUID harrow;
 
         Season(Caller ines, Caller tomas, Instant now) {
             this.ines = ines;
@@ -228,6 +232,7 @@ class DemoOrchard implements ApplicationRunner {
             lastSeason.fill(ines, tomas, ids::next, ZONE, 20, lastYear, now, lanterns, ridges);
             besideNature(ridges);
             map.fill(ines, ids::next);
+            seeds.fill(ines, ids::next, today(), harrow, ridges.get(1), lanterns.get(0));
         }
 
         /** Seeds that are wanted of two varieties, and flowers bagged for it yesterday that are ripe this evening. */
@@ -377,14 +382,14 @@ class DemoOrchard implements ApplicationRunner {
                     Map.of("season.chillPortions", 27.0),
                     "They flower here after mild winters.");
             UUID ember = variety("apple", "Ember", "S2 S5");
-            UUID harrow = variety("apple", "Harrow", "S5 S9");
+            UUID late = variety("apple", "Harrow", "S5 S9");
             tree(ember, "Ember 1", "Top field", 1, 1);
-            tree(harrow, "Harrow 1", "Top field", 1, 2);
+            harrow = tree(late, "Harrow 1", "Top field", 1, 2);
             chilled(ember, 24, 6800);
-            chilled(harrow, 34, 10800);
+            chilled(late, 34, 10800);
             crossRequests.want(
-                    ines, ids.next(), WantedCrossRequest.ofFlowers(harrow, ember, 24, "Late fruit that keeps."));
-            crossRequests.want(ines, ids.next(), WantedCrossRequest.ofFlowers(ember, harrow, 12, null));
+                    ines, ids.next(), WantedCrossRequest.ofFlowers(late, ember, 24, "Late fruit that keeps."));
+            crossRequests.want(ines, ids.next(), WantedCrossRequest.ofFlowers(ember, late, 12, null));
         }
 
         private void chilled(UUID variety, double portions, double heat) {

@@ -94,15 +94,20 @@ class PlanMaking {
         Instant now = now(caller);
         SettingsView habits = settings.of(caller);
         List<LotView> jars = pollen.jars(caller, now);
+        Map<UUID, TargetView.Budget> budgets = targets.budgets(caller).stream()
+                .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity()));
         return new PlanningContext(
                 caller,
                 now,
                 orchards.details(caller).site(),
                 habits,
-                forecasts.all(caller, now).stream().filter(Foreseen::known).toList(),
+                forecasts.all(caller, now).stream()
+                        .filter(Foreseen::known)
+                        // One that came or went between the two readings is left to the plan that its change asks for.
+                        .filter(f -> budgets.containsKey(f.tree().id()))
+                        .toList(),
                 orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, Function.identity())),
-                targets.budgets(caller).stream()
-                        .collect(Collectors.toMap(TargetView.Budget::treeId, Function.identity())),
+                budgets,
                 crosses.book(caller),
                 controlledCrosses.needs(caller),
                 jars,

@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.Optional;
 import org.evenhand.core.crop.SeedTraits;
 import org.evenhand.core.crop.Sourced;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Something that is due with a lot.
@@ -29,18 +30,36 @@ public record NurseryTask(Kind kind, int count, LocalDate from) {
     /** What can be due. */
     public enum Kind {
         /** Lay them moist and cold. */
-        COOL,
+        COOL(NurseryStep.COOLED, null),
         /** See to seeds in the cold: mould, first roots. */
-        LOOK,
-        SOW,
+        LOOK(NurseryStep.SEEN, null),
+        SOW(NurseryStep.SOWN, null),
         /** Count what came up. */
-        COUNT,
+        COUNT(NurseryStep.CAME_UP, null),
         /** Nothing more will come up: write off what is left of the sown. */
-        CLOSE,
-        POT,
-        PLANT,
+        CLOSE(NurseryStep.DIED, NurseryStage.SOWN),
+        POT(NurseryStep.POTTED, null),
+        PLANT(NurseryStep.PLANTED, null),
         /** First fruit is to be judged. */
-        JUDGE
+        JUDGE(null, null);
+
+        private final @Nullable NurseryStep step;
+        private final @Nullable NurseryStage at;
+
+        Kind(@Nullable NurseryStep step, @Nullable NurseryStage at) {
+            this.step = step;
+            this.at = at;
+        }
+
+        /** The step that is written down when it is done; empty where it is no step of a lot. */
+        public Optional<NurseryStep> step() {
+            return Optional.ofNullable(step);
+        }
+
+        /** The stage that they leave from by that. */
+        public Optional<NurseryStage> at() {
+            return Optional.ofNullable(at);
+        }
     }
 
     /**

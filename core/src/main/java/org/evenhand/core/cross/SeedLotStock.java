@@ -87,6 +87,29 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
         return alive.getOrDefault(stage, 0);
     }
 
+    /**
+     * What can be done next.
+     *
+     * @param at the stage they would leave from; there exactly where the step {@link NurseryStep#leaves}
+     * @param most seeds or seedlings that it can be done with
+     */
+    public record Possible(NurseryStep step, Optional<NurseryStage> at, int most) {}
+
+    /** All that can be done with what is alive; nothing where nothing is. */
+    public List<Possible> possible() {
+        List<Possible> all = new ArrayList<>();
+        for (NurseryStep step : NurseryStep.values()) {
+            if (step.leaves()) {
+                alive.forEach((stage, count) -> all.add(new Possible(step, Optional.of(stage), count)));
+            } else {
+                List<NurseryStage> from = step.from().isEmpty() ? List.copyOf(alive.keySet()) : step.from();
+                all.add(new Possible(
+                        step, Optional.empty(), from.stream().mapToInt(this::at).sum()));
+            }
+        }
+        return all.stream().filter(p -> p.most() > 0).toList();
+    }
+
     /** Seeds and seedlings that are alive, at all stages. */
     public int left() {
         return alive.values().stream().mapToInt(Integer::intValue).sum();

@@ -46,9 +46,15 @@ class SeedLotStockTest {
             }
             NurseryStage at = NurseryStage.values()[random.nextInt(NurseryStage.values().length)];
             int count = random.nextInt(1, 1 + seeds);
+            SeedLotStock before = SeedLotStock.of(seeds, HARVEST, history);
             List<NurseryStage> from = step.leaves() ? List.of(at) : step.from();
             long there = each.stream().filter(from::contains).count();
             Done next = step.leaves() ? left(step, day, count, at) : done(step, day, count);
+            assertThat(before.possible().stream()
+                            .filter(p -> p.step() == step && p.at().equals(next.at()))
+                            .mapToInt(SeedLotStock.Possible::most)
+                            .sum())
+                    .isEqualTo((int) there);
             history.add(next);
             if (count > there) {
                 assertThatThrownBy(() -> SeedLotStock.of(seeds, HARVEST, history))

@@ -1,0 +1,134 @@
+import { Modal, NativeSelect } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Schemas } from '../api/api';
+import { newId } from '../api/ids';
+import { queries } from '../api/queries';
+import { NumberField, TextField } from '../form/fields';
+import { RecordForm } from '../form/RecordForm';
+import { DateField } from '../form/TimeField';
+import { useSubmit } from '../form/use-submit';
+import { plural, wallTime } from '../format/time';
+import { useHere } from '../ui/orchard-context';
+import { doneWithUndo } from '../ui/undo';
+
+type Lot = Schemas['SeedLot'];
+
+interface Props {
+  /** Seeds of harvested fruits that it begins with. */
+  from?: Schemas['SeedSource'] | undefined;
+  /** The lot that is corrected. */
+  editing?: Lot | undefined;
+  close: () => void;
+}
+
+const whole = (typed: number | string): number => (typeof typed === 'number' ? typed : Number(typed) || 0);
+
+const voidLot = (lot: Lot) =>
+  answer(
+    api.POST('/api/seed-lots/{id}/void', {
+      params: { path: { id: lot.id } },
+      body: { version: lot.version, reason: 'recorded by mistake' },
+    }),
+  );
+
+/** The crosses of a tree; one that is of an earlier season stays when it was chosen. */
+function useCrosses(
+  treeId: string,
+  of: { crossId?: string | undefined; cross?: string | undefined } | undefined,
+) {
+  const { data } = useQuery(queries.controlledCrosses());
+  const found = (data?.controlledCrosses ?? [])
+    .filter((c) => c.treeId === treeId)
+    .map((c) => ({ value: c.id, label: `${c.label}, with ${c.father}` }));
+  return of?.crossId && of.cross && !found.some((c) => c.value === of.crossId)
+    ? [{ value: of.crossId, label: of.cross }, ...found]
+    : found;
+}
+
+/** Seeds out of fruits of one tree: a new lot, or what was wrong with one. */
+export function SeedLotForm({ from, editing, close }: Props) {
+  const { now, zone } = useHere();
+  const given = editing ?? from;
+  const [id] = useState(() => editing?.id ?? newId());
+  const { data: trees = [] } = useQuery(queries.trees());
+  const [chosen, setTreeId] = useState(given?.treeId);
+  const treeId = chosen ?? trees[0]?.id ?? '';
+  const crosses = useCrosses(treeId, given);
+  const [crossId, setCrossId] = useState(given?.crossId ?? '');
+  const [harvestedOn, setHarvestedOn] = useState(given?.harvestedOn ?? wallTime(now, zone).slice(0, 10));
+  const [fruits, setFruits] = useState<number | string>(given?.fruits ?? 1);
+  const [seeds, setSeeds] = useState<number | string>(given?.seeds ?? '');
+  const [emptySeeds, setEmptySeeds] = useState<number | string>(given?.emptySeeds ?? 0);
+  const [note, setNote] = useState(editing?.note ?? '');
+  const form = useSubmit(
+    (_: void, confirmed) =>
+      answer(
+        api.PUT('/api/seed-lots/{id}', {
+          params: { path: { id } },
+          body: {
+            treeId,
+            ...(crossId && { crossId }),
+            harvestedOn,
+            fruits: whole(fruits),
+            seeds: whole(seeds),
+            emptySeeds: whole(emptySeeds),
+            note,
+            confirmed,
+            ...(editing && { version: editing.version }),
+          },
+        }),
+      ),
+    ['treeId', 'crossId', 'harvestedOn', 'fruits', 'seeds', 'emptySeeds', 'note'],
+    (lot) => {
+      if (!editing)
+        doneWithUndo(`Lot ${lot.label}: ${plural(lot.seeds, 'seed')}. Write ${lot.label} on its bag.`, () =>
+          voidLot(lot),
+        );
+      close();
+    },
+  );
+  return (
+    <Modal opened onClose={close} title={editing ? `Correct lot ${editing.label}` : 'A new lot of seeds'}>
+      <RecordForm form={form} save="Save the lot" cancel={close} disabled={whole(seeds) < 1 || !treeId}>
+        <NativeSelect
+          label="Tree that carried the fruits"
+          data={trees.map((t) => ({ value: t.id, label: t.name }))}
+          value={treeId}
+          onChange={(e) => {
+            setTreeId(e.currentTarget.value);
+            setCrossId('');
+          }}
+          error={form.errorFor('treeId', 'Tree')}
+        />
+        <NativeSelect
+          label="Cross"
+          description="Fruits that bees visited have a mother only."
+          data={[{ value: '', label: 'none: the father is not known' }, ...crosses]}
+          value={crossId}
+          onChange={(e) => setCrossId(e.currentTarget.value)}
+          error={form.errorFor('crossId', 'Cross')}
+        />
+        <DateField
+          label="Harvested on"
+          value={harvestedOn}
+          onChange={setHarvestedOn}
+          error={form.errorFor('harvestedOn', 'Day')}
+        />
+        <div className="two">
+          <NumberField
+            name="fruits"
+            label="Fruits"
+            description="0 if not counted"
+            min={0}
+            value={fruits}
+            set={setFruits}
+          />
+          <NumberField name="seeds" label="Full seeds" min={1} value={seeds} set={setSeeds} />
+          <NumberField name="emptySeeds" label="Empty seeds" min={0} value={emptySeeds} set={setEmptySeeds} />
+        </div>
+        <TextField name="note" label="Note" value={note} set={setNote} />
+      </RecordForm>
+    </Modal>
+  );
+}

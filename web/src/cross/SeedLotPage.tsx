@@ -1,0 +1,198 @@
+import { Button } from '@mantine/core';
+import { useQuery } from '@tanstack/react-query';
+import { scaleLinear } from 'd3-scale';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Schemas } from '../api/api';
+import { queries } from '../api/queries';
+import { IntervalPlot } from '../charts/IntervalPlot';
+import { percent } from '../format/numbers';
+import { calendarDate, plural } from '../format/time';
+import { FruitTabs } from '../fruitset/FruitTabs';
+import { usePageTitle } from '../ui/page-title';
+import { useMay } from '../ui/roles';
+import { Loaded } from '../ui/States';
+import { Remove } from '../story/Mend';
+import { parents, stepDone, taskWords } from './seed-words';
+import { SeedLotForm } from './SeedLotForm';
+import { SeedStepForm } from './SeedStepForm';
+import classes from './Seeds.module.css';
+import { StageBar } from './StageBar';
+
+type Lot = Schemas['SeedLot'];
+type Task = Schemas['NurseryTask'];
+
+function Tasks({ lot, choose }: { lot: Lot; choose: (task: Task) => void }) {
+  const may = useMay('WORK');
+  if (lot.tasks.length === 0) return null;
+  return (
+    <section className="card stack">
+      <h2>What comes next</h2>
+      <ul className={classes.tasks}>
+        {lot.tasks.map((t) => (
+          <li key={t.kind}>
+            <span>
+              <b>{taskWords(t)}</b>, {t.due ? 'now' : `from ${calendarDate(t.from)}`}
+            </span>
+            {may && t.step && (
+              <Button variant={t.due ? 'filled' : 'outline'} size="sm" onClick={() => choose(t)}>
+                Done
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {lot.keepsUntil && (
+        <p className="small soft">
+          Kept {lot.keptMoist ? 'cool and moist' : 'cool and dry'}, most stay alive until about{' '}
+          {calendarDate(lot.keepsUntil)}.{lot.keptMoist && ' They lose their life when they dry.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+const SHARES = [0, 0.25, 0.5, 0.75, 1];
+
+function Germination({ lot }: { lot: Lot }) {
+  if (lot.germination.length === 0) return null;
+  return (
+    <section className="card stack">
+      <h2>Share that came up</h2>
+      <IntervalPlot
+        label={`Share that came up: ${lot.germination.map((g) => `${percent(g.share)} by ${calendarDate(g.on)}`).join(', ')}`}
+        widestName={200}
+        scale={(width) => scaleLinear().range([0, width])}
+        ticks={SHARES.map((s) => ({ value: s, label: `${s * 100}${s === 1 ? ' %' : ''}` }))}
+        rows={lot.germination.map((g) => ({
+          key: g.on,
+          name: calendarDate(g.on),
+          range: { lower: g.from, value: g.share, upper: g.until },
+          figure: `${g.up} of ${g.sown}`,
+        }))}
+      />
+      <p className="small soft">The bars hold the true share nine times in ten.</p>
+    </section>
+  );
+}
+
+function History({ lot }: { lot: Lot }) {
+  const may = useMay('WORK');
+  const [removing, setRemoving] = useState<Schemas['SeedStep']>();
+  if (lot.done.length === 0) return null;
+  return (
+    <section className="card stack">
+      <h2>What was done</h2>
+      <ul className={classes.tasks}>
+        {[...lot.done].reverse().map((d) => (
+          <li key={d.id}>
+            <span>
+              {calendarDate(d.on)}: {stepDone(d)}
+              {d.note && <span className="soft">. {d.note}</span>}
+            </span>
+            {may && (
+              <Button
+                size="compact-sm"
+                variant="subtle"
+                aria-label={`Remove: ${stepDone(d)}`}
+                onClick={() => setRemoving(d)}
+              >
+                Remove
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {removing && <Remove line={{ ...removing, kind: 'seed-step' }} close={() => setRemoving(undefined)} />}
+    </section>
+  );
+}
+
+function LotHead({ lot }: { lot: Lot }) {
+  const navigate = useNavigate();
+  const may = useMay('WORK');
+  const [open, setOpen] = useState<'correct' | 'remove'>();
+  const close = () => setOpen(undefined);
+  return (
+    <>
+      <header>
+        <h1>
+          {lot.label}: {parents(lot)}
+        </h1>
+        {may && (
+          <div className="line">
+            <Button variant="outline" onClick={() => setOpen('correct')}>
+              Correct
+            </Button>
+            {lot.done.length === 0 && (
+              <Button variant="subtle" onClick={() => setOpen('remove')}>
+                Remove
+              </Button>
+            )}
+          </div>
+        )}
+      </header>
+      <section className="card stack">
+        <p>
+          {plural(lot.seeds, 'full seed')}
+          {lot.emptySeeds > 0 && ` and ${lot.emptySeeds} empty`}
+          {lot.fruits > 0 && ` out of ${plural(lot.fruits, 'fruit')}`} of{' '}
+          <Link to={`/orchard/tree/${lot.treeId}`}>{lot.tree}</Link>
+          {lot.crossId ? (
+            <>
+              , cross <Link to={`/orchard/cross/${lot.crossId}`}>{lot.cross}</Link> with {lot.father}
+            </>
+          ) : (
+            ', its father not known'
+          )}
+          , harvested {calendarDate(lot.harvestedOn)}.{lot.note && <span className="soft"> {lot.note}</span>}
+        </p>
+        <StageBar lot={lot} />
+      </section>
+      {open === 'correct' && <SeedLotForm editing={lot} close={close} />}
+      {open === 'remove' && (
+        <Remove
+          line={{ id: lot.id, version: lot.version, kind: 'seed-lot' }}
+          close={close}
+          removed={() => void navigate('/fruit-set/seeds')}
+        />
+      )}
+    </>
+  );
+}
+
+function Shown({ lot }: { lot: Lot }) {
+  const [chosen, setChosen] = useState<Task>();
+  usePageTitle(lot.label);
+  const first = chosen ?? lot.tasks.find((t) => t.step);
+  return (
+    <>
+      <LotHead lot={lot} />
+      <Tasks lot={lot} choose={setChosen} />
+      {lot.possible.length > 0 && (
+        <section className="card stack" id="step">
+          <h2>Write down a step</h2>
+          <SeedStepForm
+            key={`${lot.done.length} ${first?.kind ?? ''}`}
+            lot={lot}
+            first={first?.step ? { step: first.step, ...(first.at && { at: first.at }) } : undefined}
+          />
+        </section>
+      )}
+      <Germination lot={lot} />
+      <History lot={lot} />
+    </>
+  );
+}
+
+/** One lot of seeds: where they are, what comes next, what was done. */
+export function SeedLotPage() {
+  const { lot: id = '' } = useParams();
+  const lot = useQuery(queries.seedLot(id));
+  return (
+    <>
+      <FruitTabs />
+      <Loaded of={lot}>{(l) => <Shown lot={l} />}</Loaded>
+    </>
+  );
+}

@@ -1,0 +1,82 @@
+import type { Schemas } from '../api/api';
+import { plural } from '../format/time';
+
+type Stage = Schemas['SeedsAlive']['stage'];
+type Step = Schemas['SeedStep']['step'];
+
+/** Where seeds and seedlings are, in the order in which they pass it. */
+export const STAGES: Record<Stage, string> = {
+  KEPT: 'kept',
+  COLD: 'in the cold',
+  SOWN: 'sown, not up',
+  UP: 'up',
+  POTTED: 'in pots',
+  PLANTED: 'planted out',
+};
+
+const SEEDS: Stage[] = ['KEPT', 'COLD', 'SOWN'];
+
+/** Seeds before they come up, seedlings after it. */
+export const counted = (count: number, stage: Stage): string =>
+  plural(count, SEEDS.includes(stage) ? 'seed' : 'seedling');
+
+const DONE: Record<Step, string> = {
+  COOLED: 'laid in the cold',
+  SOWN: 'sown',
+  CAME_UP: 'came up',
+  POTTED: 'potted',
+  PLANTED: 'planted out',
+  DIED: 'died',
+  GIVEN_AWAY: 'given away',
+  SEEN: 'seen to',
+};
+
+const TO_DO: Record<Step, string> = {
+  COOLED: 'Lay in the cold',
+  SOWN: 'Sow',
+  CAME_UP: 'Count what came up',
+  POTTED: 'Pot',
+  PLANTED: 'Plant out',
+  DIED: 'Dead',
+  GIVEN_AWAY: 'Give away',
+  SEEN: 'Seen to, nothing changed',
+};
+
+/** A step as something to choose: “Sow”, “Dead: in the cold”. */
+export const stepChoice = (step: Step, at?: Stage): string =>
+  at ? `${TO_DO[step]}: ${STAGES[at]}` : TO_DO[step];
+
+/** What was done, in one line. */
+export const stepDone = (d: Pick<Schemas['SeedStep'], 'step' | 'count' | 'at'>): string =>
+  d.step === 'SEEN' ? 'seen to' : `${d.count} ${DONE[d.step]}${d.at ? `, ${STAGES[d.at]}` : ''}`;
+
+/** The same, of a line of a story. */
+export const stepInStory = (step: string, count: number): string =>
+  step === 'SEEN' ? 'seen to' : `${count} ${DONE[step as Step]}`;
+
+/** What is due, as an order. */
+export function taskWords(task: Schemas['NurseryTask']): string {
+  const { count } = task;
+  switch (task.kind) {
+    case 'COOL':
+      return `Lay ${plural(count, 'seed')} moist and cold`;
+    case 'LOOK':
+      return `Look at ${plural(count, 'seed')} in the cold: mould, first roots`;
+    case 'SOW':
+      return `Sow ${plural(count, 'seed')}`;
+    case 'COUNT':
+      return `Count what came up of ${plural(count, 'seed')}`;
+    case 'CLOSE':
+      return `Write off ${plural(count, 'seed')}: nothing more comes up`;
+    case 'POT':
+      return `Pot ${plural(count, 'seedling')}`;
+    case 'PLANT':
+      return `Plant out ${plural(count, 'seedling')}`;
+    case 'JUDGE':
+      return `Judge the first fruit of ${plural(count, 'tree')}`;
+  }
+}
+
+/** Mother and father: “Harrow × Ember”. */
+export const parents = (of: { mother?: string; tree: string; father?: string | undefined }): string =>
+  `${of.mother ?? of.tree} × ${of.father ?? 'unknown father'}`;
