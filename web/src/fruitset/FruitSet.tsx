@@ -1,10 +1,11 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Schemas } from '../api/api';
 import { Counter } from '../form/Counter';
-import { Question } from '../form/Question';
+import { TextField } from '../form/fields';
+import { RecordForm } from '../form/RecordForm';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded, Problem } from '../ui/States';
@@ -38,12 +39,12 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
   const check = useCheck(row, close);
   const { flowers } = row.pollination;
   return (
-    <form
+    <RecordForm
+      form={{ ...check.form, general: check.general }}
+      of={check.counts}
+      save="Save the check"
+      cancel={close}
       className={classes.form}
-      onSubmit={(e) => {
-        e.preventDefault();
-        check.save();
-      }}
     >
       {row.due && <p className="small">{row.due.lookFor}</p>}
       <div className={classes.counters}>
@@ -67,25 +68,15 @@ function CheckForm({ row, close }: { row: Row; close: () => void }) {
           onChange={check.setAt}
           error={check.form.errorFor('checkedAt', 'Time')}
         />
-        <TextInput
+        <TextField
+          name="note"
           label="Note"
           value={check.note}
-          onChange={(e) => check.setNote(e.currentTarget.value)}
-          error={check.form.errorFor('note', 'Note')}
+          set={check.setNote}
           style={{ flex: 1, minWidth: 160 }}
         />
       </div>
-      {check.general && <p className="note bad">{check.general}</p>}
-      <div className="line">
-        <Button type="submit" loading={check.form.busy}>
-          Save the check
-        </Button>
-        <Button variant="subtle" onClick={close}>
-          Not now
-        </Button>
-      </div>
-      <Question question={check.form.question} />
-    </form>
+    </RecordForm>
   );
 }
 

@@ -1,4 +1,6 @@
-import { Button, NumberInput, TextInput } from '@mantine/core';
+import { Button, NumberInput } from '@mantine/core';
+import { TextField } from '../form/fields';
+import { RecordForm } from '../form/RecordForm';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
@@ -55,44 +57,39 @@ function PlantForm({ trees }: { trees: Schemas['TreeView'][] }) {
     },
   );
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.submit(undefined);
-      }}
+    <RecordForm
+      form={form}
+      duty="MANAGE"
+      save={t('first.add')}
+      disabled={Number(draft.trees) < 1}
+      inline
+      className={classes.fields}
+      style={{ alignItems: 'start' }}
+      beside={
+        form.busy &&
+        sent > 0 && (
+          <p className="small soft" role="status">
+            {t('first.sent', { sent, trees: count('tree', Number(draft.trees)) })}
+          </p>
+        )
+      }
     >
-      <div className={classes.fields}>
-        <CropSelect
-          value={draft.crop}
-          onChange={(crop) => set({ crop })}
-          error={form.errorFor('crop', t('first.crop'))}
-        />
-        <TextInput
-          label={t('first.variety')}
-          value={draft.name}
-          onChange={(e) => set({ name: e.currentTarget.value })}
-          error={form.errorFor('name', t('first.variety'))}
-        />
-        <NumberInput
-          label={t('first.trees')}
-          min={1}
-          max={MOST_TREES}
-          clampBehavior="strict"
-          allowDecimal={false}
-          value={draft.trees}
-          onChange={(n) => set({ trees: n })}
-        />
-        <Button type="submit" loading={form.busy} disabled={Number(draft.trees) < 1}>
-          {t('first.add')}
-        </Button>
-      </div>
-      {form.busy && sent > 0 && (
-        <p className="small soft" role="status">
-          {t('first.sent', { sent, trees: count('tree', Number(draft.trees)) })}
-        </p>
-      )}
-      {form.general && <p className="note bad">{form.general}</p>}
-    </form>
+      <CropSelect
+        value={draft.crop}
+        onChange={(crop) => set({ crop })}
+        error={form.errorFor('crop', t('first.crop'))}
+      />
+      <TextField name="name" label={t('first.variety')} value={draft.name} set={(name) => set({ name })} />
+      <NumberInput
+        label={t('first.trees')}
+        min={1}
+        max={MOST_TREES}
+        clampBehavior="strict"
+        allowDecimal={false}
+        value={draft.trees}
+        onChange={(n) => set({ trees: n })}
+      />
+    </RecordForm>
   );
 }
 
