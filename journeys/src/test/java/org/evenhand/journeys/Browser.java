@@ -224,8 +224,9 @@ final class Browser implements AutoCloseable {
                 .contains(text);
     }
 
-    /** Fills the new jars that a walk begins with, from so many flowers of the first tree of each. */
-    void collectOnTheWalk(int flowers, int doses) {
+    /** Fills the new jars that a walk begins with, from so many flowers of the first tree of each; tells how many jars. */
+    int collectOnTheWalk(int flowers, int doses) {
+        int filled = 0;
         String header = see(By.cssSelector("header b")).getText();
         while (header.startsWith("Collect ")) {
             for (int i = 0; i < flowers; i++) {
@@ -237,8 +238,10 @@ final class Browser implements AutoCloseable {
             waitFor(
                     () -> see(By.cssSelector("header b")).getText().equals(before) ? null : true,
                     "for the jar to be filled");
+            filled++;
             header = see(By.cssSelector("header b")).getText();
         }
+        return filled;
     }
 
     void goTo(String page) {

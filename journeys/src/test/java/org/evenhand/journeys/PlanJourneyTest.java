@@ -62,15 +62,19 @@ class PlanJourneyTest extends DemoJourney {
         browser.seeText("Before you go");
         String walk = browser.path();
         browser.press("Go");
-        browser.collectOnTheWalk(1, 6);
+        int filled = browser.collectOnTheWalk(1, 6);
         tomas = new Browser(application.address());
         tomas.open("/");
         tomas.signInAs("tomas@heron-bank.example");
         tomas.open(walk);
         tomas.press("Go");
-        while (tomas.see(By.cssSelector("header b")).getText().startsWith("Collect ")) {
+        for (int i = 0; i < filled; i++) {
             tomas.seeText("This jar is filled: 6 doses left.");
             tomas.press("Next");
+        }
+        // The jars hold less than planned: once the rest is planned anew, more may be asked for behind them.
+        while (tomas.see(By.cssSelector("header b")).getText().startsWith("Collect ")) {
+            tomas.press("Skip");
         }
 
         tomas.seeText("cross 26-2, Pale Ridge × Lantern");
