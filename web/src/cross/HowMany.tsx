@@ -19,6 +19,12 @@ const STEPS: Record<string, string> = {
   reachesFruit: 'of those, judged by their fruit',
 };
 
+const LOST: Record<string, string> = {
+  germinates: 'before they come up',
+  reachesPot: 'between coming up and the pot',
+  reachesFruit: 'between the pot and their first fruit',
+};
+
 const range = (of: Schemas['SeedRange']) =>
   of.from === of.until ? String(of.until) : `${of.from} to ${of.until}`;
 
@@ -51,7 +57,7 @@ function Flowers({ demand }: { demand: Demand }) {
     <section className="card stack">
       <h2>Flowers, by how many give a fruit</h2>
       <div className="scroll">
-        <table>
+        <table className="plain">
           <thead>
             <tr>
               <th>As said by</th>
@@ -93,7 +99,7 @@ function Losses({ demand }: { demand: Demand }) {
         }))}
       />
       <p>
-        Most is lost here: <b>{STEPS[most.step]!.replace('of those, ', '')}</b>, {percent(most.mean)}.
+        Most are lost <b>{LOST[most.step]}</b>: {percent(1 - most.mean)}.
       </p>
       <ul className="small soft" style={{ margin: 0, paddingLeft: 20 }}>
         {demand.steps.map((s) => (

@@ -1,4 +1,4 @@
-import { Modal, NativeSelect } from '@mantine/core';
+import { Group, Modal, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
@@ -60,7 +60,9 @@ export function SeedLotForm({ from, editing, close }: Props) {
   const [fruits, setFruits] = useState<number | string>(given?.fruits ?? 1);
   const [seeds, setSeeds] = useState<number | string>(given?.seeds ?? '');
   const [emptySeeds, setEmptySeeds] = useState<number | string>(given?.emptySeeds ?? 0);
-  const [note, setNote] = useState(editing?.note ?? '');
+  const [note, setNote] = useState(
+    editing?.note ?? (from?.pollenOf ? `Given pollen of ${from.pollenOf}; not bagged.` : ''),
+  );
   const form = useSubmit(
     (_: void, confirmed) =>
       answer(
@@ -115,7 +117,7 @@ export function SeedLotForm({ from, editing, close }: Props) {
           onChange={setHarvestedOn}
           error={form.errorFor('harvestedOn', 'Day')}
         />
-        <div className="two">
+        <Group grow align="flex-end" gap="sm">
           <NumberField
             name="fruits"
             label="Fruits"
@@ -126,7 +128,7 @@ export function SeedLotForm({ from, editing, close }: Props) {
           />
           <NumberField name="seeds" label="Full seeds" min={1} value={seeds} set={setSeeds} />
           <NumberField name="emptySeeds" label="Empty seeds" min={0} value={emptySeeds} set={setEmptySeeds} />
-        </div>
+        </Group>
         <TextField name="note" label="Note" value={note} set={setNote} />
       </RecordForm>
     </Modal>

@@ -115,12 +115,12 @@ function LotHead({ lot }: { lot: Lot }) {
   const close = () => setOpen(undefined);
   return (
     <>
-      <header>
+      <div className="say">
         <h1>
           {lot.label}: {parents(lot)}
         </h1>
         {may && (
-          <div className="line">
+          <div className="do noprint">
             <Button variant="outline" onClick={() => setOpen('correct')}>
               Correct
             </Button>
@@ -131,7 +131,7 @@ function LotHead({ lot }: { lot: Lot }) {
             )}
           </div>
         )}
-      </header>
+      </div>
       <section className="card stack">
         <p>
           {plural(lot.seeds, 'full seed')}

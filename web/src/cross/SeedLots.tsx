@@ -57,10 +57,13 @@ function Sources({ of, make }: { of: Schemas['SeedSource'][]; make: (s: Schemas[
       <h2>Seeds that are in no lot yet</h2>
       <ul className={classes.tasks}>
         {of.map((s) => (
-          <li key={`${s.treeId} ${s.crossId ?? ''}`}>
+          <li key={`${s.treeId} ${s.crossId ?? s.pollenOf ?? ''}`}>
             <span>
-              <b>{plural(s.seeds, 'full seed')}</b> of {plural(s.fruits, 'fruit')} of {s.tree},{' '}
-              {s.father ? `with ${s.father}` : 'father not known'}, until {calendarDate(s.harvestedOn)}
+              <b>{plural(s.seeds, 'full seed')}</b> of {plural(s.fruits, 'fruit')} of {s.tree}
+              {s.cross
+                ? `, cross ${s.cross} with ${s.father}`
+                : s.pollenOf && `, given pollen of ${s.pollenOf}, not bagged`}
+              , harvested by {calendarDate(s.harvestedOn)}
             </span>
             {may && (
               <Button variant="outline" size="sm" onClick={() => make(s)}>
@@ -96,10 +99,14 @@ export function SeedLots() {
       <Loaded of={all}>
         {({ lots, sources }) => (
           <>
-            <header>
+            <div className="say">
               <h1>{heading(lots)}</h1>
-              {may && lots.length > 0 && <Button onClick={() => setMaking('new')}>New lot</Button>}
-            </header>
+              {may && lots.length > 0 && (
+                <div className="do noprint">
+                  <Button onClick={() => setMaking('new')}>New lot</Button>
+                </div>
+              )}
+            </div>
             <Sources of={sources} make={setMaking} />
             {lots.length === 0 && sources.length === 0 && (
               <Empty

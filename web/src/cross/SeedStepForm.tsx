@@ -70,29 +70,31 @@ export function SeedStepForm({ lot, first }: Props) {
   if (!step) return null;
   return (
     <RecordForm form={form} save="Save the step" disabled={counts && Number(count) < 1}>
-      <div className="two">
-        <NativeSelect
-          label="What was done"
-          data={lot.possible.map((p) => ({ value: keyOf(p), label: stepChoice(p.step, p.at) }))}
-          value={keyOf(step)}
-          onChange={(e) => {
-            setChosen(e.currentTarget.value);
-            setTyped(undefined);
-          }}
-          error={form.errorFor('step', 'Step') ?? form.errorFor('at', 'Where they were')}
-        />
-        {counts && (
-          <NumberField
-            name="count"
-            label="How many"
-            description={step.step === 'CAME_UP' ? 'more since the last count' : `of ${step.most}`}
-            min={1}
-            value={count}
-            set={setTyped}
+      <div className="form">
+        <div className="two">
+          <NativeSelect
+            label="What was done"
+            data={lot.possible.map((p) => ({ value: keyOf(p), label: stepChoice(p.step, p.at) }))}
+            value={keyOf(step)}
+            onChange={(e) => {
+              setChosen(e.currentTarget.value);
+              setTyped(undefined);
+            }}
+            error={form.errorFor('step', 'Step') ?? form.errorFor('at', 'Where they were')}
           />
-        )}
-        <DateField label="On" value={on} onChange={setOn} error={form.errorFor('on', 'Day')} />
-        <TextField name="note" label="Note" value={note} set={setNote} />
+          {counts && (
+            <NumberField
+              name="count"
+              label="How many"
+              description={step.step === 'CAME_UP' ? 'more since the last count' : `of ${step.most}`}
+              min={1}
+              value={count}
+              set={setTyped}
+            />
+          )}
+          <DateField label="On" value={on} onChange={setOn} error={form.errorFor('on', 'Day')} />
+          <TextField name="note" label="Note" value={note} set={setNote} />
+        </div>
       </div>
     </RecordForm>
   );

@@ -109,7 +109,7 @@ describe('a seed lot', () => {
       }),
     });
     const step = await screen.findByLabelText('What was done');
-    expect(step).toHaveDisplayValue('Dead: sown, not up');
+    expect(step).toHaveDisplayValue('Dead: in the soil');
     await userEvent.click(screen.getAllByRole('button', { name: 'Done' })[1]!);
     expect(screen.getByLabelText('What was done')).toHaveDisplayValue('Pot');
     const count = screen.getByLabelText('How many');
@@ -224,7 +224,7 @@ describe('how many', () => {
     expect(await screen.findByText(/10 trees judged in 2031 take/)).toHaveTextContent(
       '10 trees judged in 2031 take 28 to 50 seeds, 6 to 10 fruits, 20 to 100 flowers.',
     );
-    expect(screen.getByText(/Most is lost here/)).toHaveTextContent('judged by their fruit, 60');
+    expect(screen.getByText(/Most are lost/)).toHaveTextContent('between the pot and their first fruit: 40');
     expect(screen.getByText(/your lots 20 of 23/)).toBeInTheDocument();
   });
 });

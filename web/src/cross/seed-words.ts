@@ -14,11 +14,15 @@ export const STAGES: Record<Stage, string> = {
   PLANTED: 'planted out',
 };
 
-const SEEDS: Stage[] = ['KEPT', 'COLD', 'SOWN'];
-
-/** Seeds before they come up, seedlings after it. */
-export const counted = (count: number, stage: Stage): string =>
-  plural(count, SEEDS.includes(stage) ? 'seed' : 'seedling');
+/** Where they were when they were lost. */
+const WHERE: Record<Stage, string> = {
+  KEPT: 'while kept',
+  COLD: 'in the cold',
+  SOWN: 'in the soil',
+  UP: 'in the tray',
+  POTTED: 'in pots',
+  PLANTED: 'after planting out',
+};
 
 const DONE: Record<Step, string> = {
   COOLED: 'laid in the cold',
@@ -44,11 +48,11 @@ const TO_DO: Record<Step, string> = {
 
 /** A step as something to choose: “Sow”, “Dead: in the cold”. */
 export const stepChoice = (step: Step, at?: Stage): string =>
-  at ? `${TO_DO[step]}: ${STAGES[at]}` : TO_DO[step];
+  at ? `${TO_DO[step]}: ${WHERE[at]}` : TO_DO[step];
 
 /** What was done, in one line. */
 export const stepDone = (d: Pick<Schemas['SeedStep'], 'step' | 'count' | 'at'>): string =>
-  d.step === 'SEEN' ? 'seen to' : `${d.count} ${DONE[d.step]}${d.at ? `, ${STAGES[d.at]}` : ''}`;
+  d.step === 'SEEN' ? 'seen to' : `${d.count} ${DONE[d.step]}${d.at ? ` ${WHERE[d.at]}` : ''}`;
 
 /** The same, of a line of a story. */
 export const stepInStory = (step: string, count: number): string =>

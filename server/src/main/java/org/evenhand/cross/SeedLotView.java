@@ -111,6 +111,7 @@ public record SeedLotView(
      * Seeds of harvested fruits of one tree, less those that are in lots already.
      *
      * @param cross absent where nobody knows the father
+     * @param pollenOf whose pollen was given outside a cross: bees may have brought other too
      * @param harvestedOn day of the last harvest
      */
     @Schema(name = "SeedSource")
@@ -120,6 +121,7 @@ public record SeedLotView(
             @Schema(description = OPTIONAL) UUID crossId,
             @Schema(description = OPTIONAL) String cross,
             @Schema(description = OPTIONAL) String father,
+            @Schema(description = OPTIONAL) String pollenOf,
             LocalDate harvestedOn,
             int fruits,
             int seeds,

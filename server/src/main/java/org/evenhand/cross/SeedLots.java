@@ -6,7 +6,6 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -175,26 +174,58 @@ public class SeedLots {
                 .toList();
     }
 
+    /** Harvested seeds; of those of one tree and cross the ones harvested first are in lots already. */
     private List<SeedLotView.Source> sources(Caller caller, List<SeedLot> all) {
         Names names = new Names(caller);
+        Map<List<Object>, InLots> inLots = new HashMap<>();
+        all.forEach(lot -> inLots.computeIfAbsent(
+                        Arrays.asList(
+                                lot.treeId(), lot.crossId(), lot.harvestedOn().getYear()),
+                        k -> new InLots())
+                .add(lot));
         List<SeedLotView.Source> sources = new ArrayList<>();
-        for (HarvestedSeeds harvested : fruits.harvestedSeeds(caller)) {
-            List<SeedLot> inLots = all.stream()
-                    .filter(lot -> lot.treeId().equals(harvested.treeId())
-                            && Objects.equals(lot.crossId(), harvested.crossId())
-                            && lot.harvestedOn().getYear()
-                                    == harvested.harvestedOn().getYear())
-                    .toList();
-            int seeds =
-                    harvested.seeds() - inLots.stream().mapToInt(SeedLot::seeds).sum();
-            if (seeds > 0) {
-                sources.add(source(names, harvested, seeds, inLots));
+        for (HarvestedSeeds of : fruits.harvestedSeeds(caller)) {
+            InLots in = inLots.getOrDefault(
+                    Arrays.asList(of.treeId(), of.crossId(), of.harvestedOn().getYear()), new InLots());
+            HarvestedSeeds left = in.takenFrom(of);
+            if (left.seeds() > 0) {
+                sources.add(source(names, left));
             }
         }
         return sources;
     }
 
-    private static SeedLotView.Source source(Names names, HarvestedSeeds of, int seeds, List<SeedLot> inLots) {
+    /** What lots hold of harvested seeds, as far as it was not taken from a harvest yet. */
+    private static final class InLots {
+        private int fruits;
+        private int seeds;
+        private int emptySeeds;
+
+        void add(SeedLot lot) {
+            fruits += lot.fruits();
+            seeds += lot.seeds();
+            emptySeeds += lot.emptySeeds();
+        }
+
+        HarvestedSeeds takenFrom(HarvestedSeeds of) {
+            int f = Math.min(fruits, of.fruits());
+            int s = Math.min(seeds, of.seeds());
+            int e = Math.min(emptySeeds, of.emptySeeds());
+            fruits -= f;
+            seeds -= s;
+            emptySeeds -= e;
+            return new HarvestedSeeds(
+                    of.treeId(),
+                    of.crossId(),
+                    of.pollenOf(),
+                    of.harvestedOn(),
+                    of.fruits() - f,
+                    of.seeds() - s,
+                    of.emptySeeds() - e);
+        }
+    }
+
+    private static SeedLotView.Source source(Names names, HarvestedSeeds of) {
         Optional<CrossFlowers.Cross> cross = Optional.ofNullable(of.crossId()).map(names::cross);
         return new SeedLotView.Source(
                 of.treeId(),
@@ -202,15 +233,11 @@ public class SeedLots {
                 of.crossId(),
                 cross.map(CrossFlowers.Cross::label).orElse(null),
                 cross.map(c -> names.variety(c.fatherId())).orElse(null),
+                of.pollenOf(),
                 of.harvestedOn(),
-                Math.max(
-                        0,
-                        of.fruits() - inLots.stream().mapToInt(SeedLot::fruits).sum()),
-                seeds,
-                Math.max(
-                        0,
-                        of.emptySeeds()
-                                - inLots.stream().mapToInt(SeedLot::emptySeeds).sum()));
+                of.fruits(),
+                of.seeds(),
+                of.emptySeeds());
     }
 
     // --- lots ---

@@ -43,7 +43,9 @@ class DemoSeeds {
         planted.step(NurseryStep.SOWN, LocalDate.of(year - 2, 5, 8), 30);
         planted.step(NurseryStep.CAME_UP, LocalDate.of(year - 2, 6, 19), 22);
         planted.left(NurseryStep.DIED, LocalDate.of(year - 2, 7, 3), 8, NurseryStage.SOWN, null);
+        planted.left(NurseryStep.DIED, LocalDate.of(year - 2, 8, 2), 2, NurseryStage.UP, null);
         planted.step(NurseryStep.POTTED, LocalDate.of(year - 2, 8, 20), 20);
+        planted.left(NurseryStep.DIED, LocalDate.of(year - 1, 7, 11), 3, NurseryStage.POTTED, "a dry week");
         planted.left(
                 NurseryStep.GIVEN_AWAY, LocalDate.of(year - 1, 3, 2), 6, NurseryStage.POTTED, "to the school garden");
         planted.step(NurseryStep.PLANTED, LocalDate.of(year - 1, 9, 14), 11);

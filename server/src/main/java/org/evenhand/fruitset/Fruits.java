@@ -105,7 +105,7 @@ public class Fruits {
                 sources(caller, year, zone));
     }
 
-    /** Seeds in fruits of this season and the one before that were harvested and opened, by tree and cross. */
+    /** Seeds in fruits of this season and the one before that were harvested and opened, by tree and pollen. */
     public List<HarvestedSeeds> harvestedSeeds(Caller caller) {
         ZoneId zone = orchards.details(caller).site().zone();
         List<Fruit> opened = fruits.harvestedWithSeeds(caller.orchardId(), year(caller, orchards.now(caller)) - 1);
@@ -122,16 +122,25 @@ public class Fruits {
         Map<List<Object>, HarvestedSeeds> sums = new LinkedHashMap<>();
         for (Fruit f : opened) {
             PollinationView of = from.get(f.pollinationId());
-            HarvestedSeeds one = seeds(f, of == null ? null : of.crossId(), zone);
-            sums.merge(Arrays.asList(one.treeId(), one.crossId()), one, HarvestedSeeds::and);
+            HarvestedSeeds one = seeds(f, of, zone);
+            sums.merge(Arrays.asList(one.treeId(), one.crossId(), one.pollenOf()), one, HarvestedSeeds::and);
         }
         return List.copyOf(sums.values());
     }
 
-    private static HarvestedSeeds seeds(Fruit f, UUID crossId, ZoneId zone) {
+    private static HarvestedSeeds seeds(Fruit f, PollinationView from, ZoneId zone) {
+        UUID crossId = from == null ? null : from.crossId();
+        boolean byHand = crossId == null && from != null && from.how().treatment() == Treatment.HAND;
         int empty = f.end().emptySeeds() == null ? 0 : f.end().emptySeeds();
         LocalDate on = f.end().at().atZone(zone).toLocalDate();
-        return new HarvestedSeeds(f.treeId(), crossId, on, 1, f.end().seeds() - empty, empty);
+        return new HarvestedSeeds(
+                f.treeId(),
+                crossId,
+                byHand ? from.pollenParent() : null,
+                on,
+                1,
+                f.end().seeds() - empty,
+                empty);
     }
 
     private static FruitsView.FruitView view(Fruit f, TreeView tree, PollinationView from, ZoneId zone) {
