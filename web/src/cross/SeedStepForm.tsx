@@ -71,7 +71,7 @@ export function SeedStepForm({ lot, first }: Props) {
   return (
     <RecordForm form={form} save="Save the step" disabled={counts && Number(count) < 1}>
       <div className="form">
-        <div className="two">
+        <div className="two" style={{ alignItems: 'end' }}>
           <NativeSelect
             label="What was done"
             data={lot.possible.map((p) => ({ value: keyOf(p), label: stepChoice(p.step, p.at) }))}

@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/api';
-import { plural } from '../format/time';
+import { t } from '../text/text';
 
 type Stage = Schemas['SeedsAlive']['stage'];
 type Step = Schemas['SeedStep']['step'];
@@ -60,25 +60,8 @@ export const stepInStory = (step: string, count: number): string =>
 
 /** What is due, as an order. */
 export function taskWords(task: Schemas['NurseryTask']): string {
-  const { count } = task;
-  switch (task.kind) {
-    case 'COOL':
-      return `Lay ${plural(count, 'seed')} moist and cold`;
-    case 'LOOK':
-      return `Look at ${plural(count, 'seed')} in the cold: mould, first roots`;
-    case 'SOW':
-      return `Sow ${plural(count, 'seed')}`;
-    case 'COUNT':
-      return `Count what came up of ${plural(count, 'seed')}`;
-    case 'CLOSE':
-      return `Write off ${plural(count, 'seed')}: nothing more comes up`;
-    case 'POT':
-      return `Pot ${plural(count, 'seedling')}`;
-    case 'PLANT':
-      return `Plant out ${plural(count, 'seedling')}`;
-    case 'JUDGE':
-      return `Judge the first fruit of ${plural(count, 'tree')}`;
-  }
+  const words = t('nursery.task', { task: task.kind, n: task.count });
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 /** Mother and father: “Harrow × Ember”. */

@@ -57,6 +57,15 @@ function Words({ due }: { due: Due }) {
           })}
         </>
       );
+    case 'SEEDS':
+      return (
+        <>
+          {rich('due.seeds', {
+            lot: <Link to={`/fruit-set/seeds/${due.id}`}>{due.subject}</Link>,
+            task: t('nursery.task', { task: due.task!, n: due.count }),
+          })}
+        </>
+      );
     case 'LEAVING':
       return (
         <>

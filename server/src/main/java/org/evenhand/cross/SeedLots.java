@@ -28,6 +28,7 @@ import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.planning.SeedDays;
 import org.evenhand.pollination.CrossFlowers;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -73,6 +74,21 @@ public class SeedLots {
     @Transactional(readOnly = true)
     public SeedLotView lot(Caller caller, UUID id) {
         return view(caller, lots.current(caller, id));
+    }
+
+    @Transactional(readOnly = true)
+    List<SeedDays.Day> due(Caller caller) {
+        List<SeedLot> all = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId());
+        Map<UUID, List<SeedStep>> done = stepsOf(caller, all);
+        Names names = new Names(caller);
+        List<SeedDays.Day> due = new ArrayList<>();
+        for (SeedLot lot : all) {
+            crops.of(caller, names.tree(lot.treeId()).crop())
+                    .seeds()
+                    .ifPresent(traits -> tasks(names, lot, stock(lot, done.getOrDefault(lot.id(), List.of())), traits)
+                            .forEach(t -> due.add(new SeedDays.Day(lot.id(), lot.label(), t))));
+        }
+        return due;
     }
 
     private SeedLotView view(Caller caller, SeedLot lot) {
@@ -121,7 +137,9 @@ public class SeedLots {
                         .toList(),
                 stock.died(),
                 stock.givenAway(),
-                traits.map(t -> tasks(names, lot, stock, t)).orElse(List.of()),
+                traits.map(t -> tasks(names, lot, stock, t)).orElse(List.of()).stream()
+                        .map(t -> view(t, names.today))
+                        .toList(),
                 stock.possible().stream()
                         .map(p -> new SeedLotView.Possible(p.step(), p.at().orElse(null), p.most()))
                         .toList(),
@@ -137,16 +155,18 @@ public class SeedLots {
                 lot.version());
     }
 
-    private static List<SeedLotView.Task> tasks(Names names, SeedLot lot, SeedLotStock stock, SeedTraits traits) {
-        return NurseryTask.of(stock, lot.harvestedOn(), traits, names.hemisphere).stream()
-                .map(t -> new SeedLotView.Task(
-                        t.kind(),
-                        t.count(),
-                        t.from(),
-                        !t.from().isAfter(names.today),
-                        t.kind().step().orElse(null),
-                        t.kind().at().orElse(null)))
-                .toList();
+    private static List<NurseryTask> tasks(Names names, SeedLot lot, SeedLotStock stock, SeedTraits traits) {
+        return NurseryTask.of(stock, lot.harvestedOn(), traits, names.hemisphere);
+    }
+
+    private static SeedLotView.Task view(NurseryTask t, LocalDate today) {
+        return new SeedLotView.Task(
+                t.kind(),
+                t.count(),
+                t.from(),
+                !t.from().isAfter(today),
+                t.kind().step().orElse(null),
+                t.kind().at().orElse(null));
     }
 
     private static SeedLotView.Done view(SeedStep s) {

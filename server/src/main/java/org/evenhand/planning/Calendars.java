@@ -39,6 +39,7 @@ import org.evenhand.kit.ExportedFile;
 import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.MemberLeft;
+import org.evenhand.kit.Messages;
 import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.PublicAddress;
 import org.evenhand.kit.SecretKeys;
@@ -64,6 +65,7 @@ class Calendars implements ExportedFile.Of {
     private final CalendarFeedRepository feeds;
     private final Plans plans;
     private final CheckDays checks;
+    private final SeedDays seeds;
     private final ControlledCrosses controlledCrosses;
     private final Permits permits;
     private final Orchards orchards;
@@ -75,6 +77,7 @@ class Calendars implements ExportedFile.Of {
             CalendarFeedRepository feeds,
             Plans plans,
             @Lazy CheckDays checks,
+            @Lazy SeedDays seeds,
             ControlledCrosses controlledCrosses,
             Permits permits,
             Orchards orchards,
@@ -85,6 +88,7 @@ class Calendars implements ExportedFile.Of {
         this.feeds = feeds;
         this.plans = plans;
         this.checks = checks;
+        this.seeds = seeds;
         this.controlledCrosses = controlledCrosses;
         this.permits = permits;
         this.orchards = orchards;
@@ -161,7 +165,7 @@ class Calendars implements ExportedFile.Of {
         return List.of(new ExportedFile(
                 "calendar.ics",
                 "text/calendar",
-                "Visits, steps on crosses and checks to come, as they were planned at that moment.",
+                "Visits, steps on crosses, checks and work on seeds to come, as they were planned at that moment.",
                 calendar.getBytes(StandardCharsets.UTF_8)));
     }
 
@@ -176,6 +180,7 @@ class Calendars implements ExportedFile.Of {
                 .forEach(r -> calendar.add(round(reader, r, name(reader, r, named), origin)));
         crossSteps(reader).forEach((when, due) -> calendar.add(crossStep(reader, when, due, origin)));
         looks(reader).forEach((day, looks) -> calendar.add(look(reader, day, looks, origin)));
+        seeds.of(reader).forEach(d -> calendar.add(ofSeeds(reader, d, origin)));
         permits.all(reader).permits().stream()
                 .filter(p -> p.validUntil() != null)
                 .flatMap(p -> permitEnds(reader, p, origin).stream())
@@ -263,6 +268,13 @@ class Calendars implements ExportedFile.Of {
                 looks.stream().map(l -> l.tree() + ": " + l.look()).distinct().collect(Collectors.joining("\n"));
         VEvent event = new VEvent(day, "Check fruit: " + Plural.of(looks.size(), "check"));
         return complete(event, "look-" + day, reader, what, origin + "/fruit-set");
+    }
+
+    private VEvent ofSeeds(Caller reader, SeedDays.Day day, String origin) {
+        String what = Messages.english(zone(reader)).say(day.say());
+        VEvent event = new VEvent(day.on(), "Seed lot " + day.label() + ": " + what);
+        String id = "seeds-" + day.lotId() + "-" + day.task().kind();
+        return complete(event, id, reader, what, origin + "/fruit-set/seeds/" + day.lotId());
     }
 
     /** Some weeks before a permit ends, and on its last day. */

@@ -25,10 +25,12 @@ class DueWork {
     private static final Duration A_DAY = Duration.ofDays(1);
 
     private final CheckDays checks;
+    private final SeedDays seeds;
     private final ControlledCrosses controlledCrosses;
 
-    DueWork(@Lazy CheckDays checks, ControlledCrosses controlledCrosses) {
+    DueWork(@Lazy CheckDays checks, @Lazy SeedDays seeds, ControlledCrosses controlledCrosses) {
         this.checks = checks;
+        this.seeds = seeds;
         this.controlledCrosses = controlledCrosses;
     }
 
@@ -42,10 +44,12 @@ class DueWork {
         due.addAll(ofCrosses(
                 ground, solved.words().roundsUntil(ground.now().plus(Duration.ofDays(VisitWindows.DAYS)))));
         due.addAll(ofFruit(ground));
+        due.addAll(ofSeeds(ground));
         LocalDate tomorrow = ground.now().atZone(ground.zone()).toLocalDate().plusDays(1);
         ground.settings().away().stream()
                 .filter(a -> a.first().equals(tomorrow))
-                .forEach(a -> due.add(new PlanView.Due(PlanView.Due.Kind.LEAVING, null, "", 1, null, null, a.last())));
+                .forEach(a ->
+                        due.add(new PlanView.Due(PlanView.Due.Kind.LEAVING, null, "", 1, null, null, null, a.last())));
         due.sort(Comparator.comparing(PlanView.Due::at, Comparator.nullsLast(Comparator.naturalOrder())));
         return due;
     }
@@ -99,6 +103,7 @@ class DueWork {
                             c.flowers(),
                             c.id(),
                             step.step(),
+                            null,
                             null);
                 })
                 .toList();
@@ -116,6 +121,22 @@ class DueWork {
 
     private static boolean isOf(RoundView.StopView stop, ControlledCrossView cross) {
         return stop.cross() != null && cross.id().equals(stop.cross().crossId());
+    }
+
+    private List<PlanView.Due> ofSeeds(PlanningContext ground) {
+        LocalDate today = ground.now().atZone(ground.zone()).toLocalDate();
+        return seeds.of(ground.caller()).stream()
+                .filter(d -> !d.on().isAfter(today))
+                .map(d -> new PlanView.Due(
+                        PlanView.Due.Kind.SEEDS,
+                        null,
+                        d.label(),
+                        d.task().count(),
+                        d.lotId(),
+                        null,
+                        d.task().kind(),
+                        null))
+                .toList();
     }
 
     private List<PlanView.Due> ofFruit(PlanningContext ground) {

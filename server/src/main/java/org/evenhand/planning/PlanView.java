@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.Text;
+import org.evenhand.core.cross.NurseryTask;
 import org.evenhand.core.crossing.CrossProtocol;
 import org.evenhand.kit.WrittenOnce;
 import tools.jackson.databind.annotation.JsonSerialize;
@@ -214,10 +215,11 @@ public record PlanView(
      * Something that is due within a day beside the visits.
      *
      * @param at from when, for a jar to be used until when; absent where any hour of the day will do
-     * @param subject code of a jar, number of a cross, or trees; empty for leaving
-     * @param count doses, flowers, looks or trees
-     * @param id of the jar or the cross
+     * @param subject code of a jar, number of a cross or seed lot, or trees; empty for leaving
+     * @param count doses, flowers, looks, trees, seeds or seedlings
+     * @param id of the jar, the cross or the seed lot
      * @param step what is to be done on the cross
+     * @param task what is to be done with the seed lot
      * @param back the last day away
      */
     @Schema(name = "DueWork")
@@ -228,9 +230,10 @@ public record PlanView(
             int count,
             @Schema(description = OPTIONAL) UUID id,
             @Schema(description = OPTIONAL) CrossProtocol.Step step,
+            @Schema(description = OPTIONAL) NurseryTask.Kind task,
             @Schema(description = OPTIONAL) LocalDate back) {
         Due(Kind kind, Instant at, String subject, int count, UUID id) {
-            this(kind, at, subject, count, id, null, null);
+            this(kind, at, subject, count, id, null, null, null);
         }
 
         /** What it is. */
@@ -242,6 +245,7 @@ public record PlanView(
             CHECK,
             NUMBER_FRUIT,
             CROSS_STEP,
+            SEEDS,
             LEAVING
         }
     }

@@ -117,6 +117,15 @@ class SeedLotTest {
         // Eight weeks after sowing nothing more comes up.
         assertThat(said(up.path("tasks"), "kind")).contains("CLOSE 11", "POT 25");
         assertThat(up.path("tasks").get(0).path("due").asBoolean()).isTrue();
+        List<String> today = api.get("/api/plan?days=1")
+                .expect(200)
+                .body()
+                .path("due")
+                .valueStream()
+                .filter(d -> d.path("kind").asString().equals("SEEDS"))
+                .map(d -> d.path("subject").asString() + " " + d.path("task").asString())
+                .toList();
+        assertThat(today).contains(up.path("label").asString() + " CLOSE");
     }
 
     @Test
