@@ -5,7 +5,7 @@ import classes from './Seeds.module.css';
 /** Where the seeds of a lot are: a bar as long as there were seeds, by stage, with what was lost at its end. */
 export function StageBar({ lot }: { lot: Schemas['SeedLot'] }) {
   const parts = [
-    ...lot.alive.map((a) => ({ key: a.stage as string, name: STAGES[a.stage], count: a.count })),
+    ...lot.alive.map((a) => ({ key: a.stage, name: STAGES[a.stage], count: a.count })),
     { key: 'GONE', name: 'given away', count: lot.givenAway },
     { key: 'DEAD', name: 'dead', count: lot.died },
   ].filter((p) => p.count > 0);
