@@ -123,10 +123,12 @@ class DueWork {
         return stop.cross() != null && cross.id().equals(stop.cross().crossId());
     }
 
+    /** What is written down when it is done; a first fruit to be judged stands with its lot and in the calendar. */
     private List<PlanView.Due> ofSeeds(PlanningContext ground) {
         LocalDate today = ground.now().atZone(ground.zone()).toLocalDate();
         return seeds.of(ground.caller()).stream()
                 .filter(d -> !d.on().isAfter(today))
+                .filter(d -> d.task().kind().step().isPresent())
                 .map(d -> new PlanView.Due(
                         PlanView.Due.Kind.SEEDS,
                         null,

@@ -153,7 +153,9 @@ public record NurseryTask(Kind kind, int count, LocalDate from) {
         }
 
         private LocalDate lookedAfter(LocalDate since) {
-            return latest(since, stock.last(NurseryStep.SEEN), Optional.empty()).plusDays(DAYS_BETWEEN_LOOKS);
+            // Who took mouldy ones out has looked.
+            return latest(since, stock.last(NurseryStep.SEEN), stock.last(NurseryStep.DIED))
+                    .plusDays(DAYS_BETWEEN_LOOKS);
         }
 
         private LocalDate judgeFrom() {

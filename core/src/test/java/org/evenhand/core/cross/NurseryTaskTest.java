@@ -51,6 +51,9 @@ class NurseryTaskTest {
                         done(NurseryStep.COOLED, cold, 40),
                         done(NurseryStep.SEEN, cold.plusDays(10), 0)))
                 .contains(task(NurseryTask.Kind.LOOK, 40, "2026-07-03"));
+        Done mould = new Done(NurseryStep.DIED, cold.plusDays(20), 3, Optional.of(NurseryStage.COLD));
+        assertThat(due(APPLE, Hemisphere.SOUTH, done(NurseryStep.COOLED, cold, 40), mould))
+                .contains(task(NurseryTask.Kind.LOOK, 37, "2026-07-13"));
     }
 
     @Test
