@@ -1,10 +1,9 @@
 import { NativeSelect, NumberInput } from '@mantine/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import type { Schemas } from '../api/api';
 import { queries } from '../api/queries';
-import { IntervalPlot } from '../charts/IntervalPlot';
+import { SharePlot } from '../charts/SharePlot';
 import { basisWord, percent } from '../format/numbers';
 import { plural } from '../format/time';
 import { MatesTabs } from '../mating/MatesTabs';
@@ -85,11 +84,9 @@ function Losses({ demand }: { demand: Demand }) {
   return (
     <section className="card stack">
       <h2>Where seeds and seedlings are lost</h2>
-      <IntervalPlot
+      <SharePlot
         label={`Shares: ${demand.steps.map((s) => `${STEPS[s.step]!} ${percent(s.mean)}`).join(', ')}`}
         widestName={240}
-        scale={(width) => scaleLinear().range([0, width])}
-        ticks={[0, 0.25, 0.5, 0.75, 1].map((s) => ({ value: s, label: `${s * 100}${s === 1 ? ' %' : ''}` }))}
         rows={demand.steps.map((s) => ({
           key: s.step,
           name: STEPS[s.step]!,

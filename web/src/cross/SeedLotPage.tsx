@@ -1,11 +1,10 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
-import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../api/api';
 import { queries } from '../api/queries';
-import { IntervalPlot } from '../charts/IntervalPlot';
+import { SharePlot } from '../charts/SharePlot';
 import { percent } from '../format/numbers';
 import { calendarDate, plural } from '../format/time';
 import { FruitTabs } from '../fruitset/FruitTabs';
@@ -14,6 +13,7 @@ import { useMay } from '../ui/roles';
 import { Loaded } from '../ui/States';
 import { Remove } from '../story/Mend';
 import { parents, stepDone, taskWords } from './seed-words';
+import { SeedLabels } from './SeedLabels';
 import { SeedLotForm } from './SeedLotForm';
 import { SeedStepForm } from './SeedStepForm';
 import classes from './Seeds.module.css';
@@ -52,18 +52,14 @@ function Tasks({ lot, choose }: { lot: Lot; choose: (task: Task) => void }) {
   );
 }
 
-const SHARES = [0, 0.25, 0.5, 0.75, 1];
-
 function Germination({ lot }: { lot: Lot }) {
   if (lot.germination.length === 0) return null;
   return (
     <section className="card stack">
       <h2>Share that came up</h2>
-      <IntervalPlot
+      <SharePlot
         label={`Share that came up: ${lot.germination.map((g) => `${percent(g.share)} by ${calendarDate(g.on)}`).join(', ')}`}
         widestName={200}
-        scale={(width) => scaleLinear().range([0, width])}
-        ticks={SHARES.map((s) => ({ value: s, label: `${s * 100}${s === 1 ? ' %' : ''}` }))}
         rows={lot.germination.map((g) => ({
           key: g.on,
           name: calendarDate(g.on),
@@ -181,6 +177,7 @@ function Shown({ lot }: { lot: Lot }) {
       )}
       <Germination lot={lot} />
       <History lot={lot} />
+      <SeedLabels lot={lot} />
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/api';
 import { refusal, serve, sheet, show, tree } from '../test/screen';
 import { HowMany } from './HowMany';
@@ -168,6 +168,21 @@ const apple: Schemas['CropSheetView'] = {
     fruitYears: number(5),
   },
 };
+
+describe('labels of a lot', () => {
+  it('are as many as seedlings are up, unless one says otherwise', async () => {
+    URL.createObjectURL = vi.fn(() => 'blob:labels');
+    const sent = open({
+      'POST /api/seed-lots/l1/labels': { pdf: '', firstPage: '', labels: 20, pages: 1, shortened: [] },
+    });
+    await userEvent.click(await screen.findByRole('button', { name: 'Make 20 labels' }));
+    expect(await screen.findByRole('link', { name: 'Save the PDF: 20 labels' })).toHaveAttribute(
+      'download',
+      'S26-1-labels.pdf',
+    );
+    expect(sent[0]?.body).toMatchObject({ copies: 20, skip: 0 });
+  });
+});
 
 describe('how many', () => {
   it('says seeds, fruits and flowers in one sentence, and where most is lost', async () => {

@@ -1,7 +1,6 @@
-import { scaleLinear } from 'd3-scale';
 import type { Schemas } from '../api/api';
 import { percent } from '../format/numbers';
-import { IntervalPlot } from '../charts/IntervalPlot';
+import { SharePlot } from '../charts/SharePlot';
 import { AsTable } from './AsTable';
 
 interface Row {
@@ -10,8 +9,6 @@ interface Row {
   few?: boolean;
   undecided?: number;
 }
-
-const SHARES = [0, 0.25, 0.5, 0.75, 1];
 
 /** Shares on one axis from 0 to 100 %, each a point with its interval; hatched where the flowers are few. The table says the same. */
 export function IntervalRows({ rows, label }: { rows: Row[]; label: string }) {
@@ -24,11 +21,9 @@ export function IntervalRows({ rows, label }: { rows: Row[]; label: string }) {
     .join('; ');
   return (
     <div>
-      <IntervalPlot
+      <SharePlot
         label={`${label}: ${said}`}
         widestName={230}
-        scale={(width) => scaleLinear().range([0, width])}
-        ticks={SHARES.map((t) => ({ value: t, label: `${t * 100}${t === 1 ? ' %' : ''}` }))}
         rows={rows.map((r) => ({
           key: r.name,
           name: r.name,

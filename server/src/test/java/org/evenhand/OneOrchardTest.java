@@ -137,6 +137,9 @@ class OneOrchardTest {
         tried.put("GET /api/seed-lots/{id}", ours.get(seeds));
         tried.put("PUT /api/seed-lots/{id}", ours.put(seeds, ofSeeds));
         tried.put("POST /api/seed-lots/{id}/void", ours.post(seeds + "/void", Api.voiding(0)));
+        tried.put(
+                "POST /api/seed-lots/{id}/labels",
+                ours.post(seeds + "/labels", Map.of("grid", "A4_3_BY_7", "copies", 2)));
         String sowing = seeds + "/steps/" + Api.newId();
         Map<String, Object> sown = Map.of("step", "SOWN", "on", "2026-03-02", "count", 2);
         theirs.put(sowing, sown).expect(200);

@@ -35,7 +35,7 @@ class SeedDemands {
 
     @Transactional(readOnly = true)
     SeedDemandView demand(Caller caller, String crop, int trees) {
-        CropSheet sheet = crops.of(caller, crop);
+        CropSheet sheet = crops.require(caller, "crop", crop);
         SeedTraits traits = sheet.seeds().orElseThrow(() -> unknown(sheet));
         CrossTraits cross = sheet.cross().orElseThrow(() -> unknown(sheet));
         SeedDemand demand = SeedDemand.of(traits, lots.stocks(caller, crop), orchards.today(caller));

@@ -5,12 +5,16 @@ import java.util.UUID;
 import org.evenhand.core.cross.SeedDemand;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
+import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.Needs;
+import org.evenhand.kit.PublicAddress;
+import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.evenhand.kit.Within;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -19,7 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/seed-lots")
-record SeedLotController(SeedLots lots, SeedDemands demands) {
+record SeedLotController(SeedLots lots, SeedDemands demands, SeedLabels labels, PublicAddress address) {
     @GetMapping
     SeedLotView.All all(Caller caller) {
         return lots.all(caller);
@@ -57,6 +61,12 @@ record SeedLotController(SeedLots lots, SeedDemands demands) {
     void voidStep(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         lots.voidStep(caller, lot, id, request);
+    }
+
+    @PostMapping("/{id}/labels")
+    @ReadsOnly
+    LabelSheet.Sheet labels(Caller caller, @PathVariable UUID id, @Valid @RequestBody SeedLotRequests.Labels request) {
+        return labels.sheet(caller, id, request, address.origin());
     }
 
     /** What as many judged trees of a crop take. */

@@ -12,6 +12,8 @@ import java.util.UUID;
 import org.evenhand.core.cross.NurseryStage;
 import org.evenhand.core.cross.NurseryStep;
 import org.evenhand.core.cross.SeedLotStock;
+import org.evenhand.kit.LabelGrid;
+import org.evenhand.kit.LabelSheet;
 import org.evenhand.kit.Within;
 
 /** What is written down of seeds. */
@@ -67,4 +69,14 @@ public final class SeedLotRequests {
             return new SeedLotStock.Done(step, on, count, Optional.ofNullable(at));
         }
     }
+
+    /** So many labels of a lot: for its bag, its tray, or each pot. */
+    @Schema(name = "SeedLabelsRequest")
+    public record Labels(
+            @NotNull LabelGrid grid,
+
+            @NotNull @Within(min = 1, max = LabelSheet.MOST_LABELS)
+            Integer copies,
+
+            @Schema(description = OPTIONAL) Integer skip) {}
 }

@@ -73,16 +73,7 @@ public class Fruits {
         List<Fruit> found = fruits.ofSeasonOrHanging(caller.orchardId(), year);
         Map<UUID, TreeView> trees =
                 orchards.trees(caller).stream().collect(Collectors.toMap(TreeView::id, Function.identity()));
-        Map<UUID, PollinationView> from = pollinations
-                .withIds(
-                        caller,
-                        found.stream()
-                                .map(Fruit::pollinationId)
-                                .filter(Objects::nonNull)
-                                .distinct()
-                                .toList())
-                .stream()
-                .collect(Collectors.toMap(PollinationView::id, Function.identity()));
+        Map<UUID, PollinationView> from = pollinationsOf(caller, found);
         ZoneId zone = orchards.details(caller).site().zone();
         return new FruitsView(
                 year,
@@ -109,16 +100,7 @@ public class Fruits {
     public List<HarvestedSeeds> harvestedSeeds(Caller caller) {
         ZoneId zone = orchards.details(caller).site().zone();
         List<Fruit> opened = fruits.harvestedWithSeeds(caller.orchardId(), year(caller, orchards.now(caller)) - 1);
-        Map<UUID, PollinationView> from = pollinations
-                .withIds(
-                        caller,
-                        opened.stream()
-                                .map(Fruit::pollinationId)
-                                .filter(Objects::nonNull)
-                                .distinct()
-                                .toList())
-                .stream()
-                .collect(Collectors.toMap(PollinationView::id, Function.identity()));
+        Map<UUID, PollinationView> from = pollinationsOf(caller, opened);
         Map<List<Object>, HarvestedSeeds> sums = new LinkedHashMap<>();
         for (Fruit f : opened) {
             PollinationView of = from.get(f.pollinationId());
@@ -126,6 +108,17 @@ public class Fruits {
             sums.merge(Arrays.asList(one.treeId(), one.crossId(), one.pollenOf()), one, HarvestedSeeds::and);
         }
         return List.copyOf(sums.values());
+    }
+
+    /** The pollinations that fruits grew from, as far as they are known, by their ids. */
+    private Map<UUID, PollinationView> pollinationsOf(Caller caller, List<Fruit> of) {
+        List<UUID> ids = of.stream()
+                .map(Fruit::pollinationId)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        return pollinations.withIds(caller, ids).stream()
+                .collect(Collectors.toMap(PollinationView::id, Function.identity()));
     }
 
     private static HarvestedSeeds seeds(Fruit f, PollinationView from, ZoneId zone) {

@@ -8,12 +8,15 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.evenhand.Api;
 import org.evenhand.TestServer;
 import org.junit.jupiter.api.BeforeEach;
@@ -268,5 +271,25 @@ class SeedLotTest {
                         .errorAt("crop"))
                 .contains("does not say how its seeds are raised");
         api.get("/api/seed-lots/demand?crop=apple&trees=0").expect(400);
+        api.get("/api/seed-lots/demand?crop=turnip&trees=3").expect(400);
+    }
+
+    @Test
+    void labels_carry_the_lot_its_parents_and_an_address_to_scan() throws Exception {
+        String lot = newLot(20, ago(200));
+        JsonNode sheet = api.post("/api/seed-lots/" + lot + "/labels", Map.of("grid", "A4_3_BY_7", "copies", 3))
+                .expect(200)
+                .body();
+        assertThat(sheet.path("labels").asInt()).isEqualTo(3);
+        try (var pdf =
+                Loader.loadPDF(Base64.getDecoder().decode(sheet.path("pdf").asString()))) {
+            assertThat(new PDFTextStripper().getText(pdf))
+                    .contains(read(lot).path("label").asString())
+                    .contains("Harrow × Ember");
+        }
+        assertThat(api.post("/api/seed-lots/" + lot + "/labels", Map.of("grid", "A4_3_BY_7", "copies", 3, "skip", 21))
+                        .expect(400)
+                        .errorAt("skip"))
+                .isNotBlank();
     }
 }
