@@ -35,7 +35,7 @@ export function SeedLabels({ lot }: { lot: Schemas['SeedLot'] }) {
       <h2>Labels</h2>
       <NumberField
         name="copies"
-        label="How many"
+        label="Number of labels"
         description="one for the bag and one for the tray, or one for each pot"
         min={1}
         maw={280}
