@@ -43,6 +43,8 @@ final class Groundwork {
     List<String> command() {
         return List.of(
                 "java",
+                // It lives for one journey: code compiled quickly serves it better than code compiled well.
+                "-XX:TieredStopAtLevel=1",
                 "-Xmx512m",
                 Files.exists(classes) ? "-XX:SharedArchiveFile=" + classes : "-XX:ArchiveClassesAtExit=" + classes,
                 "-Xlog:cds=off",
