@@ -182,7 +182,7 @@ class EveningJourneyTest extends DemoJourney {
         browser.collectOnTheWalk(2, 7);
         assertThat((Boolean) browser.await("""
                 const walk = location.pathname.split('/').pop();
-                for (let i = 0; i < 550; i++) {
+                for (let i = 0; i < 450; i++) {
                   if (!(await (await fetch('/api/walks/' + walk)).json()).stale) return true;
                   await new Promise(later => setTimeout(later, 100));
                 }
