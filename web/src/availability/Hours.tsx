@@ -85,7 +85,7 @@ function FieldList<T>({ heading, of, set, add, fresh, children }: ListProps<T>) 
       {of.map((one, i) => (
         <div key={i} className="line" style={{ alignItems: 'flex-start', margin: '8px 0' }}>
           {children(one, i, (part) => set(of.map((x, j) => (j === i ? { ...x, ...part } : x))))}
-          <Button variant="subtle" onClick={() => set(of.filter((_, j) => j !== i))}>
+          <Button variant="subtle" size="sm" onClick={() => set(of.filter((_, j) => j !== i))}>
             Remove
           </Button>
         </div>
@@ -129,7 +129,7 @@ const AwayDays = ({ away, set }: { away: DaysAway; set: (a: DaysAway) => void })
           value={a.first}
           onChange={(first) => change({ first })}
         />
-        <span style={{ lineHeight: '44px' }}>to</span>
+        <span style={{ lineHeight: '36px' }}>to</span>
         <DateField
           aria-label={`Away ${i + 1}: last day`}
           value={a.last}

@@ -96,13 +96,16 @@ function Losses({ demand }: { demand: Demand }) {
         }))}
       />
       <p>
-        Most are lost <b>{LOST[most.step]}</b>: {percent(1 - most.mean)}.
+        The largest share is lost <b>{LOST[most.step]}</b>: {percent(1 - most.mean)}.
       </p>
       <ul className="small soft" style={{ margin: 0, paddingLeft: 20 }}>
         {demand.steps.map((s) => (
           <li key={s.step}>
             {STEPS[s.step]}: the crop sheet says {percent(s.sheet)} ({basisWord(s.basis)}
             {s.seen > 0 ? `), your lots ${s.lived} of ${s.seen}.` : '); nothing was counted here yet.'}
+            {s.alive !== undefined &&
+              demand.seeds &&
+              ` Of ${demand.seeds.until} seeds about ${Math.round(s.alive)} come that far.`}
           </li>
         ))}
       </ul>
@@ -118,7 +121,7 @@ export function HowMany() {
   const [typed, setTyped] = useState<number | string>(10);
   const grown = sheets.filter((s) => s.cross && s.seeds && trees?.some((t) => t.crop === s.key));
   const crop = chosen || (grown[0]?.key ?? '');
-  const wanted = Math.min(100, Math.max(1, Number(typed) || 1));
+  const wanted = Number(typed) || 1;
   const demand = useQuery({
     ...queries.seedDemand(crop, wanted),
     enabled: crop !== '',

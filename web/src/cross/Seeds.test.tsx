@@ -239,7 +239,9 @@ describe('how many', () => {
     expect(await screen.findByText(/10 trees judged in 2031 take/)).toHaveTextContent(
       '10 trees judged in 2031 take 28 to 50 seeds, 6 to 10 fruits, 20 to 100 flowers.',
     );
-    expect(screen.getByText(/Most are lost/)).toHaveTextContent('between the pot and their first fruit: 40');
+    expect(screen.getByText(/The largest share is lost/)).toHaveTextContent(
+      'between the pot and their first fruit: 40',
+    );
     expect(screen.getByText(/your lots 20 of 23/)).toBeInTheDocument();
   });
 });

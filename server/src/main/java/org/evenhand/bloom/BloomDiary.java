@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
+import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
@@ -95,10 +96,10 @@ public class BloomDiary {
         }
         inOrder("fullBloom", days.firstBloom(), "first bloom", days.fullBloom());
         inOrder("lastBloom", days.fullBloom(), "full bloom", days.lastBloom());
-        notAhead("leafOut", days.leafOut(), today);
-        notAhead("firstBloom", days.firstBloom(), today);
-        notAhead("fullBloom", days.fullBloom(), today);
-        notAhead("lastBloom", days.lastBloom(), today);
+        Given.notAhead("leafOut", days.leafOut(), today);
+        Given.notAhead("firstBloom", days.firstBloom(), today);
+        Given.notAhead("fullBloom", days.fullBloom(), today);
+        Given.notAhead("lastBloom", days.lastBloom(), today);
         return days;
     }
 
@@ -108,12 +109,6 @@ public class BloomDiary {
         }
         if (day != null && day.isBefore(before)) {
             throw new InvalidInputException(field, "is " + day + ", before the day of " + what + ", " + before + ".");
-        }
-    }
-
-    private static void notAhead(String field, LocalDate day, LocalDate today) {
-        if (day != null && day.isAfter(today)) {
-            throw new InvalidInputException(field, "is " + day + ", which is still to come; today is " + today + ".");
         }
     }
 

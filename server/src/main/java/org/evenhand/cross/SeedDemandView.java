@@ -5,6 +5,7 @@ import static org.evenhand.kit.ApiDescription.OPTIONAL;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.evenhand.core.crop.Basis;
+import org.evenhand.core.cross.SeedDemand;
 
 /**
  * From judged trees back to seeds, fruits and flowers. The lower number is as likely enough as not, the upper one is enough nine times of
@@ -30,7 +31,11 @@ record SeedDemandView(
 
     /** From as many as are as likely enough as not, to as many as are enough nine times of ten. */
     @Schema(name = "SeedRange")
-    record Range(int from, int until) {}
+    record Range(int from, int until) {
+        static Range of(SeedDemand.Range r) {
+            return new Range(r.from(), r.until());
+        }
+    }
 
     /**
      * @param by who says so, in the sheet's words

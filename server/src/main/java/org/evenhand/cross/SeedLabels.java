@@ -5,7 +5,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
-import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
@@ -24,11 +23,10 @@ class SeedLabels {
 
     LabelSheet.Sheet sheet(Caller caller, UUID id, SeedLotRequests.Labels request, String origin) {
         LabelGrid grid = request.grid();
-        int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
         SeedLotView lot = lots.lot(caller, id);
         LabelSheet.Label label =
                 new LabelSheet.Label(lot.label(), origin + "/fruit-set/seeds/" + lot.id(), printed(lot));
-        return LabelSheet.of(grid, Collections.nCopies(request.copies(), label), skip);
+        return LabelSheet.of(grid, Collections.nCopies(request.copies(), label), request.skip());
     }
 
     private static List<String> printed(SeedLotView lot) {

@@ -4,6 +4,7 @@ import jakarta.persistence.Entity;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Objects;
 import java.util.UUID;
 import lombok.AccessLevel;
 import lombok.Getter;
@@ -53,6 +54,12 @@ class SeedLot extends OrchardRecord {
     }
 
     boolean says(SeedLotRequests.Lot request) {
-        return treeId.equals(request.treeId()) && harvestedOn.equals(request.harvestedOn()) && seeds == request.seeds();
+        return treeId.equals(request.treeId())
+                && Objects.equals(crossId, request.crossId())
+                && harvestedOn.equals(request.harvestedOn())
+                && fruits == request.fruits()
+                && seeds == request.seeds()
+                && emptySeeds == request.emptySeeds()
+                && note.equals(Given.stripped(request.note()));
     }
 }

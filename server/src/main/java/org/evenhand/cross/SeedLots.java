@@ -6,12 +6,14 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
-import org.evenhand.core.crop.CrossTraits;
 import org.evenhand.core.crop.SeedTraits;
 import org.evenhand.core.cross.NurseryCalendar;
 import org.evenhand.core.cross.NurseryStage;
@@ -23,11 +25,13 @@ import org.evenhand.fruitset.Fruits;
 import org.evenhand.fruitset.HarvestedSeeds;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
+import org.evenhand.orchard.VarietyView;
 import org.evenhand.planning.SeedDays;
 import org.evenhand.pollination.CrossFlowers;
 import org.springframework.stereotype.Service;
@@ -36,8 +40,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Seeds of harvested fruit, what was done with them, and what is due. */
 @Service
 public class SeedLots {
-    private static final String MANY_SEEDS = "more-seeds-than-ovules";
-
     private final SeedLotRepository lots;
     private final SeedStepRepository steps;
     private final Orchards orchards;
@@ -68,7 +70,12 @@ public class SeedLots {
     @Transactional(readOnly = true)
     public SeedLotView.All all(Caller caller) {
         List<SeedLot> all = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId());
-        return new SeedLotView.All(views(caller, all), sources(caller, all));
+        List<HarvestedSeeds> harvested = fruits.harvestedSeeds(caller);
+        Names names = new Names(
+                caller,
+                Stream.concat(
+                        all.stream().map(SeedLot::crossId), harvested.stream().map(HarvestedSeeds::crossId)));
+        return new SeedLotView.All(views(names, all), sources(names, all, harvested));
     }
 
     @Transactional(readOnly = true)
@@ -79,8 +86,11 @@ public class SeedLots {
     @Transactional(readOnly = true)
     List<SeedDays.Day> due(Caller caller) {
         List<SeedLot> all = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId());
+        if (all.isEmpty()) {
+            return List.of();
+        }
         Map<UUID, List<SeedStep>> done = stepsOf(caller, all);
-        Names names = new Names(caller);
+        Names names = new Names(caller, Stream.empty());
         List<SeedDays.Day> due = new ArrayList<>();
         for (SeedLot lot : all) {
             crops.of(caller, names.tree(lot.treeId()).crop())
@@ -92,12 +102,12 @@ public class SeedLots {
     }
 
     private SeedLotView view(Caller caller, SeedLot lot) {
-        return views(caller, List.of(lot)).get(0);
+        return views(new Names(caller, Stream.of(lot).map(SeedLot::crossId)), List.of(lot))
+                .get(0);
     }
 
-    private List<SeedLotView> views(Caller caller, List<SeedLot> of) {
-        Map<UUID, List<SeedStep>> done = stepsOf(caller, of);
-        Names names = new Names(caller);
+    private List<SeedLotView> views(Names names, List<SeedLot> of) {
+        Map<UUID, List<SeedStep>> done = stepsOf(names.caller, of);
         return of.stream()
                 .map(lot -> view(names, lot, done.getOrDefault(lot.id(), List.of())))
                 .toList();
@@ -124,7 +134,7 @@ public class SeedLots {
                 tree.varietyName(),
                 lot.crossId(),
                 cross.map(CrossFlowers.Cross::label).orElse(null),
-                cross.map(c -> names.variety(c.fatherId())).orElse(null),
+                cross.map(names::father).orElse(null),
                 tree.crop(),
                 lot.harvestedOn(),
                 lot.fruits(),
@@ -195,8 +205,7 @@ public class SeedLots {
     }
 
     /** Harvested seeds; of those of one tree and cross the ones harvested first are in lots already. */
-    private List<SeedLotView.Source> sources(Caller caller, List<SeedLot> all) {
-        Names names = new Names(caller);
+    private static List<SeedLotView.Source> sources(Names names, List<SeedLot> all, List<HarvestedSeeds> harvested) {
         Map<List<Object>, InLots> inLots = new HashMap<>();
         all.forEach(lot -> inLots.computeIfAbsent(
                         Arrays.asList(
@@ -204,7 +213,7 @@ public class SeedLots {
                         k -> new InLots())
                 .add(lot));
         List<SeedLotView.Source> sources = new ArrayList<>();
-        for (HarvestedSeeds of : fruits.harvestedSeeds(caller)) {
+        for (HarvestedSeeds of : harvested) {
             InLots in = inLots.getOrDefault(
                     Arrays.asList(of.treeId(), of.crossId(), of.harvestedOn().getYear()), new InLots());
             HarvestedSeeds left = in.takenFrom(of);
@@ -252,7 +261,7 @@ public class SeedLots {
                 names.tree(of.treeId()).name(),
                 of.crossId(),
                 cross.map(CrossFlowers.Cross::label).orElse(null),
-                cross.map(c -> names.variety(c.fatherId())).orElse(null),
+                cross.map(names::father).orElse(null),
                 of.pollenOf(),
                 of.harvestedOn(),
                 of.fruits(),
@@ -301,7 +310,7 @@ public class SeedLots {
 
     private void check(Caller caller, SeedLotRequests.Lot request) {
         TreeView tree = orchards.tree(caller, request.treeId());
-        notAhead("harvestedOn", request.harvestedOn(), orchards.today(caller));
+        Given.notAhead("harvestedOn", request.harvestedOn(), orchards.today(caller));
         if (request.crossId() != null) {
             CrossFlowers.Cross cross = crosses.cross(caller, request.crossId());
             if (!cross.treeId().equals(tree.id())) {
@@ -309,25 +318,17 @@ public class SeedLots {
                         "crossId", "is " + cross.label() + ", a cross of another tree than " + tree.name() + ".");
             }
         }
-        int held = request.fruits()
-                * crops.of(caller, tree.crop())
-                        .cross()
-                        .map(CrossTraits::ovules)
-                        .map(o -> (int) o.value())
-                        .orElse(0);
-        boolean asked = request.confirmed() == null || !request.confirmed().contains(MANY_SEEDS);
+        int held = crops.of(caller, tree.crop())
+                .cross()
+                .map(c -> c.seedsHeld(request.fruits()))
+                .orElse(0);
+        boolean asked = request.confirmed() == null || !request.confirmed().contains(Fruits.MANY_SEEDS);
         if (held > 0 && request.seeds() + request.emptySeeds() > held && asked) {
             throw new QuestionException(
-                    MANY_SEEDS,
+                    Fruits.MANY_SEEDS,
                     request.seeds() + request.emptySeeds() + " seeds are more than "
                             + Plural.of(request.fruits(), "fruit") + " of this crop can hold, " + held
                             + " by its crop sheet. Write it down all the same?");
-        }
-    }
-
-    private static void notAhead(String field, LocalDate day, LocalDate today) {
-        if (day.isAfter(today)) {
-            throw new InvalidInputException(field, "is " + day + ", which is still to come; today is " + today + ".");
         }
     }
 
@@ -399,7 +400,7 @@ public class SeedLots {
                 .map(SeedStep::done)
                 .collect(Collectors.toCollection(ArrayList::new));
         request.ifPresent(step -> {
-            notAhead("on", step.on(), orchards.today(caller));
+            Given.notAhead("on", step.on(), orchards.today(caller));
             done.add(step.done());
         });
         SeedLotStock.of(lot.seeds(), lot.harvestedOn(), done);
@@ -439,22 +440,28 @@ public class SeedLots {
         return steps.require(caller, step).seedLotId();
     }
 
-    /** Names that lots are told with, each looked up once. */
+    /** Names that lots are told with, looked up together. */
     private final class Names {
         private final Caller caller;
         private final LocalDate today;
         private final NurseryCalendar.Hemisphere hemisphere;
-        private final Map<UUID, TreeView> trees = new HashMap<>();
-        private final Map<UUID, CrossFlowers.Cross> byId = new HashMap<>();
-        private final Map<UUID, String> varieties = new HashMap<>();
+        private final Map<UUID, TreeView> trees;
+        private final Map<UUID, CrossFlowers.Cross> byId;
+        private final Map<UUID, String> fathers;
 
-        Names(Caller caller) {
+        /** @param crosses whose labels and fathers are told; null among them stands for none */
+        Names(Caller caller, Stream<UUID> crosses) {
             this.caller = caller;
             this.today = orchards.today(caller);
             this.hemisphere = NurseryCalendar.Hemisphere.at(
                     orchards.details(caller).site().latitude());
-            orchards.trees(caller).forEach(t -> trees.put(t.id(), t));
-            orchards.varieties(caller).forEach(v -> varieties.put(v.id(), v.name()));
+            this.trees = orchards.trees(caller).stream()
+                    .collect(Collectors.toMap(TreeView::id, Function.identity(), (a, b) -> a, HashMap::new));
+            this.byId = SeedLots.this.crosses.withIds(
+                    caller, crosses.filter(Objects::nonNull).distinct().toList());
+            this.fathers = byId.isEmpty()
+                    ? Map.of()
+                    : orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, VarietyView::name));
         }
 
         TreeView tree(UUID id) {
@@ -462,12 +469,12 @@ public class SeedLots {
         }
 
         CrossFlowers.Cross cross(UUID id) {
-            return byId.computeIfAbsent(id, c -> crosses.crossEvenIfGone(caller, c));
+            return byId.get(id);
         }
 
-        String variety(UUID id) {
-            return varieties.computeIfAbsent(
-                    id, v -> orchards.variety(caller, v).name());
+        String father(CrossFlowers.Cross cross) {
+            String name = fathers.get(cross.fatherId());
+            return name == null ? orchards.variety(caller, cross.fatherId()).name() : name;
         }
     }
 }

@@ -56,7 +56,8 @@ class SeedStep extends OrchardRecord {
         return kind == request.step()
                 && doneOn.equals(request.on())
                 && count == request.count()
-                && stage == request.at();
+                && stage == request.at()
+                && note.equals(Given.stripped(request.note()));
     }
 
     SeedLotStock.Done done() {

@@ -374,9 +374,12 @@ public class ControlledCrosses implements CrossFlowers {
         return named(controlledCrosses.current(caller, id));
     }
 
-    /** The cross, taken out or not: what grew from its flowers is told by its number still. */
-    public Cross crossEvenIfGone(Caller caller, UUID id) {
-        return named(controlledCrosses.require(caller, id));
+    /** Crosses by their ids, taken out or not: what grew from their flowers is told by their numbers still. */
+    public Map<UUID, Cross> withIds(Caller caller, Collection<UUID> ids) {
+        return ids.isEmpty()
+                ? Map.of()
+                : controlledCrosses.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
+                        .collect(Collectors.toMap(ControlledCross::id, ControlledCrosses::named));
     }
 
     private static Cross named(ControlledCross c) {
@@ -393,10 +396,7 @@ public class ControlledCrosses implements CrossFlowers {
 
     @Override
     public Map<UUID, String> labels(Caller caller, Collection<UUID> ids) {
-        return ids.isEmpty()
-                ? Map.of()
-                : controlledCrosses.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
-                        .collect(Collectors.toMap(ControlledCross::id, ControlledCross::label));
+        return withIds(caller, ids).values().stream().collect(Collectors.toMap(Cross::id, Cross::label));
     }
 
     private ControlledCrossView view(Caller caller, ControlledCross controlledCross) {

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
@@ -26,7 +25,6 @@ class CrossLabels {
     @Transactional(readOnly = true)
     public LabelSheet.Sheet sheet(Caller caller, ControlledCrossRequests.Labels request, String origin) {
         LabelGrid grid = request.grid();
-        int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
         List<LabelSheet.Label> labels = new ArrayList<>();
         List<ControlledCrossRequests.Copies> wanted = request.controlledCrosses();
         for (int i = 0; i < wanted.size(); i++) {
@@ -48,6 +46,6 @@ class CrossLabels {
                     "make " + labels.size() + " labels; between 1 and " + LabelSheet.MOST_LABELS
                             + " can be printed at once.");
         }
-        return LabelSheet.of(grid, labels, skip);
+        return LabelSheet.of(grid, labels, request.skip());
     }
 }

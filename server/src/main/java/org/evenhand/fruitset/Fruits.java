@@ -40,7 +40,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Single fruits: numbered, harvested, found fallen. */
 @Service
 public class Fruits {
-    private static final String MANY_SEEDS = "more-seeds-than-ovules";
+    /** The question that is asked where there are more seeds than ovules. */
+    public static final String MANY_SEEDS = "more-seeds-than-ovules";
+
     private static final int MOST_SOURCES = 300;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
@@ -96,7 +98,7 @@ public class Fruits {
                 sources(caller, year, zone));
     }
 
-    /** Seeds in fruits of this season and the one before that were harvested and opened, by tree and pollen. */
+    /** Seeds in fruits of this season and the one before that were harvested and opened, by tree, pollen and year of the harvest. */
     public List<HarvestedSeeds> harvestedSeeds(Caller caller) {
         ZoneId zone = orchards.details(caller).site().zone();
         List<Fruit> opened = fruits.harvestedWithSeeds(caller.orchardId(), year(caller, orchards.now(caller)) - 1);
@@ -105,7 +107,14 @@ public class Fruits {
         for (Fruit f : opened) {
             PollinationView of = from.get(f.pollinationId());
             HarvestedSeeds one = seeds(f, of, zone);
-            sums.merge(Arrays.asList(one.treeId(), one.crossId(), one.pollenOf()), one, HarvestedSeeds::and);
+            sums.merge(
+                    Arrays.asList(
+                            one.treeId(),
+                            one.crossId(),
+                            one.pollenOf(),
+                            one.harvestedOn().getYear()),
+                    one,
+                    HarvestedSeeds::and);
         }
         return List.copyOf(sums.values());
     }
@@ -327,7 +336,7 @@ public class Fruits {
         }
         FruitEnd end = given.checked(at);
         crops.of(caller, tree.crop()).cross().ifPresent(traits -> {
-            int ovules = (int) traits.ovules().value();
+            int ovules = traits.seedsHeld(1);
             boolean asked = confirmed == null || !confirmed.contains(MANY_SEEDS);
             if (end.seeds() != null && end.seeds() > ovules && asked) {
                 throw new QuestionException(

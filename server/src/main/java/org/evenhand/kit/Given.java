@@ -3,11 +3,13 @@ package org.evenhand.kit;
 import jakarta.validation.constraints.Size;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.Locale;
+import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Text;
 
 /** Guards for what a request gave, beyond what its annotations refuse. */
@@ -57,6 +59,14 @@ public final class Given {
             throw Refusal.of(field, zone, Text.of("refused.future", "at", at, "atNow", now));
         }
         return at;
+    }
+
+    /** Returns the day when it is not still to come; null stays null. */
+    public static LocalDate notAhead(String field, LocalDate day, LocalDate today) {
+        if (day != null && day.isAfter(today)) {
+            throw new InvalidInputException(field, "is " + day + ", which is still to come; today is " + today + ".");
+        }
+        return day;
     }
 
     /** A moment in words, for messages. */

@@ -21,6 +21,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.evenhand.core.Require;
 
 /**
  * Labels as a PDF: a QR code at the left, lines of text beside it. A line that does not fit is set smaller, then shortened with an
@@ -47,9 +48,10 @@ public final class LabelSheet {
     public record Sheet(byte[] pdf, byte[] firstPage, int labels, List<Shortened> shortened) {}
 
     /** The labels on as many sheets as they take. */
-    public static Sheet of(LabelGrid grid, List<Label> labels, int skip) {
+    public static Sheet of(LabelGrid grid, List<Label> labels, Integer skip) {
         LabelSheet sheet = new LabelSheet(grid);
-        byte[] pdf = sheet.pdf(labels, skip);
+        int used = skip == null ? 0 : Require.within("skip", skip, 0, grid.perPage() - 1);
+        byte[] pdf = sheet.pdf(labels, used);
         return new Sheet(
                 pdf,
                 firstPage(pdf),

@@ -8,6 +8,7 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Text;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.ConflictException;
+import org.evenhand.kit.Given;
 import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.RecordKind;
@@ -131,9 +132,7 @@ class TreeCare {
     }
 
     private static LocalDate on(GraftRequest r, TreeDetails was, LocalDate today) {
-        if (r.on().isAfter(today)) {
-            throw new InvalidInputException("on", "is " + r.on() + ", which is still to come.");
-        }
+        Given.notAhead("on", r.on(), today);
         if (was.plantedOn() != null && r.on().isBefore(was.plantedOn())) {
             throw new InvalidInputException(
                     "on", "is " + r.on() + ", before " + was.name() + " was planted on " + was.plantedOn() + ".");

@@ -40,12 +40,8 @@ public record TreeRequest(
     }
 
     TreeDetails details(LocalDate today) {
-        if (plantedOn != null && plantedOn.isAfter(today)) {
-            throw new InvalidInputException("plantedOn", "is " + plantedOn + ", which is still to come.");
-        }
-        if (stoodUntil != null && stoodUntil.isAfter(today)) {
-            throw new InvalidInputException("stoodUntil", "is " + stoodUntil + ", which is still to come.");
-        }
+        Given.notAhead("plantedOn", plantedOn, today);
+        Given.notAhead("stoodUntil", stoodUntil, today);
         if (stoodUntil != null && plantedOn != null && stoodUntil.isBefore(plantedOn)) {
             throw new InvalidInputException(
                     "stoodUntil", "is " + stoodUntil + ", before it was planted on " + plantedOn + ".");

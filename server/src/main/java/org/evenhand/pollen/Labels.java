@@ -14,7 +14,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import org.evenhand.core.InvalidInputException;
-import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
@@ -72,8 +71,7 @@ class Labels {
     @Transactional(readOnly = true)
     public LabelSheet.Sheet sheet(Caller caller, Request request, String origin) {
         LabelGrid grid = request.grid();
-        int skip = request.skip() == null ? 0 : Require.within("skip", request.skip(), 0, grid.perPage() - 1);
-        return LabelSheet.of(grid, labels(caller, request, origin), skip);
+        return LabelSheet.of(grid, labels(caller, request, origin), request.skip());
     }
 
     /** Sends labels, one to a page, to the printer that ships. */

@@ -33,6 +33,11 @@ public record CrossTraits(
         Sourced setShare,
         Sourced seeds,
         Sourced ovules) {
+    /** Seeds that so many fruits can hold at most. */
+    public int seedsHeld(int fruits) {
+        return (int) ovules.value() * fruits;
+    }
+
     /** Flowers that are no longer for anything else once so many are made ready: those of their clusters are taken off. */
     public int flowersTaken(int madeReady) {
         return cluster.map(c -> (int) (Math.ceil(madeReady / keep.value()) * c.value()))

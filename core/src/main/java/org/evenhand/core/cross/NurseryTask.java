@@ -160,7 +160,7 @@ public record NurseryTask(Kind kind, int count, LocalDate from) {
 
         private LocalDate judgeFrom() {
             LocalDate sown = stock.first(NurseryStep.SOWN).orElse(harvestedOn);
-            return sown.plusMonths(Math.round(12 * traits.fruitYears().value()));
+            return SeedDemand.firstFruit(traits, sown);
         }
 
         private int alive(NurseryStage stage) {

@@ -1,9 +1,13 @@
 package org.evenhand.core.cross;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import org.evenhand.core.Require;
+import org.evenhand.core.crop.CropSheet;
+import org.evenhand.core.crop.School;
 import org.evenhand.core.crop.SeedTraits;
 import org.evenhand.core.crop.Sourced;
 import org.evenhand.core.statistics.BetaPosterior;
@@ -44,6 +48,61 @@ public record SeedDemand(Share germinates, Share reachesPot, Share reachesFruit)
     }
 
     /**
+     * From as many as are as likely enough as not, to as many as are enough nine times of ten.
+     *
+     * @param from at most {@code until}
+     */
+    public record Range(int from, int until) {
+        /** What a hair over a whole number is taken for: what rounding leaves. */
+        private static final double ROUNDING = 1e-9;
+
+        /**
+         * Of which so much comes of each: fruits of so many seeds, or flowers of which such a share gives a fruit.
+         *
+         * @param each above 0
+         */
+        public Range dividedBy(double each) {
+            return new Range(up(from / each), up(until / each));
+        }
+
+        private static int up(double number) {
+            return (int) Math.ceil(number - ROUNDING);
+        }
+    }
+
+    /**
+     * An opinion on how many crossed flowers give a fruit.
+     *
+     * @param by in the crop sheet's words; empty for the sheet itself
+     * @param share in (0, 1]
+     */
+    public record SetOpinion(Optional<String> by, double share) {}
+
+    /** The share of the crop sheet, and where growers differ on it those of both schools. */
+    public static List<SetOpinion> opinions(CropSheet sheet) {
+        List<SetOpinion> all = new ArrayList<>();
+        sheet.cross()
+                .ifPresent(c ->
+                        all.add(new SetOpinion(Optional.empty(), c.setShare().value())));
+        for (School school : sheet.schools()) {
+            school.choice().filter(c -> c.path().endsWith(".setShare")).ifPresent(c -> {
+                all.add(new SetOpinion(Optional.of(school.one()), c.one()));
+                all.add(new SetOpinion(Optional.of(school.other()), c.other()));
+            });
+        }
+        return all;
+    }
+
+    /** The year of the first fruit on own roots of seeds that are sown on a day. */
+    public static int judgedIn(SeedTraits traits, LocalDate sownOn) {
+        return firstFruit(traits, sownOn).getYear();
+    }
+
+    static LocalDate firstFruit(SeedTraits traits, LocalDate sownOn) {
+        return sownOn.plusMonths(Math.round(12 * traits.fruitYears().value()));
+    }
+
+    /**
      * @param even seeds with which it is as likely enough as not; empty where even {@link SurvivalChain#MOST_SEEDS} are not
      * @param sure seeds with which it is 90 % sure
      * @param expected plants alive after each step, on average, with {@code sure} seeds: come up, potted, judged
@@ -51,6 +110,11 @@ public record SeedDemand(Share germinates, Share reachesPot, Share reachesFruit)
     public record Seeds(OptionalInt even, OptionalInt sure, List<Double> expected) {
         public Seeds {
             expected = List.copyOf(expected);
+        }
+
+        /** Both; empty where even the most seeds are not sure to be enough. */
+        public Optional<Range> range() {
+            return sure.isPresent() ? Optional.of(new Range(even.orElseThrow(), sure.orElseThrow())) : Optional.empty();
         }
     }
 
@@ -65,11 +129,11 @@ public record SeedDemand(Share germinates, Share reachesPot, Share reachesFruit)
                 int cameUp = lot.ever(NurseryStep.CAME_UP);
                 up += cameUp;
                 sown += Math.max(
-                        cameUp, lot.ever(NurseryStep.SOWN) - lot.left(NurseryStep.GIVEN_AWAY, NurseryStage.SOWN));
+                        cameUp, lot.ever(NurseryStep.SOWN) - lot.gone(NurseryStep.GIVEN_AWAY, NurseryStage.SOWN));
             }
             int reached = Math.min(lot.ever(NurseryStep.CAME_UP), lot.ever(NurseryStep.POTTED));
             potted += reached;
-            decided += reached + lot.left(NurseryStep.DIED, NurseryStage.UP);
+            decided += reached + lot.gone(NurseryStep.DIED, NurseryStage.UP);
         }
         return new SeedDemand(
                 new Share(traits.germinates(), up, sown),

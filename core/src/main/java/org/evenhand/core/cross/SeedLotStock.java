@@ -121,7 +121,7 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
     }
 
     /** How many left from a stage by a step. */
-    public int left(NurseryStep step, NurseryStage from) {
+    public int gone(NurseryStep step, NurseryStage from) {
         return done.stream()
                 .filter(d -> d.step() == step && d.at().equals(Optional.of(from)))
                 .mapToInt(Done::count)
