@@ -145,6 +145,7 @@ class OneOrchardTest {
         theirs.put(sowing, sown).expect(200);
         tried.put("PUT /api/seed-lots/{lot}/steps/{id}", ours.put(sowing, sown));
         tried.put("POST /api/seed-lots/{lot}/steps/{id}/void", ours.post(sowing + "/void", Api.voiding(0)));
+        trySeedlings(tried, seeds);
         tried.put("GET /api/lots/{id}", ours.get("/api/lots/" + lot));
         tried.put("PUT /api/lots/{id}", ours.put("/api/lots/" + lot, Api.lotBody(ownTree, now, 5)));
         tried.put(
@@ -229,6 +230,37 @@ class OneOrchardTest {
         assertThat(tried.keySet())
                 .as("every endpoint with an id was tried")
                 .containsExactlyInAnyOrderElementsOf(endpointsWithId());
+    }
+
+    private void trySeedlings(Map<String, Api.Answer> tried, String seeds) {
+        String day = "2026-11-10";
+        theirs.put(seeds + "/steps/" + Api.newId(), Map.of("step", "CAME_UP", "on", day, "count", 1))
+                .expect(200);
+        String id = Api.newId();
+        Map<String, Object> numbers = Map.of("ids", List.of(id), "at", "UP", "on", day);
+        theirs.post(seeds + "/seedlings", numbers).expect(200);
+        tried.put("POST /api/seed-lots/{lot}/seedlings", ours.post(seeds + "/seedlings", numbers));
+        String seedling = "/api/seedlings/" + id;
+        tried.put("GET /api/seedlings/{id}", ours.get(seedling));
+        tried.put("PUT /api/seedlings/{id}", ours.put(seedling, Map.of("at", "UP", "on", day, "version", 0)));
+        String moving = seedling + "/steps/" + Api.newId();
+        Map<String, Object> moved = Map.of("event", "MOVED", "on", day, "place", "bench 1");
+        theirs.put(moving, moved).expect(200);
+        tried.put("PUT /api/seedlings/{seedling}/steps/{id}", ours.put(moving, moved));
+        tried.put("POST /api/seedlings/{seedling}/steps/{id}/void", ours.post(moving + "/void", Api.voiding(0)));
+        tried.put(
+                "PUT /api/seedlings/{id}/variety",
+                ours.put(seedling + "/variety", Map.of("varietyId", Api.newId(), "name", "Lampwick")));
+        tried.put("POST /api/seedlings/{id}/void", ours.post(seedling + "/void", Api.voiding(0)));
+        assertThat(ours.post("/api/seedlings/void", Map.of("ids", List.of(id), "reason", "x"))
+                        .status())
+                .isEqualTo(404);
+        String trait = Api.newId();
+        Map<String, Object> taste =
+                Map.of("crop", "cherimoya", "name", "Taste", "low", 1, "high", 9, "better", "HIGH", "weight", 1);
+        theirs.put("/api/traits/" + trait, taste).expect(204);
+        tried.put("PUT /api/traits/{id}", ours.put("/api/traits/" + trait, taste));
+        tried.put("POST /api/traits/{id}/void", ours.post("/api/traits/" + trait + "/void", Api.voiding(0)));
     }
 
     private void tryMap(Map<String, Api.Answer> tried, String ownTree) {

@@ -28,3 +28,29 @@ interface SeedStepRepository extends RecordRepository<SeedStep> {
     List<SeedStep> findByOrchardIdAndSeedLotIdInAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
             UUID orchardId, Collection<UUID> lots);
 }
+
+interface SeedlingRepository extends RecordRepository<Seedling> {
+    @Override
+    default String noun() {
+        return "seedling";
+    }
+
+    List<Seedling> findByOrchardIdAndSeedLotIdInAndVoidedAtIsNullOrderByStemAscSerialAsc(
+            UUID orchardId, Collection<UUID> lots);
+
+    List<Seedling> findByOrchardIdAndVarietyId(UUID orchardId, UUID varietyId);
+
+    /** Of all, those taken out too: a number is never used twice. */
+    @Query("select coalesce(max(s.serial), 0) from Seedling s where s.orchardId = :orchardId and s.stem = :stem")
+    int lastSerial(UUID orchardId, String stem);
+}
+
+interface SeedlingStepRepository extends RecordRepository<SeedlingStep> {
+    @Override
+    default String noun() {
+        return "step";
+    }
+
+    List<SeedlingStep> findByOrchardIdAndSeedlingIdInAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
+            UUID orchardId, Collection<UUID> seedlings);
+}

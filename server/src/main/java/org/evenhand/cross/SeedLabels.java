@@ -4,21 +4,27 @@ import java.time.format.DateTimeFormatter;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
+import org.evenhand.kit.NotFoundException;
 import org.springframework.stereotype.Service;
 
-/** Labels for the bag, the tray and the pots of a lot; scanning one opens its page. */
+/** Labels for the bag, the tray and the pots of a lot, and for seedlings with numbers; scanning one opens its page. */
 @Service
 class SeedLabels {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
     private final SeedLots lots;
+    private final Seedlings seedlings;
 
-    SeedLabels(SeedLots lots) {
+    SeedLabels(SeedLots lots, Seedlings seedlings) {
         this.lots = lots;
+        this.seedlings = seedlings;
     }
 
     LabelSheet.Sheet sheet(Caller caller, UUID id, SeedLotRequests.Labels request, String origin) {
@@ -27,6 +33,32 @@ class SeedLabels {
         LabelSheet.Label label =
                 new LabelSheet.Label(lot.label(), origin + "/fruit-set/seeds/" + lot.id(), printed(lot));
         return LabelSheet.of(grid, Collections.nCopies(request.copies(), label), request.skip());
+    }
+
+    /** A label for each, in the order they were asked for. */
+    LabelSheet.Sheet sheet(Caller caller, SeedlingRequests.Labels request, String origin) {
+        Map<UUID, SeedlingView.Row> all =
+                seedlings.all(caller).stream().collect(Collectors.toMap(SeedlingView.Row::id, Function.identity()));
+        List<LabelSheet.Label> printed = request.ids().stream()
+                .map(id -> {
+                    if (!all.containsKey(id)) {
+                        throw new NotFoundException("seedling", id);
+                    }
+                    return label(all.get(id), origin);
+                })
+                .toList();
+        return LabelSheet.of(request.grid(), printed, request.skip());
+    }
+
+    private static LabelSheet.Label label(SeedlingView.Row seedling, String origin) {
+        String father = seedling.father() == null ? "?" : seedling.father();
+        return new LabelSheet.Label(
+                seedling.number(),
+                origin + "/fruit-set/seedlings/" + seedling.id(),
+                List.of(
+                        seedling.number(),
+                        seedling.mother() + " × " + father,
+                        "lot " + seedling.lot() + ", " + DAY.format(seedling.numberedOn())));
     }
 
     private static List<String> printed(SeedLotView lot) {

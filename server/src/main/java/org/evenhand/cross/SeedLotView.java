@@ -18,8 +18,10 @@ import org.evenhand.core.cross.NurseryTask;
  * @param father pollen parent; absent where nobody knows it
  * @param seeds full ones it began with
  * @param alive seeds and seedlings by stage, those with none left out
+ * @param withoutNumber seedlings by stage that have no number of their own, stages with none left out
+ * @param numbered how many ever got one
  * @param tasks what is due, the earliest first; none where the crop sheet says nothing of seeds
- * @param possible what can be done next
+ * @param possible what can be done next with those that have no number
  * @param germination how many had come up, on each day on which somebody counted
  * @param keepsUntil until when most kept seeds stay alive; absent where none is kept any more, or nobody knows
  * @param keptMoist whether its seeds lose their life when they dry; absent where nobody knows
@@ -43,6 +45,9 @@ public record SeedLotView(
         List<Alive> alive,
         int died,
         int givenAway,
+        int discarded,
+        List<Alive> withoutNumber,
+        int numbered,
         List<Task> tasks,
         List<Possible> possible,
         List<Done> done,

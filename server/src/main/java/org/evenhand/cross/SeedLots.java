@@ -42,6 +42,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class SeedLots {
     private final SeedLotRepository lots;
     private final SeedStepRepository steps;
+    private final Nursery nursery;
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final ControlledCrosses crosses;
@@ -51,6 +52,7 @@ public class SeedLots {
     SeedLots(
             SeedLotRepository lots,
             SeedStepRepository steps,
+            Nursery nursery,
             Orchards orchards,
             CropCatalogue crops,
             ControlledCrosses crosses,
@@ -58,6 +60,7 @@ public class SeedLots {
             IdempotentWriter once) {
         this.lots = lots;
         this.steps = steps;
+        this.nursery = nursery;
         this.orchards = orchards;
         this.crops = crops;
         this.crosses = crosses;
@@ -89,13 +92,13 @@ public class SeedLots {
         if (all.isEmpty()) {
             return List.of();
         }
-        Map<UUID, List<SeedStep>> done = stepsOf(caller, all);
+        Map<UUID, Nursery.Written> written = nursery.of(caller, all);
         Names names = new Names(caller, Stream.empty());
         List<SeedDays.Day> due = new ArrayList<>();
         for (SeedLot lot : all) {
             crops.of(caller, names.tree(lot.treeId()).crop())
                     .seeds()
-                    .ifPresent(traits -> tasks(names, lot, stock(lot, done.getOrDefault(lot.id(), List.of())), traits)
+                    .ifPresent(traits -> tasks(names, lot, written.get(lot.id()).stock(lot), traits)
                             .forEach(t -> due.add(new SeedDays.Day(lot.id(), lot.label(), t))));
         }
         return due;
@@ -107,25 +110,15 @@ public class SeedLots {
     }
 
     private List<SeedLotView> views(Names names, List<SeedLot> of) {
-        Map<UUID, List<SeedStep>> done = stepsOf(names.caller, of);
-        return of.stream()
-                .map(lot -> view(names, lot, done.getOrDefault(lot.id(), List.of())))
-                .toList();
+        Map<UUID, Nursery.Written> written = nursery.of(names.caller, of);
+        return of.stream().map(lot -> view(names, lot, written.get(lot.id()))).toList();
     }
 
-    private Map<UUID, List<SeedStep>> stepsOf(Caller caller, List<SeedLot> of) {
-        return steps
-                .findByOrchardIdAndSeedLotIdInAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
-                        caller.orchardId(), of.stream().map(SeedLot::id).toList())
-                .stream()
-                .collect(Collectors.groupingBy(SeedStep::seedLotId));
-    }
-
-    private SeedLotView view(Names names, SeedLot lot, List<SeedStep> done) {
+    private SeedLotView view(Names names, SeedLot lot, Nursery.Written written) {
         TreeView tree = names.tree(lot.treeId());
         Optional<CrossFlowers.Cross> cross = Optional.ofNullable(lot.crossId()).map(names::cross);
         Optional<SeedTraits> traits = crops.of(names.caller, tree.crop()).seeds();
-        SeedLotStock stock = stock(lot, done);
+        SeedLotStock stock = written.stock(lot);
         return new SeedLotView(
                 lot.id(),
                 lot.label(),
@@ -147,13 +140,19 @@ public class SeedLots {
                         .toList(),
                 stock.died(),
                 stock.givenAway(),
+                stock.discarded(),
+                Arrays.stream(NurseryStage.values())
+                        .filter(stage -> stage.ordinal() >= NurseryStage.UP.ordinal() && stock.unnumbered(stage) > 0)
+                        .map(stage -> new SeedLotView.Alive(stage, stock.unnumbered(stage)))
+                        .toList(),
+                written.seedlings().size(),
                 traits.map(t -> tasks(names, lot, stock, t)).orElse(List.of()).stream()
                         .map(t -> view(t, names.today))
                         .toList(),
                 stock.possible().stream()
                         .map(p -> new SeedLotView.Possible(p.step(), p.at().orElse(null), p.most()))
                         .toList(),
-                done.stream().map(SeedLots::view).toList(),
+                written.steps().stream().map(SeedLots::view).toList(),
                 stock.germination().stream()
                         .map(g -> new SeedLotView.Germination(g.on(), g.up(), g.sown(), g.share(), g.from(), g.until()))
                         .toList(),
@@ -184,13 +183,6 @@ public class SeedLots {
                 s.id(), s.kind(), s.doneOn(), s.count(), s.stage(), s.note(), s.recordedBy(), s.version());
     }
 
-    static SeedLotStock stock(SeedLot lot, List<SeedStep> done) {
-        return SeedLotStock.of(
-                lot.seeds(),
-                lot.harvestedOn(),
-                done.stream().map(SeedStep::done).toList());
-    }
-
     /** What lots of a crop showed so far. */
     List<SeedLotStock> stocks(Caller caller, String crop) {
         Map<UUID, String> cropOf =
@@ -198,10 +190,8 @@ public class SeedLots {
         List<SeedLot> of = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId()).stream()
                 .filter(lot -> crop.equals(cropOf.get(lot.treeId())))
                 .toList();
-        Map<UUID, List<SeedStep>> done = stepsOf(caller, of);
-        return of.stream()
-                .map(lot -> stock(lot, done.getOrDefault(lot.id(), List.of())))
-                .toList();
+        Map<UUID, Nursery.Written> written = nursery.of(caller, of);
+        return of.stream().map(lot -> written.get(lot.id()).stock(lot)).toList();
     }
 
     /** Harvested seeds; of those of one tree and cross the ones harvested first are in lots already. */
@@ -290,7 +280,7 @@ public class SeedLots {
         return lots.correct(caller, found.id(), request.version(), lot -> {
             check(caller, request);
             lot.correct(request);
-            stock(lot, stepsOf(caller, List.of(lot)).getOrDefault(lot.id(), List.of()));
+            nursery.of(caller, lot).stock(lot);
         });
     }
 
@@ -335,13 +325,10 @@ public class SeedLots {
     @Transactional
     public void voidLot(Caller caller, UUID id, VoidRequest request) {
         lots.voidOnce(caller, id, request, orchards.now(caller), lot -> {
-            int hang = stepsOf(caller, List.of(lot)).getOrDefault(id, List.of()).size();
-            if (hang > 0) {
+            nursery.of(caller, lot).hanging().ifPresent(hanging -> {
                 throw new InvalidInputException(
-                        "reason",
-                        "does not help: " + Plural.of(hang, "step")
-                                + " of this lot are written down. Remove them first.");
-            }
+                        "reason", "does not help: " + hanging + " of this lot are written down. Remove them first.");
+            });
         });
     }
 
@@ -395,7 +382,8 @@ public class SeedLots {
 
     /** Refuses a step, or to be without it, where the lot's other steps do not go with that. */
     private void fits(Caller caller, SeedLot lot, UUID id, Optional<SeedLotRequests.Step> request) {
-        List<SeedLotStock.Done> done = stepsOf(caller, List.of(lot)).getOrDefault(lot.id(), List.of()).stream()
+        Nursery.Written written = nursery.of(caller, lot);
+        List<SeedLotStock.Done> done = written.steps().stream()
                 .filter(s -> !s.id().equals(id))
                 .map(SeedStep::done)
                 .collect(Collectors.toCollection(ArrayList::new));
@@ -403,7 +391,7 @@ public class SeedLots {
             Given.notAhead("on", step.on(), orchards.today(caller));
             done.add(step.done());
         });
-        SeedLotStock.of(lot.seeds(), lot.harvestedOn(), done);
+        SeedLotStock.of(lot.seeds(), lot.harvestedOn(), done, written.lives().values());
     }
 
     @Transactional

@@ -22,4 +22,24 @@ class SeedRecords {
                 (caller, id, request) -> lots.voidStep(caller, lots.lotOf(caller, id), id, request),
                 lots::restoreStep);
     }
+
+    @Bean
+    RecordKind seedlingKind(Seedlings seedlings) {
+        return new RecordKind(
+                "seedling",
+                Seedling.class,
+                (caller, id) -> List.of(),
+                seedlings::voidSeedling,
+                seedlings::restoreSeedling);
+    }
+
+    @Bean
+    RecordKind seedlingStepKind(Seedlings seedlings) {
+        return new RecordKind(
+                "seedling-step",
+                SeedlingStep.class,
+                (caller, id) -> List.of(),
+                (caller, id, request) -> seedlings.voidStep(caller, seedlings.seedlingOf(caller, id), id, request),
+                seedlings::restoreStep);
+    }
 }

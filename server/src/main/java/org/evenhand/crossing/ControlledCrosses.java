@@ -382,6 +382,13 @@ public class ControlledCrosses implements CrossFlowers {
                         .collect(Collectors.toMap(ControlledCross::id, ControlledCrosses::named));
     }
 
+    /** Crosses of all years. */
+    public List<Cross> everMade(Caller caller) {
+        return controlledCrosses.findByOrchardIdAndVoidedAtIsNullOrderByYearAscNumberAsc(caller.orchardId()).stream()
+                .map(ControlledCrosses::named)
+                .toList();
+    }
+
     private static Cross named(ControlledCross c) {
         return new Cross(c.id(), c.label(), c.treeId(), c.fatherId());
     }

@@ -22,6 +22,8 @@ interface ControlledCrossRepository extends RecordRepository<ControlledCross> {
 
     List<ControlledCross> findByOrchardIdAndFatherId(UUID orchardId, UUID fatherId);
 
+    List<ControlledCross> findByOrchardIdAndVoidedAtIsNullOrderByYearAscNumberAsc(UUID orchardId);
+
     List<ControlledCross> findByOrchardIdAndYear(UUID orchardId, int year);
 
     /** Of all, those taken out too: a number is never used twice in a year. */

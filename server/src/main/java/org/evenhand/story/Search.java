@@ -8,10 +8,12 @@ import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Finds trees, varieties, blocks, jars, crosses, tags, fruits, people and notes by what is known of them. */
+/** Finds trees, varieties, blocks, jars, crosses, seedlings, tags, fruits, people and notes by what is known of them. */
 @Service
 class Search {
     private static final int MOST_OF_A_KIND = 8;
+
+    private static final String SEEDLING = "d.stem || '-' || case when d.serial < 10 then '0' else '' end || d.serial";
 
     /** What is looked through, in the order it is shown; {@code :q} is what is looked for. */
     private static final List<String> WHERE_TO_LOOK = List.of(
@@ -28,6 +30,10 @@ class Search {
             "select 'cross', x.id, lpad((x.year % 100)::text, 2, '0') || '-' || x.number, t.name || ' with ' || v.name from controlled_cross x"
                     + " join tree t on t.id = x.tree_id join variety v on v.id = x.father_id where x.orchard_id = ? and x.voided_at is null"
                     + " and lpad((x.year % 100)::text, 2, '0') || '-' || x.number ilike ? order by x.year desc, x.number desc",
+            "select 'seedling', d.id, " + SEEDLING + ", coalesce(v.name, 'seedling') from seedling d"
+                    + " left join variety v on v.id = d.variety_id"
+                    + " where d.orchard_id = ? and d.voided_at is null and " + SEEDLING
+                    + " ilike ? order by d.stem, d.serial",
             "select 'tag', p.tree_id, p.tag, t.name || ', ' || p.flowers || ' flowers ' || p.tag_year from pollination p"
                     + " join tree t on t.id = p.tree_id where p.orchard_id = ? and p.voided_at is null and p.tag <> '' and p.tag ilike ?"
                     + " order by p.done_at desc",

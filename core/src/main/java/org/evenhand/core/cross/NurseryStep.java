@@ -18,6 +18,8 @@ public enum NurseryStep {
     DIED(null, List.of()),
     /** Given to somebody else, at a stage that is said. */
     GIVEN_AWAY(null, List.of()),
+    /** Thrown out by one's own choice, at a stage that is said. */
+    DISCARDED(null, List.of()),
     /** Seen to; nothing changed. */
     SEEN(null, List.of());
 
@@ -41,6 +43,6 @@ public enum NurseryStep {
 
     /** Whether seeds or seedlings leave by it, so that a stage must be said. */
     public boolean leaves() {
-        return this == DIED || this == GIVEN_AWAY;
+        return this == DIED || this == GIVEN_AWAY || this == DISCARDED;
     }
 }

@@ -2,6 +2,7 @@ package org.evenhand.core.cross;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -9,17 +10,27 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.Plural;
 import org.evenhand.core.statistics.Proportion;
 
 /**
  * What is left of the seeds of a lot, and where it is. Nothing comes from nowhere: whatever is done with more than are there is refused.
+ * Seedlings with a number of their own ({@link SeedlingLife}) count among the others; what happens to one is written down with it.
  *
  * @param alive seeds or seedlings at each stage now
+ * @param numbered those of them that have numbers
  * @param died in all
  * @param givenAway in all
+ * @param discarded in all
  * @param done what was done, the earliest first
  */
-public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int givenAway, List<Done> done) {
+public record SeedLotStock(
+        Map<NurseryStage, Integer> alive,
+        Map<NurseryStage, Integer> numbered,
+        int died,
+        int givenAway,
+        int discarded,
+        List<Done> done) {
     /** Of an interval for the share that came up. */
     private static final double CONFIDENCE = 0.9;
 
@@ -48,6 +59,12 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
     }
 
     /**
+     * What was done, and the stages that it takes from, the one that is emptied first in front: of a seedling with a number the one where it
+     * was.
+     */
+    record Taken(Done done, List<NurseryStage> from) {}
+
+    /**
      * How many had come up by a day.
      *
      * @param up of {@code sown}
@@ -59,6 +76,7 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
 
     public SeedLotStock {
         alive = Collections.unmodifiableMap(new EnumMap<>(alive));
+        numbered = Map.copyOf(numbered);
         done = List.copyOf(done);
     }
 
@@ -69,17 +87,69 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
      * @throws InvalidInputException at {@code count} where more are used than are there, at {@code on} where a day is before the harvest
      */
     public static SeedLotStock of(int seeds, LocalDate harvestedOn, List<Done> done) {
-        List<Done> inOrder = new ArrayList<>(done);
-        inOrder.sort(Comparator.comparing(Done::on));
+        return of(seeds, harvestedOn, done, List.of());
+    }
+
+    /**
+     * As {@link #of(int, LocalDate, List)}.
+     *
+     * @param done what was done with those without a number
+     * @param withNumbers seedlings with numbers, which came out of the others
+     * @throws InvalidInputException at {@code count} where fewer would be left at a stage than have numbers there
+     */
+    public static SeedLotStock of(
+            int seeds, LocalDate harvestedOn, List<Done> done, Collection<SeedlingLife> withNumbers) {
+        List<Taken> inOrder = new ArrayList<>();
+        done.forEach(d ->
+                inOrder.add(new Taken(d, d.at().map(List::of).orElse(d.step().from()))));
+        withNumbers.forEach(seedling -> inOrder.addAll(seedling.taken()));
+        inOrder.sort(Comparator.comparing(t -> t.done().on()));
         Counting counting = new Counting(seeds);
-        for (Done d : inOrder) {
-            if (d.on().isBefore(harvestedOn)) {
+        for (Taken t : inOrder) {
+            LocalDate on = t.done().on();
+            if (on.isBefore(harvestedOn)) {
                 throw new InvalidInputException(
-                        "on", "is " + d.on() + ", before the harvest on " + harvestedOn + ". Correct one of the two.");
+                        "on", "is " + on + ", before the harvest on " + harvestedOn + ". Correct one of the two.");
             }
-            counting.apply(d);
+            counting.apply(t);
         }
-        return new SeedLotStock(counting.alive, counting.died, counting.givenAway, inOrder);
+        Map<NurseryStage, Integer> numbered = new EnumMap<>(NurseryStage.class);
+        withNumbers.stream()
+                .filter(SeedlingLife::alive)
+                .forEach(seedling -> numbered.merge(seedling.stage(), 1, Integer::sum));
+        numbered.forEach((stage, count) -> {
+            int left = counting.alive.getOrDefault(stage, 0);
+            if (count > left) {
+                throw new InvalidInputException(
+                        "count",
+                        "does not leave enough: " + Plural.of(count, "seedling") + " " + where(stage)
+                                + " would have numbers, and " + left + " would be there. What happens to one with a"
+                                + " number is written down on its own page.");
+            }
+        });
+        return new SeedLotStock(
+                counting.alive,
+                numbered,
+                counting.died,
+                counting.givenAway,
+                counting.discarded,
+                inOrder.stream().map(Taken::done).toList());
+    }
+
+    private static String where(NurseryStage stage) {
+        return switch (stage) {
+            case KEPT -> "kept";
+            case COLD -> "in the cold";
+            case SOWN -> "in the soil";
+            case UP -> "in trays";
+            case POTTED -> "in pots";
+            case PLANTED -> "planted out";
+        };
+    }
+
+    /** Seeds or seedlings at a stage that have no number. */
+    public int unnumbered(NurseryStage stage) {
+        return at(stage) - numbered.getOrDefault(stage, 0);
     }
 
     /** Seeds or seedlings that are alive at a stage. */
@@ -95,16 +165,18 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
      */
     public record Possible(NurseryStep step, Optional<NurseryStage> at, int most) {}
 
-    /** All that can be done with what is alive; nothing where nothing is. */
+    /** All that can be done with those alive that have no number; nothing where none is. */
     public List<Possible> possible() {
         List<Possible> all = new ArrayList<>();
         for (NurseryStep step : NurseryStep.values()) {
             if (step.leaves()) {
-                alive.forEach((stage, count) -> all.add(new Possible(step, Optional.of(stage), count)));
+                alive.keySet().forEach(stage -> all.add(new Possible(step, Optional.of(stage), unnumbered(stage))));
             } else {
                 List<NurseryStage> from = step.from().isEmpty() ? List.copyOf(alive.keySet()) : step.from();
                 all.add(new Possible(
-                        step, Optional.empty(), from.stream().mapToInt(this::at).sum()));
+                        step,
+                        Optional.empty(),
+                        from.stream().mapToInt(this::unnumbered).sum()));
             }
         }
         return all.stream().filter(p -> p.most() > 0).toList();
@@ -161,6 +233,7 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
         private final Map<NurseryStage, Integer> alive = new EnumMap<>(NurseryStage.class);
         private int died;
         private int givenAway;
+        private int discarded;
 
         Counting(int seeds) {
             for (NurseryStage stage : NurseryStage.values()) {
@@ -169,9 +242,9 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
             alive.put(NurseryStage.KEPT, seeds);
         }
 
-        void apply(Done d) {
-            List<NurseryStage> from = d.at().map(List::of).orElse(d.step().from());
-            int there = from.stream().mapToInt(this::at).sum();
+        void apply(Taken taken) {
+            Done d = taken.done();
+            int there = taken.from().stream().mapToInt(this::at).sum();
             if (d.count() > there) {
                 throw new InvalidInputException(
                         "count",
@@ -179,7 +252,7 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
                                 + said(d.step()) + ". Correct the number, or write down first what came before.");
             }
             int open = d.count();
-            for (NurseryStage stage : from) {
+            for (NurseryStage stage : taken.from()) {
                 int of = Math.min(open, at(stage));
                 alive.merge(stage, -of, Integer::sum);
                 open -= of;
@@ -187,6 +260,7 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
             d.step().to().ifPresent(to -> alive.merge(to, d.count(), Integer::sum));
             died += d.step() == NurseryStep.DIED ? d.count() : 0;
             givenAway += d.step() == NurseryStep.GIVEN_AWAY ? d.count() : 0;
+            discarded += d.step() == NurseryStep.DISCARDED ? d.count() : 0;
         }
 
         private int at(NurseryStage stage) {
@@ -202,6 +276,7 @@ public record SeedLotStock(Map<NurseryStage, Integer> alive, int died, int given
                 case PLANTED -> "planted";
                 case DIED -> "counted as dead";
                 case GIVEN_AWAY -> "given away";
+                case DISCARDED -> "discarded";
                 case SEEN -> "seen to";
             };
         }

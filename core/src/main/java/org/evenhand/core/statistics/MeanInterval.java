@@ -1,5 +1,6 @@
 package org.evenhand.core.statistics;
 
+import java.util.List;
 import java.util.Optional;
 import org.apache.commons.statistics.distribution.TDistribution;
 import org.evenhand.core.Require;
@@ -15,6 +16,15 @@ public record MeanInterval(int n, double mean, double sumOfSquares) {
     public MeanInterval {
         Require.within("n", n, 1, Integer.MAX_VALUE);
         Require.within("sumOfSquares", sumOfSquares, 0, Double.MAX_VALUE);
+    }
+
+    /** Of numbers, at least one. */
+    public static MeanInterval of(List<Double> numbers) {
+        double mean = numbers.stream().mapToDouble(Double::doubleValue).sum() / numbers.size();
+        return new MeanInterval(
+                numbers.size(),
+                mean,
+                numbers.stream().mapToDouble(x -> (x - mean) * (x - mean)).sum());
     }
 
     /**

@@ -80,7 +80,8 @@ class SeedLotStockTest {
                     each.stream().filter(stage::equals).count());
         }
         assertThat(stock.died()).isEqualTo(died);
-        assertThat(stock.left() + stock.died() + stock.givenAway()).isEqualTo(seeds);
+        assertThat(stock.left() + stock.died() + stock.givenAway() + stock.discarded())
+                .isEqualTo(seeds);
     }
 
     @Test

@@ -1,0 +1,66 @@
+package org.evenhand.judging;
+
+import jakarta.validation.Valid;
+import java.util.List;
+import java.util.UUID;
+import org.evenhand.kit.Caller;
+import org.evenhand.kit.Duty;
+import org.evenhand.kit.Needs;
+import org.evenhand.kit.VoidRequest;
+import org.evenhand.kit.Voids;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+record JudgingController(Judging judging, Scores scores) {
+    @GetMapping("/judging")
+    JudgingView judging(Caller caller, @RequestParam String crop) {
+        return judging.of(caller, crop);
+    }
+
+    @GetMapping("/judging/crosses")
+    JudgingView.Crosses crosses(Caller caller, @RequestParam String crop) {
+        return judging.crosses(caller, crop);
+    }
+
+    /** Of one seedling or variety. */
+    @GetMapping("/scores")
+    List<JudgingView.One> scores(Caller caller, @RequestParam String crop, @RequestParam UUID plant) {
+        return scores.ofPlant(caller, crop, plant);
+    }
+
+    @PostMapping("/scores")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Needs(Duty.WORK)
+    void write(Caller caller, @Valid @RequestBody ScoresRequest request) {
+        scores.write(caller, request);
+    }
+
+    @Voids("/scores/void")
+    @Needs(Duty.WORK)
+    void voidScores(Caller caller, @Valid @RequestBody ScoresRequest.Removal removal) {
+        scores.voidAll(caller, removal);
+    }
+
+    @PutMapping("/traits/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Needs(Duty.MANAGE)
+    void put(Caller caller, @PathVariable UUID id, @Valid @RequestBody TraitRequest request) {
+        scores.put(caller, id, request);
+    }
+
+    @Voids("/traits/{id}/void")
+    @Needs(Duty.MANAGE)
+    void voidTrait(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
+        scores.voidTrait(caller, id, request);
+    }
+}
