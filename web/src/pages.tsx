@@ -111,6 +111,21 @@ export const DESK: Page[] = [
     show: page(() => import('./cross/SeedLots'), 'SeedLots'),
   },
   { path: '/fruit-set/seeds/:lot', show: page(() => import('./cross/SeedLotPage'), 'SeedLotPage') },
+  {
+    path: '/fruit-set/seedlings',
+    title: 'Numbered seedlings',
+    show: page(() => import('./cross/Seedlings'), 'Seedlings'),
+  },
+  {
+    path: '/fruit-set/seedlings/:seedling',
+    show: page(() => import('./cross/SeedlingPage'), 'SeedlingPage'),
+  },
+  { path: '/mates/judged', title: 'Judged plants', show: page(() => import('./judging/Judged'), 'Judged') },
+  {
+    path: '/mates/promising',
+    title: 'What each cross would bring',
+    show: page(() => import('./judging/Promising'), 'Promising'),
+  },
   { path: '/mates/seeds', title: 'How many seeds', show: page(() => import('./cross/HowMany'), 'HowMany') },
   { path: '/findings', title: 'Findings', show: page(() => import('./findings/Findings'), 'Findings') },
   {

@@ -148,6 +148,30 @@ export const queries = {
       queryKey: ['seed-lots', id],
       queryFn: () => answer(api.GET('/api/seed-lots/{id}', { params: { path: { id } } })),
     }),
+  madeCrosses: () =>
+    queryOptions({ queryKey: ['crosses', 'made'], queryFn: () => answer(api.GET('/api/crosses/made')) }),
+  seedlings: () =>
+    queryOptions({ queryKey: ['seedlings'], queryFn: () => answer(api.GET('/api/seedlings')) }),
+  seedling: (id: string) =>
+    queryOptions({
+      queryKey: ['seedlings', id],
+      queryFn: () => answer(api.GET('/api/seedlings/{id}', { params: { path: { id } } })),
+    }),
+  judging: (crop: string) =>
+    queryOptions({
+      queryKey: ['judging', crop],
+      queryFn: () => answer(api.GET('/api/judging', { params: { query: { crop } } })),
+    }),
+  promising: (crop: string) =>
+    queryOptions({
+      queryKey: ['judging', crop, 'crosses'],
+      queryFn: () => answer(api.GET('/api/judging/crosses', { params: { query: { crop } } })),
+    }),
+  scores: (crop: string, plant: string) =>
+    queryOptions({
+      queryKey: ['judging', crop, 'scores', plant],
+      queryFn: () => answer(api.GET('/api/scores', { params: { query: { crop, plant } } })),
+    }),
   seedDemand: (crop: string, trees: number) =>
     queryOptions({
       queryKey: ['seed-lots', 'demand', crop, trees],

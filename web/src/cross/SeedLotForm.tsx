@@ -32,18 +32,59 @@ const voidLot = (lot: Lot) =>
     }),
   );
 
-/** The crosses of a tree; one that is of an earlier season stays when it was chosen. */
+const EARLIER = 'earlier';
+
+/** What was crossed with what in an earlier year, where it is not here yet. */
+interface Earlier {
+  id: string;
+  fatherId: string;
+  year: number | string;
+}
+
+/** The crosses of a tree, of all years, the latest first; one that was removed stays where it was chosen. */
 function useCrosses(
   treeId: string,
   of: { crossId?: string | undefined; cross?: string | undefined } | undefined,
 ) {
-  const { data } = useQuery(queries.controlledCrosses());
-  const found = (data?.controlledCrosses ?? [])
+  const { data: made = [] } = useQuery(queries.madeCrosses());
+  const { data: varieties = [] } = useQuery(queries.varieties());
+  const name = (id: string) => varieties.find((v) => v.id === id)?.name ?? 'a variety that was removed';
+  const found = made
     .filter((c) => c.treeId === treeId)
-    .map((c) => ({ value: c.id, label: `${c.label}, with ${c.father}` }));
+    .reverse()
+    .map((c) => ({ value: c.id, label: `${c.label}, with ${name(c.fatherId)}` }));
   return of?.crossId && of.cross && !found.some((c) => c.value === of.crossId)
     ? [{ value: of.crossId, label: of.cross }, ...found]
     : found;
+}
+
+function EarlierCross({
+  of,
+  set,
+  crop,
+  errorFor,
+}: {
+  of: Earlier;
+  set: (part: Partial<Earlier>) => void;
+  crop: string | undefined;
+  errorFor: (field: string, named: string) => string | undefined;
+}) {
+  const { data: varieties = [] } = useQuery(queries.varieties());
+  return (
+    <Group grow align="flex-end" gap="sm">
+      <NativeSelect
+        label="Father"
+        data={[
+          { value: '', label: 'choose' },
+          ...varieties.filter((v) => v.crop === crop).map((v) => ({ value: v.id, label: v.name })),
+        ]}
+        value={of.fatherId}
+        onChange={(e) => set({ fatherId: e.currentTarget.value })}
+        error={errorFor('fatherId', 'Father')}
+      />
+      <NumberField name="year" label="Year it was made" value={of.year} set={(year) => set({ year })} />
+    </Group>
+  );
 }
 
 /** Seeds out of fruits of one tree: a new lot, or what was wrong with one. */
@@ -63,14 +104,32 @@ export function SeedLotForm({ from, editing, close }: Props) {
   const [note, setNote] = useState(
     editing?.note ?? (from?.pollenOf ? `Given pollen of ${from.pollenOf}; not bagged.` : ''),
   );
+  const [earlier, setEarlier] = useState<Earlier>(() => ({
+    id: newId(),
+    fatherId: '',
+    year: harvestedOn.slice(0, 4),
+  }));
+  const madeEarlier = crossId === EARLIER;
   const form = useSubmit(
-    (_: void, confirmed) =>
-      answer(
+    async (_: void, confirmed) => {
+      if (madeEarlier)
+        await answer(
+          api.PUT('/api/crosses/{id}', {
+            params: { path: { id: earlier.id } },
+            body: {
+              treeId,
+              fatherId: earlier.fatherId,
+              planned: Math.max(1, whole(fruits)),
+              year: whole(earlier.year),
+            },
+          }),
+        );
+      return answer(
         api.PUT('/api/seed-lots/{id}', {
           params: { path: { id } },
           body: {
             treeId,
-            ...(crossId && { crossId }),
+            ...(crossId && { crossId: madeEarlier ? earlier.id : crossId }),
             harvestedOn,
             fruits: whole(fruits),
             seeds: whole(seeds),
@@ -80,8 +139,9 @@ export function SeedLotForm({ from, editing, close }: Props) {
             ...(editing && { version: editing.version }),
           },
         }),
-      ),
-    ['treeId', 'crossId', 'harvestedOn', 'fruits', 'seeds', 'emptySeeds', 'note'],
+      );
+    },
+    ['treeId', 'crossId', 'fatherId', 'year', 'harvestedOn', 'fruits', 'seeds', 'emptySeeds', 'note'],
     (lot) => {
       if (!editing)
         doneWithUndo(`Lot ${lot.label}: ${plural(lot.seeds, 'seed')}. Write ${lot.label} on its bag.`, () =>
@@ -92,7 +152,12 @@ export function SeedLotForm({ from, editing, close }: Props) {
   );
   return (
     <Modal opened onClose={close} title={editing ? `Correct lot ${editing.label}` : 'A new lot of seeds'}>
-      <RecordForm form={form} save="Save the lot" cancel={close} disabled={whole(seeds) < 1 || !treeId}>
+      <RecordForm
+        form={form}
+        save="Save the lot"
+        cancel={close}
+        disabled={whole(seeds) < 1 || !treeId || (madeEarlier && !earlier.fatherId)}
+      >
         <NativeSelect
           label="Tree that carried the fruits"
           data={trees.map((t) => ({ value: t.id, label: t.name }))}
@@ -106,11 +171,23 @@ export function SeedLotForm({ from, editing, close }: Props) {
         <NativeSelect
           label="Cross"
           description="Fruits that bees visited have a mother only."
-          data={[{ value: '', label: 'none: the father is not known' }, ...crosses]}
+          data={[
+            { value: '', label: 'none: the father is not known' },
+            ...crosses,
+            { value: EARLIER, label: 'one of an earlier year, not here yet' },
+          ]}
           value={crossId}
           onChange={(e) => setCrossId(e.currentTarget.value)}
           error={form.errorFor('crossId', 'Cross')}
         />
+        {madeEarlier && (
+          <EarlierCross
+            of={earlier}
+            set={(part) => setEarlier((e) => ({ ...e, ...part }))}
+            crop={trees.find((t) => t.id === treeId)?.crop}
+            errorFor={form.errorFor}
+          />
+        )}
         <DateField
           label="Harvested on"
           value={harvestedOn}

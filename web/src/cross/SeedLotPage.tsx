@@ -13,6 +13,7 @@ import { useMay } from '../ui/roles';
 import { Loaded } from '../ui/States';
 import { Remove } from '../story/Mend';
 import { parents, stepDone, taskWords } from './seed-words';
+import { GiveNumbers } from './GiveNumbers';
 import { SeedLabels } from './SeedLabels';
 import { SeedLotForm } from './SeedLotForm';
 import { SeedStepForm } from './SeedStepForm';
@@ -144,6 +145,13 @@ function LotHead({ lot }: { lot: Lot }) {
           , harvested {calendarDate(lot.harvestedOn)}.{lot.note && <span className="soft"> {lot.note}</span>}
         </p>
         <StageBar lot={lot} />
+        {lot.numbered > 0 && (
+          <p className="small">
+            <Link to={`/fruit-set/seedlings?state=all&text=${lot.label}`}>
+              {plural(lot.numbered, 'seedling')} with {lot.numbered === 1 ? 'a number' : 'numbers'}
+            </Link>
+          </p>
+        )}
       </section>
       {open === 'correct' && <SeedLotForm editing={lot} close={close} />}
       {open === 'remove' && (
@@ -177,6 +185,7 @@ function Shown({ lot }: { lot: Lot }) {
       )}
       <Germination lot={lot} />
       <History lot={lot} />
+      <GiveNumbers lot={lot} />
       <SeedLabels lot={lot} />
     </>
   );

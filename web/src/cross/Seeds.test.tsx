@@ -28,6 +28,9 @@ const lot: Schemas['SeedLot'] = {
   ],
   died: 2,
   givenAway: 0,
+  discarded: 0,
+  withoutNumber: [{ stage: 'UP', count: 20 }],
+  numbered: 0,
   tasks: [
     { kind: 'CLOSE', count: 12, from: '2026-10-28', due: true, step: 'DIED', at: 'SOWN' },
     { kind: 'POT', count: 20, from: '2026-12-01', due: false, step: 'POTTED' },
@@ -61,7 +64,8 @@ describe('seed lots', () => {
     const sent = serve({
       'GET /api/seed-lots': { lots: [lot], sources: [source] },
       'GET /api/trees': [tree('h1', 'Harrow 1')],
-      'GET /api/crosses': crosses,
+      'GET /api/crosses/made': [],
+      'GET /api/varieties': [],
       'PUT /api/seed-lots/*': lot,
     });
     show(<SeedLots />);

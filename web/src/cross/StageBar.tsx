@@ -7,6 +7,7 @@ export function StageBar({ lot }: { lot: Schemas['SeedLot'] }) {
   const parts = [
     ...lot.alive.map((a) => ({ key: a.stage, name: STAGES[a.stage], count: a.count })),
     { key: 'GONE', name: 'given away', count: lot.givenAway },
+    { key: 'OUT', name: 'discarded', count: lot.discarded },
     { key: 'DEAD', name: 'dead', count: lot.died },
   ].filter((p) => p.count > 0);
   return (

@@ -32,6 +32,7 @@ const DONE: Record<Step, string> = {
   PLANTED: 'planted out',
   DIED: 'died',
   GIVEN_AWAY: 'given away',
+  DISCARDED: 'discarded',
   SEEN: 'seen to',
 };
 
@@ -43,6 +44,7 @@ const TO_DO: Record<Step, string> = {
   PLANTED: 'Plant out',
   DIED: 'Dead',
   GIVEN_AWAY: 'Give away',
+  DISCARDED: 'Discard',
   SEEN: 'Seen to, nothing changed',
 };
 

@@ -5,6 +5,7 @@ const PAGES = [
   ['/fruit-set/limbs', 'Whole limbs'],
   ['/fruit-set/fruit', 'Fruit and harvest'],
   ['/fruit-set/seeds', 'Seeds and seedlings'],
+  ['/fruit-set/seedlings', 'Numbered seedlings'],
 ] as const;
 
 /** The pages of the room. */

@@ -215,6 +215,42 @@ export const HELP: Record<string, Help> = {
     ],
     words: ['seed lot', 'moist and cold'],
   },
+  '/fruit-set/seedlings': {
+    purpose: 'Which seedlings have numbers, where are they, and what became of them?',
+    steps: [
+      'Give numbers on the page of a seed lot, once its seedlings are up.',
+      'Print a label for each: scanning it opens its page.',
+      'Search by number, parent or place.',
+    ],
+    words: ['numbered seedling', 'seed lot', 'mother', 'father'],
+  },
+  '/fruit-set/seedlings/:seedling': {
+    purpose: 'Where is this seedling, what happened to it, and what is it worth?',
+    steps: [
+      'Write down what happened: potted, planted, grafted, its first fruit.',
+      'Score its fruit in several years, and let several people taste.',
+      'Give the best a name: it becomes a variety of the orchard.',
+    ],
+    words: ['numbered seedling', 'trait', 'pedigree'],
+  },
+  '/mates/judged': {
+    purpose: 'Which varieties and seedlings are the best by my own scores?',
+    steps: [
+      'Add the traits you judge by, each with its scale and its weight.',
+      'Score seedlings and varieties on their pages.',
+      'Press a number to see how many scores it comes from and how sure it is.',
+    ],
+    words: ['trait', 'merit', 'agreement of scores'],
+  },
+  '/mates/promising': {
+    purpose: 'What would seedlings of two parents be like?',
+    steps: [
+      'Score both parents first.',
+      'With three crosses and their scored seedlings, your own results say how much is inherited.',
+      'Press a number to see what it comes from. Single seedlings differ.',
+    ],
+    words: ['trait', 'merit', 'mother', 'father'],
+  },
   '/mates/seeds': {
     purpose: 'How many seeds, fruits and flowers does it take to judge as many trees?',
     steps: [

@@ -24,6 +24,13 @@ export const WORDS = {
   'wanted cross': 'A cross you would like to make. The plan keeps flowers and pollen for it.',
   'seed lot':
     'Seeds out of fruits of one tree that were harvested together, and the seedlings that come of them.',
+  'numbered seedling':
+    'A seedling with a number and a page of its own, as 26-1-07: the seventh of cross 26-1.',
+  pedigree: 'Who descends from whom, as far as it was written down.',
+  trait: 'What you score a plant by, on a scale of your own: taste, keeping, disease.',
+  merit: 'How much better a plant is than the mean of all, by your scores and the weights you gave.',
+  'agreement of scores':
+    'How much of the differences between scores lies between plants, and not between tasters or years.',
   'moist and cold':
     'Weeks in damp sand or paper in the fridge, without which seeds of some crops do not come up.',
   bag: 'Keeps a flower of a cross from other pollen, until it sets.',

@@ -5,6 +5,8 @@ const PAGES = [
   ['/mates/many', 'Many crosses'],
   ['/mates/wanted', 'Crosses wanted'],
   ['/mates/seeds', 'How many seeds'],
+  ['/mates/judged', 'Judged plants'],
+  ['/mates/promising', 'What a cross would bring'],
 ] as const;
 
 /** The pages of the room. */

@@ -21,6 +21,8 @@ const pathOf = (hit: Hit): string => {
       return `/pollen/jar/${hit.id}`;
     case 'cross':
       return `/orchard/cross/${hit.id}`;
+    case 'seedling':
+      return `/fruit-set/seedlings/${hit.id}`;
     case 'permit':
       return '/orchard/permits';
     case 'person':
@@ -30,7 +32,7 @@ const pathOf = (hit: Hit): string => {
   }
 };
 
-/** Finds trees, varieties, blocks, jars, crosses, tags, fruits, people and notes. */
+/** Finds trees, varieties, blocks, jars, crosses, seedlings, tags, fruits, people and notes. */
 export function Search({ close }: { close: () => void }) {
   const [text, setText] = useState('');
   const [asked] = useDebouncedValue(text.trim(), TYPING_MS);

@@ -5,6 +5,7 @@ import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries';
 import { useCropName } from '../crop/crop-name';
 import { calendarDate, plural } from '../format/time';
+import { ScoresOf } from '../judging/ScoresOf';
 import { Remove } from './Mend';
 import { OrchardTabs } from '../orchard/OrchardTabs';
 import { GraftForm } from '../orchard/GraftForm';
@@ -268,6 +269,7 @@ export function VarietyPage() {
               )
             }
           >
+            {variety && <ScoresOf crop={variety.crop} plant={{ varietyId: id }} />}
             <Story of={{ variety: id }} withTree />
             {variety && open === 'edit' && <VarietyForm editing={variety} opened close={close} />}
             {variety && open === 'merge' && <MergeForm variety={variety} varieties={all} close={close} />}

@@ -1,6 +1,8 @@
 import type { Schemas } from '../api/api';
 import { calendarDay, listed, plural } from '../format/time';
 import { stepInStory } from '../cross/seed-words';
+import { eventInStory } from '../cross/seedling-words';
+import { rounded } from '../format/numbers';
 import type { Line } from './queries';
 
 /** What a record of each kind is called, and several of them. */
@@ -21,6 +23,10 @@ export const KINDS: Record<string, { one: string; many: string }> = {
   permit: { one: 'permit', many: 'permits' },
   'seed-lot': { one: 'seed lot', many: 'seed lots' },
   'seed-step': { one: 'seeds', many: 'steps on seeds' },
+  seedling: { one: 'seedling', many: 'seedlings' },
+  'seedling-step': { one: 'seedling', many: 'steps on seedlings' },
+  trait: { one: 'trait', many: 'traits' },
+  score: { one: 'score', many: 'scores' },
   'cross-request': { one: 'wanted cross', many: 'wanted crosses' },
   'fruit-target': { one: 'number of fruit wanted', many: 'numbers of fruit wanted' },
 };
@@ -33,7 +39,7 @@ export const nounOf = (kind: string): string =>
       ? 'jar'
       : kind === 'word'
         ? 'note'
-        : kind === 'seed-step'
+        : kind === 'seed-step' || kind === 'seedling-step'
           ? 'step'
           : (KINDS[kind]?.one ?? kind);
 
@@ -197,6 +203,19 @@ export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefine
       return `${text(line, 'seedLot')}: ${plural(some(line, 'seeds'), 'seed')} out of ${plural(some(line, 'fruits'), 'fruit')}`;
     case 'seed-step':
       return `${text(line, 'seedLot')}: ${stepInStory(text(line, 'seedStep'), some(line, 'count'))}`;
+    case 'seedling':
+      return parts(`number ${text(line, 'seedling')} given`, text(line, 'place'));
+    case 'seedling-step':
+      return parts(
+        `${text(line, 'seedling')}: ${eventInStory(text(line, 'seedlingStep'))}`,
+        text(line, 'rootstock') && `on ${text(line, 'rootstock')}`,
+        text(line, 'place'),
+      );
+    case 'score':
+      return parts(
+        `${text(line, 'trait')} ${rounded(some(line, 'value'))} ${text(line, 'unit')}`.trim(),
+        `by ${text(line, 'taster')}`,
+      );
     case 'permit':
       return parts(text(line, 'permit'), text(line, 'from'));
     default:

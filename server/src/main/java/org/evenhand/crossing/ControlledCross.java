@@ -81,6 +81,11 @@ class ControlledCross extends OrchardRecord {
         return new CrossProtocol.Method(bag, visits, emasculate);
     }
 
+    /** Whether it was made in a year before it was written down: nothing is due with it. */
+    boolean ofEarlierYear(ZoneId zone) {
+        return year < recordedAt().atZone(zone).getYear();
+    }
+
     String label() {
         return label(year, number);
     }

@@ -1,6 +1,7 @@
 package org.evenhand.crossing;
 
 import jakarta.validation.Valid;
+import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
@@ -21,6 +22,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/crosses")
 record ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabels labels, PublicAddress address) {
+
+    /** Of all years. */
+    @GetMapping("/made")
+    List<ControlledCrossView.Made> made(Caller caller) {
+        return controlledCrosses.made(caller);
+    }
 
     @GetMapping
     ControlledCrossView.All all(Caller caller) {

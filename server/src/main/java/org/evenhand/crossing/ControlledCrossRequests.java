@@ -25,6 +25,7 @@ public final class ControlledCrossRequests {
      * @param bag whether they are covered; true where absent
      * @param visits when pollen is given; twice where absent
      * @param emasculate whether its own pollen is taken away, where the sheet says how; true where absent
+     * @param year an earlier year it was made in, for a cross whose seeds are here; this year where absent
      */
     @Schema(name = "ControlledCrossRequest")
     public record Cross(
@@ -35,6 +36,9 @@ public final class ControlledCrossRequests {
             @Schema(description = OPTIONAL) Boolean bag,
             @Schema(description = OPTIONAL) CrossProtocol.Visits visits,
             @Schema(description = OPTIONAL) Boolean emasculate,
+
+            @Schema(description = OPTIONAL) @Within(min = 1900, max = 2200)
+            Integer year,
 
             @Schema(description = OPTIONAL) @Size(max = 2000)
             String note,

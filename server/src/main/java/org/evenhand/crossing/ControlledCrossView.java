@@ -47,6 +47,10 @@ public record ControlledCrossView(
         List<String> metalTag,
         long version) {
 
+    /** A cross of any year, by its number. */
+    @Schema(name = "MadeCross")
+    public record Made(UUID id, String label, UUID treeId, UUID fatherId) {}
+
     /** All crosses that are made, and the requests they serve. */
     @Schema(name = "ControlledCrosses")
     public record All(List<ControlledCrossView> controlledCrosses, List<Wanted> wanted) {}

@@ -1,6 +1,7 @@
 package org.evenhand.crossing;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Collection;
 import java.util.List;
@@ -116,8 +117,13 @@ public class ControlledCrosses implements CrossFlowers {
     }
 
     private List<ControlledCross> thisSeason(Caller caller) {
-        return controlledCrosses.findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
-                caller.orchardId(), orchards.now(caller).minus(SeasonConventions.WORKING_SEASON));
+        ZoneId zone = zone(caller);
+        return controlledCrosses
+                .findByOrchardIdAndVoidedAtIsNullAndRecordedAtAfterOrderByYearDescNumberDesc(
+                        caller.orchardId(), orchards.now(caller).minus(SeasonConventions.WORKING_SEASON))
+                .stream()
+                .filter(c -> !c.ofEarlierYear(zone))
+                .toList();
     }
 
     // --- beginning and changing ---
@@ -162,7 +168,24 @@ public class ControlledCrosses implements CrossFlowers {
                         null,
                         planned(request),
                         method(request),
-                        Given.stripped(request.note())));
+                        Given.stripped(request.note())),
+                yearMade(caller, request));
+    }
+
+    /** Refuses a year to come, and one in which the tree was not there yet. */
+    private int yearMade(Caller caller, ControlledCrossRequests.Cross request) {
+        LocalDate today = orchards.today(caller);
+        if (request.year() == null) {
+            return today.getYear();
+        }
+        if (request.year() > today.getYear()) {
+            throw new InvalidInputException("year", "is still to come; a cross is begun in the year it is made.");
+        }
+        LocalDate planted = orchards.tree(caller, request.treeId()).plantedOn();
+        if (planted != null && planted.getYear() > request.year()) {
+            throw new InvalidInputException("year", "is before the tree was planted, in " + planted.getYear() + ".");
+        }
+        return request.year();
     }
 
     private static int planned(ControlledCrossRequests.Cross request) {
@@ -188,10 +211,10 @@ public class ControlledCrosses implements CrossFlowers {
 
     /** Begins a cross under the next free number of the year. */
     public Cross begin(Caller caller, UUID id, Begun begun) {
-        return named(insert(caller, id, begun));
+        return named(insert(caller, id, begun, orchards.today(caller).getYear()));
     }
 
-    private ControlledCross insert(Caller caller, UUID id, Begun begun) {
+    private ControlledCross insert(Caller caller, UUID id, Begun begun, int year) {
         TreeView tree = orchards.tree(caller, begun.treeId());
         VarietyView father = orchards.variety(caller, begun.fatherId());
         if (crops.of(caller, tree.crop()).cross().isEmpty()) {
@@ -205,7 +228,6 @@ public class ControlledCrosses implements CrossFlowers {
                     "fatherId", "is " + father.name() + ", whose pollen does not serve this tree: " + cross.why());
         }
         ZoneId zone = orchards.details(caller).site().zone();
-        int year = orchards.today(caller).getYear();
         return controlledCrosses.saveAndFlush(new ControlledCross(
                 id,
                 caller,
@@ -386,6 +408,14 @@ public class ControlledCrosses implements CrossFlowers {
     public List<Cross> everMade(Caller caller) {
         return controlledCrosses.findByOrchardIdAndVoidedAtIsNullOrderByYearAscNumberAsc(caller.orchardId()).stream()
                 .map(ControlledCrosses::named)
+                .toList();
+    }
+
+    /** The same, as they are shown to choose from. */
+    @Transactional(readOnly = true)
+    List<ControlledCrossView.Made> made(Caller caller) {
+        return everMade(caller).stream()
+                .map(c -> new ControlledCrossView.Made(c.id(), c.label(), c.treeId(), c.fatherId()))
                 .toList();
     }
 

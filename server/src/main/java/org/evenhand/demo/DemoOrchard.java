@@ -101,6 +101,7 @@ class DemoOrchard implements ApplicationRunner {
     private final Comparisons comparisons;
     private final DemoMap map;
     private final DemoSeeds seeds;
+    private final DemoSeedlings seedlings;
     private final InstantSource clock;
     private final String fixedMoment;
 
@@ -124,6 +125,7 @@ class DemoOrchard implements ApplicationRunner {
             Comparisons comparisons,
             DemoMap map,
             DemoSeeds seeds,
+            DemoSeedlings seedlings,
             InstantSource clock,
             @Value("${even-hand.demo-moment:}") String fixedMoment) {
         this.accounts = accounts;
@@ -145,6 +147,7 @@ class DemoOrchard implements ApplicationRunner {
         this.comparisons = comparisons;
         this.map = map;
         this.seeds = seeds;
+        this.seedlings = seedlings;
         this.clock = clock;
         this.fixedMoment = fixedMoment;
     }
@@ -192,6 +195,9 @@ class DemoOrchard implements ApplicationRunner {
         private final DemoIds ids;
         private DemoWeather days;
         private UUID harrow;
+        private UUID late;
+        private UUID ember;
+        private UUID emberTree;
 
         Season(Caller ines, Caller tomas, Instant now) {
             this.ines = ines;
@@ -233,6 +239,13 @@ class DemoOrchard implements ApplicationRunner {
             besideNature(ridges);
             map.fill(ines, ids::next);
             seeds.fill(ines, ids::next, today(), harrow, ridges.get(1), lanterns.get(0));
+            seedlings.fill(
+                    ines,
+                    ids::next,
+                    today(),
+                    new DemoSeedlings.Parent(late, harrow),
+                    new DemoSeedlings.Parent(ember, emberTree),
+                    variety("apple", "Tollgate", "S3 S7"));
         }
 
         /** Seeds that are wanted of two varieties, and flowers bagged for it yesterday that are ripe this evening. */
@@ -247,7 +260,7 @@ class DemoOrchard implements ApplicationRunner {
                     tomas,
                     controlledCross,
                     new ControlledCrossRequests.Cross(
-                            tree, father, crossRequest, 3, true, CrossProtocol.Visits.TWICE, null, "", null));
+                            tree, father, crossRequest, 3, true, CrossProtocol.Visits.TWICE, null, null, "", null));
             controlledCrosses.putStep(
                     tomas,
                     controlledCross,
@@ -381,9 +394,9 @@ class DemoOrchard implements ApplicationRunner {
                     "apple",
                     Map.of("season.chillPortions", 27.0),
                     "They flower here after mild winters.");
-            UUID ember = variety("apple", "Ember", "S2 S5");
-            UUID late = variety("apple", "Harrow", "S5 S9");
-            tree(ember, "Ember 1", "Top field", 1, 1);
+            ember = variety("apple", "Ember", "S2 S5");
+            late = variety("apple", "Harrow", "S5 S9");
+            emberTree = tree(ember, "Ember 1", "Top field", 1, 1);
             harrow = tree(late, "Harrow 1", "Top field", 1, 2);
             chilled(ember, 24, 6800);
             chilled(late, 34, 10800);

@@ -74,7 +74,7 @@ public class Scores {
                         caller.orchardId(), of.stream().map(Trait::id).toList());
     }
 
-    void put(Caller caller, UUID id, TraitRequest request) {
+    public void put(Caller caller, UUID id, TraitRequest request) {
         once.write(traits, caller, id, found -> again(caller, found, request), () -> insert(caller, id, request));
     }
 

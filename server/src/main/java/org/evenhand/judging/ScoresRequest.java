@@ -21,7 +21,7 @@ import org.evenhand.kit.Within;
  * @param taster who scored
  * @param scores one for each trait
  */
-record ScoresRequest(
+public record ScoresRequest(
         @Schema(description = OPTIONAL) UUID seedlingId,
         @Schema(description = OPTIONAL) UUID varietyId,
         @NotNull LocalDate on,
@@ -35,7 +35,7 @@ record ScoresRequest(
 
     /** One number in one trait. */
     @Schema(name = "ScoreRequest")
-    record One(
+    public record One(
             @NotNull UUID id,
             @NotNull UUID traitId,
 
@@ -44,7 +44,7 @@ record ScoresRequest(
 
     /** Scores that are removed at one stroke. */
     @Schema(name = "ScoresRemoval")
-    record Removal(
+    public record Removal(
             @NotNull @Size(min = 1, max = MOST) List<@NotNull UUID> ids,
 
             @NotBlank @Size(max = 500) String reason) {}

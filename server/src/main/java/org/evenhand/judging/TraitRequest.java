@@ -19,7 +19,7 @@ import org.evenhand.kit.Within;
  * @param weight for a shortlist, 0 to 10
  * @param version of the trait that is corrected; absent for a new one
  */
-record TraitRequest(
+public record TraitRequest(
         @NotBlank @Size(max = 60) String crop,
         @NotBlank @Size(max = 60) String name,
 
