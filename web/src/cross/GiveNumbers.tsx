@@ -83,14 +83,14 @@ export function GiveNumbers({ lot }: { lot: Schemas['SeedLot'] }) {
           />
           <NumberField
             name="ids"
-            label="How many"
+            label="How many seedlings"
             description="up to 500 at once"
             min={1}
             max={500}
             value={typed ?? at.count}
             set={setTyped}
           />
-          <DateField label="On" value={on} onChange={setOn} error={form.errorFor('on', 'Day')} />
+          <DateField label="Numbered on" value={on} onChange={setOn} error={form.errorFor('on', 'Day')} />
           <TextField
             name="place"
             label="Place"

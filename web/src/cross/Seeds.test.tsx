@@ -57,7 +57,6 @@ const source: Schemas['SeedSource'] = {
   seeds: 12,
   emptySeeds: 2,
 };
-const crosses = { controlledCrosses: [], wanted: [] };
 
 describe('seed lots', () => {
   it('say what is due, and offer seeds of harvested fruits until they are in a lot', async () => {
