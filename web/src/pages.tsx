@@ -110,6 +110,11 @@ export const DESK: Page[] = [
     title: 'Seeds and seedlings',
     show: page(() => import('./cross/SeedLots'), 'SeedLots'),
   },
+  {
+    path: '/fruit-set/rivers',
+    title: 'Seeds over the years',
+    show: page(() => import('./cross/Rivers'), 'Rivers'),
+  },
   { path: '/fruit-set/seeds/:lot', show: page(() => import('./cross/SeedLotPage'), 'SeedLotPage') },
   {
     path: '/fruit-set/seedlings',

@@ -172,6 +172,11 @@ export const queries = {
       queryKey: ['judging', crop, 'scores', plant],
       queryFn: () => answer(api.GET('/api/scores', { params: { query: { crop, plant } } })),
     }),
+  rivers: () =>
+    queryOptions({
+      queryKey: ['seed-lots', 'rivers'],
+      queryFn: () => answer(api.GET('/api/seed-lots/rivers')),
+    }),
   seedDemand: (crop: string, trees: number) =>
     queryOptions({
       queryKey: ['seed-lots', 'demand', crop, trees],

@@ -101,9 +101,12 @@ export function SeedLots() {
           <>
             <div className="say">
               <h1>{heading(lots)}</h1>
-              {may && lots.length > 0 && (
+              {lots.length > 0 && (
                 <div className="do noprint">
-                  <Button onClick={() => setMaking('new')}>New lot</Button>
+                  <Button component={Link} to="/fruit-set/rivers" variant="subtle">
+                    Over the years
+                  </Button>
+                  {may && <Button onClick={() => setMaking('new')}>New lot</Button>}
                 </div>
               )}
             </div>

@@ -85,7 +85,7 @@ function Alleles({ of }: { of: Seedling }) {
       {of.genotypes.length > 0 && (
         <p>
           S alleles by its parents: {of.genotypes.map((g) => `${g.alleles} (${percent(g.share)})`).join(', ')}
-          .{of.certainAlleles && <> Certain is {of.certainAlleles}.</>}
+          .{of.certainAlleles && <> Certain: {of.certainAlleles.replace(' ?', '')}.</>}
         </p>
       )}
       {of.inbreeding !== undefined && (

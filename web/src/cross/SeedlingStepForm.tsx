@@ -15,6 +15,9 @@ type Event = Schemas['SeedlingStep']['event'];
 
 const WITH_PLACE: Event[] = ['POTTED', 'PLANTED', 'MOVED', 'GRAFTED'];
 
+/** What most likely comes next, the earliest in front. */
+const NEXT: Event[] = ['POTTED', 'PLANTED', 'FRUITED', 'SEEN'];
+
 const voidStep = (seedling: string, step: Schemas['SeedlingStep']) =>
   answer(
     api.POST('/api/seedlings/{seedling}/steps/{id}/void', {
@@ -28,7 +31,8 @@ export function SeedlingStepForm({ of }: { of: Schemas['Seedling'] }) {
   const { now, zone } = useHere();
   const [id, setId] = useState(newId);
   const [chosen, setChosen] = useState<Event>();
-  const event = of.possible.find((e) => e === chosen) ?? of.possible[0];
+  const event =
+    of.possible.find((e) => e === chosen) ?? NEXT.find((e) => of.possible.includes(e)) ?? of.possible[0];
   const [on, setOn] = useState(() => wallTime(now, zone).slice(0, 10));
   const [place, setPlace] = useState('');
   const [rootstock, setRootstock] = useState('');

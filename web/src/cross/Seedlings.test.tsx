@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Schemas } from '../api/api';
 import { refusal, serve, show } from '../test/screen';
 import { GiveNumbers } from './GiveNumbers';
+import { Rivers } from './Rivers';
 import { SeedlingPage } from './SeedlingPage';
 import { Seedlings } from './Seedlings';
 
@@ -117,6 +118,32 @@ const open = (more: Record<string, unknown> = {}) => {
   show(<SeedlingPage />, { at: '/fruit-set/seedlings/d7', route: '/fruit-set/seedlings/:seedling' });
   return sent;
 };
+
+describe('rivers of seeds', () => {
+  it('say how many there were, are alive, and when they bear', async () => {
+    serve({
+      'GET /api/seed-lots/rivers': [
+        {
+          id: 'l1',
+          label: 'S26-1',
+          mother: 'Harrow',
+          crop: 'apple',
+          days: [
+            { on: '2025-04-12', alive: [{ stage: 'KEPT', count: 30 }] },
+            { on: '2025-09-02', alive: [{ stage: 'UP', count: 12 }] },
+          ],
+          today: '2026-11-24',
+          fruitFrom: '2031-03-01',
+        },
+      ],
+    });
+    show(<Rivers />);
+    expect(
+      await screen.findByText(': 30 seeds, 18 gone, 12 alive, first fruit about 2031'),
+    ).toBeInTheDocument();
+    expect(screen.getByRole('link', { name: 'S26-1' })).toHaveAttribute('href', '/fruit-set/seeds/l1');
+  });
+});
 
 describe('a seedling', () => {
   it('tells where it is, its kin and its alleles', async () => {

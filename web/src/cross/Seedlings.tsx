@@ -18,13 +18,8 @@ type Row = Schemas['SeedlingRow'];
 /** Rows drawn at once: more are asked for. */
 const PAGE = 100;
 
-/** What comes next, or what it became. */
-function Next({ row }: { row: Row }) {
-  if (row.variety) return <b>{row.variety}</b>;
-  if (row.endedOn) return <span className="soft">{calendarDate(row.endedOn)}</span>;
-  if (row.fruitedOn) return <>fruits since {calendarDate(row.fruitedOn)}</>;
-  return row.fruitFrom ? <>first fruit about {row.fruitFrom.slice(0, 4)}</> : <>–</>;
-}
+const firstFruit = (row: Row): string =>
+  row.fruitedOn ? calendarDate(row.fruitedOn) : row.fruitFrom ? `about ${row.fruitFrom.slice(0, 4)}` : '–';
 
 function Table({ rows }: { rows: Row[] }) {
   const [shown, setShown] = useState(PAGE);
@@ -37,24 +32,23 @@ function Table({ rows }: { rows: Row[] }) {
               <th>Number</th>
               <th>Mother × father</th>
               <th>Where it is</th>
-              <th>Next</th>
+              <th>First fruit</th>
             </tr>
           </thead>
           <tbody>
             {rows.slice(0, shown).map((r) => (
               <tr key={r.id} className={grows(r) ? undefined : 'soft'}>
                 <td style={{ whiteSpace: 'nowrap' }}>
-                  <Link to={`/fruit-set/seedlings/${r.id}`}>{r.number}</Link>
+                  <Link to={`/fruit-set/seedlings/${r.id}`}>{r.number}</Link> <b>{r.variety}</b>
                 </td>
                 <td>{parents({ ...r, tree: r.mother })}</td>
                 <td>
                   {r.state === 'SELECTED' && <b>selected, </b>}
                   {where(r)}
                   {r.graftedOn && grows(r) && ', grafted'}
+                  {r.endedOn && `, ${calendarDate(r.endedOn)}`}
                 </td>
-                <td>
-                  <Next row={r} />
-                </td>
+                <td>{firstFruit(r)}</td>
               </tr>
             ))}
           </tbody>

@@ -206,6 +206,14 @@ export const HELP: Record<string, Help> = {
     ],
     words: ['seed lot', 'cross', 'mother', 'father'],
   },
+  '/fruit-set/rivers': {
+    purpose: 'How did each lot of seeds come along over the years, and when does it bear?',
+    steps: [
+      'Each band is as high as there are seeds and seedlings alive.',
+      'Press a lot to see what was done with it.',
+    ],
+    words: ['seed lot', 'numbered seedling', 'crop sheet'],
+  },
   '/fruit-set/seeds/:lot': {
     purpose: 'Where are the seeds of this lot, and what comes next?',
     steps: [

@@ -135,7 +135,9 @@ function Means({ plant, traits }: { plant: Plant; traits: Trait[] }) {
                 Mean of {plural(mean.times, 'score')}
                 {mean.from === undefined
                   ? '; one score does not say how sure it is.'
-                  : `; the true mean lies nine times in ten in ${scored(mean.from, t)} to ${scored(mean.until!, t)}.`}
+                  : mean.from === mean.until
+                    ? '; all are the same, which does not say how sure it is.'
+                    : `; the true mean lies nine times in ten in ${scored(mean.from, t)} to ${scored(mean.until!, t)}.`}
               </p>
             }
           >

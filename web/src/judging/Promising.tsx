@@ -59,7 +59,9 @@ function Row({ cross, traits }: { cross: Cross; traits: Trait[] }) {
   return (
     <tr>
       <td>
-        <Link to={`/mates?mother=${cross.motherId}&father=${cross.fatherId}`}>
+        <Link
+          to={`/mates?mothers=${encodeURIComponent(cross.mother)}&fathers=${encodeURIComponent(cross.father)}`}
+        >
           {cross.mother} × {cross.father}
         </Link>
         <div className="small soft">
@@ -83,6 +85,7 @@ function Row({ cross, traits }: { cross: Cross; traits: Trait[] }) {
 function Table({ of, traits }: { of: Schemas['PromisingCrosses']; traits: Trait[] }) {
   return (
     <section className="card stack">
+      <h2>The best first, by your weights</h2>
       <div className="scroll">
         <table className="plain">
           <thead>

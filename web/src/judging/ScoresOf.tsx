@@ -9,6 +9,7 @@ import { Remove } from '../story/Mend';
 import { useMay } from '../ui/roles';
 import { Loaded } from '../ui/States';
 import { scored } from './judging-words';
+import classes from './ScoresOf.module.css';
 import { ScoreForm, type Plant } from './ScoreForm';
 
 type Score = Schemas['Score'];
@@ -54,10 +55,9 @@ function Given({ scores, traits }: { scores: Score[]; traits: Schemas['Trait'][]
                 <td style={{ whiteSpace: 'nowrap' }}>{calendarDate(t.on)}</td>
                 <td>{t.taster}</td>
                 <td>
-                  {t.scores.map((s, i) => (
-                    <span key={s.id}>
-                      {i > 0 && ', '}
-                      {s.trait} {scored(s.value, of(s))}
+                  {t.scores.map((s) => (
+                    <span key={s.id} className={classes.score}>
+                      {s.trait} <b>{scored(s.value, of(s))}</b>
                       {may && (
                         <Button
                           className="noprint"
@@ -71,7 +71,7 @@ function Given({ scores, traits }: { scores: Score[]; traits: Schemas['Trait'][]
                       )}
                     </span>
                   ))}
-                  {t.note && <span className="soft">. {t.note}</span>}
+                  {t.note && <span className="soft">{t.note}</span>}
                 </td>
               </tr>
             ))}

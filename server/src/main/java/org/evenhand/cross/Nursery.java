@@ -1,5 +1,6 @@
 package org.evenhand.cross;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -10,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.evenhand.core.Plural;
+import org.evenhand.core.cross.NurseryStep;
 import org.evenhand.core.cross.SeedLotStock;
 import org.evenhand.core.cross.SeedlingLife;
 import org.evenhand.kit.Caller;
@@ -47,6 +49,14 @@ record Nursery(SeedStepRepository steps, SeedlingRepository seedlings, SeedlingS
                     lot.harvestedOn(),
                     steps.stream().map(SeedStep::done).toList(),
                     lives().values());
+        }
+
+        /** The first day on which seeds of it were sown; steps stand in order of time. */
+        Optional<LocalDate> sownOn() {
+            return steps.stream()
+                    .filter(s -> s.kind() == NurseryStep.SOWN)
+                    .map(SeedStep::doneOn)
+                    .findFirst();
         }
 
         Map<Seedling, SeedlingLife> lives() {

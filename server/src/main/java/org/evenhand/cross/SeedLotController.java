@@ -1,6 +1,7 @@
 package org.evenhand.cross;
 
 import jakarta.validation.Valid;
+import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.cross.SeedDemand;
 import org.evenhand.kit.Caller;
@@ -27,6 +28,12 @@ record SeedLotController(SeedLots lots, SeedDemands demands, SeedLabels labels, 
     @GetMapping
     SeedLotView.All all(Caller caller) {
         return lots.all(caller);
+    }
+
+    /** Each lot over the years. */
+    @GetMapping("/rivers")
+    List<SeedLotView.River> rivers(Caller caller) {
+        return lots.rivers(caller);
     }
 
     @GetMapping("/{id}")

@@ -108,6 +108,28 @@ public record SeedLotView(
     @Schema(name = "Germination")
     public record Germination(LocalDate on, int up, int sown, double share, double from, double until) {}
 
+    /**
+     * A lot over the years, to be drawn.
+     *
+     * @param days how many were alive at each stage from each day on on which that changed, the harvest in front
+     * @param today the last day of it
+     * @param fruitFrom the day from which first fruit is expected of what is alive; absent where the sheet does not say, or nothing is
+     */
+    @Schema(name = "SeedRiver")
+    public record River(
+            UUID id,
+            String label,
+            String mother,
+            @Schema(description = OPTIONAL) String father,
+            String crop,
+            List<Day> days,
+            LocalDate today,
+            @Schema(description = OPTIONAL) LocalDate fruitFrom) {}
+
+    /** From a day on. */
+    @Schema(name = "SeedRiverDay")
+    public record Day(LocalDate on, List<Alive> alive) {}
+
     /** All lots, the latest in front, and harvested seeds that are in none. */
     @Schema(name = "SeedLots")
     public record All(List<SeedLotView> lots, List<Source> sources) {}

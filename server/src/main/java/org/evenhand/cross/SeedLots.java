@@ -3,6 +3,7 @@ package org.evenhand.cross;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,7 @@ import org.evenhand.core.crop.SeedTraits;
 import org.evenhand.core.cross.NurseryCalendar;
 import org.evenhand.core.cross.NurseryStage;
 import org.evenhand.core.cross.NurseryTask;
+import org.evenhand.core.cross.SeedDemand;
 import org.evenhand.core.cross.SeedLotStock;
 import org.evenhand.crop.CropCatalogue;
 import org.evenhand.crossing.ControlledCrosses;
@@ -79,6 +81,47 @@ public class SeedLots {
                 Stream.concat(
                         all.stream().map(SeedLot::crossId), harvested.stream().map(HarvestedSeeds::crossId)));
         return new SeedLotView.All(views(names, all), sources(names, all, harvested));
+    }
+
+    /** Each lot over the years, the oldest in front. */
+    @Transactional(readOnly = true)
+    List<SeedLotView.River> rivers(Caller caller) {
+        List<SeedLot> all = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId());
+        Map<UUID, Nursery.Written> written = nursery.of(caller, all);
+        Names names = new Names(caller, all.stream().map(SeedLot::crossId));
+        return all.stream()
+                .map(lot -> river(names, lot, written.get(lot.id())))
+                .sorted(Comparator.comparing(r -> r.days().get(0).on()))
+                .toList();
+    }
+
+    private SeedLotView.River river(Names names, SeedLot lot, Nursery.Written written) {
+        TreeView tree = names.tree(lot.treeId());
+        SeedLotStock stock = written.stock(lot);
+        LocalDate sown = written.sownOn().orElse(lot.harvestedOn());
+        return new SeedLotView.River(
+                lot.id(),
+                lot.label(),
+                tree.varietyName(),
+                lot.crossId() == null ? null : names.father(names.cross(lot.crossId())),
+                tree.crop(),
+                stock.course().stream()
+                        .map(day -> new SeedLotView.Day(day.on(), alive(day.at())))
+                        .toList(),
+                names.today,
+                stock.left() == 0
+                        ? null
+                        : crops.of(names.caller, tree.crop())
+                                .seeds()
+                                .map(traits -> SeedDemand.firstFruit(traits, sown))
+                                .orElse(null));
+    }
+
+    private static List<SeedLotView.Alive> alive(Map<NurseryStage, Integer> at) {
+        return Arrays.stream(NurseryStage.values())
+                .filter(at::containsKey)
+                .map(stage -> new SeedLotView.Alive(stage, at.get(stage)))
+                .toList();
     }
 
     @Transactional(readOnly = true)

@@ -15,7 +15,6 @@ import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Plural;
 import org.evenhand.core.crop.MatingTraits;
 import org.evenhand.core.crop.SeedTraits;
-import org.evenhand.core.cross.NurseryStep;
 import org.evenhand.core.cross.SeedlingEvent;
 import org.evenhand.core.cross.SeedlingLife;
 import org.evenhand.core.cross.SeedlingNumber;
@@ -143,7 +142,7 @@ public class Seedlings {
     private SeedlingView.Row row(Kin kin, SeedLot lot, Nursery.Written written, Seedling seedling, SeedlingLife life) {
         Parents parents = kin.parents(lot);
         TreeView tree = kin.tree(lot);
-        LocalDate sown = written.stock(lot).first(NurseryStep.SOWN).orElse(lot.harvestedOn());
+        LocalDate sown = written.sownOn().orElse(lot.harvestedOn());
         VarietyView variety = kin.varieties.get(seedling.varietyId());
         return new SeedlingView.Row(
                 seedling.id(),

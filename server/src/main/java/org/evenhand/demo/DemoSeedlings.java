@@ -151,8 +151,11 @@ class DemoSeedlings {
             happens(seedling, SeedlingEvent.PLANTED, LocalDate.of(made + 4, 7, 3), null);
             happens(seedling, SeedlingEvent.FRUITED, LocalDate.of(made + 5, 4, 25), null);
             for (int in = made + 5; in <= year; in++) {
-                double tastes = means.taste() + TASTES[i] + (in % 2 == 0 ? 0.5 : 0);
-                score(seedling, null, in, in % 2 == 0 ? "Ines" : "Tomas", tastes, means.weeks() + WEEKS[i], i % 4);
+                // Years and tasters differ, as they do.
+                int luck = (7 * i + 3 * in) % 5 - 2;
+                double tastes = means.taste() + TASTES[i] + luck * 0.5;
+                double weeks = means.weeks() + WEEKS[i] + luck * 1.5;
+                score(seedling, null, in, in % 2 == 0 ? "Ines" : "Tomas", tastes, weeks, (i + in % 2) % 4);
             }
         }
 

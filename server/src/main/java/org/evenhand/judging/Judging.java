@@ -217,16 +217,17 @@ class Judging {
                     seedling == null ? null : seedling.mother(),
                     seedling == null ? null : seedling.father(),
                     traits.stream()
-                            .flatMap(t -> mean(id, t.id()).map(m -> view(t.id(), m)).stream())
+                            .flatMap(t -> mean(id, t.id()).map(m -> view(t, m)).stream())
                             .toList(),
                     merit.value(),
                     merit.unknown()));
         }
 
-        private static JudgingView.Mean view(UUID trait, MeanInterval m) {
-            Optional<Proportion.Interval> interval = m.interval(CrossForecast.CONFIDENCE);
+        private static JudgingView.Mean view(Trait trait, MeanInterval m) {
+            Optional<Proportion.Interval> interval =
+                    m.interval(CrossForecast.CONFIDENCE).map(trait.scale()::onScale);
             return new JudgingView.Mean(
-                    trait,
+                    trait.id(),
                     m.mean(),
                     m.n(),
                     interval.map(Proportion.Interval::lower).orElse(null),
@@ -264,19 +265,21 @@ class Judging {
         List<JudgingView.Foretold> foretold(UUID mother, UUID father, Map<UUID, List<CrossForecast.Family>> families) {
             return traits.stream()
                     .flatMap(t -> ofParents(mother, father, t.id())
-                            .map(mid -> view(t.id(), CrossForecast.of(mid, families.getOrDefault(t.id(), List.of()))))
+                            .map(mid -> view(t, CrossForecast.of(mid, families.getOrDefault(t.id(), List.of()))))
                             .stream())
                     .toList();
         }
 
-        private static JudgingView.Foretold view(UUID trait, CrossForecast f) {
+        private static JudgingView.Foretold view(Trait trait, CrossForecast f) {
+            Optional<Proportion.Interval> ofMean = f.ofMean().map(trait.scale()::onScale);
+            Optional<Proportion.Interval> ofOne = f.ofOne().map(trait.scale()::onScale);
             return new JudgingView.Foretold(
-                    trait,
+                    trait.id(),
                     f.mean(),
-                    f.ofMean().map(Proportion.Interval::lower).orElse(null),
-                    f.ofMean().map(Proportion.Interval::upper).orElse(null),
-                    f.ofOne().map(Proportion.Interval::lower).orElse(null),
-                    f.ofOne().map(Proportion.Interval::upper).orElse(null),
+                    ofMean.map(Proportion.Interval::lower).orElse(null),
+                    ofMean.map(Proportion.Interval::upper).orElse(null),
+                    ofOne.map(Proportion.Interval::lower).orElse(null),
+                    ofOne.map(Proportion.Interval::upper).orElse(null),
                     f.slope().orElse(null),
                     f.crosses(),
                     f.seedlings());

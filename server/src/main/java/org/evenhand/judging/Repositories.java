@@ -11,7 +11,7 @@ interface TraitRepository extends RecordRepository<Trait> {
         return "trait";
     }
 
-    List<Trait> findByOrchardIdAndCropAndVoidedAtIsNullOrderByNameAsc(UUID orchardId, String crop);
+    List<Trait> findByOrchardIdAndCropAndVoidedAtIsNullOrderByWeightDescNameAsc(UUID orchardId, String crop);
 }
 
 interface ScoreRepository extends RecordRepository<Score> {

@@ -62,8 +62,9 @@ public class Scores {
 
     // --- traits ---
 
+    /** Of a crop, those that weigh most in front. */
     List<Trait> traits(Caller caller, String crop) {
-        return traits.findByOrchardIdAndCropAndVoidedAtIsNullOrderByNameAsc(
+        return traits.findByOrchardIdAndCropAndVoidedAtIsNullOrderByWeightDescNameAsc(
                 caller.orchardId(), crops.require(caller, "crop", crop).key());
     }
 

@@ -149,6 +149,10 @@ class SeedlingTest {
                         .map(a -> a.path("stage").asString() + a.path("count").asInt()))
                 .containsExactly("UP5");
         assertThat(lot.path("died").asInt()).isEqualTo(1);
+        JsonNode river = api.get("/api/seed-lots/rivers").expect(200).body().get(0);
+        assertThat(river.path("days").valueStream().map(d -> d.path("on").asString()))
+                .containsExactly(ago(900), ago(800), ago(750), ago(600), ago(590));
+        assertThat(river.path("days").get(4).path("alive")).isEqualTo(lot.path("alive"));
         assertThat(lot.path("discarded").asInt()).isEqualTo(1);
         // Those with a number are potted on their own pages.
         assertThat(step("POTTED", 580, 6, null).expect(400).errorAt("count")).contains("on its own page");

@@ -98,7 +98,8 @@ public record SeedDemand(Share germinates, Share reachesPot, Share reachesFruit)
         return firstFruit(traits, sownOn).getYear();
     }
 
-    static LocalDate firstFruit(SeedTraits traits, LocalDate sownOn) {
+    /** The day from which the first fruit on own roots is expected of seeds that are sown on a day. */
+    public static LocalDate firstFruit(SeedTraits traits, LocalDate sownOn) {
         return sownOn.plusMonths(Math.round(12 * traits.fruitYears().value()));
     }
 

@@ -23,6 +23,7 @@ import org.evenhand.core.statistics.Proportion;
  * @param givenAway in all
  * @param discarded in all
  * @param done what was done, the earliest first
+ * @param course how many were alive at each stage from each day on on which that changed, the harvest in front
  */
 public record SeedLotStock(
         Map<NurseryStage, Integer> alive,
@@ -30,7 +31,8 @@ public record SeedLotStock(
         int died,
         int givenAway,
         int discarded,
-        List<Done> done) {
+        List<Done> done,
+        List<Alive> course) {
     /** Of an interval for the share that came up. */
     private static final double CONFIDENCE = 0.9;
 
@@ -65,6 +67,17 @@ public record SeedLotStock(
     record Taken(Done done, List<NurseryStage> from) {}
 
     /**
+     * Seeds and seedlings that were alive from a day on.
+     *
+     * @param at by stage, stages with none left out
+     */
+    public record Alive(LocalDate on, Map<NurseryStage, Integer> at) {
+        public Alive {
+            at = Map.copyOf(at);
+        }
+    }
+
+    /**
      * How many had come up by a day.
      *
      * @param up of {@code sown}
@@ -78,6 +91,7 @@ public record SeedLotStock(
         alive = Collections.unmodifiableMap(new EnumMap<>(alive));
         numbered = Map.copyOf(numbered);
         done = List.copyOf(done);
+        course = List.copyOf(course);
     }
 
     /**
@@ -105,6 +119,8 @@ public record SeedLotStock(
         withNumbers.forEach(seedling -> inOrder.addAll(seedling.taken()));
         inOrder.sort(Comparator.comparing(t -> t.done().on()));
         Counting counting = new Counting(seeds);
+        List<Alive> course = new ArrayList<>();
+        course.add(counting.alive(harvestedOn));
         for (Taken t : inOrder) {
             LocalDate on = t.done().on();
             if (on.isBefore(harvestedOn)) {
@@ -112,6 +128,11 @@ public record SeedLotStock(
                         "on", "is " + on + ", before the harvest on " + harvestedOn + ". Correct one of the two.");
             }
             counting.apply(t);
+            // Of a day the last counts.
+            if (course.get(course.size() - 1).on().equals(on)) {
+                course.remove(course.size() - 1);
+            }
+            course.add(counting.alive(on));
         }
         Map<NurseryStage, Integer> numbered = new EnumMap<>(NurseryStage.class);
         withNumbers.stream()
@@ -133,7 +154,8 @@ public record SeedLotStock(
                 counting.died,
                 counting.givenAway,
                 counting.discarded,
-                inOrder.stream().map(Taken::done).toList());
+                inOrder.stream().map(Taken::done).toList(),
+                course);
     }
 
     private static String where(NurseryStage stage) {
@@ -265,6 +287,12 @@ public record SeedLotStock(
 
         private int at(NurseryStage stage) {
             return alive.getOrDefault(stage, 0);
+        }
+
+        Alive alive(LocalDate on) {
+            Map<NurseryStage, Integer> some = new EnumMap<>(alive);
+            some.values().removeIf(count -> count == 0);
+            return new Alive(on, some);
         }
 
         private static String said(NurseryStep step) {

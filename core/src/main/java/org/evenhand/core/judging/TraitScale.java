@@ -2,6 +2,7 @@ package org.evenhand.core.judging;
 
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
+import org.evenhand.core.statistics.Proportion;
 
 /**
  * What one scores a plant by.
@@ -38,6 +39,15 @@ public record TraitScale(double low, double high, Better better) {
         if (low >= high) {
             throw new InvalidInputException("high", "must be above the least number, " + low + ".");
         }
+    }
+
+    /** The part of an interval that lies on the scale: nothing is scored beyond its ends. */
+    public Proportion.Interval onScale(Proportion.Interval interval) {
+        return new Proportion.Interval(clamped(interval.lower()), clamped(interval.upper()));
+    }
+
+    private double clamped(double value) {
+        return Math.min(high, Math.max(low, value));
     }
 
     /**

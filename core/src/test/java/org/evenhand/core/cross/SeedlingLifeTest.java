@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.evenhand.core.InvalidInputException;
@@ -103,6 +104,12 @@ class SeedlingLifeTest {
             }
             SeedLotStock stock = SeedLotStock.of(seeds, harvest, done, lives);
             assertThat(stock.left()).isEqualTo(numbered - gone);
+            assertThat(stock.course())
+                    .extracting(SeedLotStock.Alive::on)
+                    .isSorted()
+                    .doesNotHaveDuplicates();
+            assertThat(stock.course().get(0).at()).isEqualTo(Map.of(NurseryStage.SOWN, seeds));
+            assertThat(alive(stock.course().get(stock.course().size() - 1))).isEqualTo(stock.left());
             assertThat(stock.possible()).isEmpty();
             assertThat(stock.died() + stock.discarded() + stock.givenAway() + stock.left())
                     .isEqualTo(seeds);
@@ -115,6 +122,10 @@ class SeedlingLifeTest {
                         .hasMessageContaining("number");
             }
         }
+    }
+
+    private static int alive(SeedLotStock.Alive day) {
+        return day.at().values().stream().mapToInt(Integer::intValue).sum();
     }
 
     @Test

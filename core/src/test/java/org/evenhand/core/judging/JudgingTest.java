@@ -138,6 +138,7 @@ class JudgingTest {
     void scores_stay_on_their_scale() {
         TraitScale taste = new TraitScale(1, 9, TraitScale.Better.HIGH);
         assertThat(taste.scored("taste", 9)).isEqualTo(9);
+        assertInterval(taste.onScale(new Proportion.Interval(-0.7, 3.4)), 1, 3.4);
         assertThatThrownBy(() -> taste.scored("taste", 9.5)).isInstanceOf(InvalidInputException.class);
         assertThatThrownBy(() -> taste.scored("taste", Double.NaN)).isInstanceOf(InvalidInputException.class);
         assertThatThrownBy(() -> new TraitScale(3, 3, TraitScale.Better.LOW)).isInstanceOf(InvalidInputException.class);
