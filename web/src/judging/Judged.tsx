@@ -160,13 +160,13 @@ function Plants({ of, traits }: { of: Plant[]; traits: Trait[] }) {
           <thead>
             <tr>
               <th>Plant</th>
+              <th className="num">Merit</th>
               {traits.map((t) => (
                 <th key={t.id} className="num">
                   {t.name}
                   {t.unit && <span className="small soft"> {t.unit}</span>}
                 </th>
               ))}
-              <th className="num">Merit</th>
             </tr>
           </thead>
           <tbody>
@@ -181,11 +181,11 @@ function Plants({ of, traits }: { of: Plant[]; traits: Trait[] }) {
                     </span>
                   )}
                 </td>
-                <Means plant={p} traits={traits} />
                 <td className="num">
                   <b>{decimal(p.merit, 1)}</b>
                   {p.unknown > 0 && <span className="small soft"> ({p.unknown} not scored)</span>}
                 </td>
+                <Means plant={p} traits={traits} />
               </tr>
             ))}
           </tbody>

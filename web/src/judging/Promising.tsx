@@ -69,14 +69,14 @@ function Row({ cross, traits }: { cross: Cross; traits: Trait[] }) {
           {!cross.known && 'Whether they fit is not known.'}
         </div>
       </td>
+      <td className="num">
+        <b>{decimal(cross.merit, 1)}</b>
+      </td>
       {traits.map((t) => (
         <ForetoldCell key={t.id} trait={t} of={cross.traits.find((f) => f.traitId === t.id)} />
       ))}
       <td className="num">
         {cross.inbreeding > 0 ? <b>{percent(cross.inbreeding)}</b> : <span className="soft">none known</span>}
-      </td>
-      <td className="num">
-        <b>{decimal(cross.merit, 1)}</b>
       </td>
     </tr>
   );
@@ -91,6 +91,7 @@ function Table({ of, traits }: { of: Schemas['PromisingCrosses']; traits: Trait[
           <thead>
             <tr>
               <th>Mother × father</th>
+              <th className="num">Merit</th>
               {traits.map((t) => (
                 <th key={t.id} className="num">
                   {t.name}
@@ -98,7 +99,6 @@ function Table({ of, traits }: { of: Schemas['PromisingCrosses']; traits: Trait[
                 </th>
               ))}
               <th className="num">Inbreeding</th>
-              <th className="num">Merit</th>
             </tr>
           </thead>
           <tbody>

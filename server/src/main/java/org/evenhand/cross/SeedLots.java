@@ -91,7 +91,9 @@ public class SeedLots {
         Names names = new Names(caller, all.stream().map(SeedLot::crossId));
         return all.stream()
                 .map(lot -> river(names, lot, written.get(lot.id())))
-                .sorted(Comparator.comparing(r -> r.days().get(0).on()))
+                .sorted(Comparator.comparing(
+                                (SeedLotView.River r) -> r.days().get(0).on())
+                        .thenComparing(SeedLotView.River::label))
                 .toList();
     }
 

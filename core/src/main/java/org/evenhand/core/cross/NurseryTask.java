@@ -40,7 +40,7 @@ public record NurseryTask(Kind kind, int count, LocalDate from) {
         CLOSE(NurseryStep.DIED, NurseryStage.SOWN),
         POT(NurseryStep.POTTED, null),
         PLANT(NurseryStep.PLANTED, null),
-        /** First fruit is to be judged. */
+        /** First fruit is to be judged, of those that are not known to have borne. */
         JUDGE(null, null);
 
         private final @Nullable NurseryStep step;
@@ -117,9 +117,9 @@ public record NurseryTask(Kind kind, int count, LocalDate from) {
                 due.add(new NurseryTask(Kind.PLANT, potted, season(since.plusMonths((long)
                         traits.plantMonths().value()))));
             }
-            int planted = alive(NurseryStage.PLANTED);
-            if (planted > 0) {
-                due.add(new NurseryTask(Kind.JUDGE, planted, judgeFrom()));
+            int unborne = alive(NurseryStage.PLANTED) - stock.fruited();
+            if (unborne > 0) {
+                due.add(new NurseryTask(Kind.JUDGE, unborne, judgeFrom()));
             }
         }
 

@@ -19,6 +19,7 @@ import org.evenhand.core.statistics.Proportion;
  *
  * @param alive seeds or seedlings at each stage now
  * @param numbered those of them that have numbers
+ * @param fruited those with numbers that are planted out and have borne fruit
  * @param died in all
  * @param givenAway in all
  * @param discarded in all
@@ -28,6 +29,7 @@ import org.evenhand.core.statistics.Proportion;
 public record SeedLotStock(
         Map<NurseryStage, Integer> alive,
         Map<NurseryStage, Integer> numbered,
+        int fruited,
         int died,
         int givenAway,
         int discarded,
@@ -138,6 +140,9 @@ public record SeedLotStock(
         withNumbers.stream()
                 .filter(SeedlingLife::alive)
                 .forEach(seedling -> numbered.merge(seedling.stage(), 1, Integer::sum));
+        int fruited = (int) withNumbers.stream()
+                .filter(s -> s.alive() && s.stage() == NurseryStage.PLANTED && s.has(SeedlingEvent.FRUITED))
+                .count();
         numbered.forEach((stage, count) -> {
             int left = counting.alive.getOrDefault(stage, 0);
             if (count > left) {
@@ -151,6 +156,7 @@ public record SeedLotStock(
         return new SeedLotStock(
                 counting.alive,
                 numbered,
+                fruited,
                 counting.died,
                 counting.givenAway,
                 counting.discarded,

@@ -97,7 +97,7 @@ public record SeedlingLife(NurseryStage numberedAt, List<Happened> happened) {
         boolean fits = event.step()
                 .map(step -> step.leaves() || step.from().contains(stage()))
                 .orElse(true);
-        return fits && !(event.once() && first(event).isPresent());
+        return fits && !(event.once() && has(event));
     }
 
     public boolean alive() {
@@ -112,13 +112,17 @@ public record SeedlingLife(NurseryStage numberedAt, List<Happened> happened) {
     public State state() {
         Optional<SeedlingEvent> end = last(SeedlingEvent::ends).map(Happened::event);
         if (end.isEmpty()) {
-            return first(SeedlingEvent.SELECTED).isPresent() ? State.SELECTED : State.GROWING;
+            return has(SeedlingEvent.SELECTED) ? State.SELECTED : State.GROWING;
         }
         return switch (end.get()) {
             case DISCARDED -> State.DISCARDED;
             case GIVEN_AWAY -> State.GIVEN_AWAY;
             default -> State.DEAD;
         };
+    }
+
+    boolean has(SeedlingEvent event) {
+        return first(event).isPresent();
     }
 
     /** The first day on which something happened. */
@@ -140,7 +144,7 @@ public record SeedlingLife(NurseryStage numberedAt, List<Happened> happened) {
      * @param sownOn the day its lot was sown
      */
     public Optional<LocalDate> fruitFrom(SeedTraits traits, LocalDate sownOn) {
-        if (!alive() || first(SeedlingEvent.FRUITED).isPresent()) {
+        if (!alive() || has(SeedlingEvent.FRUITED)) {
             return Optional.empty();
         }
         Optional<LocalDate> grafted = traits.graftedFruitYears()

@@ -2,6 +2,7 @@ package org.evenhand.core.cross;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -72,6 +73,24 @@ class SeedlingLifeTest {
         long months = Math.round(12 * apple.graftedFruitYears().orElseThrow().value());
         assertThat(life(on(SeedlingEvent.GRAFTED, 30)).fruitFrom(apple, sown)).contains(grafted.plusMonths(months));
         assertThat(life(on(SeedlingEvent.FRUITED, 900)).fruitFrom(apple, sown)).isEmpty();
+    }
+
+    @Test
+    void first_fruit_is_waited_for_until_it_is_written_down() {
+        var apple = CropSheets.shipped().find("apple").flatMap(CropSheet::seeds).orElseThrow();
+        LocalDate harvest = NUMBERED.minusDays(100);
+        List<SeedLotStock.Done> up = List.of(
+                new SeedLotStock.Done(NurseryStep.SOWN, harvest, 2, Optional.empty()),
+                new SeedLotStock.Done(NurseryStep.CAME_UP, harvest.plusDays(20), 2, Optional.empty()));
+        SeedlingLife waits = life(on(SeedlingEvent.PLANTED, 20));
+        SeedlingLife bears = life(on(SeedlingEvent.PLANTED, 20), on(SeedlingEvent.FRUITED, 900));
+        SeedLotStock stock = SeedLotStock.of(2, harvest, up, List.of(waits, bears));
+        assertThat(NurseryTask.of(stock, harvest, apple, NurseryCalendar.Hemisphere.SOUTH))
+                .extracting(NurseryTask::kind, NurseryTask::count)
+                .containsExactly(tuple(NurseryTask.Kind.JUDGE, 1));
+        SeedLotStock borne = SeedLotStock.of(2, harvest, up, List.of(bears, bears));
+        assertThat(NurseryTask.of(borne, harvest, apple, NurseryCalendar.Hemisphere.SOUTH))
+                .isEmpty();
     }
 
     /** Whatever happens to those with and without a number, the lot holds as many as were sown less those that left. */
