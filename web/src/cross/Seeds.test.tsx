@@ -91,6 +91,39 @@ describe('seed lots', () => {
     });
   });
 
+  it('can be of a cross of an earlier year, which is written down first', async () => {
+    const sent = serve({
+      'GET /api/seed-lots': { lots: [lot], sources: [] },
+      'GET /api/trees': [{ ...tree('h1', 'Harrow 1'), crop: 'apple' }],
+      'GET /api/crosses/made': [{ id: 'c1', label: '26-1', treeId: 'h1', fatherId: 'ember' }],
+      'GET /api/varieties': [
+        { id: 'ember', name: 'Ember', crop: 'apple' },
+        { id: 'lime', name: 'Pocket Lime', crop: 'citrus' },
+      ],
+      'PUT /api/crosses/*': { id: 'c9' },
+      'PUT /api/seed-lots/*': lot,
+    });
+    show(<SeedLots />);
+    await userEvent.click(await screen.findByRole('button', { name: 'New lot' }));
+    const form = await screen.findByRole('dialog');
+    const cross = within(form).getByLabelText('Cross');
+    expect(within(cross).getByRole('option', { name: '26-1, with Ember' })).toBeInTheDocument();
+    await userEvent.selectOptions(cross, 'one of an earlier year, not here yet');
+    await userEvent.type(within(form).getByLabelText('Full seeds'), '20');
+    const save = within(form).getByRole('button', { name: 'Save the lot' });
+    expect(save).toBeDisabled();
+    expect(within(form).queryByRole('option', { name: 'Pocket Lime' })).not.toBeInTheDocument();
+    await userEvent.selectOptions(within(form).getByLabelText('Father'), 'Ember');
+    const year = within(form).getByLabelText('Year it was made');
+    await userEvent.clear(year);
+    await userEvent.type(year, '2023');
+    await userEvent.click(save);
+    expect(await screen.findByText(/Write S26-1 on its bag/)).toBeInTheDocument();
+    const [made, kept] = sent.filter((s) => s.method === 'PUT');
+    expect(made!.body).toMatchObject({ treeId: 'h1', fatherId: 'ember', year: 2023 });
+    expect(kept!.body).toMatchObject({ crossId: made!.path.split('/').at(-1), seeds: 20 });
+  });
+
   it('begin with a harvested fruit', async () => {
     serve({ 'GET /api/seed-lots': { lots: [], sources: [] } });
     show(<SeedLots />);

@@ -10,6 +10,9 @@ import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -130,6 +133,88 @@ class SeedlingTest {
                         .expect(400)
                         .errorAt("reason"))
                 .contains("2 steps and 4 numbered seedlings");
+    }
+
+    @Test
+    void two_who_give_numbers_in_one_tray_at_once_give_each_once() throws Exception {
+        ExecutorService helpers = Executors.newFixedThreadPool(4);
+        try {
+            List<Future<Api.Answer>> given = IntStream.range(0, 8)
+                    .mapToObj(i -> helpers.submit(() -> number(List.of(Api.newId(), Api.newId()), "UP", 700)))
+                    .toList();
+            int refused = 0;
+            for (Future<Api.Answer> one : given) {
+                refused += one.get().status() == 400 ? 1 : 0;
+                assertThat(one.get().status()).isIn(200, 400);
+            }
+            // Nine are up: four pairs get numbers.
+            assertThat(refused).isEqualTo(4);
+        } finally {
+            helpers.shutdownNow();
+        }
+        List<String> numbers = api.get("/api/seedlings")
+                .expect(200)
+                .body()
+                .valueStream()
+                .map(s -> s.path("number").asString())
+                .toList();
+        assertThat(numbers).hasSize(8).doesNotHaveDuplicates();
+        assertThat(lot().path("withoutNumber").get(0).path("count").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void a_cross_of_an_earlier_year_gives_its_number_to_its_seedlings_and_nothing_is_due_with_it() {
+        String tree = api.tree(harrow, "Harrow 2");
+        String cross = Api.newId();
+        int year = TODAY.getYear();
+        Map<String, Object> body =
+                new HashMap<>(Map.of("treeId", tree, "fatherId", ember, "planned", 3, "year", year + 1));
+        assertThat(api.put("/api/crosses/" + cross, body).expect(400).errorAt("year"))
+                .contains("still to come");
+        body.put("year", 1950);
+        assertThat(api.put("/api/crosses/" + cross, body).expect(400).errorAt("year"))
+                .contains("before the tree was planted");
+        int before = year - 2;
+        body.put("year", before);
+        api.put("/api/crosses/" + cross, body).expect(200);
+        assertThat(api.get("/api/crosses")
+                        .expect(200)
+                        .body()
+                        .path("controlledCrosses")
+                        .valueStream()
+                        .map(c -> c.path("id").asString()))
+                .hasSize(1)
+                .doesNotContain(cross);
+        String label = "%02d-1".formatted(before % 100);
+        assertThat(api.get("/api/crosses/made")
+                        .expect(200)
+                        .body()
+                        .valueStream()
+                        .map(c -> c.path("label").asString()))
+                .contains(label);
+
+        lot = newLot(tree, cross);
+        step("SOWN", 800, 12, null).expect(200);
+        step("CAME_UP", 750, 9, null).expect(200);
+        String one = numbered(1).get(0);
+        assertThat(seedling(one).path("row").path("number").asString()).isEqualTo(label + "-01");
+    }
+
+    @Test
+    void of_varieties_entered_twice_scores_and_names_go_to_the_one_that_stays() {
+        String one = numbered(1).get(0);
+        String named = Api.newId();
+        api.put("/api/seedlings/" + one + "/variety", Map.of("varietyId", named, "name", "Lampwik"))
+                .expect(200);
+        String taste = trait("Taste", 1, 9, "HIGH", 1);
+        score("varietyId", named, Map.of(taste, 8.0)).expect(204);
+        String stays = variety("Lampwick", "");
+        api.post("/api/varieties/" + named + "/merge", Map.of("into", stays, "version", 0))
+                .expect(200);
+        assertThat(seedling(one).path("row").path("variety").asString()).isEqualTo("Lampwick");
+        JsonNode given =
+                api.get("/api/scores?crop=apple&plant=" + stays).expect(200).body();
+        assertThat(given.valueStream().map(s -> s.path("value").asDouble())).containsExactly(8.0);
     }
 
     @Test

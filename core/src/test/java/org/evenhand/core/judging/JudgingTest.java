@@ -53,6 +53,28 @@ class JudgingTest {
         assertThat(Repeatability.of(List.of(scores(5, 5), scores(5, 5)))).isEmpty();
     }
 
+    @Test
+    void the_shareshare_lies_in_its_interval_nineteen_times_in_twenty() {
+        Random random = new Random(31);
+        double share = 0.6;
+        int inside = 0;
+        int rounds = 4000;
+        for (int r = 0; r < rounds; r++) {
+            List<List<Double>> plants = new ArrayList<>();
+            for (int p = 0; p < 12; p++) {
+                double plant = Math.sqrt(share) * random.nextGaussian();
+                plants.add(random.doubles(3)
+                        .map(u -> plant + Math.sqrt(1 - share) * random.nextGaussian())
+                        .boxed()
+                        .toList());
+            }
+            Proportion.Interval interval =
+                    Repeatability.of(plants).orElseThrow().interval();
+            inside += interval.lower() <= share && share <= interval.upper() ? 1 : 0;
+        }
+        assertThat(inside / (double) rounds).isBetween(0.94, 0.96);
+    }
+
     private static final List<CrossForecast.Family> FAMILIES = List.of(
             new CrossForecast.Family(4.5, scores(4, 5, 6, 5)),
             new CrossForecast.Family(5, scores(6, 4, 5, 5, 6)),
