@@ -13,6 +13,7 @@ import { useMay } from '../ui/roles';
 import { Loaded } from '../ui/States';
 import { Remove } from '../story/Mend';
 import { parents, stepDone, taskWords } from './seed-words';
+import { DoneCard } from './DoneCard';
 import { GiveNumbers } from './GiveNumbers';
 import { SeedLabels } from './SeedLabels';
 import { SeedLotForm } from './SeedLotForm';
@@ -69,38 +70,6 @@ function Germination({ lot }: { lot: Lot }) {
         }))}
       />
       <p className="small soft">The bars hold the true share nine times in ten.</p>
-    </section>
-  );
-}
-
-function History({ lot }: { lot: Lot }) {
-  const may = useMay('WORK');
-  const [removing, setRemoving] = useState<Schemas['SeedStep']>();
-  if (lot.done.length === 0) return null;
-  return (
-    <section className="card stack">
-      <h2>What was done</h2>
-      <ul className={classes.tasks}>
-        {[...lot.done].reverse().map((d) => (
-          <li key={d.id}>
-            <span>
-              {calendarDate(d.on)}: {stepDone(d)}
-              {d.note && <span className="soft">. {d.note}</span>}
-            </span>
-            {may && (
-              <Button
-                size="compact-sm"
-                variant="subtle"
-                aria-label={`Remove: ${stepDone(d)}`}
-                onClick={() => setRemoving(d)}
-              >
-                Remove
-              </Button>
-            )}
-          </li>
-        ))}
-      </ul>
-      {removing && <Remove line={{ ...removing, kind: 'seed-step' }} close={() => setRemoving(undefined)} />}
     </section>
   );
 }
@@ -184,7 +153,7 @@ function Shown({ lot }: { lot: Lot }) {
         </section>
       )}
       <Germination lot={lot} />
-      <History lot={lot} />
+      <DoneCard title="What was done" kind="seed-step" of={lot.done} say={stepDone} />
       <GiveNumbers lot={lot} />
       <SeedLabels lot={lot} />
     </>

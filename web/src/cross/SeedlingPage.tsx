@@ -12,10 +12,11 @@ import { Remove } from '../story/Mend';
 import { usePageTitle } from '../ui/page-title';
 import { useMay } from '../ui/roles';
 import { Loaded } from '../ui/States';
+import { DoneCard } from './DoneCard';
 import { PedigreeTree } from './PedigreeTree';
 import { parents } from './seed-words';
-import classes from './Seeds.module.css';
 import { NameSeedling } from './NameSeedling';
+import { SeedlingForm } from './SeedlingForm';
 import { SeedlingLabels } from './SeedlingLabels';
 import { SeedlingStepForm } from './SeedlingStepForm';
 import { eventWords, grows, STATES, where } from './seedling-words';
@@ -26,18 +27,24 @@ function Head({ of }: { of: Seedling }) {
   const { row } = of;
   const navigate = useNavigate();
   const may = useMay('WORK');
-  const [removing, setRemoving] = useState(false);
+  const [open, setOpen] = useState<'correct' | 'remove'>();
+  const close = () => setOpen(undefined);
   return (
     <>
       <div className="say">
         <h1>
           {row.number}: {row.variety ?? parents({ ...row, tree: row.mother })}
         </h1>
-        {may && of.happened.length === 0 && (
+        {may && (
           <div className="do noprint">
-            <Button variant="subtle" onClick={() => setRemoving(true)}>
-              Remove
+            <Button variant="outline" onClick={() => setOpen('correct')}>
+              Correct
             </Button>
+            {of.happened.length === 0 && (
+              <Button variant="subtle" onClick={() => setOpen('remove')}>
+                Remove
+              </Button>
+            )}
           </div>
         )}
       </div>
@@ -65,10 +72,11 @@ function Head({ of }: { of: Seedling }) {
           {of.note && ` ${of.note}`}
         </p>
       </section>
-      {removing && (
+      {open === 'correct' && <SeedlingForm of={of} close={close} />}
+      {open === 'remove' && (
         <Remove
           line={{ id: row.id, version: row.version, kind: 'seedling' }}
-          close={() => setRemoving(false)}
+          close={close}
           removed={() => void navigate('/fruit-set/seedlings')}
         />
       )}
@@ -119,40 +127,6 @@ function Kin({ of }: { of: Seedling }) {
   );
 }
 
-function History({ of }: { of: Seedling }) {
-  const may = useMay('WORK');
-  const [removing, setRemoving] = useState<Schemas['SeedlingStep']>();
-  if (of.happened.length === 0) return null;
-  return (
-    <section className="card stack">
-      <h2>What happened</h2>
-      <ul className={classes.tasks}>
-        {[...of.happened].reverse().map((h) => (
-          <li key={h.id}>
-            <span>
-              {calendarDate(h.on)}: {eventWords(h)}
-              {h.note && <span className="soft">. {h.note}</span>}
-            </span>
-            {may && (
-              <Button
-                size="compact-sm"
-                variant="subtle"
-                aria-label={`Remove: ${eventWords(h)}`}
-                onClick={() => setRemoving(h)}
-              >
-                Remove
-              </Button>
-            )}
-          </li>
-        ))}
-      </ul>
-      {removing && (
-        <Remove line={{ ...removing, kind: 'seedling-step' }} close={() => setRemoving(undefined)} />
-      )}
-    </section>
-  );
-}
-
 function Shown({ of }: { of: Seedling }) {
   usePageTitle(of.row.number);
   return (
@@ -170,7 +144,7 @@ function Shown({ of }: { of: Seedling }) {
         closed={grows(of.row) ? undefined : `It was ${STATES[of.row.state]}.`}
       />
       <Kin of={of} />
-      <History of={of} />
+      <DoneCard title="What happened" kind="seedling-step" of={of.happened} say={eventWords} />
       {grows(of.row) && !of.row.variety && <NameSeedling of={of} />}
       <SeedlingLabels of={[of.row]} />
     </>

@@ -175,6 +175,22 @@ describe('a seedling', () => {
     });
   });
 
+  it('is corrected where its beginning was wrong', async () => {
+    const sent = open({ 'PUT /api/seedlings/d7': seedling });
+    await userEvent.click(await screen.findByRole('button', { name: 'Correct' }));
+    const form = await screen.findByRole('dialog');
+    const place = within(form).getByLabelText('Place then');
+    await userEvent.clear(place);
+    await userEvent.type(place, 'tray 3');
+    await userEvent.click(within(form).getByRole('button', { name: 'Save' }));
+    expect(sent.find((s) => s.method === 'PUT')?.body).toMatchObject({
+      at: 'UP',
+      on: '2026-05-02',
+      place: 'tray 3',
+      version: 0,
+    });
+  });
+
   it('is scored on a card, of which empty traits are left out', async () => {
     const sent = open({
       'GET /api/judging': {
