@@ -44,7 +44,8 @@ function Answer({ demand }: { demand: Demand }) {
       <p className="small soft">
         With the lower number of seeds it is as likely enough as not; with the upper one it is enough nine
         times in ten. A fruit holds {demand.seedsPerFruit} seeds as a rule ({basisWord(demand.seedsBasis)}).
-        Seeds sown this season fruit on their own roots in {demand.judgedIn}.
+        Seeds sown this season fruit on their own roots in {demand.judgedIn}
+        {demand.judgedGraftedIn && `, grafted when they are planted out in ${demand.judgedGraftedIn}`}.
       </p>
     </>
   );

@@ -1,4 +1,5 @@
 import { useIsFetching } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import type { Schemas } from '../api/api';
 import { aboutFruits } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
@@ -37,6 +38,9 @@ function Flowers({ words, first }: { words: TodayWords; first: boolean }) {
   });
 }
 
+/** The sign after the hour stays on its line. */
+const together = (inside: ReactNode) => <span style={{ whiteSpace: 'nowrap' }}>{inside}</span>;
+
 /** What comes next, in one line. */
 export function Headline({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schemas['Plan'] }) {
   const { now, zone } = useHere();
@@ -67,7 +71,11 @@ export function Headline({ bloom, plan }: { bloom: Schemas['Bloom']; plan: Schem
     : words.flowers > 0
       ? 'headline.collect-then'
       : 'headline.collect';
-  return <h1>{rich(key, { day: words.day, first: first ? 'yes' : 'no', pollen, hour, flowers })}</h1>;
+  return (
+    <h1>
+      {rich(key, { day: words.day, first: first ? 'yes' : 'no', pollen, hour, flowers, keep: together })}
+    </h1>
+  );
 }
 
 /** The visits of the coming day together. */

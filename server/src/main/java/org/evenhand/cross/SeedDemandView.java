@@ -16,6 +16,7 @@ import org.evenhand.core.cross.SeedDemand;
  * @param flowers by each opinion on how many flowers give a fruit
  * @param steps the shares it rests on
  * @param judgedIn year of the first fruit on own roots, sown in the season to come
+ * @param judgedGraftedIn the same where each is grafted when it is planted out; absent where that gains nothing
  */
 @Schema(name = "SeedDemand")
 record SeedDemandView(
@@ -27,7 +28,8 @@ record SeedDemandView(
         Basis seedsBasis,
         List<Flowers> flowers,
         List<Share> steps,
-        int judgedIn) {
+        int judgedIn,
+        @Schema(description = OPTIONAL) Integer judgedGraftedIn) {
 
     /** From as many as are as likely enough as not, to as many as are enough nine times of ten. */
     @Schema(name = "SeedRange")

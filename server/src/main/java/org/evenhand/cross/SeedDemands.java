@@ -48,7 +48,8 @@ class SeedDemands {
                         share("germinates", demand.germinates(), seeds, 0),
                         share("reachesPot", demand.reachesPot(), seeds, 1),
                         share("reachesFruit", demand.reachesFruit(), seeds, 2)),
-                SeedDemand.judgedIn(traits, orchards.today(caller)));
+                SeedDemand.judgedIn(traits, orchards.today(caller)),
+                SeedDemand.judgedGraftedIn(traits, orchards.today(caller)).orElse(null));
     }
 
     private static InvalidInputException unknown(CropSheet sheet) {

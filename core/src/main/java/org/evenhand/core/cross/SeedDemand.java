@@ -98,6 +98,20 @@ public record SeedDemand(Share germinates, Share reachesPot, Share reachesFruit)
         return firstFruit(traits, sownOn).getYear();
     }
 
+    /**
+     * The year of the first fruit of seeds that are sown on a day, where each seedling's wood is grafted when it is planted out: before that it
+     * is too thin (our convention). Empty where the crop is not grafted, or nothing is gained by it.
+     */
+    public static Optional<Integer> judgedGraftedIn(SeedTraits traits, LocalDate sownOn) {
+        LocalDate grafted = sownOn.plusWeeks(Math.round(
+                        traits.germinateWeeks().value() + traits.potWeeks().value()))
+                .plusMonths(Math.round(traits.plantMonths().value()));
+        return traits.graftedFruitYears()
+                .map(years -> grafted.plusMonths(Math.round(12 * years.value())))
+                .filter(first -> first.isBefore(firstFruit(traits, sownOn)))
+                .map(LocalDate::getYear);
+    }
+
     /** The day from which the first fruit on own roots is expected of seeds that are sown on a day. */
     public static LocalDate firstFruit(SeedTraits traits, LocalDate sownOn) {
         return sownOn.plusMonths(Math.round(12 * traits.fruitYears().value()));

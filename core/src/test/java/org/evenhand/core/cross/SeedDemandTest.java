@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import org.evenhand.core.InvalidInputException;
+import org.evenhand.core.crop.CropSheet;
 import org.evenhand.core.crop.CropSheets;
 import org.evenhand.core.crop.SeedTraits;
 import org.evenhand.core.cross.SeedLotStock.Done;
@@ -105,5 +106,16 @@ class SeedDemandTest {
         assertThat(after).isLessThan(before);
         assertThatThrownBy(() -> SeedDemand.of(APPLE, List.of(), HARVEST).forTrees(0))
                 .isInstanceOf(InvalidInputException.class);
+    }
+
+    @Test
+    void grafting_brings_the_first_fruit_forward_where_the_sheet_says_so() {
+        SeedTraits apple =
+                CropSheets.shipped().find("apple").flatMap(CropSheet::seeds).orElseThrow();
+        // Sown on 1 March 2027: five years on own roots. In the pot after 16 weeks, out six months later, fruit three
+        // years after that.
+        LocalDate sown = LocalDate.of(2027, 3, 1);
+        assertThat(SeedDemand.judgedIn(apple, sown)).isEqualTo(2032);
+        assertThat(SeedDemand.judgedGraftedIn(apple, sown)).contains(2030);
     }
 }
