@@ -24,7 +24,9 @@ function Next({ lot }: { lot: Lot }) {
       <p className="soft">
         {lot.alive.length === 0
           ? 'None of its seeds is left here.'
-          : 'The crop sheet does not say how its seeds are raised.'}
+          : lot.keptMoist === undefined
+            ? 'The crop sheet does not say how its seeds are raised.'
+            : 'Its trees have borne fruit: score them on their own pages.'}
       </p>
     );
   return (

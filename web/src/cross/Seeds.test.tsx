@@ -91,6 +91,17 @@ describe('seed lots', () => {
     });
   });
 
+  it('of which all have borne wait for nothing but their scores', async () => {
+    serve({
+      'GET /api/seed-lots': {
+        lots: [{ ...lot, tasks: [], alive: [{ stage: 'PLANTED', count: 7 }] }],
+        sources: [],
+      },
+    });
+    show(<SeedLots />);
+    expect(await screen.findByText(/have borne fruit/)).toBeInTheDocument();
+  });
+
   it('can be of a cross of an earlier year, which is written down first', async () => {
     const sent = serve({
       'GET /api/seed-lots': { lots: [lot], sources: [] },

@@ -89,7 +89,10 @@ record Nursery(SeedStepRepository steps, SeedlingRepository seedlings, SeedlingS
         List<Seedling> numbered = seedlings.findByOrchardIdAndSeedLotIdInAndVoidedAtIsNullOrderByStemAscSerialAsc(
                 caller.orchardId(), ids);
         Map<UUID, List<Seedling>> byLot = numbered.stream().collect(Collectors.groupingBy(Seedling::seedLotId));
-        Map<UUID, List<SeedlingStep>> happened = stepsOf(caller, numbered);
+        Map<UUID, List<SeedlingStep>> happened = numbered.isEmpty()
+                ? Map.of()
+                : seedlingSteps.ofLots(caller.orchardId(), ids).stream()
+                        .collect(Collectors.groupingBy(SeedlingStep::seedlingId));
         Map<UUID, Written> written = new HashMap<>();
         for (UUID lot : ids) {
             Map<Seedling, List<SeedlingStep>> own = new LinkedHashMap<>();
@@ -99,19 +102,9 @@ record Nursery(SeedStepRepository steps, SeedlingRepository seedlings, SeedlingS
         return written;
     }
 
-    private Map<UUID, List<SeedlingStep>> stepsOf(Caller caller, List<Seedling> of) {
-        if (of.isEmpty()) {
-            return Map.of();
-        }
-        return seedlingSteps
-                .findByOrchardIdAndSeedlingIdInAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
-                        caller.orchardId(), of.stream().map(Seedling::id).toList())
-                .stream()
-                .collect(Collectors.groupingBy(SeedlingStep::seedlingId));
-    }
-
     /** What happened to one seedling. */
     List<SeedlingStep> stepsOf(Caller caller, Seedling seedling) {
-        return stepsOf(caller, List.of(seedling)).getOrDefault(seedling.id(), List.of());
+        return seedlingSteps.findByOrchardIdAndSeedlingIdAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
+                caller.orchardId(), seedling.id());
     }
 }

@@ -51,6 +51,12 @@ interface SeedlingStepRepository extends RecordRepository<SeedlingStep> {
         return "step";
     }
 
-    List<SeedlingStep> findByOrchardIdAndSeedlingIdInAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
-            UUID orchardId, Collection<UUID> seedlings);
+    List<SeedlingStep> findByOrchardIdAndSeedlingIdAndVoidedAtIsNullOrderByDoneOnAscRecordedAtAscIdAsc(
+            UUID orchardId, UUID seedling);
+
+    /** Of all seedlings of some lots: there can be thousands of seedlings, too many to be named one by one. */
+    @Query("select s from SeedlingStep s where s.orchardId = :orchardId and s.voidedAt is null and s.seedlingId in"
+            + " (select d.id from Seedling d where d.orchardId = :orchardId and d.seedLotId in :lots)"
+            + " order by s.doneOn, s.recordedAt, s.id")
+    List<SeedlingStep> ofLots(UUID orchardId, Collection<UUID> lots);
 }
