@@ -111,8 +111,7 @@ const open = (more: Record<string, unknown> = {}) => {
   const sent = serve({
     'GET /api/seedlings/d7': seedling,
     'GET /api/varieties': varieties,
-    'GET /api/judging': { traits: [trait], plants: [] },
-    'GET /api/scores': [],
+    'GET /api/scores': { traits: [trait], scores: [] },
     ...more,
   });
   show(<SeedlingPage />, { at: '/fruit-set/seedlings/d7', route: '/fruit-set/seedlings/:seedling' });
@@ -193,9 +192,9 @@ describe('a seedling', () => {
 
   it('is scored on a card, of which empty traits are left out', async () => {
     const sent = open({
-      'GET /api/judging': {
+      'GET /api/scores': {
         traits: [trait, { ...trait, id: 't2', name: 'Keeping', unit: 'weeks' }],
-        plants: [],
+        scores: [],
       },
       'POST /api/scores': null,
     });

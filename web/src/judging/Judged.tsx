@@ -12,7 +12,7 @@ import { useMay } from '../ui/roles';
 import { SaveCsv } from '../ui/SaveCsv';
 import { Empty, Loaded } from '../ui/States';
 import { Why } from '../ui/Why';
-import { agreementWords, BETTER, scaleWords, scored, SUGGESTED } from './judging-words';
+import { AGREEMENT, BETTER, scaleWords, scored, SUGGESTED } from './judging-words';
 import { TraitForm } from './TraitForm';
 import { useJudgedCrop } from './use-judged-crop';
 
@@ -27,7 +27,7 @@ function Agreement({ of }: { of: Trait }) {
       label={`${of.name}: whether scores agree`}
       because={
         <p>
-          {agreementWords(a)} Of the differences between scores {percent(a.share)} lie between plants
+          {AGREEMENT[a.verdict]} Of the differences between scores {percent(a.share)} lie between plants
           (intraclass correlation, its true value nineteen times in twenty {percent(Math.max(0, a.from))} to{' '}
           {percent(Math.max(0, a.until))}), by {plural(a.scores, 'score')} of {plural(a.plants, 'plant')}.
         </p>

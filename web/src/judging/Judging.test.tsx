@@ -16,7 +16,7 @@ const taste: Schemas['Trait'] = {
   better: 'HIGH',
   weight: 2,
   scores: 6,
-  agreement: { share: 0.8, from: 0.65, until: 0.93, plants: 3, scores: 6 },
+  agreement: { share: 0.8, from: 0.65, until: 0.93, plants: 3, scores: 6, verdict: 'AGREE' },
   version: 0,
 };
 const judging: Schemas['Judging'] = {

@@ -71,6 +71,7 @@ function Row({ cross, traits }: { cross: Cross; traits: Trait[] }) {
       </td>
       <td className="num">
         <b>{decimal(cross.merit, 1)}</b>
+        {cross.unknown > 0 && <div className="small soft">{cross.unknown} not scored</div>}
       </td>
       {traits.map((t) => (
         <ForetoldCell key={t.id} trait={t} of={cross.traits.find((f) => f.traitId === t.id)} />

@@ -20,7 +20,7 @@ const takeBack = (ids: string[]) =>
   answer(api.POST('/api/scores/void', { body: { ids, reason: 'undone right after saving' } }));
 
 /** A score card: one number for each trait; those left empty are not scored. */
-export function ScoreForm({ plant, traits }: { plant: Plant; traits: Schemas['Trait'][] }) {
+export function ScoreForm({ plant, traits }: { plant: Plant; traits: Schemas['ScoreCardLine'][] }) {
   const { now, zone, session } = useHere();
   // The same card sent twice is there once.
   const [ids, setIds] = useState(() => new Map(traits.map((t) => [t.id, newId()])));

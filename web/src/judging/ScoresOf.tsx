@@ -34,10 +34,10 @@ function tastings(scores: Score[]): Tasting[] {
   return [...all.values()];
 }
 
-function Given({ scores, traits }: { scores: Score[]; traits: Schemas['Trait'][] }) {
+function Given({ scores, traits }: Schemas['ScoreCard']) {
   const may = useMay('WORK');
   const [removing, setRemoving] = useState<Score>();
-  const of = (s: Score) => traits.find((t) => t.id === s.traitId) ?? { low: 0, high: 1, unit: s.unit };
+  const of = (s: Score) => traits.find((t) => t.id === s.traitId)!;
   return (
     <>
       <div className="scroll">
@@ -57,13 +57,13 @@ function Given({ scores, traits }: { scores: Score[]; traits: Schemas['Trait'][]
                 <td>
                   {t.scores.map((s) => (
                     <span key={s.id} className={classes.score}>
-                      {s.trait} <b>{scored(s.value, of(s))}</b>
+                      {of(s).name} <b>{scored(s.value, of(s))}</b>
                       {may && (
                         <Button
                           className="noprint"
                           size="compact-xs"
                           variant="subtle"
-                          aria-label={`Remove: ${s.trait} ${s.value}`}
+                          aria-label={`Remove: ${of(s).name} ${s.value}`}
                           onClick={() => setRemoving(s)}
                         >
                           ×
@@ -92,27 +92,22 @@ interface Props {
 
 /** Scores of one plant, and a card for more. */
 export function ScoresOf({ crop, plant, closed }: Props) {
-  const judging = useQuery(queries.judging(crop));
-  const given = useQuery(queries.scores(crop, plant.seedlingId ?? plant.varietyId ?? ''));
+  const card = useQuery(queries.scores(crop, plant.seedlingId ?? plant.varietyId ?? ''));
   return (
     <section className="card stack">
       <h2>Scores</h2>
-      <Loaded of={judging}>
-        {({ traits }) => (
-          <Loaded of={given}>
-            {(scores) => (
-              <>
-                {scores.length > 0 && <Given scores={scores} traits={traits} />}
-                {closed && <p className="small soft">{closed} Nothing more is scored.</p>}
-                {!closed && traits.length > 0 && <ScoreForm plant={plant} traits={traits} />}
-                {traits.length === 0 && (
-                  <p>
-                    Say first what you judge by: <Link to={`/mates/judged?crop=${crop}`}>add a trait</Link>.
-                  </p>
-                )}
-              </>
+      <Loaded of={card}>
+        {({ traits, scores }) => (
+          <>
+            {scores.length > 0 && <Given scores={scores} traits={traits} />}
+            {closed && <p className="small soft">{closed} Nothing more is scored.</p>}
+            {!closed && traits.length > 0 && <ScoreForm plant={plant} traits={traits} />}
+            {traits.length === 0 && (
+              <p>
+                Say first what you judge by: <Link to={`/mates/judged?crop=${crop}`}>add a trait</Link>.
+              </p>
             )}
-          </Loaded>
+          </>
         )}
       </Loaded>
     </section>

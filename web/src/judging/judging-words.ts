@@ -18,11 +18,11 @@ export const scored = (value: number, t: Pick<Trait, 'low' | 'high' | 'unit'>): 
   `${decimal(value, t.high - t.low > 20 ? 0 : 1)}${t.unit ? ` ${t.unit}` : ''}`;
 
 /** Agreement of scores, in words. */
-export function agreementWords(a: Schemas['ScoreAgreement']): string {
-  if (a.until < 0.4) return 'Scores of one plant hardly agree: judge more often, or agree on the scale.';
-  if (a.from > 0.6) return 'Scores of one plant agree well.';
-  return 'Whether scores of one plant agree is not sure yet.';
-}
+export const AGREEMENT: Record<Schemas['ScoreAgreement']['verdict'], string> = {
+  AGREE: 'Scores of one plant agree well.',
+  HARDLY_AGREE: 'Scores of one plant hardly agree: judge more often, or agree on the scale.',
+  NOT_SURE: 'Whether scores of one plant agree is not sure yet.',
+};
 
 /** Traits that growers often begin with. */
 export const SUGGESTED: Pick<Trait, 'name' | 'unit' | 'low' | 'high' | 'better'>[] = [

@@ -28,8 +28,6 @@ record Nursery(SeedStepRepository steps, SeedlingRepository seedlings, SeedlingS
      * @param seedlings with numbers, and what happened to each
      */
     record Written(List<SeedStep> steps, Map<Seedling, List<SeedlingStep>> seedlings) {
-        private static final Written NOTHING = new Written(List.of(), Map.of());
-
         /** What a lot cannot be removed for, as "2 steps and 1 numbered seedling"; empty where nothing hangs on it. */
         Optional<String> hanging() {
             List<String> hanging = new ArrayList<>();
@@ -75,7 +73,7 @@ record Nursery(SeedStepRepository steps, SeedlingRepository seedlings, SeedlingS
 
     /** Of one lot. */
     Written of(Caller caller, SeedLot lot) {
-        return of(caller, List.of(lot)).getOrDefault(lot.id(), Written.NOTHING);
+        return of(caller, List.of(lot)).get(lot.id());
     }
 
     /** Of each lot, nothing where nothing is written. */

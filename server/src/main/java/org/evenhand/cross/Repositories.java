@@ -14,6 +14,8 @@ interface SeedLotRepository extends RecordRepository<SeedLot> {
 
     List<SeedLot> findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(UUID orchardId);
 
+    List<SeedLot> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
+
     /** Of all, those taken out too: a number is never used twice in a year. */
     @Query("select coalesce(max(l.number), 0) from SeedLot l where l.orchardId = :orchardId and l.year = :year")
     int lastNumber(UUID orchardId, int year);
@@ -37,6 +39,8 @@ interface SeedlingRepository extends RecordRepository<Seedling> {
 
     List<Seedling> findByOrchardIdAndSeedLotIdInAndVoidedAtIsNullOrderByStemAscSerialAsc(
             UUID orchardId, Collection<UUID> lots);
+
+    List<Seedling> findByOrchardIdAndIdIn(UUID orchardId, Collection<UUID> ids);
 
     List<Seedling> findByOrchardIdAndVarietyId(UUID orchardId, UUID varietyId);
 

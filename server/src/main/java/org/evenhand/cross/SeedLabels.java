@@ -4,14 +4,10 @@ import java.time.format.DateTimeFormatter;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
-import org.evenhand.kit.NotFoundException;
 import org.springframework.stereotype.Service;
 
 /** Labels for the bag, the tray and the pots of a lot, and for seedlings with numbers; scanning one opens its page. */
@@ -37,15 +33,8 @@ class SeedLabels {
 
     /** A label for each, in the order they were asked for. */
     LabelSheet.Sheet sheet(Caller caller, SeedlingRequests.Labels request, String origin) {
-        Map<UUID, SeedlingView.Row> all =
-                seedlings.all(caller).stream().collect(Collectors.toMap(SeedlingView.Row::id, Function.identity()));
-        List<LabelSheet.Label> printed = request.ids().stream()
-                .map(id -> {
-                    if (!all.containsKey(id)) {
-                        throw new NotFoundException("seedling", id);
-                    }
-                    return label(all.get(id), origin);
-                })
+        List<LabelSheet.Label> printed = seedlings.withIds(caller, request.ids()).stream()
+                .map(seedling -> label(seedling, origin))
                 .toList();
         return LabelSheet.of(request.grid(), printed, request.skip());
     }

@@ -7,10 +7,8 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.InvalidInputException;
@@ -33,7 +31,6 @@ import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
-import org.evenhand.orchard.VarietyView;
 import org.evenhand.planning.SeedDays;
 import org.evenhand.pollination.CrossFlowers;
 import org.springframework.stereotype.Service;
@@ -45,6 +42,7 @@ public class SeedLots {
     private final SeedLotRepository lots;
     private final SeedStepRepository steps;
     private final Nursery nursery;
+    private final Origins origins;
     private final Orchards orchards;
     private final CropCatalogue crops;
     private final ControlledCrosses crosses;
@@ -55,6 +53,7 @@ public class SeedLots {
             SeedLotRepository lots,
             SeedStepRepository steps,
             Nursery nursery,
+            Origins origins,
             Orchards orchards,
             CropCatalogue crops,
             ControlledCrosses crosses,
@@ -63,6 +62,7 @@ public class SeedLots {
         this.lots = lots;
         this.steps = steps;
         this.nursery = nursery;
+        this.origins = origins;
         this.orchards = orchards;
         this.crops = crops;
         this.crosses = crosses;
@@ -76,7 +76,7 @@ public class SeedLots {
     public SeedLotView.All all(Caller caller) {
         List<SeedLot> all = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId());
         List<HarvestedSeeds> harvested = fruits.harvestedSeeds(caller);
-        Names names = new Names(
+        Names names = names(
                 caller,
                 Stream.concat(
                         all.stream().map(SeedLot::crossId), harvested.stream().map(HarvestedSeeds::crossId)));
@@ -88,7 +88,7 @@ public class SeedLots {
     List<SeedLotView.River> rivers(Caller caller) {
         List<SeedLot> all = lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId());
         Map<UUID, Nursery.Written> written = nursery.of(caller, all);
-        Names names = new Names(caller, all.stream().map(SeedLot::crossId));
+        Names names = names(caller, all.stream().map(SeedLot::crossId));
         return all.stream()
                 .map(lot -> river(names, lot, written.get(lot.id())))
                 .sorted(Comparator.comparing(
@@ -98,14 +98,14 @@ public class SeedLots {
     }
 
     private SeedLotView.River river(Names names, SeedLot lot, Nursery.Written written) {
-        TreeView tree = names.tree(lot.treeId());
+        TreeView tree = names.origins.tree(lot.treeId());
         SeedLotStock stock = written.stock(lot);
         LocalDate sown = written.sownOn().orElse(lot.harvestedOn());
         return new SeedLotView.River(
                 lot.id(),
                 lot.label(),
                 tree.varietyName(),
-                lot.crossId() == null ? null : names.father(names.cross(lot.crossId())),
+                names.origins.father(names.origins.cross(lot.crossId())),
                 tree.crop(),
                 stock.course().stream()
                         .map(day -> new SeedLotView.Day(day.on(), alive(day.at())))
@@ -138,10 +138,10 @@ public class SeedLots {
             return List.of();
         }
         Map<UUID, Nursery.Written> written = nursery.of(caller, all);
-        Names names = new Names(caller, Stream.empty());
+        Names names = names(caller, Stream.empty());
         List<SeedDays.Day> due = new ArrayList<>();
         for (SeedLot lot : all) {
-            crops.of(caller, names.tree(lot.treeId()).crop())
+            crops.of(caller, names.origins.tree(lot.treeId()).crop())
                     .seeds()
                     .ifPresent(traits -> tasks(names, lot, written.get(lot.id()).stock(lot), traits)
                             .forEach(t -> due.add(new SeedDays.Day(lot.id(), lot.label(), t))));
@@ -150,7 +150,7 @@ public class SeedLots {
     }
 
     private SeedLotView view(Caller caller, SeedLot lot) {
-        return views(new Names(caller, Stream.of(lot).map(SeedLot::crossId)), List.of(lot))
+        return views(names(caller, Stream.of(lot).map(SeedLot::crossId)), List.of(lot))
                 .get(0);
     }
 
@@ -160,8 +160,8 @@ public class SeedLots {
     }
 
     private SeedLotView view(Names names, SeedLot lot, Nursery.Written written) {
-        TreeView tree = names.tree(lot.treeId());
-        Optional<CrossFlowers.Cross> cross = Optional.ofNullable(lot.crossId()).map(names::cross);
+        TreeView tree = names.origins.tree(lot.treeId());
+        Optional<CrossFlowers.Cross> cross = Optional.ofNullable(lot.crossId()).map(names.origins::cross);
         Optional<SeedTraits> traits = crops.of(names.caller, tree.crop()).seeds();
         SeedLotStock stock = written.stock(lot);
         return new SeedLotView(
@@ -172,7 +172,7 @@ public class SeedLots {
                 tree.varietyName(),
                 lot.crossId(),
                 cross.map(CrossFlowers.Cross::label).orElse(null),
-                cross.map(names::father).orElse(null),
+                cross.map(names.origins::father).orElse(null),
                 tree.crop(),
                 lot.harvestedOn(),
                 lot.fruits(),
@@ -187,7 +187,7 @@ public class SeedLots {
                 stock.givenAway(),
                 stock.discarded(),
                 Arrays.stream(NurseryStage.values())
-                        .filter(stage -> stage.ordinal() >= NurseryStage.UP.ordinal() && stock.unnumbered(stage) > 0)
+                        .filter(stage -> stage.hasLeaves() && stock.unnumbered(stage) > 0)
                         .map(stage -> new SeedLotView.Alive(stage, stock.unnumbered(stage)))
                         .toList(),
                 written.seedlings().size(),
@@ -290,13 +290,13 @@ public class SeedLots {
     }
 
     private static SeedLotView.Source source(Names names, HarvestedSeeds of) {
-        Optional<CrossFlowers.Cross> cross = Optional.ofNullable(of.crossId()).map(names::cross);
+        Optional<CrossFlowers.Cross> cross = Optional.ofNullable(of.crossId()).map(names.origins::cross);
         return new SeedLotView.Source(
                 of.treeId(),
-                names.tree(of.treeId()).name(),
+                names.origins.tree(of.treeId()).name(),
                 of.crossId(),
                 cross.map(CrossFlowers.Cross::label).orElse(null),
-                cross.map(names::father).orElse(null),
+                cross.map(names.origins::father).orElse(null),
                 of.pollenOf(),
                 of.harvestedOn(),
                 of.fruits(),
@@ -473,41 +473,16 @@ public class SeedLots {
         return steps.require(caller, step).seedLotId();
     }
 
-    /** Names that lots are told with, looked up together. */
-    private final class Names {
-        private final Caller caller;
-        private final LocalDate today;
-        private final NurseryCalendar.Hemisphere hemisphere;
-        private final Map<UUID, TreeView> trees;
-        private final Map<UUID, CrossFlowers.Cross> byId;
-        private final Map<UUID, String> fathers;
+    /** What lots are told with, looked up together. */
+    private record Names(
+            Caller caller, LocalDate today, NurseryCalendar.Hemisphere hemisphere, Origins.Found origins) {}
 
-        /** @param crosses whose labels and fathers are told; null among them stands for none */
-        Names(Caller caller, Stream<UUID> crosses) {
-            this.caller = caller;
-            this.today = orchards.today(caller);
-            this.hemisphere = NurseryCalendar.Hemisphere.at(
-                    orchards.details(caller).site().latitude());
-            this.trees = orchards.trees(caller).stream()
-                    .collect(Collectors.toMap(TreeView::id, Function.identity(), (a, b) -> a, HashMap::new));
-            this.byId = SeedLots.this.crosses.withIds(
-                    caller, crosses.filter(Objects::nonNull).distinct().toList());
-            this.fathers = byId.isEmpty()
-                    ? Map.of()
-                    : orchards.varieties(caller).stream().collect(Collectors.toMap(VarietyView::id, VarietyView::name));
-        }
-
-        TreeView tree(UUID id) {
-            return trees.computeIfAbsent(id, removed -> orchards.tree(caller, removed));
-        }
-
-        CrossFlowers.Cross cross(UUID id) {
-            return byId.get(id);
-        }
-
-        String father(CrossFlowers.Cross cross) {
-            String name = fathers.get(cross.fatherId());
-            return name == null ? orchards.variety(caller, cross.fatherId()).name() : name;
-        }
+    /** @param crossIds whose labels and fathers are told; null among them stands for none */
+    private Names names(Caller caller, Stream<UUID> crossIds) {
+        return new Names(
+                caller,
+                orchards.today(caller),
+                NurseryCalendar.Hemisphere.at(orchards.details(caller).site().latitude()),
+                origins.of(caller, crossIds));
     }
 }

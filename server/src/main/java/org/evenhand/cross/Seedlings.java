@@ -46,6 +46,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Seedlings {
     private final Nursery nursery;
+    private final Origins origins;
     private final SeedLotRepository lots;
     private final SeedlingRepository seedlings;
     private final SeedlingStepRepository steps;
@@ -56,6 +57,7 @@ public class Seedlings {
 
     Seedlings(
             Nursery nursery,
+            Origins origins,
             SeedLotRepository lots,
             SeedlingRepository seedlings,
             SeedlingStepRepository steps,
@@ -64,6 +66,7 @@ public class Seedlings {
             ControlledCrosses crosses,
             IdempotentWriter once) {
         this.nursery = nursery;
+        this.origins = origins;
         this.lots = lots;
         this.seedlings = seedlings;
         this.steps = steps;
@@ -89,6 +92,22 @@ public class Seedlings {
     @Transactional(readOnly = true)
     public List<SeedlingView.Row> all(Caller caller) {
         return rows(caller, lots.findByOrchardIdAndVoidedAtIsNullOrderByYearDescNumberDesc(caller.orchardId()));
+    }
+
+    /** Some, in the order of their ids; refuses an id that is not there. */
+    @Transactional(readOnly = true)
+    List<SeedlingView.Row> withIds(Caller caller, List<UUID> ids) {
+        List<UUID> lotIds = seedlings.findByOrchardIdAndIdIn(caller.orchardId(), ids).stream()
+                .map(Seedling::seedLotId)
+                .distinct()
+                .toList();
+        Map<UUID, SeedlingView.Row> found =
+                rows(caller, lots.findByOrchardIdAndIdIn(caller.orchardId(), lotIds)).stream()
+                        .collect(Collectors.toMap(SeedlingView.Row::id, Function.identity()));
+        return ids.stream()
+                .map(id -> Optional.ofNullable(found.get(id))
+                        .orElseThrow(() -> new NotFoundException(seedlings.noun(), id)))
+                .toList();
     }
 
     private List<SeedlingView.Row> rows(Caller caller, List<SeedLot> of) {
@@ -141,9 +160,10 @@ public class Seedlings {
 
     private SeedlingView.Row row(Kin kin, SeedLot lot, Nursery.Written written, Seedling seedling, SeedlingLife life) {
         Parents parents = kin.parents(lot);
-        TreeView tree = kin.tree(lot);
+        TreeView tree = kin.origins.tree(lot.treeId());
         LocalDate sown = written.sownOn().orElse(lot.harvestedOn());
-        VarietyView variety = kin.varieties.get(seedling.varietyId());
+        VarietyView variety =
+                seedling.varietyId() == null ? null : kin.origins.varieties().get(seedling.varietyId());
         return new SeedlingView.Row(
                 seedling.id(),
                 seedling.label().toString(),
@@ -153,7 +173,7 @@ public class Seedlings {
                 parents.motherId(),
                 tree.varietyName(),
                 parents.fatherId(),
-                parents.fatherId() == null ? null : kin.name(parents.fatherId()),
+                parents.father(),
                 lot.crossId(),
                 seedling.numberedOn(),
                 life.stage(),
@@ -430,45 +450,26 @@ public class Seedlings {
         return view(caller, seedlings.saveAndFlush(seedling));
     }
 
-    /** @param fatherId null where nobody knows it */
-    private record Parents(UUID motherId, UUID fatherId) {}
+    /** @param fatherId null where nobody knows it, and so is his name */
+    private record Parents(UUID motherId, UUID fatherId, String father) {}
 
-    /** Trees, crosses and varieties that seedlings come from, looked up together. */
+    /** What is known of where seedlings come from. */
     private final class Kin {
         private final Caller caller;
-        private final Map<UUID, VarietyView> varieties;
-        private final Map<UUID, TreeView> trees;
-        private final Map<UUID, CrossFlowers.Cross> byId;
+        private final Origins.Found origins;
         private final Map<String, Optional<SeedTraits>> traits = new HashMap<>();
 
         Kin(Caller caller, List<SeedLot> of) {
             this.caller = caller;
-            this.varieties = orchards.varieties(caller).stream()
-                    .collect(Collectors.toMap(VarietyView::id, Function.identity(), (a, b) -> a, HashMap::new));
-            this.trees = orchards.trees(caller).stream()
-                    .collect(Collectors.toMap(TreeView::id, Function.identity(), (a, b) -> a, HashMap::new));
-            this.byId = crosses.withIds(
-                    caller,
-                    of.stream()
-                            .map(SeedLot::crossId)
-                            .filter(Objects::nonNull)
-                            .distinct()
-                            .toList());
-        }
-
-        TreeView tree(SeedLot lot) {
-            return trees.computeIfAbsent(lot.treeId(), removed -> orchards.tree(caller, removed));
+            this.origins = Seedlings.this.origins.of(caller, of);
         }
 
         Parents parents(SeedLot lot) {
-            CrossFlowers.Cross cross = lot.crossId() == null ? null : byId.get(lot.crossId());
-            return new Parents(tree(lot).varietyId(), cross == null ? null : cross.fatherId());
-        }
-
-        String name(UUID variety) {
-            return varieties
-                    .computeIfAbsent(variety, removed -> orchards.variety(caller, removed))
-                    .name();
+            CrossFlowers.Cross cross = origins.cross(lot.crossId());
+            return new Parents(
+                    origins.tree(lot.treeId()).varietyId(),
+                    cross == null ? null : cross.fatherId(),
+                    origins.father(cross));
         }
 
         Optional<SeedTraits> traitsOf(String crop) {
@@ -480,7 +481,7 @@ public class Seedlings {
             if (of.fatherId() == null || !there(of)) {
                 return null;
             }
-            Pedigrees pedigrees = Pedigrees.of(List.copyOf(varieties.values()));
+            Pedigrees pedigrees = Pedigrees.of(origins.allVarieties());
             String mother = pedigrees.name(of.motherId());
             String father = pedigrees.name(of.fatherId());
             return Kinship.among(pedigrees.pedigree(), List.of(mother, father)).ofSeedlings(mother, father);
@@ -491,8 +492,7 @@ public class Seedlings {
             if (of.fatherId() == null || !there(of)) {
                 return Optional.empty();
             }
-            MatingPartners partners =
-                    MatingPartners.of(List.copyOf(varieties.values()), crop -> crops.of(caller, crop));
+            MatingPartners partners = MatingPartners.of(origins.allVarieties(), crop -> crops.of(caller, crop));
             return partners.of(of.motherId())
                     .alleles()
                     .all()
@@ -503,7 +503,7 @@ public class Seedlings {
         }
 
         private boolean there(Parents of) {
-            return Stream.of(of.motherId(), of.fatherId()).allMatch(varieties::containsKey);
+            return Stream.of(of.motherId(), of.fatherId()).allMatch(origins.varieties()::containsKey);
         }
     }
 }

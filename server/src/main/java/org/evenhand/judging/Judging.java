@@ -81,10 +81,10 @@ class Judging {
         Scored scored = new Scored(caller, crop);
         Map<UUID, List<CrossForecast.Family>> families = scored.families();
         CrossBook book = crosses.book(caller);
-        List<VarietyView> parents = orchards.varieties(caller).stream()
+        List<VarietyView> parents = scored.varieties.values().stream()
                 .filter(v -> scored.byPlant.containsKey(v.id()))
                 .toList();
-        Pedigrees pedigrees = Pedigrees.of(orchards.varieties(caller));
+        Pedigrees pedigrees = Pedigrees.of(List.copyOf(scored.varieties.values()));
         Kinship kinship = Kinship.among(
                 pedigrees.pedigree(),
                 parents.stream().map(v -> pedigrees.name(v.id())).toList());
@@ -92,18 +92,17 @@ class Judging {
         List<JudgingView.Pair> pairs = new ArrayList<>();
         for (VarietyView mother : parents) {
             for (VarietyView father : parents) {
-                if (mother.equals(father)
-                        || !book.cross(mother.id(), father.id()).serves()) {
+                CrossCompatibility fit = book.cross(mother.id(), father.id());
+                if (mother.equals(father) || !fit.serves()) {
                     continue;
                 }
-                boolean known = book.cross(mother.id(), father.id()).verdict() != CrossCompatibility.Verdict.UNKNOWN;
                 pairs.add(new JudgingView.Pair(
                         mother.id(),
                         mother.name(),
                         father.id(),
                         father.name(),
                         kinship.ofSeedlings(pedigrees.name(mother.id()), pedigrees.name(father.id())),
-                        known,
+                        fit.verdict() != CrossCompatibility.Verdict.UNKNOWN,
                         scored.foretold(mother.id(), father.id(), families),
                         madeBefore.getOrDefault(List.of(mother.id(), father.id()), List.of()),
                         0,
@@ -198,7 +197,8 @@ class Judging {
                                     r.interval().lower(),
                                     r.interval().upper(),
                                     r.plants(),
-                                    r.scores()))
+                                    r.scores(),
+                                    r.verdict()))
                             .orElse(null),
                     t.version());
         }

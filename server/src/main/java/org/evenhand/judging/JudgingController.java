@@ -1,7 +1,6 @@
 package org.evenhand.judging;
 
 import jakarta.validation.Valid;
-import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
@@ -34,8 +33,8 @@ record JudgingController(Judging judging, Scores scores) {
 
     /** Of one seedling or variety. */
     @GetMapping("/scores")
-    List<JudgingView.One> scores(Caller caller, @RequestParam String crop, @RequestParam UUID plant) {
-        return scores.ofPlant(caller, crop, plant);
+    JudgingView.Card card(Caller caller, @RequestParam String crop, @RequestParam UUID plant) {
+        return scores.card(caller, crop, plant);
     }
 
     @PostMapping("/scores")

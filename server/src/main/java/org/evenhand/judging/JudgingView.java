@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.core.judging.Merit;
+import org.evenhand.core.judging.Repeatability;
 import org.evenhand.core.judging.TraitScale;
 
 /**
@@ -44,7 +45,7 @@ record JudgingView(List<OfTrait> traits, List<Plant> plants) {
      * @param until its upper end
      */
     @Schema(name = "ScoreAgreement")
-    record Agreement(double share, double from, double until, int plants, int scores) {}
+    record Agreement(double share, double from, double until, int plants, int scores, Repeatability.Verdict verdict) {}
 
     /** What was scored. */
     enum Kind {
@@ -83,18 +84,21 @@ record JudgingView(List<OfTrait> traits, List<Plant> plants) {
             @Schema(description = OPTIONAL) Double from,
             @Schema(description = OPTIONAL) Double until) {}
 
-    /** Scores of one plant, the latest first. */
+    /**
+     * What one plant is scored by, and what it was given.
+     *
+     * @param scores the latest first
+     */
+    @Schema(name = "ScoreCard")
+    record Card(List<Line> traits, List<One> scores) {}
+
+    /** A trait on a card. */
+    @Schema(name = "ScoreCardLine")
+    record Line(UUID id, String name, String unit, double low, double high, TraitScale.Better better) {}
+
+    /** A number in one of the card's traits. */
     @Schema(name = "Score")
-    record One(
-            UUID id,
-            UUID traitId,
-            String trait,
-            String unit,
-            LocalDate on,
-            String taster,
-            double value,
-            String note,
-            long version) {}
+    record One(UUID id, UUID traitId, LocalDate on, String taster, double value, String note, long version) {}
 
     /**
      * Which crosses promise most.

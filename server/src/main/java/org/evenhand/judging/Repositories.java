@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.RecordRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface TraitRepository extends RecordRepository<Trait> {
     @Override
@@ -22,6 +23,11 @@ interface ScoreRepository extends RecordRepository<Score> {
 
     List<Score> findByOrchardIdAndTraitIdInAndVoidedAtIsNullOrderByScoredOnAscRecordedAtAscIdAsc(
             UUID orchardId, Collection<UUID> traits);
+
+    /** Of one seedling or variety, the latest first. */
+    @Query("select s from Score s where s.orchardId = :orchardId and s.voidedAt is null"
+            + " and (s.seedlingId = :plant or s.varietyId = :plant) order by s.scoredOn desc, s.recordedAt, s.id")
+    List<Score> ofPlant(UUID orchardId, UUID plant);
 
     List<Score> findByOrchardIdAndVarietyId(UUID orchardId, UUID varietyId);
 }

@@ -2,7 +2,6 @@ package org.evenhand.judging;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -217,26 +216,16 @@ public class Scores {
         scores.restoreOnce(caller, id, version, score -> traits.current(caller, score.traitId()));
     }
 
-    /** Of one seedling or variety, the latest first. */
+    /** Of one seedling or variety of a crop. */
     @Transactional(readOnly = true)
-    List<JudgingView.One> ofPlant(Caller caller, String crop, UUID plant) {
-        Map<UUID, Trait> byId = traits(caller, crop).stream().collect(Collectors.toMap(Trait::id, Function.identity()));
-        return of(caller, List.copyOf(byId.values())).stream()
-                .filter(s -> s.plant().equals(plant))
-                .sorted(Comparator.comparing(Score::scoredOn).reversed())
-                .map(s -> {
-                    Trait trait = byId.get(s.traitId());
-                    return new JudgingView.One(
-                            s.id(),
-                            trait.id(),
-                            trait.name(),
-                            trait.unit(),
-                            s.scoredOn(),
-                            s.taster(),
-                            s.value(),
-                            s.note(),
-                            s.version());
-                })
-                .toList();
+    JudgingView.Card card(Caller caller, String crop, UUID plant) {
+        return new JudgingView.Card(
+                traits(caller, crop).stream()
+                        .map(t -> new JudgingView.Line(t.id(), t.name(), t.unit(), t.low(), t.high(), t.better()))
+                        .toList(),
+                scores.ofPlant(caller.orchardId(), plant).stream()
+                        .map(s -> new JudgingView.One(
+                                s.id(), s.traitId(), s.scoredOn(), s.taster(), s.value(), s.note(), s.version()))
+                        .toList());
     }
 }

@@ -212,8 +212,10 @@ class SeedlingTest {
         api.post("/api/varieties/" + named + "/merge", Map.of("into", stays, "version", 0))
                 .expect(200);
         assertThat(seedling(one).path("row").path("variety").asString()).isEqualTo("Lampwick");
-        JsonNode given =
-                api.get("/api/scores?crop=apple&plant=" + stays).expect(200).body();
+        JsonNode given = api.get("/api/scores?crop=apple&plant=" + stays)
+                .expect(200)
+                .body()
+                .path("scores");
         assertThat(given.valueStream().map(s -> s.path("value").asDouble())).containsExactly(8.0);
     }
 
@@ -417,8 +419,10 @@ class SeedlingTest {
                 .contains("above");
 
         score("varietyId", harrow, Map.of(taste, 7.0)).expect(204);
-        JsonNode given =
-                api.get("/api/scores?crop=apple&plant=" + harrow).expect(200).body();
+        JsonNode given = api.get("/api/scores?crop=apple&plant=" + harrow)
+                .expect(200)
+                .body()
+                .path("scores");
         Map<String, Object> narrower = new HashMap<>(traitBody("Taste", 1, 6, "HIGH", 1));
         narrower.put("version", 0);
         assertThat(api.put("/api/traits/" + taste, narrower).expect(400).errorAt("high"))

@@ -11,5 +11,10 @@ public enum NurseryStage {
     /** Seedlings in their tray. */
     UP,
     POTTED,
-    PLANTED
+    PLANTED;
+
+    /** Whether it is a plant by now, which can have a number of its own. */
+    public boolean hasLeaves() {
+        return compareTo(UP) >= 0;
+    }
 }

@@ -19,8 +19,6 @@ import org.evenhand.core.crop.SeedTraits;
  * @param happened what happened to it, the earliest first
  */
 public record SeedlingLife(NurseryStage numberedAt, List<Happened> happened) {
-    private static final List<NurseryStage> WITH_LEAVES =
-            List.of(NurseryStage.UP, NurseryStage.POTTED, NurseryStage.PLANTED);
     private static final int MONTHS_A_YEAR = 12;
 
     /** What happened on a day. */
@@ -47,7 +45,7 @@ public record SeedlingLife(NurseryStage numberedAt, List<Happened> happened) {
      *     {@code event} where it cannot be after what came before
      */
     public static SeedlingLife of(NurseryStage numberedAt, LocalDate numberedOn, List<Happened> happened) {
-        if (!WITH_LEAVES.contains(numberedAt)) {
+        if (!numberedAt.hasLeaves()) {
             throw new InvalidInputException("at", "is too early: seeds get no numbers, seedlings do once they are up.");
         }
         List<Happened> inOrder = new ArrayList<>(happened);

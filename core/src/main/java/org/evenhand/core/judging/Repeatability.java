@@ -19,6 +19,26 @@ import org.evenhand.core.statistics.Proportion;
 public record Repeatability(double share, Proportion.Interval interval, int plants, int scores) {
     private static final double CONFIDENCE = 0.95;
 
+    /** Below this scores say little of a plant, and above the next they say it well; our convention. */
+    private static final double LITTLE = 0.4;
+
+    private static final double WELL = 0.6;
+
+    /** Whether scores of one plant agree, as far as is sure. */
+    public enum Verdict {
+        AGREE,
+        HARDLY_AGREE,
+        NOT_SURE
+    }
+
+    /** By the whole interval: where it lies on both sides nothing is sure. */
+    public Verdict verdict() {
+        if (interval.upper() < LITTLE) {
+            return Verdict.HARDLY_AGREE;
+        }
+        return interval.lower() > WELL ? Verdict.AGREE : Verdict.NOT_SURE;
+    }
+
     /**
      * @param byPlant scores of each plant; those scored once say nothing of it
      * @return empty where fewer than two plants were scored twice, or all scores are the same

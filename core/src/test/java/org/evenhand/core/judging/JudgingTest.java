@@ -38,6 +38,7 @@ class JudgingTest {
         assertInterval(of.interval(), -0.132932324874751, 0.722560062328121);
         assertThat(of.plants()).isEqualTo(6);
         assertThat(of.scores()).isEqualTo(24);
+        assertThat(of.verdict()).isEqualTo(Repeatability.Verdict.NOT_SURE);
     }
 
     /** R 4.2: anova(aov(y ~ plant)) gives mean squares 6.388889 and 0.4791667, the mean number of scores is 2.944444. */
