@@ -107,7 +107,7 @@ export function SeedLotForm({ from, editing, close }: Props) {
   const [earlier, setEarlier] = useState<Earlier>(() => ({
     id: newId(),
     fatherId: '',
-    year: harvestedOn.slice(0, 4),
+    year: Number(harvestedOn.slice(0, 4)) - 1,
   }));
   const madeEarlier = crossId === EARLIER;
   const form = useSubmit(

@@ -47,7 +47,8 @@ class SeedLabels {
                 List.of(
                         seedling.number(),
                         seedling.mother() + " × " + father,
-                        "lot " + seedling.lot() + ", " + DAY.format(seedling.numberedOn())));
+                        "lot " + seedling.lot(),
+                        DAY.format(seedling.numberedOn())));
     }
 
     private static List<String> printed(SeedLotView lot) {

@@ -350,6 +350,12 @@ class SeedlingTest {
         String number = seedling(ids.get(2)).path("row").path("number").asString();
         assertThat(text).contains(number).contains("Harrow × Ember");
         assertThat(sheet.path("labels").asInt()).isEqualTo(3);
+        // Nor is anything cut on the small labels that the page begins with.
+        assertThat(api.post("/api/seedlings/labels", Map.of("ids", ids, "grid", "A4_5_BY_13"))
+                        .expect(200)
+                        .body()
+                        .path("shortened"))
+                .isEmpty();
         api.post("/api/seedlings/labels", Map.of("ids", List.of(Api.newId()), "grid", "A4_3_BY_7"))
                 .expect(404);
         JsonNode hits = api.get("/api/search?q=" + number).expect(200).body();
