@@ -56,3 +56,22 @@ export async function answer<T>(
   }
   return result.data as T;
 }
+
+type VoidPath = Extract<keyof paths, `${string}/{id}/void`>;
+
+/**
+ * Removes a record with a reason; it can be restored in its story.
+ *
+ * @param of what stands in the path
+ * @param version as it was seen
+ */
+export const voidRecord = <P extends VoidPath>(
+  path: P,
+  of: paths[P]['post']['parameters']['path'],
+  version: number,
+  reason: string,
+): Promise<unknown> => {
+  // Of whichever path it is, what is sent has the same shape: that cannot be said of a path not yet known.
+  const post = api.POST as unknown as (to: string, sent: object) => Parameters<typeof answer>[0];
+  return answer(post(path, { params: { path: of }, body: { version, reason } }));
+};

@@ -172,6 +172,27 @@ function RhythmFields({ of: s, change, error }: PartProps & { error: string | un
   );
 }
 
+interface ChoiceProps<V extends string> {
+  label: string;
+  description?: string;
+  value: V;
+  set: (value: V) => void;
+  /** What each value means. */
+  of: Record<V, string>;
+}
+
+function Choice<V extends string>({ value, set, of, ...group }: ChoiceProps<V>) {
+  return (
+    <Radio.Group value={value} onChange={(chosen) => set(chosen)} {...group}>
+      <Stack gap={8} mt={4}>
+        {(Object.keys(of) as V[]).map((v) => (
+          <Radio key={v} value={v} label={of[v]} />
+        ))}
+      </Stack>
+    </Radio.Group>
+  );
+}
+
 function HabitFields({ of: s, change }: PartProps) {
   return (
     <>
@@ -181,30 +202,32 @@ function HabitFields({ of: s, change }: PartProps) {
         checked={s.onlyWhenWarm}
         onChange={(e) => change({ onlyWhenWarm: e.currentTarget.checked })}
       />
-      <Radio.Group
+      <Choice
         label="Flowers before the leaves are out"
         description="Where the crop’s sheet lets them wait and the day of leaf-out is written down under Season ahead."
         value={s.earlyFlush}
-        onChange={(v) => change({ earlyFlush: v })}
-      >
-        <Stack gap={8} mt={4}>
-          <Radio value="WAIT" label="leave them alone: early flowers seldom hold fruit" />
-          <Radio value="USE" label="use every flower" />
-        </Stack>
-      </Radio.Group>
-      <Radio.Group label="Age of the pollen" value={s.pollenAge} onChange={(v) => change({ pollenAge: v })}>
-        <Stack gap={8} mt={4}>
-          <Radio value="STORED" label="kept pollen too, counted with what should be alive of it" />
-          <Radio value="SAME_HOUR" label="only what was collected within the hour" />
-        </Stack>
-      </Radio.Group>
-      <Radio.Group label="Strokes on the stigma" value={s.strokes} onChange={(v) => change({ strokes: v })}>
-        <Stack gap={8} mt={4}>
-          <Radio value="AS_SHEET" label="as the crop sheet says" />
-          <Radio value="FULL" label="many, all round: more seeds, a better shape" />
-          <Radio value="LIGHT" label="once in and out: fewer seeds" />
-        </Stack>
-      </Radio.Group>
+        set={(earlyFlush) => change({ earlyFlush })}
+        of={{ WAIT: 'leave them alone: early flowers seldom hold fruit', USE: 'use every flower' }}
+      />
+      <Choice
+        label="Age of the pollen"
+        value={s.pollenAge}
+        set={(pollenAge) => change({ pollenAge })}
+        of={{
+          STORED: 'kept pollen too, counted with what should be alive of it',
+          SAME_HOUR: 'only what was collected within the hour',
+        }}
+      />
+      <Choice
+        label="Strokes on the stigma"
+        value={s.strokes}
+        set={(strokes) => change({ strokes })}
+        of={{
+          AS_SHEET: 'as the crop sheet says',
+          FULL: 'many, all round: more seeds, a better shape',
+          LIGHT: 'once in and out: fewer seeds',
+        }}
+      />
       <Checkbox
         label="Keep where pictures of a walk were taken"
         description="Off: the place is never kept. On: this device’s position is kept beside the picture, seen by everybody of this orchard."

@@ -10,7 +10,7 @@ import { useNightMode } from '../ui/night';
 import { percent } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
-import { Loaded } from '../ui/States';
+import { Loaded, LoadedAll } from '../ui/States';
 import { clock, dayOfYear } from '../format/time';
 import { Why } from '../ui/Why';
 import classes from './StageKey.module.css';
@@ -244,30 +244,26 @@ export function StageKey() {
         </button>
       </FieldHead>
       <div className={classes.body}>
-        <Loaded of={trees}>
-          {(all) => (
-            <Loaded of={crops}>
-              {(sheets) => {
-                const wanted = search.get('crop') ?? all.find((t) => t.id === tree)?.crop ?? all[0]?.crop;
-                const sheet = sheets.find((c) => c.key === wanted) ?? sheets[0]!;
-                return (
-                  <>
-                    {!tree && (
-                      <NativeSelect
-                        aria-label={t('first.crop')}
-                        value={sheet.key}
-                        data={sheets.map((s) => ({ value: s.key, label: s.name }))}
-                        onChange={(e) => setSearch({ crop: e.currentTarget.value })}
-                        style={{ maxWidth: 320, marginBottom: 12 }}
-                      />
-                    )}
-                    <Asking key={sheet.key} sheet={sheet} tree={tree} />
-                  </>
-                );
-              }}
-            </Loaded>
-          )}
-        </Loaded>
+        <LoadedAll of={[trees, crops]}>
+          {(all, sheets) => {
+            const wanted = search.get('crop') ?? all.find((t) => t.id === tree)?.crop ?? all[0]?.crop;
+            const sheet = sheets.find((c) => c.key === wanted) ?? sheets[0]!;
+            return (
+              <>
+                {!tree && (
+                  <NativeSelect
+                    aria-label={t('first.crop')}
+                    value={sheet.key}
+                    data={sheets.map((s) => ({ value: s.key, label: s.name }))}
+                    onChange={(e) => setSearch({ crop: e.currentTarget.value })}
+                    style={{ maxWidth: 320, marginBottom: 12 }}
+                  />
+                )}
+                <Asking key={sheet.key} sheet={sheet} tree={tree} />
+              </>
+            );
+          }}
+        </LoadedAll>
       </div>
     </div>
   );

@@ -3,7 +3,7 @@ import { IconMoon, IconSun } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { FieldHead } from '../ui/FieldHead';
 import { Glyph } from '../ui/Glyph';
 import { newId } from '../api/ids';
@@ -12,7 +12,7 @@ import { useNightMode } from '../ui/night';
 import { useHere } from '../ui/orchard-context';
 import { usePageTitle } from '../ui/page-title';
 import { queries } from '../api/queries';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, Loaded, LoadedAll } from '../ui/States';
 import { said } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { sendPictures, type Picture } from '../photo/pictures';
@@ -152,12 +152,7 @@ function Reading({ tree, trees, sheet, earlier }: ReadingProps) {
     ['takenAt'],
     (saved, where) => {
       doneWithUndo(savedWords(tree, sheet, saved), () =>
-        answer(
-          api.POST('/api/readings/{id}/void', {
-            params: { path: { id: saved.id } },
-            body: { version: saved.version, reason: 'undone right after saving' },
-          }),
-        ),
+        voidRecord('/api/readings/{id}/void', { id: saved.id }, saved.version, 'undone right after saving'),
       );
       send();
       goOn(where);
@@ -306,21 +301,17 @@ export function Tally() {
         if (!tree)
           return <Empty title={t('tally.no-tree')} action={<Link to="/bloom">{t('tally.to-bloom')}</Link>} />;
         return (
-          <Loaded of={crops}>
-            {(sheets) => (
-              <Loaded of={readings}>
-                {(before) => (
-                  <Reading
-                    key={id}
-                    tree={tree}
-                    trees={all}
-                    sheet={sheets.find((c) => c.key === tree.crop)!}
-                    earlier={before}
-                  />
-                )}
-              </Loaded>
+          <LoadedAll of={[crops, readings]}>
+            {(sheets, before) => (
+              <Reading
+                key={id}
+                tree={tree}
+                trees={all}
+                sheet={sheets.find((c) => c.key === tree.crop)!}
+                earlier={before}
+              />
             )}
-          </Loaded>
+          </LoadedAll>
         );
       }}
     </Loaded>

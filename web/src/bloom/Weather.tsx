@@ -3,7 +3,7 @@ import { Button, FileButton, Modal, NativeSelect, NumberInput, TextInput } from 
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { kilopascal, temperature, toCelsius, toFahrenheit } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
@@ -26,8 +26,8 @@ const KINDS: Record<Source['kind'], string> = {
   STATION: 'station',
 };
 
-const voidRecord = (id: string, version: number, reason: string) =>
-  answer(api.POST('/api/weather/records/{id}/void', { params: { path: { id } }, body: { version, reason } }));
+const voidHours = (id: string, version: number, reason: string) =>
+  voidRecord('/api/weather/records/{id}/void', { id }, version, reason);
 
 function ImportFile({ block }: { block: string }) {
   const [file, setFile] = useState<{ id: string; name: string; csv: string }>();
@@ -43,7 +43,7 @@ function ImportFile({ block }: { block: string }) {
     (taken) => {
       setFile(undefined);
       doneWithUndo(`${plural(taken.rows, 'row')} of weather imported.`, () =>
-        voidRecord(taken.id, 0, 'undone right after the import'),
+        voidHours(taken.id, 0, 'undone right after the import'),
       );
     },
   );
@@ -142,7 +142,7 @@ function TypeForecast({ days, block }: { days: Overview['days']; block: string }
       setTyped({});
       setId(newId());
       doneWithUndo(`Forecast of ${plural(taken.rows, 'day')} written down.`, () =>
-        voidRecord(taken.id, 0, 'undone right after typing'),
+        voidHours(taken.id, 0, 'undone right after typing'),
       );
     },
   );
@@ -259,7 +259,7 @@ function Station({ block }: { block: string }) {
 function Sources({ records: all, block, alone }: { records: Source[]; block: string; alone: boolean }) {
   const { zone, now } = useHere();
   const takeBack = useSubmit<Source, unknown>(
-    (r) => voidRecord(r.id, r.version, 'removed on the weather page'),
+    (r) => voidHours(r.id, r.version, 'removed on the weather page'),
     [],
     () => undefined,
   );

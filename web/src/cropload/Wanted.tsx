@@ -3,7 +3,7 @@ import { NumberField, TextField } from '../form/fields';
 import { Button, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { MeasureInput } from '../form/MeasureInput';
 import { percent, percentRange } from '../format/numbers';
@@ -33,12 +33,7 @@ function before(budget: Budget, ofVariety: boolean): Target | undefined {
 }
 
 const voidTarget = (t: Pick<Target, 'id' | 'version'>, reason: string) =>
-  answer(
-    api.POST('/api/targets/{id}/void', {
-      params: { path: { id: t.id } },
-      body: { version: t.version, reason },
-    }),
-  );
+  voidRecord('/api/targets/{id}/void', { id: t.id }, t.version, reason);
 
 function TargetForm({ budget, close }: { budget: Budget; close: () => void }) {
   const [ofVariety, setOfVariety] = useState(budget.ofVariety);

@@ -1,7 +1,7 @@
 import { Group, Modal, NativeSelect } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { queries } from '../api/queries';
 import { NumberField, TextField } from '../form/fields';
@@ -25,12 +25,7 @@ interface Props {
 const whole = (typed: number | string): number => (typeof typed === 'number' ? typed : Number(typed) || 0);
 
 const voidLot = (lot: Lot) =>
-  answer(
-    api.POST('/api/seed-lots/{id}/void', {
-      params: { path: { id: lot.id } },
-      body: { version: lot.version, reason: 'recorded by mistake' },
-    }),
-  );
+  voidRecord('/api/seed-lots/{id}/void', { id: lot.id }, lot.version, 'recorded by mistake');
 
 const EARLIER = 'earlier';
 

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { NumberField, TextField } from '../form/fields';
 import { RecordForm } from '../form/RecordForm';
@@ -15,11 +15,11 @@ type Lot = Schemas['SeedLot'];
 type Possible = Schemas['PossibleSeedStep'];
 
 const voidStep = (lot: Lot, step: Pick<Schemas['SeedStep'], 'id' | 'version'>) =>
-  answer(
-    api.POST('/api/seed-lots/{lot}/steps/{id}/void', {
-      params: { path: { lot: lot.id, id: step.id } },
-      body: { version: step.version, reason: 'recorded by mistake' },
-    }),
+  voidRecord(
+    '/api/seed-lots/{lot}/steps/{id}/void',
+    { lot: lot.id, id: step.id },
+    step.version,
+    'recorded by mistake',
   );
 
 const keyOf = (p: Pick<Possible, 'step' | 'at'>) => (p.at ? `${p.step} ${p.at}` : p.step);

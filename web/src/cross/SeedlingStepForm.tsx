@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { TextField } from '../form/fields';
 import { RecordForm } from '../form/RecordForm';
@@ -19,11 +19,11 @@ const WITH_PLACE: Event[] = ['POTTED', 'PLANTED', 'MOVED', 'GRAFTED'];
 const NEXT: Event[] = ['POTTED', 'PLANTED', 'FRUITED', 'SEEN'];
 
 const voidStep = (seedling: string, step: Schemas['SeedlingStep']) =>
-  answer(
-    api.POST('/api/seedlings/{seedling}/steps/{id}/void', {
-      params: { path: { seedling, id: step.id } },
-      body: { version: step.version, reason: 'recorded by mistake' },
-    }),
+  voidRecord(
+    '/api/seedlings/{seedling}/steps/{id}/void',
+    { seedling, id: step.id },
+    step.version,
+    'recorded by mistake',
   );
 
 /** Writes down what happened to a seedling. */

@@ -4,7 +4,7 @@ import { Button, NativeSelect, Switch } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { queries } from '../api/queries';
 import { plural } from '../format/time';
@@ -52,12 +52,7 @@ export function CrossForm({ wanted, close }: { wanted: Wanted; close: () => void
     ['planned', 'treeId'],
     (made) => {
       doneWithUndo(`Cross ${made.label} is begun: ${plural(made.flowers, 'flower')} of ${made.tree}.`, () =>
-        answer(
-          api.POST('/api/crosses/{id}/void', {
-            params: { path: { id } },
-            body: { version: made.version, reason: 'undone right after saving' },
-          }),
-        ),
+        voidRecord('/api/crosses/{id}/void', { id }, made.version, 'undone right after saving'),
       );
       close();
     },

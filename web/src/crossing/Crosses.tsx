@@ -1,10 +1,9 @@
-import { RecordForm } from '../form/RecordForm';
 import { Button, Checkbox } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
-import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../ui/LabelParts';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
+import { LabelSheetForm, useLabelSheet } from '../ui/LabelSheetForm';
 import { useHere } from '../ui/orchard-context';
 import { PRIORITIES } from '../ui/priorities';
 import { queries } from '../api/queries';
@@ -113,12 +112,7 @@ function CrossCard({ controlledCross, chosen, choose }: CardProps) {
   }, [called]);
   const remove = useSubmit(
     () =>
-      answer(
-        api.POST('/api/crosses/{id}/void', {
-          params: { path: { id: controlledCross.id } },
-          body: { version: controlledCross.version, reason: 'given up' },
-        }),
-      ),
+      voidRecord('/api/crosses/{id}/void', { id: controlledCross.id }, controlledCross.version, 'given up'),
     [],
     () => undefined,
   );
@@ -207,44 +201,26 @@ function WantedRow({ wanted }: { wanted: Schemas['WantedCross'] }) {
 }
 
 function CrossLabels({ chosen }: { chosen: ControlledCross[] }) {
-  const [grid, setGrid] = useState<Grid>('A4_3_BY_7');
-  const [skip, setSkip] = useState<number | string>(0);
-  const [sheet, setSheet] = useState<MadeSheet>();
-  const form = useSubmit(
-    () =>
-      answer(
-        api.POST('/api/crosses/labels', {
-          body: {
-            grid,
-            // Two of each: labels get lost.
-            controlledCrosses: chosen.map((c) => ({ crossId: c.id, copies: 2 })),
-            skip: Number(skip) || 0,
-          },
-        }),
-      ),
-    ['skip'],
-    (answered) => setSheet((before) => made(answered, before)),
+  const labels = useLabelSheet('A4_3_BY_7', (wanted) =>
+    answer(
+      api.POST('/api/crosses/labels', {
+        // Two of each: labels get lost.
+        body: { controlledCrosses: chosen.map((c) => ({ crossId: c.id, copies: 2 })), ...wanted },
+      }),
+    ),
   );
   return (
-    <RecordForm
-      form={form}
+    <LabelSheetForm
+      labels={labels}
+      file="cross-labels.pdf"
       save={chosen.length === 0 ? 'Tick crosses above' : `Make ${plural(2 * chosen.length, 'label')}`}
       disabled={chosen.length === 0}
-      className="card stack noprint"
     >
       <header style={{ margin: 0 }}>
         <h2>Labels</h2>
         <span className="soft small">two of each, as labels get lost</span>
       </header>
-      <SheetFields
-        grid={grid}
-        setGrid={setGrid}
-        skip={skip}
-        setSkip={setSkip}
-        error={form.errorFor('skip', 'Used labels')}
-      />
-      {sheet && <SheetResult of={sheet} file="cross-labels.pdf" />}
-    </RecordForm>
+    </LabelSheetForm>
   );
 }
 

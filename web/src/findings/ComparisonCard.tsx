@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { made, SheetResult, type MadeSheet } from '../ui/LabelParts';
 import { percent, tied } from '../format/numbers';
@@ -72,13 +72,7 @@ function Lesson({ of, lesson }: { of: Comparison; lesson: Schemas['ComparisonLes
 /** How far a comparison has come; its result only once it is complete. */
 export function ComparisonCard({ of, lots }: { of: Comparison; lots: Schemas['LotView'][] }) {
   const remove = useSubmit(
-    () =>
-      answer(
-        api.POST('/api/comparisons/{id}/void', {
-          params: { path: { id: of.id } },
-          body: { version: of.version, reason: 'given up' },
-        }),
-      ),
+    () => voidRecord('/api/comparisons/{id}/void', { id: of.id }, of.version, 'given up'),
     [],
     () => undefined,
   );

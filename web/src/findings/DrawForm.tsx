@@ -3,7 +3,7 @@ import { NumberField } from '../form/fields';
 import { Checkbox, MultiSelect, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { queries } from '../api/queries';
 import { plural } from '../format/time';
@@ -52,11 +52,11 @@ export function DrawForm({
     ['trees', 'flowersEach', 'names', 'note'],
     (drawn) => {
       doneWithUndo(`${drawn.label}: ${plural(drawn.places.length, 'flower')} drawn.`, () =>
-        answer(
-          api.POST('/api/comparisons/{id}/void', {
-            params: { path: { id: drawn.id } },
-            body: { version: drawn.version, reason: 'undone right after drawing' },
-          }),
+        voidRecord(
+          '/api/comparisons/{id}/void',
+          { id: drawn.id },
+          drawn.version,
+          'undone right after drawing',
         ),
       );
       setId(newId());

@@ -1,7 +1,7 @@
 import { Button, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { looksWaiting } from '../fruitset/fruit-words';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
@@ -41,12 +41,7 @@ function DoPlace({ of, place, jar }: { of: Comparison; place: Place; jar: string
     [],
     (saved) =>
       doneWithUndo(`${place.tag}: ${arm.name}.`, () =>
-        answer(
-          api.POST('/api/pollinations/{id}/void', {
-            params: { path: { id: saved.id } },
-            body: { version: saved.version, reason: 'recorded by mistake' },
-          }),
-        ),
+        voidRecord('/api/pollinations/{id}/void', { id: saved.id }, saved.version, 'recorded by mistake'),
       ),
     {
       write: () => ({

@@ -28,3 +28,24 @@ export function NumberField({
   const problem = useFieldProblem(name, named ?? rest.label);
   return <NumberInput {...rest} onChange={set} error={problem} />;
 }
+
+interface NumbersProps<K extends string> {
+  /** What is typed in each, by what the server calls it. */
+  of: Record<K, number | string>;
+  set: (all: Record<K, number | string>) => void;
+  /** What each is called, with its bounds. */
+  fields: Record<K, Omit<NumberInputProps, Own | 'value'> & { label: string; named?: string }>;
+}
+
+/** Numbers of one record beside each other in a `RecordForm`. */
+export function NumbersField<K extends string>({ of, set, fields }: NumbersProps<K>) {
+  return (Object.keys(fields) as K[]).map((name) => (
+    <NumberField
+      key={name}
+      name={name}
+      value={of[name]}
+      set={(value) => set({ ...of, [name]: value })}
+      {...fields[name]}
+    />
+  ));
+}

@@ -2,7 +2,7 @@ import { RecordForm } from '../form/RecordForm';
 import { Button, Modal, NativeSelect, NumberInput, SegmentedControl, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { MeasureInput } from '../form/MeasureInput';
@@ -10,7 +10,7 @@ import { inUnits, percent, type Measured, type Units } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
-import { Empty, Loaded, Problem } from '../ui/States';
+import { Empty, LoadedAll, Problem } from '../ui/States';
 import { calendarDay, plural, shortDay } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
@@ -24,12 +24,7 @@ type Source = Schemas['FruitSource'];
 type End = Schemas['FruitEnd'];
 
 const voidFruit = (fruit: One) =>
-  answer(
-    api.POST('/api/fruits/{id}/void', {
-      params: { path: { id: fruit.id } },
-      body: { version: fruit.version, reason: 'recorded by mistake' },
-    }),
-  );
+  voidRecord('/api/fruits/{id}/void', { id: fruit.id }, fruit.version, 'recorded by mistake');
 
 /** Writes the next number on a fruit of these flowers. */
 function NumberOne({ source, number }: { source: Source; number: number }) {
@@ -443,30 +438,26 @@ export function Fruit() {
   return (
     <>
       <FruitTabs />
-      <Loaded of={trees}>
-        {(t) => (
-          <Loaded of={fruits}>
-            {(f) => {
-              const hanging = f.sources.reduce((n, s) => n + s.hanging, 0);
-              const picked = f.fruits.filter((x) => x.end?.kind === 'HARVESTED').length;
-              return (
-                <>
-                  <h1>
-                    {hanging === 0 && picked === 0
-                      ? 'No fruit is known to hang yet.'
-                      : `${plural(hanging, 'fruit')} ${hanging === 1 ? 'hangs' : 'hang'} by the latest checks${picked > 0 ? `, ${picked} harvested` : ''}.`}
-                  </h1>
-                  {t.length === 0 && <Empty title="No trees yet">Fruit needs a tree first.</Empty>}
-                  <Sources of={f} />
-                  {t.length > 0 && <EndForm of={f} trees={t} />}
-                  <Numbers of={f} />
-                  {f.fruits.length > 0 && <SaveCsv tables={['fruits']} />}
-                </>
-              );
-            }}
-          </Loaded>
-        )}
-      </Loaded>
+      <LoadedAll of={[trees, fruits]}>
+        {(t, f) => {
+          const hanging = f.sources.reduce((n, s) => n + s.hanging, 0);
+          const picked = f.fruits.filter((x) => x.end?.kind === 'HARVESTED').length;
+          return (
+            <>
+              <h1>
+                {hanging === 0 && picked === 0
+                  ? 'No fruit is known to hang yet.'
+                  : `${plural(hanging, 'fruit')} ${hanging === 1 ? 'hangs' : 'hang'} by the latest checks${picked > 0 ? `, ${picked} harvested` : ''}.`}
+              </h1>
+              {t.length === 0 && <Empty title="No trees yet">Fruit needs a tree first.</Empty>}
+              <Sources of={f} />
+              {t.length > 0 && <EndForm of={f} trees={t} />}
+              <Numbers of={f} />
+              {f.fruits.length > 0 && <SaveCsv tables={['fruits']} />}
+            </>
+          );
+        }}
+      </LoadedAll>
     </>
   );
 }

@@ -2,14 +2,14 @@ import { RecordForm } from '../form/RecordForm';
 import { Autocomplete, NativeSelect, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { Counter } from '../form/Counter';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
-import { Empty, Loaded, Problem } from '../ui/States';
+import { Empty, LoadedAll, Problem } from '../ui/States';
 import { dayAndClock, plural } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
@@ -20,12 +20,7 @@ import classes from './FruitSet.module.css';
 type Limb = Schemas['Limb'];
 
 const voidCount = (count: Schemas['LimbCount']) =>
-  answer(
-    api.POST('/api/limb-counts/{id}/void', {
-      params: { path: { id: count.id } },
-      body: { version: count.version, reason: 'recorded by mistake' },
-    }),
-  );
+  voidRecord('/api/limb-counts/{id}/void', { id: count.id }, count.version, 'recorded by mistake');
 
 function CountForm({ trees, limbs }: { trees: Schemas['TreeView'][]; limbs: Limb[] }) {
   const { now, session } = useHere();
@@ -166,41 +161,37 @@ export function Limbs() {
   return (
     <>
       <FruitTabs />
-      <Loaded of={trees}>
-        {(t) => (
-          <Loaded of={limbs}>
-            {(l) => (
-              <>
-                <h1>
-                  {l.length === 0
-                    ? 'No tags? Count whole limbs.'
-                    : `${plural(
-                        l.reduce((n, x) => n + x.now, 0),
-                        'fruit',
-                      )} on ${plural(l.length, 'limb')}, each counted once.`}
-                </h1>
-                <CountForm trees={t} limbs={l} />
-                {l.length === 0 ? (
-                  <Empty title="No limb counted yet">
-                    Give a limb a name and count its fruit. The next count takes the place of the one before,
-                    and says what lies between them.
-                  </Empty>
-                ) : (
-                  <section className="card">
-                    <h2>Limbs</h2>
-                    <ul className={classes.list}>
-                      {l.map((x) => (
-                        <LimbCard key={`${x.treeId} ${x.limb}`} limb={x} />
-                      ))}
-                    </ul>
-                    <SaveCsv tables={['limb-counts']} />
-                  </section>
-                )}
-              </>
+      <LoadedAll of={[trees, limbs]}>
+        {(t, l) => (
+          <>
+            <h1>
+              {l.length === 0
+                ? 'No tags? Count whole limbs.'
+                : `${plural(
+                    l.reduce((n, x) => n + x.now, 0),
+                    'fruit',
+                  )} on ${plural(l.length, 'limb')}, each counted once.`}
+            </h1>
+            <CountForm trees={t} limbs={l} />
+            {l.length === 0 ? (
+              <Empty title="No limb counted yet">
+                Give a limb a name and count its fruit. The next count takes the place of the one before, and
+                says what lies between them.
+              </Empty>
+            ) : (
+              <section className="card">
+                <h2>Limbs</h2>
+                <ul className={classes.list}>
+                  {l.map((x) => (
+                    <LimbCard key={`${x.treeId} ${x.limb}`} limb={x} />
+                  ))}
+                </ul>
+                <SaveCsv tables={['limb-counts']} />
+              </section>
             )}
-          </Loaded>
+          </>
         )}
-      </Loaded>
+      </LoadedAll>
     </>
   );
 }

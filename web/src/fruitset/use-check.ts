@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
@@ -43,12 +43,7 @@ export function useCheck(row: Schemas['FruitSetRow'], done: () => void) {
       doneWithUndo(
         `${t('check.result', { tree: p.treeName, set: check.taken, failed: check.failed })}.`,
         () =>
-          answer(
-            api.POST('/api/checks/{id}/void', {
-              params: { path: { id: check.id } },
-              body: { version: check.version, reason: 'undone right after saving' },
-            }),
-          ),
+          voidRecord('/api/checks/{id}/void', { id: check.id }, check.version, 'undone right after saving'),
       );
       send();
       done();

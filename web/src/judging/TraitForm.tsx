@@ -1,6 +1,6 @@
 import { Modal, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { NumberField, TextField } from '../form/fields';
 import { RecordForm } from '../form/RecordForm';
@@ -10,13 +10,7 @@ import { BETTER } from './judging-words';
 
 type Trait = Schemas['Trait'];
 
-const remove = (id: string) =>
-  answer(
-    api.POST('/api/traits/{id}/void', {
-      params: { path: { id } },
-      body: { version: 0, reason: 'undone right after saving' },
-    }),
-  );
+const remove = (id: string) => voidRecord('/api/traits/{id}/void', { id }, 0, 'undone right after saving');
 
 interface Props {
   crop: string;

@@ -1,9 +1,9 @@
 import { RecordForm } from '../form/RecordForm';
-import { NumberField } from '../form/fields';
+import { NumbersField } from '../form/fields';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { decimal, flowers } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
@@ -18,12 +18,7 @@ import { Problem } from '../ui/States';
 type Request = Schemas['TreeSpotRequest'];
 
 const voidSpot = (spot: Schemas['MeasuredSpot'], reason: string) =>
-  answer(
-    api.POST('/api/tree-spots/{id}/void', {
-      params: { path: { id: spot.id } },
-      body: { version: spot.version, reason },
-    }),
-  );
+  voidRecord('/api/tree-spots/{id}/void', { id: spot.id }, spot.version, reason);
 
 /** Writes down where a tree stands; without a connection it is sent later. */
 export function useSpot() {
@@ -59,32 +54,28 @@ export function useSpot() {
 
 /** Latitude and longitude, typed. */
 function TypedSpot({ tree, spot }: { tree: MapTree; spot: ReturnType<typeof useSpot> }) {
-  const [latitude, setLatitude] = useState<number | string>(tree.measured?.latitude ?? '');
-  const [longitude, setLongitude] = useState<number | string>(tree.measured?.longitude ?? '');
+  const [typed, setTyped] = useState<Record<'latitude' | 'longitude', number | string>>({
+    latitude: tree.measured?.latitude ?? '',
+    longitude: tree.measured?.longitude ?? '',
+  });
   return (
     <details>
       <summary className="small">{t('map.type-it')}</summary>
       <RecordForm
         form={spot}
-        of={{ tree, latitude: Number(latitude), longitude: Number(longitude), how: 'TYPED' }}
+        of={{ tree, latitude: Number(typed.latitude), longitude: Number(typed.longitude), how: 'TYPED' }}
         save={t('map.set-it')}
         variant="outline"
-        disabled={latitude === '' || longitude === ''}
+        disabled={typed.latitude === '' || typed.longitude === ''}
         style={{ marginTop: 8 }}
       >
-        <NumberField
-          name="latitude"
-          label={t('map.latitude')}
-          decimalScale={7}
-          value={latitude}
-          set={setLatitude}
-        />
-        <NumberField
-          name="longitude"
-          label={t('map.longitude')}
-          decimalScale={7}
-          value={longitude}
-          set={setLongitude}
+        <NumbersField
+          of={typed}
+          set={setTyped}
+          fields={{
+            latitude: { label: t('map.latitude'), decimalScale: 7 },
+            longitude: { label: t('map.longitude'), decimalScale: 7 },
+          }}
         />
       </RecordForm>
     </details>

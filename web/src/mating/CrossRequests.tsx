@@ -3,7 +3,7 @@ import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { percent, percentRange } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { PRIORITIES } from '../ui/priorities';
@@ -102,11 +102,11 @@ function WantedCrossCard({ crossRequest }: { crossRequest: CrossRequest }) {
   const { now, zone } = useHere();
   const remove = useSubmit(
     () =>
-      answer(
-        api.POST('/api/cross-requests/{id}/void', {
-          params: { path: { id: crossRequest.id } },
-          body: { version: crossRequest.version, reason: 'no longer wanted' },
-        }),
+      voidRecord(
+        '/api/cross-requests/{id}/void',
+        { id: crossRequest.id },
+        crossRequest.version,
+        'no longer wanted',
       ),
     [],
     () => undefined,

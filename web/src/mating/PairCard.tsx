@@ -2,7 +2,7 @@ import { RecordForm } from '../form/RecordForm';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { percent } from '../format/numbers';
 import { queries } from '../api/queries';
@@ -29,11 +29,11 @@ function CrossRequest({ pair }: { pair: Schemas['MatesPair'] }) {
     ['flowers', 'seeds', 'fatherId'],
     (crossRequest) => {
       doneWithUndo(`${crossRequest.father} on ${crossRequest.mother} is wanted.`, () =>
-        answer(
-          api.POST('/api/cross-requests/{id}/void', {
-            params: { path: { id } },
-            body: { version: crossRequest.version, reason: 'undone right after saving' },
-          }),
+        voidRecord(
+          '/api/cross-requests/{id}/void',
+          { id },
+          crossRequest.version,
+          'undone right after saving',
         ),
       );
       void navigate('/mates/wanted');

@@ -9,7 +9,7 @@ import { useHere } from '../ui/orchard-context';
 import { useMay } from '../ui/roles';
 import { queries } from '../api/queries';
 import { SaveCsv } from '../ui/SaveCsv';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, LoadedAll } from '../ui/States';
 import { calendarDate, plural } from '../format/time';
 import { useSubmit } from '../form/use-submit';
 import { OrchardTabs } from './OrchardTabs';
@@ -167,61 +167,57 @@ export function Orchard() {
   const [adding, setAdding] = useState(false);
   const [editing, setEditing] = useState<Schemas['VarietyView']>();
   return (
-    <Loaded of={varieties}>
-      {(known) => (
-        <Loaded of={trees}>
-          {(all) => (
-            <>
-              <OrchardTabs />
-              <h1>
-                {orchard.name}: {plural(all.filter((t) => !t.stoodUntil).length, 'tree')} of {known.length}{' '}
-                {known.length === 1 ? 'variety' : 'varieties'}
-              </h1>
-              {known.length === 0 && (
-                <Empty
-                  title="Begin with a variety"
-                  action={<Button onClick={() => setAdding(true)}>Add a variety</Button>}
-                >
-                  A variety is a named clone. Pollen is kept and given by variety, so name each one you have.
-                </Empty>
-              )}
-              {known.length > 0 && (
-                <section className="card">
-                  <header>
-                    <h2>Varieties</h2>
-                    <Button size="sm" variant="outline" ml="auto" onClick={() => setAdding(true)}>
-                      Add a variety
-                    </Button>
-                  </header>
-                  <div className="line" style={{ gap: 22 }}>
-                    {known.map((v) => (
-                      <span key={v.id}>
-                        <Link to={`/orchard/variety/${v.id}`}>
-                          <b>{v.name}</b>
-                        </Link>{' '}
-                        <span className="soft">
-                          {cropName(v.crop)}
-                          {v.breeding.alleles && ` · ${v.breeding.alleles}`}
-                        </span>
-                      </span>
-                    ))}
-                  </div>
-                </section>
-              )}
-              <Trees trees={all} varieties={known} />
-              {all.length > 0 && <SaveCsv tables={['trees', 'varieties', 'tree-positions']} />}
-              <Settings />
-              <VarietyForm key={String(adding)} opened={adding} close={() => setAdding(false)} />
-              <VarietyForm
-                key={editing?.id}
-                editing={editing}
-                opened={editing !== undefined}
-                close={() => setEditing(undefined)}
-              />
-            </>
+    <LoadedAll of={[varieties, trees]}>
+      {(known, all) => (
+        <>
+          <OrchardTabs />
+          <h1>
+            {orchard.name}: {plural(all.filter((t) => !t.stoodUntil).length, 'tree')} of {known.length}{' '}
+            {known.length === 1 ? 'variety' : 'varieties'}
+          </h1>
+          {known.length === 0 && (
+            <Empty
+              title="Begin with a variety"
+              action={<Button onClick={() => setAdding(true)}>Add a variety</Button>}
+            >
+              A variety is a named clone. Pollen is kept and given by variety, so name each one you have.
+            </Empty>
           )}
-        </Loaded>
+          {known.length > 0 && (
+            <section className="card">
+              <header>
+                <h2>Varieties</h2>
+                <Button size="sm" variant="outline" ml="auto" onClick={() => setAdding(true)}>
+                  Add a variety
+                </Button>
+              </header>
+              <div className="line" style={{ gap: 22 }}>
+                {known.map((v) => (
+                  <span key={v.id}>
+                    <Link to={`/orchard/variety/${v.id}`}>
+                      <b>{v.name}</b>
+                    </Link>{' '}
+                    <span className="soft">
+                      {cropName(v.crop)}
+                      {v.breeding.alleles && ` · ${v.breeding.alleles}`}
+                    </span>
+                  </span>
+                ))}
+              </div>
+            </section>
+          )}
+          <Trees trees={all} varieties={known} />
+          {all.length > 0 && <SaveCsv tables={['trees', 'varieties', 'tree-positions']} />}
+          <Settings />
+          <VarietyForm key={String(adding)} opened={adding} close={() => setAdding(false)} />
+          <VarietyForm
+            key={editing?.id}
+            editing={editing}
+            opened={editing !== undefined}
+            close={() => setEditing(undefined)}
+          />
+        </>
       )}
-    </Loaded>
+    </LoadedAll>
   );
 }

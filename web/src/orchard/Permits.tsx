@@ -2,7 +2,7 @@ import { Button, Checkbox, FileButton, Select, Textarea } from '@mantine/core';
 import { TextField } from '../form/fields';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { asBase64 } from '../api/base64';
 import { newId } from '../api/ids';
 import { queries } from '../api/queries';
@@ -21,12 +21,7 @@ type Permit = Schemas['Permit'];
 type Scope = Permit['scopes'][number];
 
 const remove = (permit: Permit, reason: string) =>
-  answer(
-    api.POST('/api/permits/{id}/void', {
-      params: { path: { id: permit.id } },
-      body: { version: permit.version, reason },
-    }),
-  );
+  voidRecord('/api/permits/{id}/void', { id: permit.id }, permit.version, reason);
 
 function PermitForm({
   editing,

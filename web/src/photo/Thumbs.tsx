@@ -1,6 +1,6 @@
 import { Button, Modal } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api } from '../api/api';
+import { answer, api, voidRecord } from '../api/api';
 import { useSubmit } from '../form/use-submit';
 import { doneWithUndo } from '../ui/undo';
 import classes from './Pictures.module.css';
@@ -9,13 +9,7 @@ const at = (id: string) => `/api/record-photos/${id}`;
 
 function Large({ id, alt, close }: { id: string; alt: string; close: () => void }) {
   const remove = useSubmit(
-    () =>
-      answer(
-        api.POST('/api/record-photos/{id}/void', {
-          params: { path: { id } },
-          body: { version: 0, reason: 'removed in the story' },
-        }),
-      ),
+    () => voidRecord('/api/record-photos/{id}/void', { id }, 0, 'removed in the story'),
     [],
     () => {
       doneWithUndo('The picture was removed.', () =>

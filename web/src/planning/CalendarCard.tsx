@@ -3,7 +3,7 @@ import { TextField } from '../form/fields';
 import { Button, CopyButton } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { queries } from '../api/queries';
 import { useSubmit } from '../form/use-submit';
@@ -23,12 +23,7 @@ export function CalendarCard() {
   );
   const remove = useSubmit(
     (f: Schemas['CalendarFeed']) =>
-      answer(
-        api.POST('/api/calendars/{id}/void', {
-          params: { path: { id: f.id } },
-          body: { version: f.version, reason: 'no longer wanted' },
-        }),
-      ),
+      voidRecord('/api/calendars/{id}/void', { id: f.id }, f.version, 'no longer wanted'),
     [],
     (_, f) => setMade((m) => (m?.id === f.id ? undefined : m)),
   );

@@ -1,7 +1,7 @@
 import { Button, Modal } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { aboutFruits, decimal } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
@@ -19,12 +19,7 @@ export interface Asked {
 }
 
 export const takeBackOverride = (id: string, version: number) =>
-  answer(
-    api.POST('/api/plan-overrides/{id}/void', {
-      params: { path: { id } },
-      body: { version, reason: 'removed' },
-    }),
-  );
+  voidRecord('/api/plan-overrides/{id}/void', { id }, version, 'removed');
 
 /** What it would cost, from the plan made anew with it. */
 function Cost({ of }: { of: Request }) {

@@ -3,7 +3,7 @@ import { useMediaQuery } from '@mantine/hooks';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { aboutFruits, decimal, percent } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
@@ -29,12 +29,7 @@ type Round = Schemas['PlannedRound'];
 type Stop = Schemas['RoundStop'];
 
 const takeBack = (id: string, version: number) =>
-  answer(
-    api.POST('/api/pollen-overrides/{id}/void', {
-      params: { path: { id } },
-      body: { version, reason: 'removed' },
-    }),
-  );
+  voidRecord('/api/pollen-overrides/{id}/void', { id }, version, 'removed');
 
 function useChoose() {
   return useSubmit(

@@ -11,7 +11,7 @@ import { newId } from '../api/ids';
 import { basisWord, flowers, rounded } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
-import { Empty, Loaded } from '../ui/States';
+import { Empty, LoadedAll } from '../ui/States';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
@@ -227,22 +227,18 @@ export function Collect() {
   const bloom = useQuery(queries.bloom(24));
   const crops = useQuery(queries.crops());
   return (
-    <Loaded of={bloom}>
-      {(b) => (
-        <Loaded of={crops}>
-          {(c) => (
-            <>
-              <PollenTabs />
-              <h1>{t('collect.title')}</h1>
-              {b.trees.length === 0 ? (
-                <Empty title={t('collect.no-trees')}>{t('collect.add-first')}</Empty>
-              ) : (
-                <CollectForm bloom={b} crops={c} />
-              )}
-            </>
+    <LoadedAll of={[bloom, crops]}>
+      {(b, c) => (
+        <>
+          <PollenTabs />
+          <h1>{t('collect.title')}</h1>
+          {b.trees.length === 0 ? (
+            <Empty title={t('collect.no-trees')}>{t('collect.add-first')}</Empty>
+          ) : (
+            <CollectForm bloom={b} crops={c} />
           )}
-        </Loaded>
+        </>
       )}
-    </Loaded>
+    </LoadedAll>
   );
 }

@@ -3,7 +3,7 @@ import { NumberField } from '../form/fields';
 import { Button, SegmentedControl, Select } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { temperature, toCelsius } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
@@ -65,11 +65,11 @@ function StepForm({ story, close }: { story: Schemas['LotStory']; close: () => v
     (after) => {
       const saved = after.steps.find((s) => s.id === id);
       doneWithUndo(`${lot.code}: ${stepWords({ kind, storage: storage as Step['storage'] })}.`, () =>
-        answer(
-          api.POST('/api/lots/{lot}/steps/{id}/void', {
-            params: { path: { lot: lot.id, id } },
-            body: { version: saved?.version ?? 0, reason: 'undone right after saving' },
-          }),
+        voidRecord(
+          '/api/lots/{lot}/steps/{id}/void',
+          { lot: lot.id, id },
+          saved?.version ?? 0,
+          'undone right after saving',
         ),
       );
       close();
@@ -133,11 +133,11 @@ export function Keeping({ story }: { story: Schemas['LotStory'] }) {
   const lot = story.lot;
   const remove = useSubmit(
     (s: Step) =>
-      answer(
-        api.POST('/api/lots/{lot}/steps/{id}/void', {
-          params: { path: { lot: lot.id, id: s.id! } },
-          body: { version: s.version, reason: 'recorded by mistake' },
-        }),
+      voidRecord(
+        '/api/lots/{lot}/steps/{id}/void',
+        { lot: lot.id, id: s.id! },
+        s.version,
+        'recorded by mistake',
       ),
     [],
     () => undefined,

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { answer, api, type Schemas } from '../api/api';
-import { made, SheetFields, SheetResult, type Grid, type MadeSheet } from '../ui/LabelParts';
+import { useLabelSheet } from '../ui/LabelSheetForm';
 import { useHere } from '../ui/orchard-context';
 import { queries } from '../api/queries';
 import { Empty, Loaded, Problem } from '../ui/States';
@@ -45,22 +45,16 @@ function Printed() {
 
 function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string | null }) {
   const [copies, setCopies] = useState<Record<string, number | string>>(first ? { [first]: 1 } : {});
-  const [grid, setGrid] = useState<Grid>('A4_3_BY_7');
   const [kind, setKind] = useState<Kind>('JAR');
-  const [skip, setSkip] = useState<number | string>(0);
-  const [sheet, setSheet] = useState<MadeSheet>();
   const chosen = lots
     .map((l) => ({ lotId: l.id, copies: Number(copies[l.id] || 0) }))
     .filter((c) => c.copies > 0);
   const all = chosen.reduce((n, c) => n + c.copies, 0);
-  const body: Schemas['LabelsRequest'] = { grid, kind, lots: chosen, skip: Number(skip) || 0 };
-  const form = useSubmit(
-    () => answer(api.POST('/api/labels', { body })),
-    ['skip'],
-    (answered) => setSheet((before) => made(answered, before)),
+  const labels = useLabelSheet('A4_3_BY_7', (wanted) =>
+    answer(api.POST('/api/labels', { body: { kind, lots: chosen, ...wanted } })),
   );
   const print = useSubmit(
-    () => answer(api.POST('/api/printer', { body })),
+    () => answer(api.POST('/api/printer', { body: { kind, lots: chosen, ...labels.wanted } })),
     [],
     () => undefined,
   );
@@ -85,7 +79,7 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
   return (
     <div className={classes.columns}>
       <RecordForm
-        form={form}
+        form={labels.form}
         save={all === 0 ? 'Choose labels' : `Make ${plural(all, 'label')}`}
         disabled={all === 0}
         className="card stack"
@@ -120,15 +114,8 @@ function LabelForm({ lots, first }: { lots: Schemas['LotView'][]; first: string 
           value={kind}
           onChange={(v) => setKind(v)}
         />
-        <SheetFields
-          grid={grid}
-          setGrid={setGrid}
-          skip={skip}
-          setSkip={setSkip}
-          error={form.errorFor('skip', 'Used labels')}
-        />
+        {labels.parts('pollen-labels.pdf')}
         <Problem>{print.general}</Problem>
-        {sheet && <SheetResult of={sheet} file="pollen-labels.pdf" />}
       </RecordForm>
       <Printed />
     </div>

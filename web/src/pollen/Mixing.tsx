@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, type Schemas } from '../api/api';
 import { queries } from '../api/queries';
-import { Loaded, Problem } from '../ui/States';
+import { Loaded, LoadedAll, Problem } from '../ui/States';
 import { plural, span } from '../format/time';
 import { PollenTabs } from './PollenTabs';
 import classes from './Mixing.module.css';
@@ -304,19 +304,15 @@ export function Mixing() {
           </Button>
         </div>
       </div>
-      <Loaded of={crops}>
-        {(c) => (
-          <Loaded of={varieties}>
-            {(v) => (
-              <div className={classes.mixing}>
-                <Medium />
-                <Suspension crops={c} varieties={v} />
-                <Fig crops={c} varieties={v} />
-              </div>
-            )}
-          </Loaded>
+      <LoadedAll of={[crops, varieties]}>
+        {(c, v) => (
+          <div className={classes.mixing}>
+            <Medium />
+            <Suspension crops={c} varieties={v} />
+            <Fig crops={c} varieties={v} />
+          </div>
         )}
-      </Loaded>
+      </LoadedAll>
     </>
   );
 }

@@ -1,9 +1,9 @@
 import { saidOf } from '../api/problem';
-import { NumberField, TextField } from '../form/fields';
+import { NumbersField, TextField } from '../form/fields';
 import { RecordForm } from '../form/RecordForm';
 import { Button, NumberInput, SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { percent } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
@@ -90,46 +90,19 @@ function FieldsOfView({ fields, set, problems }: ViewsProps) {
 
 type Spare = Record<'flowers' | 'taken' | 'freshFlowers' | 'freshTaken', number | string>;
 
-interface SpareProps {
-  of: Spare;
-  change: (part: Partial<Spare>) => void;
-}
-
-function SpareFlowers({ of, change }: SpareProps) {
+function SpareFlowers({ of, set }: { of: Spare; set: (spare: Spare) => void }) {
   return (
     <div className="form">
       <div className="two">
-        <NumberField
-          name="flowers"
-          label="Flowers done with it"
-          min={1}
-          value={of.flowers}
-          set={(flowers) => change({ flowers })}
-          named="Flowers"
-        />
-        <NumberField
-          name="taken"
-          label="of them set"
-          min={0}
-          value={of.taken}
-          set={(taken) => change({ taken })}
-          named="Set"
-        />
-        <NumberField
-          name="freshFlowers"
-          label="Flowers beside them with fresh pollen"
-          min={0}
-          value={of.freshFlowers}
-          set={(freshFlowers) => change({ freshFlowers })}
-          named="Flowers"
-        />
-        <NumberField
-          name="freshTaken"
-          label="of them set"
-          min={0}
-          value={of.freshTaken}
-          set={(freshTaken) => change({ freshTaken })}
-          named="Taken"
+        <NumbersField
+          of={of}
+          set={set}
+          fields={{
+            flowers: { label: 'Flowers done with it', named: 'Flowers', min: 1 },
+            taken: { label: 'of them set', named: 'Set', min: 0 },
+            freshFlowers: { label: 'Flowers beside them with fresh pollen', named: 'Flowers', min: 0 },
+            freshTaken: { label: 'of them set', named: 'Set', min: 0 },
+          }}
         />
       </div>
     </div>
@@ -174,12 +147,7 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
     ],
     (after) => {
       doneWithUndo(`${lot.code} tested: ${percent(after.lot.viability.share)} alive.`, () =>
-        answer(
-          api.POST('/api/lots/{lot}/tests/{id}/void', {
-            params: { path: { lot: lot.id, id } },
-            body: { version: 0, reason: 'undone right after saving' },
-          }),
-        ),
+        voidRecord('/api/lots/{lot}/tests/{id}/void', { lot: lot.id, id }, 0, 'undone right after saving'),
       );
       close();
     },
@@ -198,7 +166,7 @@ function TestForm({ lot, close }: { lot: Schemas['LotView']; close: () => void }
       {onMedium ? (
         <FieldsOfView fields={fields} set={setFields} problems={form.problems} />
       ) : (
-        <SpareFlowers of={spare} change={(part) => setSpare((now) => ({ ...now, ...part }))} />
+        <SpareFlowers of={spare} set={setSpare} />
       )}
       <TimeField label="Counted" value={at} onChange={setOwnTime} error={form.errorFor('at', 'Time')} />
       <TextField name="note" label="Note" value={note} set={setNote} />
@@ -213,11 +181,11 @@ export function Tests({ story }: { story: Schemas['LotStory'] }) {
   const lot = story.lot;
   const remove = useSubmit(
     (t: Schemas['PollenTest']) =>
-      answer(
-        api.POST('/api/lots/{lot}/tests/{id}/void', {
-          params: { path: { lot: lot.id, id: t.id } },
-          body: { version: t.version, reason: 'recorded by mistake' },
-        }),
+      voidRecord(
+        '/api/lots/{lot}/tests/{id}/void',
+        { lot: lot.id, id: t.id },
+        t.version,
+        'recorded by mistake',
       ),
     [],
     () => undefined,

@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { answer, api, type Schemas } from '../api/api';
+import { type Schemas, voidRecord } from '../api/api';
 import { useHere } from '../ui/orchard-context';
 import { said } from '../format/time';
 import { useSubmit } from '../form/use-submit';
@@ -8,12 +8,7 @@ import { phrase, t } from '../text/text';
 type Done = Schemas['PollinationView'];
 
 export const voidPollination = (p: Pick<Done, 'id' | 'version'>) =>
-  answer(
-    api.POST('/api/pollinations/{id}/void', {
-      params: { path: { id: p.id } },
-      body: { version: p.version, reason: 'recorded by mistake' },
-    }),
-  );
+  voidRecord('/api/pollinations/{id}/void', { id: p.id }, p.version, 'recorded by mistake');
 
 function DoneRow({ done }: { done: Done }) {
   const { now, zone } = useHere();

@@ -5,7 +5,7 @@ import { IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
@@ -33,12 +33,7 @@ const SIZE: Record<Fig['size'], string> = {
 };
 
 const voidFig = (f: Pick<Fig, 'id' | 'version'>) =>
-  answer(
-    api.POST('/api/figs/{id}/void', {
-      params: { path: { id: f.id } },
-      body: { version: f.version, reason: 'measured wrongly' },
-    }),
-  );
+  voidRecord('/api/figs/{id}/void', { id: f.id }, f.version, 'measured wrongly');
 
 /** The name that likely comes next: Y7 after Y6. */
 export function nextName(name: string): string {

@@ -1,7 +1,7 @@
 import { Button, Modal } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { refresh } from '../api/client';
 import { dayOfYearAndClock, plural } from '../format/time';
 import { useHere } from '../ui/orchard-context';
@@ -27,12 +27,7 @@ export function ImportRuns() {
   const [asked, setAsked] = useState<Run>();
   const undo = useMutation({
     mutationFn: (run: Run) =>
-      answer(
-        api.POST('/api/imports/{id}/void', {
-          params: { path: { id: run.id } },
-          body: { version: run.version, reason: `Import of ${run.fileName} undone` },
-        }),
-      ),
+      voidRecord('/api/imports/{id}/void', { id: run.id }, run.version, `Import of ${run.fileName} undone`),
     onSuccess: () => refresh(client),
   });
   const undone = undo.isSuccess && (

@@ -1,5 +1,5 @@
-import { Modal, NumberInput, Select, TextInput } from '@mantine/core';
-import { NumberField } from '../form/fields';
+import { Modal, Select, TextInput } from '@mantine/core';
+import { NumberField, NumbersField } from '../form/fields';
 import { NoteField } from '../form/NoteField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
@@ -21,17 +21,37 @@ interface Props {
 /** Kinds whose numbers are corrected here. */
 export const CORRECTED = new Set(['reading', 'pollination', 'check', 'limb-count', 'jar']);
 
-function Frame(props: {
+/** A correction that is being written: when, what was noted, and the sending of both. */
+interface Correction {
   line: Line;
   close: () => void;
   form: Submit<void>;
   at: Date;
   setAt: (at: Date) => void;
+  /** What the time is called in the record. */
   field: string;
-  note?: [string, (note: string) => void];
-  children: ReactNode;
-}) {
-  const { line, close, form, note } = props;
+  note: string;
+  setNote: (note: string) => void;
+}
+
+type Send = (at: string, note: string, confirmed: string[]) => Promise<unknown>;
+
+function useCorrection({ line, close }: Props, field: string, fields: string[], send: Send): Correction {
+  const [at, setAt] = useState(() => new Date(line.at));
+  const [note, setNote] = useState(line.note);
+  const form = useSubmit<void, unknown>(
+    (_, confirmed) => send(at.toISOString(), note, confirmed),
+    [field, 'note', ...fields],
+    () => {
+      sayDone(`The ${nounOf(line.kind)} was corrected.`);
+      close();
+    },
+  );
+  return { line, close, form, at, setAt, field, note, setNote };
+}
+
+function Frame({ of, noteless, children }: { of: Correction; noteless?: boolean; children: ReactNode }) {
+  const { line, close, form } = of;
   return (
     <Modal
       opened
@@ -39,97 +59,92 @@ function Frame(props: {
       title={`Correct this ${nounOf(line.kind)}${line.tree ? ` of ${line.tree}` : ''}`}
     >
       <RecordForm form={form} save="Save the correction" cancel={close}>
-        {props.children}
-        <TimeField
-          label="When"
-          value={props.at}
-          onChange={props.setAt}
-          error={form.errorFor(props.field, 'Time')}
-        />
-        {note && <NoteField value={note[0]} onChange={note[1]} error={form.errorFor('note', 'Note')} />}
+        {children}
+        <TimeField label="When" value={of.at} onChange={of.setAt} error={form.errorFor(of.field, 'Time')} />
+        {!noteless && (
+          <NoteField value={of.note} onChange={of.setNote} error={form.errorFor('note', 'Note')} />
+        )}
       </RecordForm>
     </Modal>
   );
 }
 
-const corrected = (line: Line, close: () => void) => () => {
-  sayDone(`The ${nounOf(line.kind)} was corrected.`);
-  close();
-};
+function TreeField({
+  line,
+  form,
+  value,
+  set,
+}: {
+  line: Line;
+  form: Submit<void>;
+  value: string;
+  set: (id: string) => void;
+}) {
+  const { data: trees = [] } = useQuery(queries.trees());
+  return (
+    <Select
+      label="Tree"
+      searchable
+      data={trees.filter((t) => t.crop === line.crop).map((t) => ({ value: t.id, label: t.name }))}
+      value={value}
+      onChange={(t) => set(t ?? value)}
+      allowDeselect={false}
+      error={form.errorFor('treeId', 'Tree')}
+    />
+  );
+}
 
 const whole = (value: number | string): number => (value === '' ? 0 : Number(value));
+
+type Typed = Record<string, number | string>;
 
 function Numbers({
   names,
   values,
   change,
-  form,
 }: {
   names: [string, string][];
-  values: Record<string, number | string>;
-  change: (values: Record<string, number | string>) => void;
-  form: Submit<void>;
+  values: Typed;
+  change: (values: Typed) => void;
 }) {
   return (
     <div
       className="form"
       style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(130px, 1fr))', gap: 12 }}
     >
-      {names.map(([key, label]) => (
-        <NumberInput
-          key={key}
-          label={label}
-          min={0}
-          value={values[key] ?? 0}
-          onChange={(value) => change({ ...values, [key]: value })}
-          error={form.errorFor(key, label)}
-        />
-      ))}
+      <NumbersField
+        of={values}
+        set={change}
+        fields={Object.fromEntries(names.map(([key, label]) => [key, { label, min: 0 }]))}
+      />
     </div>
   );
 }
 
-function Reading({ line, sheet, close }: Props) {
-  const [at, setAt] = useState(() => new Date(line.at));
-  const [note, setNote] = useState(line.note);
-  const [counts, setCounts] = useState<Record<string, number | string>>(() => countsOf(line));
+function Reading(props: Props) {
+  const { line, sheet } = props;
+  const [counts, setCounts] = useState<Typed>(() => countsOf(line));
   const [treeId, setTree] = useState(line.treeId!);
-  const { data: trees = [] } = useQuery(queries.trees());
-  const form = useSubmit(
-    () =>
-      answer(
-        api.PUT('/api/readings/{id}', {
-          params: { path: { id: line.id }, query: { version: line.version } },
-          body: {
-            treeId,
-            takenAt: at.toISOString(),
-            counts: Object.fromEntries(Object.entries(counts).map(([stage, n]) => [stage, whole(n)])),
-            note,
-            limb: said(line, 'limb'),
-            share: number(line, 'share'),
-          },
-        }),
-      ),
-    ['treeId', 'takenAt', 'note', ...(sheet?.stages ?? []).map((s) => s.key)],
-    corrected(line, close),
+  const stages = sheet?.stages ?? [];
+  const of = useCorrection(props, 'takenAt', ['treeId', ...stages.map((s) => s.key)], (takenAt, note) =>
+    answer(
+      api.PUT('/api/readings/{id}', {
+        params: { path: { id: line.id }, query: { version: line.version } },
+        body: {
+          treeId,
+          takenAt,
+          counts: Object.fromEntries(Object.entries(counts).map(([stage, n]) => [stage, whole(n)])),
+          note,
+          limb: said(line, 'limb'),
+          share: number(line, 'share'),
+        },
+      }),
+    ),
   );
   return (
-    <Frame line={line} close={close} form={form} at={at} setAt={setAt} field="takenAt" note={[note, setNote]}>
-      <Select
-        label="Tree"
-        searchable
-        data={trees.filter((t) => t.crop === line.crop).map((t) => ({ value: t.id, label: t.name }))}
-        value={treeId}
-        onChange={(t) => setTree(t ?? treeId)}
-        allowDeselect={false}
-        error={form.errorFor('treeId', 'Tree')}
-      />
-      <Numbers
-        names={(sheet?.stages ?? []).map((s) => [s.key, s.name])}
-        values={counts}
-        change={setCounts}
-        form={form}
-      />
+    <Frame of={of}>
+      <TreeField line={line} form={of.form} value={treeId} set={setTree} />
+      <Numbers names={stages.map((s) => [s.key, s.name])} values={counts} change={setCounts} />
     </Frame>
   );
 }
@@ -143,8 +158,8 @@ interface PollinationDraft {
   tag: string;
 }
 
-function usePollination(line: Line, close: () => void) {
-  const [at, setAt] = useState(() => new Date(line.at));
+function usePollination(props: Props) {
+  const { line } = props;
   const [draft, setDraft] = useState<PollinationDraft>(() => ({
     treeId: line.treeId!,
     lotId: line.lotId,
@@ -160,43 +175,32 @@ function usePollination(line: Line, close: () => void) {
     tool: said(line, 'tool'),
     limb: said(line, 'limb'),
   } as Schemas['PollinationHow'];
-  const form = useSubmit(
-    () =>
-      answer(
-        api.PUT('/api/pollinations/{id}', {
-          params: { path: { id: line.id }, query: { version: line.version } },
-          body: {
-            ...draft,
-            flowers: whole(draft.flowers),
-            doneAt: at.toISOString(),
-            how,
-            crossId: line.crossId,
-            again: line.what.again === true,
-          },
-        }),
-      ),
-    ['treeId', 'lotId', 'flowers', 'doneAt', 'mark', 'colour', 'tag'],
-    corrected(line, close),
+  const of = useCorrection(props, 'doneAt', Object.keys(draft), (doneAt) =>
+    answer(
+      api.PUT('/api/pollinations/{id}', {
+        params: { path: { id: line.id }, query: { version: line.version } },
+        body: {
+          ...draft,
+          flowers: whole(draft.flowers),
+          doneAt,
+          how,
+          crossId: line.crossId,
+          again: line.what.again === true,
+        },
+      }),
+    ),
   );
   const set = (part: Partial<typeof draft>) => setDraft((d) => ({ ...d, ...part }));
-  return { at, setAt, draft, set, form };
+  return { of, draft, set };
 }
 
-function Pollination({ line, close }: Props) {
-  const { at, setAt, draft, set, form } = usePollination(line, close);
-  const { data: trees = [] } = useQuery(queries.trees());
+function Pollination(props: Props) {
+  const { of, draft, set } = usePollination(props);
+  const { form } = of;
   const { data: lots = [] } = useQuery(queries.lots());
   return (
-    <Frame line={line} close={close} form={form} at={at} setAt={setAt} field="doneAt">
-      <Select
-        label="Tree"
-        searchable
-        data={trees.filter((t) => t.crop === line.crop).map((t) => ({ value: t.id, label: t.name }))}
-        value={draft.treeId}
-        onChange={(t) => set({ treeId: t ?? draft.treeId })}
-        allowDeselect={false}
-        error={form.errorFor('treeId', 'Tree')}
-      />
+    <Frame of={of} noteless>
+      <TreeField line={props.line} form={form} value={draft.treeId} set={(treeId) => set({ treeId })} />
       {draft.lotId && (
         <Select
           label="Jar"
@@ -239,123 +243,89 @@ const OUTCOMES: [string, string][] = [
   ['lost', 'Mark gone'],
 ];
 
-function Check({ line, close }: Props) {
-  const [at, setAt] = useState(() => new Date(line.at));
-  const [note, setNote] = useState(line.note);
-  const [found, setFound] = useState<Record<string, number | string>>(() =>
+function Check(props: Props) {
+  const { line } = props;
+  const [found, setFound] = useState<Typed>(() =>
     Object.fromEntries(OUTCOMES.map(([key]) => [key, number(line, key) ?? 0])),
   );
-  const form = useSubmit<void, unknown>(
-    (_, confirmed) =>
-      answer(
-        api.PUT('/api/checks/{id}', {
-          params: { path: { id: line.id }, query: { version: line.version } },
-          body: {
-            pollinationId: said(line, 'pollinationId')!,
-            checkedAt: at.toISOString(),
-            taken: whole(found.taken!),
-            failed: whole(found.failed!),
-            unknown: whole(found.unknown!),
-            dropped: whole(found.dropped!),
-            thinned: whole(found.thinned!),
-            lost: whole(found.lost!),
-            detail: Object.fromEntries(
-              ['resting', 'fruits', 'whole', 'oneSided', 'crooked', 'sizeMm'].map((k) => [
-                k,
-                number(line, k),
-              ]),
-            ),
-            note,
-            confirmed,
-          },
-        }),
-      ),
-    ['checkedAt', 'note', ...OUTCOMES.map(([key]) => key)],
-    corrected(line, close),
+  const of = useCorrection(props, 'checkedAt', Object.keys(found), (checkedAt, note, confirmed) =>
+    answer(
+      api.PUT('/api/checks/{id}', {
+        params: { path: { id: line.id }, query: { version: line.version } },
+        body: {
+          pollinationId: said(line, 'pollinationId')!,
+          checkedAt,
+          taken: whole(found.taken!),
+          failed: whole(found.failed!),
+          unknown: whole(found.unknown!),
+          dropped: whole(found.dropped!),
+          thinned: whole(found.thinned!),
+          lost: whole(found.lost!),
+          detail: Object.fromEntries(
+            ['resting', 'fruits', 'whole', 'oneSided', 'crooked', 'sizeMm'].map((k) => [k, number(line, k)]),
+          ),
+          note,
+          confirmed,
+        },
+      }),
+    ),
   );
   return (
-    <Frame
-      line={line}
-      close={close}
-      form={form}
-      at={at}
-      setAt={setAt}
-      field="checkedAt"
-      note={[note, setNote]}
-    >
+    <Frame of={of}>
       <p className="soft">
         Of {number(line, 'flowers')} flowers; each number counts all of them up to that day.
       </p>
-      <Numbers names={OUTCOMES} values={found} change={setFound} form={form} />
+      <Numbers names={OUTCOMES} values={found} change={setFound} />
     </Frame>
   );
 }
 
-function LimbCount({ line, close }: Props) {
-  const [at, setAt] = useState(() => new Date(line.at));
-  const [note, setNote] = useState(line.note);
-  const [counts, setCounts] = useState<Record<string, number | string>>({
+const LIMB: [string, string][] = [
+  ['fruits', 'Fruits'],
+  ['takenOff', 'Thinned, picked or fallen since'],
+];
+
+function LimbCount(props: Props) {
+  const { line } = props;
+  const [counts, setCounts] = useState<Typed>({
     fruits: number(line, 'fruits') ?? 0,
     takenOff: number(line, 'takenOff') ?? 0,
   });
-  const form = useSubmit(
-    () =>
-      answer(
-        api.PUT('/api/limb-counts/{id}', {
-          params: { path: { id: line.id }, query: { version: line.version } },
-          body: {
-            treeId: line.treeId!,
-            limb: said(line, 'limb')!,
-            countedAt: at.toISOString(),
-            fruits: whole(counts.fruits!),
-            takenOff: whole(counts.takenOff!),
-            note,
-          },
-        }),
-      ),
-    ['countedAt', 'note', 'fruits', 'takenOff'],
-    corrected(line, close),
+  const of = useCorrection(props, 'countedAt', Object.keys(counts), (countedAt, note) =>
+    answer(
+      api.PUT('/api/limb-counts/{id}', {
+        params: { path: { id: line.id }, query: { version: line.version } },
+        body: {
+          treeId: line.treeId!,
+          limb: said(line, 'limb')!,
+          countedAt,
+          fruits: whole(counts.fruits!),
+          takenOff: whole(counts.takenOff!),
+          note,
+        },
+      }),
+    ),
   );
   return (
-    <Frame
-      line={line}
-      close={close}
-      form={form}
-      at={at}
-      setAt={setAt}
-      field="countedAt"
-      note={[note, setNote]}
-    >
-      <Numbers
-        names={[
-          ['fruits', 'Fruits'],
-          ['takenOff', 'Thinned, picked or fallen since'],
-        ]}
-        values={counts}
-        change={setCounts}
-        form={form}
-      />
+    <Frame of={of}>
+      <Numbers names={LIMB} values={counts} change={setCounts} />
     </Frame>
   );
 }
 
 /** What went in and out of a jar is put right in its ledger; here its hour and its note. */
-function Jar({ line, close }: Props) {
-  const [at, setAt] = useState(() => new Date(line.at));
-  const [note, setNote] = useState(line.note);
-  const form = useSubmit(
-    () =>
-      answer(
-        api.PUT('/api/lots/{id}/correction', {
-          params: { path: { id: line.id } },
-          body: { at: at.toISOString(), note, version: line.version },
-        }),
-      ),
-    ['at', 'note'],
-    corrected(line, close),
+function Jar(props: Props) {
+  const { line } = props;
+  const of = useCorrection(props, 'at', [], (at, note) =>
+    answer(
+      api.PUT('/api/lots/{id}/correction', {
+        params: { path: { id: line.id } },
+        body: { at, note, version: line.version },
+      }),
+    ),
   );
   return (
-    <Frame line={line} close={close} form={form} at={at} setAt={setAt} field="at" note={[note, setNote]}>
+    <Frame of={of}>
       <p className="small soft">Doses are put right on the jar’s page, in its ledger.</p>
     </Frame>
   );

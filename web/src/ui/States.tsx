@@ -3,28 +3,46 @@ import type { UseQueryResult } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { t } from '../text/text';
 
+/** Why data are not there, with the way to try again. */
+function Failed({ of }: { of: UseQueryResult<unknown> & { error: Error } }) {
+  return (
+    <div className="note bad" role="alert">
+      <p>{of.error.message}</p>
+      <Button mt={8} variant="outline" color="red.9" onClick={() => void of.refetch()}>
+        {t('do.try-again')}
+      </Button>
+    </div>
+  );
+}
+
 /** Waits for data; says what went wrong and lets one try again. */
-export function Loaded<T>({
-  of,
-  waiting = t('state.moment'),
-  children,
-}: {
+export function Loaded<T>(props: {
   of: UseQueryResult<T>;
   waiting?: string;
   children: (data: T) => ReactNode;
 }) {
-  if (of.data !== undefined) return <>{children(of.data)}</>;
-  if (of.isError) {
-    return (
-      <div className="note bad" role="alert">
-        <p>{of.error.message}</p>
-        <Button mt={8} variant="outline" color="red.9" onClick={() => void of.refetch()}>
-          {t('do.try-again')}
-        </Button>
-      </div>
-    );
+  return (
+    <LoadedAll of={[props.of]} {...(props.waiting && { waiting: props.waiting })}>
+      {props.children}
+    </LoadedAll>
+  );
+}
+
+/** Waits for all of several data. */
+export function LoadedAll<T extends unknown[]>({
+  of,
+  waiting = t('state.moment'),
+  children,
+}: {
+  of: [...{ [I in keyof T]: UseQueryResult<T[I]> }];
+  waiting?: string;
+  children: (...data: T) => ReactNode;
+}) {
+  if (of.every((query) => query.data !== undefined)) {
+    return <>{children(...(of.map((query) => query.data) as T))}</>;
   }
-  return <Waiting>{waiting}</Waiting>;
+  const failed = of.find((query) => query.isError && query.data === undefined);
+  return failed?.error ? <Failed of={failed} /> : <Waiting>{waiting}</Waiting>;
 }
 
 /** Says why something was not done; nothing where there is no reason. */

@@ -2,7 +2,7 @@ import { ActionIcon } from '@mantine/core';
 import { IconCamera, IconX } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { queries } from '../api/queries';
@@ -56,11 +56,11 @@ export function Photos({ walk, stop, tree }: { walk: Schemas['Walk']; stop: numb
   );
   const remove = useSubmit(
     (p: Schemas['WalkPhoto']) =>
-      answer(
-        api.POST('/api/walks/{walk}/photos/{id}/void', {
-          params: { path: { walk: walk.id, id: p.id } },
-          body: { version: p.version, reason: 'removed on the walk' },
-        }),
+      voidRecord(
+        '/api/walks/{walk}/photos/{id}/void',
+        { walk: walk.id, id: p.id },
+        p.version,
+        'removed on the walk',
       ),
     [],
     () => undefined,

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Schemas } from '../api/api';
+import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { sayKept } from '../ui/undo';
 import { useHere } from '../ui/orchard-context';
@@ -22,11 +22,11 @@ export const voidStep = (
   controlledCross: string,
   step: Pick<Schemas['ControlledCrossDone'], 'id' | 'version'>,
 ) =>
-  answer(
-    api.POST('/api/crosses/{controlledCross}/steps/{id}/void', {
-      params: { path: { controlledCross, id: step.id } },
-      body: { version: step.version, reason: 'recorded by mistake' },
-    }),
+  voidRecord(
+    '/api/crosses/{controlledCross}/steps/{id}/void',
+    { controlledCross, id: step.id },
+    step.version,
+    'recorded by mistake',
   );
 
 /** What to press into the metal tag, as long as the cross can be looked up. */

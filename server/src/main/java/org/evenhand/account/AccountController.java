@@ -11,11 +11,11 @@ import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -69,16 +69,14 @@ record AccountController(
                 .toList();
     }
 
-    @PutMapping
-    @Needs(Duty.SELF)
+    @Puts(needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void rename(Caller caller, @Valid @RequestBody NameRequest request) {
         accounts.rename(caller, request.person());
     }
 
     /** Changes the password; everywhere else one is signed out. */
-    @PutMapping("/password")
-    @Needs(Duty.SELF)
+    @Puts(path = "/password", needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePassword(
             Caller caller,
@@ -92,16 +90,14 @@ record AccountController(
     }
 
     /** Signs out elsewhere. */
-    @PostMapping("/sessions/end-others")
-    @Needs(Duty.SELF)
+    @Posts(path = "/sessions/end-others", needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void endOthers(Caller caller, HttpServletRequest http) {
         sessions.endOthers(caller, http);
         log.attempt(AccessLog.Kind.SESSIONS_ENDED, caller.accountId(), Device.of(http));
     }
 
-    @PostMapping("/sessions/{key}/end")
-    @Needs(Duty.SELF)
+    @Posts(path = "/sessions/{key}/end", needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end(Caller caller, @PathVariable String key, HttpServletRequest http) {
         sessions.end(caller, key);
@@ -109,8 +105,7 @@ record AccountController(
     }
 
     /** Leaves the orchard one is in. */
-    @PostMapping("/leave")
-    @Needs(Duty.SELF)
+    @Posts(path = "/leave", needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void leave(Caller caller) {
         people.leave(caller);

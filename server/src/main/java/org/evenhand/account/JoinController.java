@@ -7,10 +7,9 @@ import java.util.UUID;
 import java.util.function.Supplier;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
 import org.evenhand.kit.ReadsOnly;
 import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -22,16 +21,14 @@ import org.springframework.web.bind.annotation.RestController;
 record JoinController(AccessLinks links, SignIn signIn, Sessions sessions, SignInLimit limit, AccessLog log) {
 
     /** What a link is for. */
-    @PostMapping("/offer")
-    @Needs(Duty.OPEN)
+    @Posts(path = "/offer", needs = Duty.OPEN)
     @ReadsOnly
     JoinRequests.Offer offer(@Valid @RequestBody JoinRequests.Look request, HttpServletRequest http) {
         return tried(http, () -> links.offer(request.key()));
     }
 
     /** Makes an account for an invitation, and signs it in. */
-    @PostMapping
-    @Needs(Duty.OPEN)
+    @Posts(needs = Duty.OPEN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void joinAnew(
             @Valid @RequestBody JoinRequests.Join request, HttpServletRequest http, HttpServletResponse response) {
@@ -40,8 +37,7 @@ record JoinController(AccessLinks links, SignIn signIn, Sessions sessions, SignI
     }
 
     /** Takes who is signed in into the orchard of an invitation. */
-    @PostMapping("/member")
-    @Needs(Duty.SELF)
+    @Posts(path = "/member", needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void join(
             Caller caller,
@@ -53,8 +49,7 @@ record JoinController(AccessLinks links, SignIn signIn, Sessions sessions, SignI
     }
 
     /** Chooses a new password, and signs in; everywhere else one is signed out. */
-    @PostMapping("/password")
-    @Needs(Duty.OPEN)
+    @Posts(path = "/password", needs = Duty.OPEN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void choosePassword(
             @Valid @RequestBody JoinRequests.Choose request, HttpServletRequest http, HttpServletResponse response) {

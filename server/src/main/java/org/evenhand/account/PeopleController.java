@@ -11,11 +11,11 @@ import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -45,43 +45,37 @@ record PeopleController(People people, AccessLinks links, AccessLog log) {
         return log.of(caller);
     }
 
-    @PutMapping("/{accountId}/role")
-    @Needs(Duty.OWN)
+    @Puts(path = "/{accountId}/role", needs = Duty.OWN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changeRole(Caller caller, @PathVariable UUID accountId, @Valid @RequestBody RoleRequest request) {
         people.changeRole(caller, accountId, request.role());
     }
 
     /** Hands the orchard over; the caller stays as a manager. */
-    @PostMapping("/{accountId}/owner")
-    @Needs(Duty.OWN)
+    @Posts(path = "/{accountId}/owner", needs = Duty.OWN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void handOver(Caller caller, @PathVariable UUID accountId) {
         people.handOver(caller, accountId);
     }
 
-    @PostMapping("/{accountId}/remove")
-    @Needs(Duty.OWN)
+    @Posts(path = "/{accountId}/remove", needs = Duty.OWN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(Caller caller, @PathVariable UUID accountId) {
         people.remove(caller, accountId);
     }
 
     /** A link with which a member chooses a new password. */
-    @PostMapping("/{accountId}/reset-link")
-    @Needs(Duty.OWN)
+    @Posts(path = "/{accountId}/reset-link", needs = Duty.OWN)
     PeopleView.Link reset(Caller caller, @PathVariable UUID accountId) {
         return links.reset(caller, accountId);
     }
 
-    @PostMapping("/invitations")
-    @Needs(Duty.OWN)
+    @Posts(path = "/invitations", needs = Duty.OWN)
     PeopleView.Link invite(Caller caller, @Valid @RequestBody InvitationRequest request) {
         return links.invite(caller, request.role(), request.note());
     }
 
-    @PostMapping("/invitations/{id}/withdraw")
-    @Needs(Duty.OWN)
+    @Posts(path = "/invitations/{id}/withdraw", needs = Duty.OWN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void withdraw(Caller caller, @PathVariable UUID id) {
         links.withdraw(caller, id);

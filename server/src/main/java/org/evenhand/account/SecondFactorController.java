@@ -15,12 +15,12 @@ import org.evenhand.kit.ApiDescription;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -63,24 +63,21 @@ record SecondFactorController(
             @Schema(description = ApiDescription.OPTIONAL) Boolean stay) {}
 
     /** Makes the secret that an app is to keep. */
-    @PostMapping("/account/codes")
-    @Needs(Duty.SELF)
+    @Posts(path = "/account/codes", needs = Duty.SELF)
     AccountView.CodesBegun beginCodes(Caller caller, @Valid @RequestBody Password request, HttpServletRequest http) {
         signIn.requirePassword(caller, request.password(), http);
         return codes.begin(caller.accountId(), accounts.own(caller).email());
     }
 
     /** Turns the codes on with a first one. */
-    @PutMapping("/account/codes")
-    @Needs(Duty.SELF)
+    @Puts(path = "/account/codes", needs = Duty.SELF)
     SpareCodes confirmCodes(Caller caller, @Valid @RequestBody Code request, HttpServletRequest http) {
         List<String> spare = codes.confirm(caller.accountId(), request.code());
         log.attempt(AccessLog.Kind.CODES_ON, caller.accountId(), Device.of(http));
         return new SpareCodes(spare);
     }
 
-    @PostMapping("/account/codes/spare")
-    @Needs(Duty.SELF)
+    @Posts(path = "/account/codes/spare", needs = Duty.SELF)
     SpareCodes newSpareCodes(Caller caller, @Valid @RequestBody Password request, HttpServletRequest http) {
         signIn.requirePassword(caller, request.password(), http);
         if (!codes.on(caller.accountId())) {
@@ -89,8 +86,7 @@ record SecondFactorController(
         return new SpareCodes(codes.newSpare(caller.accountId()));
     }
 
-    @PostMapping("/account/codes/off")
-    @Needs(Duty.SELF)
+    @Posts(path = "/account/codes/off", needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void endCodes(Caller caller, @Valid @RequestBody Password request, HttpServletRequest http) {
         signIn.requirePassword(caller, request.password(), http);
@@ -99,15 +95,13 @@ record SecondFactorController(
     }
 
     /** Begins to make a passkey. */
-    @PostMapping("/account/passkeys/options")
-    @Needs(Duty.SELF)
+    @Posts(path = "/account/passkeys/options", needs = Duty.SELF)
     PasskeyOptions beginPasskey(Caller caller, @Valid @RequestBody Password request, HttpServletRequest http) {
         signIn.requirePassword(caller, request.password(), http);
         return new PasskeyOptions(passkeys.begin(caller, http));
     }
 
-    @PostMapping("/account/passkeys")
-    @Needs(Duty.SELF)
+    @Posts(path = "/account/passkeys", needs = Duty.SELF)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void keepPasskey(Caller caller, @Valid @RequestBody PasskeyMade request, HttpServletRequest http) {
         passkeys.keep(request.label(), request.credential(), http);
@@ -123,15 +117,13 @@ record SecondFactorController(
     }
 
     /** Begins to sign in with a passkey. */
-    @PostMapping("/session/passkey/options")
-    @Needs(Duty.OPEN)
+    @Posts(path = "/session/passkey/options", needs = Duty.OPEN)
     @ReadsOnly
     PasskeyOptions askForPasskey(HttpServletRequest http) {
         return new PasskeyOptions(tried(http, () -> passkeys.ask(http)));
     }
 
-    @PostMapping("/session/passkey")
-    @Needs(Duty.OPEN)
+    @Posts(path = "/session/passkey", needs = Duty.OPEN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signIn(@Valid @RequestBody PasskeyShown request, HttpServletRequest http, HttpServletResponse response) {
         UUID account = tried(http, () -> passkeys.whose(request.credential(), http));

@@ -17,6 +17,8 @@ import org.evenhand.kit.ConflictException;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.NotFoundException;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.orchard.OrchardRequest;
 import org.evenhand.orchard.OrchardView;
 import org.evenhand.orchard.Orchards;
@@ -26,8 +28,6 @@ import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -113,8 +113,7 @@ record SessionController(
         return new SetupView(accounts.none(), caller != null, passkeys.host());
     }
 
-    @PostMapping("/setup")
-    @Needs(Duty.OPEN)
+    @Posts(path = "/setup", needs = Duty.OPEN)
     SessionView setUp(@Valid @RequestBody SetupRequest request, HttpServletRequest http, HttpServletResponse response) {
         requireCode(request.code(), http);
         Caller owner = transaction.execute(status -> firstOwner(request));
@@ -137,8 +136,7 @@ record SessionController(
         return accounts.create(orchardId, Caller.Role.OWNER, request.email(), request.person(), request.password());
     }
 
-    @PostMapping("/session")
-    @Needs(Duty.OPEN)
+    @Posts(path = "/session", needs = Duty.OPEN)
     SessionView signIn(
             @Valid @RequestBody SignInRequest request, HttpServletRequest http, HttpServletResponse response) {
         return view(signIn.withPassword(request, http, response));
@@ -154,16 +152,14 @@ record SessionController(
     }
 
     /** Chooses the language in which the caller reads. */
-    @PutMapping("/session/locale")
-    @Needs(Duty.SELF)
+    @Puts(path = "/session/locale", needs = Duty.SELF)
     SessionView speak(Caller caller, @Valid @RequestBody LocaleRequest request) {
         accounts.speak(caller, request.locale());
         return view(caller);
     }
 
     /** Goes on in another of the caller's orchards. */
-    @PutMapping("/session/orchard")
-    @Needs(Duty.SELF)
+    @Puts(path = "/session/orchard", needs = Duty.SELF)
     SessionView work(
             Caller caller,
             @Valid @RequestBody WhereRequest request,
@@ -177,8 +173,7 @@ record SessionController(
     }
 
     /** Makes a further orchard, which the caller owns and goes on in. */
-    @PostMapping("/orchards")
-    @Needs(Duty.SELF)
+    @Posts(path = "/orchards", needs = Duty.SELF)
     SessionView found(
             Caller caller,
             @Valid @RequestBody OrchardRequest request,

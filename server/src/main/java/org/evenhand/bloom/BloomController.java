@@ -6,14 +6,13 @@ import java.util.UUID;
 import org.evenhand.core.Require;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -41,8 +40,7 @@ record BloomController(Readings readings, Boards boards, StageKeys stageKeys) {
         return readings.ofTree(caller, id);
     }
 
-    @PutMapping("/readings/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/readings/{id}", needs = Duty.WORK)
     ReadingView putReading(
             Caller caller,
             @PathVariable UUID id,
@@ -51,8 +49,7 @@ record BloomController(Readings readings, Boards boards, StageKeys stageKeys) {
         return version == null ? readings.put(caller, id, request) : readings.correct(caller, id, request, version);
     }
 
-    @Voids("/readings/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/readings/{id}/void", needs = Duty.WORK)
     void voidReading(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         readings.voidReading(caller, id, request);
     }

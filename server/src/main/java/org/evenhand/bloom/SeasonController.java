@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.evenhand.orchard.BlockNoteRequest;
@@ -13,7 +13,6 @@ import org.evenhand.orchard.BlockNotes;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -28,14 +27,12 @@ record SeasonController(Seasons seasons, BloomDiary diary, HandPollinationNeeds 
         return seasons.season(caller);
     }
 
-    @PutMapping("/bloom-dates/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/bloom-dates/{id}", needs = Duty.WORK)
     BloomDateView putDate(Caller caller, @PathVariable UUID id, @Valid @RequestBody BloomDateRequest request) {
         return diary.put(caller, id, request);
     }
 
-    @Voids("/bloom-dates/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/bloom-dates/{id}/void", needs = Duty.WORK)
     void voidDate(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         diary.voidDate(caller, id, request);
     }
@@ -45,8 +42,7 @@ record SeasonController(Seasons seasons, BloomDiary diary, HandPollinationNeeds 
         return handNeeds.all(caller);
     }
 
-    @PutMapping("/block-notes/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/block-notes/{id}", needs = Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void putNote(Caller caller, @PathVariable UUID id, @Valid @RequestBody BlockNoteRequest request) {
         blocks.put(caller, id, request);

@@ -5,10 +5,9 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -27,8 +26,7 @@ record CropController(CropCatalogue catalogue) {
         return catalogue.history(caller, crop);
     }
 
-    @PutMapping("/own-sheets/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/own-sheets/{id}", needs = Duty.MANAGE)
     OwnSheetView change(Caller caller, @PathVariable UUID id, @Valid @RequestBody OwnSheetRequest request) {
         return catalogue.change(caller, id, request);
     }

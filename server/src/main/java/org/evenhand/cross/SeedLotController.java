@@ -7,8 +7,8 @@ import org.evenhand.core.cross.SeedDemand;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelSheet;
-import org.evenhand.kit.Needs;
 import org.evenhand.kit.PublicAddress;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
@@ -16,7 +16,6 @@ import org.evenhand.kit.Within;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -41,20 +40,17 @@ record SeedLotController(SeedLots lots, SeedDemands demands, SeedLabels labels, 
         return lots.lot(caller, id);
     }
 
-    @PutMapping("/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/{id}", needs = Duty.WORK)
     SeedLotView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody SeedLotRequests.Lot request) {
         return lots.put(caller, id, request);
     }
 
-    @Voids("/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/{id}/void", needs = Duty.WORK)
     void voidLot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         lots.voidLot(caller, id, request);
     }
 
-    @PutMapping("/{lot}/steps/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/{lot}/steps/{id}", needs = Duty.WORK)
     SeedLotView putStep(
             Caller caller,
             @PathVariable UUID lot,
@@ -63,8 +59,7 @@ record SeedLotController(SeedLots lots, SeedDemands demands, SeedLabels labels, 
         return lots.putStep(caller, lot, id, request);
     }
 
-    @Voids("/{lot}/steps/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/{lot}/steps/{id}/void", needs = Duty.WORK)
     void voidStep(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         lots.voidStep(caller, lot, id, request);

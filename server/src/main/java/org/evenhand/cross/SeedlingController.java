@@ -6,15 +6,15 @@ import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelSheet;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
 import org.evenhand.kit.PublicAddress;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -32,34 +32,29 @@ record SeedlingController(Seedlings seedlings, SeedLabels labels, PublicAddress 
         return seedlings.one(caller, id);
     }
 
-    @PostMapping("/seed-lots/{lot}/seedlings")
-    @Needs(Duty.WORK)
+    @Posts(path = "/seed-lots/{lot}/seedlings", needs = Duty.WORK)
     List<SeedlingView.Row> number(
             Caller caller, @PathVariable UUID lot, @Valid @RequestBody SeedlingRequests.Numbers request) {
         return seedlings.number(caller, lot, request);
     }
 
-    @PutMapping("/seedlings/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/seedlings/{id}", needs = Duty.WORK)
     SeedlingView correct(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody SeedlingRequests.Correction request) {
         return seedlings.correct(caller, id, request);
     }
 
-    @Voids("/seedlings/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/seedlings/{id}/void", needs = Duty.WORK)
     void voidSeedling(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         seedlings.voidSeedling(caller, id, request);
     }
 
-    @Voids("/seedlings/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/seedlings/void", needs = Duty.WORK)
     void voidAll(Caller caller, @Valid @RequestBody SeedlingRequests.Removal removal) {
         seedlings.voidAll(caller, removal);
     }
 
-    @PutMapping("/seedlings/{seedling}/steps/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/seedlings/{seedling}/steps/{id}", needs = Duty.WORK)
     SeedlingView putStep(
             Caller caller,
             @PathVariable UUID seedling,
@@ -68,8 +63,7 @@ record SeedlingController(Seedlings seedlings, SeedLabels labels, PublicAddress 
         return seedlings.putStep(caller, seedling, id, request);
     }
 
-    @Voids("/seedlings/{seedling}/steps/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/seedlings/{seedling}/steps/{id}/void", needs = Duty.WORK)
     void voidStep(
             Caller caller,
             @PathVariable UUID seedling,
@@ -79,8 +73,7 @@ record SeedlingController(Seedlings seedlings, SeedLabels labels, PublicAddress 
     }
 
     /** Makes a variety of it. */
-    @PutMapping("/seedlings/{id}/variety")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/seedlings/{id}/variety", needs = Duty.MANAGE)
     SeedlingView name(Caller caller, @PathVariable UUID id, @Valid @RequestBody SeedlingRequests.Name request) {
         return seedlings.name(caller, id, request);
     }

@@ -6,15 +6,14 @@ import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelSheet;
-import org.evenhand.kit.Needs;
 import org.evenhand.kit.PublicAddress;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -34,21 +33,18 @@ record ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabel
         return controlledCrosses.all(caller);
     }
 
-    @PutMapping("/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/{id}", needs = Duty.WORK)
     ControlledCrossView put(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody ControlledCrossRequests.Cross request) {
         return controlledCrosses.put(caller, id, request);
     }
 
-    @Voids("/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/{id}/void", needs = Duty.WORK)
     void voidCross(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         controlledCrosses.voidCross(caller, id, request);
     }
 
-    @PutMapping("/{controlledCross}/steps/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/{controlledCross}/steps/{id}", needs = Duty.WORK)
     ControlledCrossView putStep(
             Caller caller,
             @PathVariable UUID controlledCross,
@@ -57,8 +53,7 @@ record ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabel
         return controlledCrosses.putStep(caller, controlledCross, id, request);
     }
 
-    @Voids("/{controlledCross}/steps/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/{controlledCross}/steps/{id}/void", needs = Duty.WORK)
     void voidStep(
             Caller caller,
             @PathVariable UUID controlledCross,

@@ -7,12 +7,11 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelGrid;
 import org.evenhand.kit.LabelSheet;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -34,8 +33,7 @@ record ComparisonController(Comparisons comparisons) {
         return comparisons.size(one, other, power);
     }
 
-    @PutMapping("/comparisons/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/comparisons/{id}", needs = Duty.MANAGE)
     ComparisonView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody ComparisonView.Request request) {
         return comparisons.put(caller, id, request);
     }
@@ -49,14 +47,12 @@ record ComparisonController(Comparisons comparisons) {
         return comparisons.tags(caller, id, grid, origin.build().toUriString());
     }
 
-    @PutMapping("/comparisons/{id}/sheet/{changeId}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/comparisons/{id}/sheet/{changeId}", needs = Duty.MANAGE)
     ComparisonView apply(Caller caller, @PathVariable UUID id, @PathVariable UUID changeId) {
         return comparisons.apply(caller, id, changeId);
     }
 
-    @Voids("/comparisons/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/comparisons/{id}/void", needs = Duty.MANAGE)
     void voidComparison(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         comparisons.voidComparison(caller, id, request);
     }

@@ -5,12 +5,11 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -25,8 +24,7 @@ record FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
         return checks.all(caller);
     }
 
-    @PutMapping("/checks/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/checks/{id}", needs = Duty.WORK)
     CheckView putCheck(
             Caller caller,
             @PathVariable UUID id,
@@ -35,8 +33,7 @@ record FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
         return version == null ? checks.put(caller, id, request) : checks.correct(caller, id, request, version);
     }
 
-    @Voids("/checks/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/checks/{id}/void", needs = Duty.WORK)
     void voidCheck(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         checks.voidCheck(caller, id, request);
     }
@@ -46,8 +43,7 @@ record FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
         return limbs.all(caller);
     }
 
-    @PutMapping("/limb-counts/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/limb-counts/{id}", needs = Duty.WORK)
     LimbView putLimbCount(
             Caller caller,
             @PathVariable UUID id,
@@ -56,8 +52,7 @@ record FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
         return version == null ? limbs.put(caller, id, request) : limbs.correct(caller, id, request, version);
     }
 
-    @Voids("/limb-counts/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/limb-counts/{id}/void", needs = Duty.WORK)
     void voidLimbCount(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         limbs.voidCount(caller, id, request);
     }
@@ -73,21 +68,18 @@ record FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
         return fruits.fallen(caller, tree, sepalsMissing);
     }
 
-    @PutMapping("/fruits/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/fruits/{id}", needs = Duty.WORK)
     FruitsView.FruitView putFruit(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody FruitRequests.Fruit request) {
         return fruits.put(caller, id, request);
     }
 
-    @PutMapping("/fruits/{id}/end")
-    @Needs(Duty.WORK)
+    @Puts(path = "/fruits/{id}/end", needs = Duty.WORK)
     FruitsView.FruitView endFruit(Caller caller, @PathVariable UUID id, @Valid @RequestBody FruitRequests.End request) {
         return fruits.end(caller, id, request);
     }
 
-    @Voids("/fruits/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/fruits/{id}/void", needs = Duty.WORK)
     void voidFruit(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         fruits.voidFruit(caller, id, request);
     }

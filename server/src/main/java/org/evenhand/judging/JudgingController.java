@@ -4,14 +4,13 @@ import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -37,28 +36,24 @@ record JudgingController(Judging judging, Scores scores) {
         return scores.card(caller, crop, plant);
     }
 
-    @PostMapping("/scores")
+    @Posts(path = "/scores", needs = Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    @Needs(Duty.WORK)
     void write(Caller caller, @Valid @RequestBody ScoresRequest request) {
         scores.write(caller, request);
     }
 
-    @Voids("/scores/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/scores/void", needs = Duty.WORK)
     void voidScores(Caller caller, @Valid @RequestBody ScoresRequest.Removal removal) {
         scores.voidAll(caller, removal);
     }
 
-    @PutMapping("/traits/{id}")
+    @Puts(path = "/traits/{id}", needs = Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    @Needs(Duty.MANAGE)
     void put(Caller caller, @PathVariable UUID id, @Valid @RequestBody TraitRequest request) {
         scores.put(caller, id, request);
     }
 
-    @Voids("/traits/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/traits/{id}/void", needs = Duty.MANAGE)
     void voidTrait(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         scores.voidTrait(caller, id, request);
     }

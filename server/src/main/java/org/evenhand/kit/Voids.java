@@ -15,8 +15,13 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 @Target(ElementType.METHOD)
 @RequestMapping(method = RequestMethod.POST)
 @ResponseStatus(HttpStatus.NO_CONTENT)
+@Needs(Duty.READ)
 public @interface Voids {
     /** Its path below the controller's. */
     @AliasFor(annotation = RequestMapping.class, attribute = "path")
-    String value();
+    String path();
+
+    /** Who may ask for it. */
+    @AliasFor(annotation = Needs.class, attribute = "value")
+    Duty needs();
 }

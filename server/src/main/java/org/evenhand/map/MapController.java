@@ -10,15 +10,14 @@ import java.util.UUID;
 import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -38,20 +37,17 @@ record MapController(Maps maps, MapFiles files) {
         return maps.map(caller);
     }
 
-    @PutMapping("/tree-spots/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/tree-spots/{id}", needs = Duty.WORK)
     MapView.Measured putSpot(Caller caller, @PathVariable UUID id, @Valid @RequestBody TreeSpotRequest request) {
         return maps.put(caller, id, request);
     }
 
-    @Voids("/tree-spots/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/tree-spots/{id}/void", needs = Duty.WORK)
     void voidSpot(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         maps.voidSpot(caller, id, request);
     }
 
-    @PutMapping("/block-rows/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/block-rows/{id}", needs = Duty.MANAGE)
     MapView putRows(Caller caller, @PathVariable UUID id, @Valid @RequestBody BlockRowsRequest request) {
         maps.put(caller, id, request);
         return maps.map(caller);
@@ -68,9 +64,8 @@ record MapController(Maps maps, MapFiles files) {
                 .body(files.trees(caller));
     }
 
-    @PostMapping("/map/import")
+    @Posts(path = "/map/import", needs = Duty.MANAGE)
     @BodyUpTo(LARGEST_FILE)
-    @Needs(Duty.MANAGE)
     MapFiles.Imported read(Caller caller, @Valid @RequestBody ImportRequest request) {
         return files.read(caller, request.file(), request.confirmed() == null ? List.of() : request.confirmed());
     }

@@ -6,14 +6,14 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -41,14 +41,12 @@ record MatesController(Mates mates, ManyCrosses many, CrossRequests crossRequest
     }
 
     /** How many wanted crosses were written down. */
-    @PostMapping("/cross-requests")
-    @Needs(Duty.MANAGE)
+    @Posts(path = "/cross-requests", needs = Duty.MANAGE)
     Written putAll(Caller caller, @Valid @RequestBody ManyCrossesRequest.Wanted request) {
         return new Written(crossRequests.putAll(caller, request));
     }
 
-    @Voids("/cross-requests/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/cross-requests/void", needs = Duty.MANAGE)
     void voidAll(Caller caller, @Valid @RequestBody ManyCrossesRequest.Removal removal) {
         crossRequests.voidAll(caller, removal);
     }
@@ -72,15 +70,13 @@ record MatesController(Mates mates, ManyCrosses many, CrossRequests crossRequest
         return crossRequests.all(caller);
     }
 
-    @PutMapping("/cross-requests/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/cross-requests/{id}", needs = Duty.MANAGE)
     MatesView.CrossRequest putCrossRequest(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WantedCrossRequest request) {
         return crossRequests.put(caller, id, request);
     }
 
-    @Voids("/cross-requests/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/cross-requests/{id}/void", needs = Duty.MANAGE)
     void voidCrossRequest(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         crossRequests.voidCrossRequest(caller, id, request);
     }

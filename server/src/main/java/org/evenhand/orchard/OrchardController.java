@@ -12,12 +12,12 @@ import org.evenhand.core.weather.TypicalYear;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -35,8 +35,7 @@ record OrchardController(Orchards orchards, TreeCare care) {
         return orchards.orchard(caller);
     }
 
-    @PutMapping("/orchard")
-    @Needs(Duty.OWN)
+    @Puts(path = "/orchard", needs = Duty.OWN)
     OrchardView changeOrchard(Caller caller, @Valid @RequestBody OrchardRequest request) {
         return orchards.change(caller, request);
     }
@@ -56,8 +55,7 @@ record OrchardController(Orchards orchards, TreeCare care) {
                 .toList();
     }
 
-    @PutMapping("/demo-clock")
-    @Needs(Duty.WORK)
+    @Puts(path = "/demo-clock", needs = Duty.WORK)
     OrchardView moveDemoClock(Caller caller, @Valid @RequestBody DemoClockRequest request) {
         return orchards.moveDemoClock(caller, request.now());
     }
@@ -67,8 +65,7 @@ record OrchardController(Orchards orchards, TreeCare care) {
         return orchards.varieties(caller);
     }
 
-    @PutMapping("/varieties/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/varieties/{id}", needs = Duty.MANAGE)
     VarietyView putVariety(Caller caller, @PathVariable UUID id, @Valid @RequestBody VarietyRequest request) {
         return orchards.put(caller, id, request);
     }
@@ -78,26 +75,22 @@ record OrchardController(Orchards orchards, TreeCare care) {
         return orchards.trees(caller);
     }
 
-    @PutMapping("/trees/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/trees/{id}", needs = Duty.MANAGE)
     TreeView putTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody TreeRequest request) {
         return care.put(caller, id, request);
     }
 
-    @PostMapping("/trees/{id}/graft")
-    @Needs(Duty.MANAGE)
+    @Posts(path = "/trees/{id}/graft", needs = Duty.MANAGE)
     TreeView graft(Caller caller, @PathVariable UUID id, @Valid @RequestBody GraftRequest request) {
         return care.graft(caller, id, request);
     }
 
-    @PostMapping("/varieties/{id}/merge")
-    @Needs(Duty.MANAGE)
+    @Posts(path = "/varieties/{id}/merge", needs = Duty.MANAGE)
     VarietyView merge(Caller caller, @PathVariable UUID id, @Valid @RequestBody MergeRequest request) {
         return care.merge(caller, id, request);
     }
 
-    @Voids("/trees/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/trees/{id}/void", needs = Duty.MANAGE)
     void voidTree(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         orchards.voidTree(caller, id, request);
     }

@@ -8,13 +8,12 @@ import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -36,15 +35,13 @@ record PermitController(Permits permits) {
         return permits.standing(caller, scope, crop, day);
     }
 
-    @PutMapping("/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/{id}", needs = Duty.MANAGE)
     PermitView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody PermitRequest request) {
         return permits.put(caller, id, request);
     }
 
-    @PutMapping("/{id}/paper")
+    @Puts(path = "/{id}/paper", needs = Duty.MANAGE)
     @BodyUpTo(CleanPicture.MOST_SENT)
-    @Needs(Duty.MANAGE)
     PermitView putPaper(Caller caller, @PathVariable UUID id, @Valid @RequestBody PermitRequest.Paper paper) {
         return permits.putPaper(caller, id, paper);
     }
@@ -57,8 +54,7 @@ record PermitController(Permits permits) {
                 .body(permits.paper(caller, id));
     }
 
-    @Voids("/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/{id}/void", needs = Duty.MANAGE)
     void remove(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         permits.remove(caller, id, request);
     }

@@ -7,14 +7,13 @@ import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -24,9 +23,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 record PhotoController(RecordPhotos photos) {
 
-    @PutMapping("/record-photos/{id}")
+    @Puts(path = "/record-photos/{id}", needs = Duty.WORK)
     @BodyUpTo(CleanPicture.MOST_SENT)
-    @Needs(Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(Caller caller, @PathVariable UUID id, @Valid @RequestBody PhotoRequest request) {
         photos.put(caller, id, request);
@@ -39,8 +37,7 @@ record PhotoController(RecordPhotos photos) {
                 .body(photos.jpeg(caller, id));
     }
 
-    @Voids("/record-photos/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/record-photos/{id}/void", needs = Duty.WORK)
     void remove(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         photos.remove(caller, id, request);
     }

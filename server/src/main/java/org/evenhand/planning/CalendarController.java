@@ -7,12 +7,12 @@ import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.Needs;
 import org.evenhand.kit.PublicAddress;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -26,14 +26,12 @@ record CalendarController(Calendars calendars, PublicAddress address) {
         return calendars.all(caller);
     }
 
-    @PutMapping("/calendars/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/calendars/{id}", needs = Duty.WORK)
     CalendarView make(Caller caller, @PathVariable UUID id, @Valid @RequestBody CalendarRequest request) {
         return calendars.make(caller, id, request);
     }
 
-    @Voids("/calendars/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/calendars/{id}/void", needs = Duty.WORK)
     void voidFeed(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         calendars.voidFeed(caller, id, request);
     }

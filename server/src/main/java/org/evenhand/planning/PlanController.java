@@ -13,14 +13,13 @@ import org.evenhand.cropload.TargetView;
 import org.evenhand.cropload.Targets;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -51,8 +50,7 @@ record PlanController(
         return settings.of(caller);
     }
 
-    @PutMapping("/round-settings/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/round-settings/{id}", needs = Duty.MANAGE)
     SettingsView putSettings(Caller caller, @PathVariable UUID id, @Valid @RequestBody SettingsRequest request) {
         return settings.put(caller, id, request);
     }
@@ -62,32 +60,27 @@ record PlanController(
         return targets.budgets(caller);
     }
 
-    @PutMapping("/targets/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/targets/{id}", needs = Duty.MANAGE)
     TargetView putTarget(Caller caller, @PathVariable UUID id, @Valid @RequestBody TargetRequest request) {
         return targets.put(caller, id, request);
     }
 
-    @Voids("/targets/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/targets/{id}/void", needs = Duty.MANAGE)
     void voidTarget(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         targets.voidTarget(caller, id, request);
     }
 
-    @PutMapping("/pollen-overrides/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/pollen-overrides/{id}", needs = Duty.WORK)
     PlanView.Chosen putPollen(Caller caller, @PathVariable UUID id, @Valid @RequestBody PollenOverrideRequest request) {
         return pollen.put(caller, id, request);
     }
 
-    @Voids("/pollen-overrides/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/pollen-overrides/{id}/void", needs = Duty.WORK)
     void voidPollen(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         pollen.voidOverride(caller, id, request);
     }
 
-    @PutMapping("/plan-overrides/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/plan-overrides/{id}", needs = Duty.WORK)
     PlanView.OverrideView putOverride(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody OverrideRequest request) {
         return overrides.put(caller, id, request);
@@ -100,8 +93,7 @@ record PlanController(
         return plans.cost(caller, request);
     }
 
-    @Voids("/plan-overrides/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/plan-overrides/{id}/void", needs = Duty.WORK)
     void voidOverride(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         overrides.voidOverride(caller, id, request);
     }

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.evenhand.pollination.PollinationRequest;
@@ -14,7 +14,6 @@ import org.evenhand.pollination.PollinationView;
 import org.evenhand.pollination.Pollinations;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -34,8 +33,7 @@ record RoundController(Rounds rounds, Pollinations pollinations) {
         return pollinations.latest(caller);
     }
 
-    @PutMapping("/pollinations/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/pollinations/{id}", needs = Duty.WORK)
     PollinationView putPollination(
             Caller caller,
             @PathVariable UUID id,
@@ -46,8 +44,7 @@ record RoundController(Rounds rounds, Pollinations pollinations) {
                 : pollinations.correct(caller, id, request, version);
     }
 
-    @Voids("/pollinations/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/pollinations/{id}/void", needs = Duty.WORK)
     void voidPollination(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         pollinations.voidPollination(caller, id, request);
     }

@@ -4,13 +4,12 @@ import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -30,14 +29,12 @@ record JarController(Jars jars, Blendings pourings) {
         return jars.story(caller, id);
     }
 
-    @PutMapping("/lots/{id}/correction")
-    @Needs(Duty.WORK)
+    @Puts(path = "/lots/{id}/correction", needs = Duty.WORK)
     LotStory correct(Caller caller, @PathVariable UUID id, @Valid @RequestBody LotCorrection correction) {
         return jars.correct(caller, id, correction);
     }
 
-    @PutMapping("/lots/{lot}/steps/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/lots/{lot}/steps/{id}", needs = Duty.WORK)
     LotStory putStep(
             Caller caller,
             @PathVariable UUID lot,
@@ -46,15 +43,13 @@ record JarController(Jars jars, Blendings pourings) {
         return jars.putStep(caller, lot, id, request);
     }
 
-    @Voids("/lots/{lot}/steps/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/lots/{lot}/steps/{id}/void", needs = Duty.WORK)
     void voidStep(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         jars.voidStep(caller, lot, id, request);
     }
 
-    @PutMapping("/lots/{lot}/tests/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/lots/{lot}/tests/{id}", needs = Duty.WORK)
     LotStory putTest(
             Caller caller,
             @PathVariable UUID lot,
@@ -63,15 +58,13 @@ record JarController(Jars jars, Blendings pourings) {
         return jars.putTest(caller, lot, id, request);
     }
 
-    @Voids("/lots/{lot}/tests/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/lots/{lot}/tests/{id}/void", needs = Duty.WORK)
     void voidTest(
             Caller caller, @PathVariable UUID lot, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         jars.voidTest(caller, lot, id, request);
     }
 
-    @PutMapping("/lots/{lot}/lines/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/lots/{lot}/lines/{id}", needs = Duty.WORK)
     LotStory putLine(
             Caller caller,
             @PathVariable UUID lot,
@@ -80,14 +73,12 @@ record JarController(Jars jars, Blendings pourings) {
         return jars.putLine(caller, lot, id, request);
     }
 
-    @PostMapping("/lots/{lot}/lines/{id}/undo")
-    @Needs(Duty.WORK)
+    @Posts(path = "/lots/{lot}/lines/{id}/undo", needs = Duty.WORK)
     LotStory undoLine(Caller caller, @PathVariable UUID lot, @PathVariable UUID id) {
         return jars.undoLine(caller, lot, id);
     }
 
-    @PutMapping("/pourings/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/pourings/{id}", needs = Duty.WORK)
     LotView pour(Caller caller, @PathVariable UUID id, @Valid @RequestBody JarRequests.Blending request) {
         return pourings.put(caller, id, request);
     }

@@ -8,7 +8,7 @@ import org.evenhand.core.pollen.FigSize;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
 import org.evenhand.kit.LabelSheet;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
 import org.evenhand.kit.PublicAddress;
 import org.evenhand.kit.ReadsOnly;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -56,8 +56,7 @@ record MakingController(
         return labels.sheet(caller, request, address.origin());
     }
 
-    @PostMapping("/printer")
-    @Needs(Duty.WORK)
+    @Posts(path = "/printer", needs = Duty.WORK)
     List<LabelPrinter.Printed> print(Caller caller, @Valid @RequestBody Labels.Request request) {
         return labels.print(caller, request, address.origin());
     }

@@ -4,12 +4,11 @@ import jakarta.validation.Valid;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -23,14 +22,12 @@ record FigController(Figs figs) {
         return figs.of(caller, id);
     }
 
-    @PutMapping("/figs/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/figs/{id}", needs = Duty.WORK)
     FigsView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody FigsView.Request request) {
         return figs.put(caller, id, request);
     }
 
-    @Voids("/figs/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/figs/{id}/void", needs = Duty.WORK)
     void voidMeasure(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         figs.voidMeasure(caller, id, request);
     }

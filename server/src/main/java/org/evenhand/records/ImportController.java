@@ -7,15 +7,14 @@ import org.evenhand.kit.BodyLimits;
 import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.ReadsOnly;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -37,17 +36,15 @@ record ImportController(Imports imports) {
     }
 
     /** Looks a file through without writing anything. */
-    @PostMapping("/look")
+    @Posts(path = "/look", needs = Duty.MANAGE)
     @BodyUpTo(ImportRequest.MOST_CHARACTERS + BodyLimits.USUAL)
-    @Needs(Duty.MANAGE)
     @ReadsOnly
     ImportView look(Caller caller, @Valid @RequestBody ImportRequest request) {
         return imports.look(caller, request);
     }
 
-    @PutMapping("/{id}")
+    @Puts(path = "/{id}", needs = Duty.MANAGE)
     @BodyUpTo(ImportRequest.MOST_CHARACTERS + BodyLimits.USUAL)
-    @Needs(Duty.MANAGE)
     ImportView write(Caller caller, @PathVariable UUID id, @Valid @RequestBody ImportRequest request) {
         return imports.write(caller, id, request);
     }
@@ -57,16 +54,14 @@ record ImportController(Imports imports) {
         return imports.progress(caller, id);
     }
 
-    @PostMapping("/{id}/stop")
-    @Needs(Duty.MANAGE)
+    @Posts(path = "/{id}/stop", needs = Duty.MANAGE)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void stop(Caller caller, @PathVariable UUID id) {
         imports.stop(caller, id);
     }
 
     /** Undoes an import as a whole. */
-    @Voids("/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/{id}/void", needs = Duty.MANAGE)
     void undo(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         imports.undo(caller, id, request);
     }

@@ -7,12 +7,11 @@ import java.util.List;
 import java.util.UUID;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -55,16 +54,14 @@ record StoryController(Stories stories, RecordHistory history, Search search) {
         return stories.effects(caller, kind, id);
     }
 
-    @PostMapping("/story/{kind}/{id}/remove")
-    @Needs(Duty.WORK)
+    @Posts(path = "/story/{kind}/{id}/remove", needs = Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(
             Caller caller, @PathVariable String kind, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         stories.remove(caller, kind, id, request);
     }
 
-    @PostMapping("/story/{kind}/{id}/restore")
-    @Needs(Duty.WORK)
+    @Posts(path = "/story/{kind}/{id}/restore", needs = Duty.WORK)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void restore(
             Caller caller,

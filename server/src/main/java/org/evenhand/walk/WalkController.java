@@ -7,14 +7,13 @@ import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.CleanPicture;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -33,26 +32,22 @@ record WalkController(Walks walks) {
         return walks.walk(caller, id);
     }
 
-    @PutMapping("/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/{id}", needs = Duty.WORK)
     WalkView begin(Caller caller, @PathVariable UUID id, @Valid @RequestBody WalkRequests.Begin request) {
         return walks.begin(caller, id, request);
     }
 
-    @PostMapping("/{id}/close")
-    @Needs(Duty.WORK)
+    @Posts(path = "/{id}/close", needs = Duty.WORK)
     WalkView close(Caller caller, @PathVariable UUID id) {
         return walks.close(caller, id);
     }
 
-    @PostMapping("/{id}/plan-anew")
-    @Needs(Duty.WORK)
+    @Posts(path = "/{id}/plan-anew", needs = Duty.WORK)
     WalkView planAnew(Caller caller, @PathVariable UUID id) {
         return walks.planAnew(caller, id);
     }
 
-    @PutMapping("/{walk}/words/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/{walk}/words/{id}", needs = Duty.WORK)
     WalkView putWord(
             Caller caller,
             @PathVariable UUID walk,
@@ -61,16 +56,14 @@ record WalkController(Walks walks) {
         return walks.putWord(caller, walk, id, request);
     }
 
-    @Voids("/{walk}/words/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/{walk}/words/{id}/void", needs = Duty.WORK)
     void voidWord(
             Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         walks.voidWord(caller, walk, id, request);
     }
 
-    @PutMapping("/{walk}/photos/{id}")
+    @Puts(path = "/{walk}/photos/{id}", needs = Duty.WORK)
     @BodyUpTo(CleanPicture.MOST_SENT)
-    @Needs(Duty.WORK)
     WalkView putPhoto(
             Caller caller,
             @PathVariable UUID walk,
@@ -87,8 +80,7 @@ record WalkController(Walks walks) {
                 .body(walks.photo(caller, walk, id));
     }
 
-    @Voids("/{walk}/photos/{id}/void")
-    @Needs(Duty.WORK)
+    @Voids(path = "/{walk}/photos/{id}/void", needs = Duty.WORK)
     void voidPhoto(
             Caller caller, @PathVariable UUID walk, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         walks.voidPhoto(caller, walk, id, request);

@@ -5,14 +5,13 @@ import java.util.UUID;
 import org.evenhand.kit.BodyUpTo;
 import org.evenhand.kit.Caller;
 import org.evenhand.kit.Duty;
-import org.evenhand.kit.Needs;
+import org.evenhand.kit.Posts;
+import org.evenhand.kit.Puts;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.kit.Voids;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -34,38 +33,33 @@ record WeatherController(WeatherBook book) {
         return book.overview(caller, block);
     }
 
-    @PutMapping("/weather/files/{id}")
+    @Puts(path = "/weather/files/{id}", needs = Duty.MANAGE)
     @BodyUpTo(LARGEST_FILE)
-    @Needs(Duty.MANAGE)
     WeatherRequests.Taken importFile(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Import request) {
         return book.importFile(caller, id, request);
     }
 
-    @PutMapping("/weather/forecasts/{id}")
-    @Needs(Duty.WORK)
+    @Puts(path = "/weather/forecasts/{id}", needs = Duty.WORK)
     WeatherRequests.Taken forecast(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Forecast request) {
         return book.forecast(caller, id, request);
     }
 
-    @PutMapping("/weather/stations/{id}")
-    @Needs(Duty.MANAGE)
+    @Puts(path = "/weather/stations/{id}", needs = Duty.MANAGE)
     WeatherRequests.StationKey newStation(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.NewStation request) {
         return book.newStation(caller, id, request);
     }
 
-    @Voids("/weather/records/{id}/void")
-    @Needs(Duty.MANAGE)
+    @Voids(path = "/weather/records/{id}/void", needs = Duty.MANAGE)
     void voidRecord(Caller caller, @PathVariable UUID id, @Valid @RequestBody VoidRequest request) {
         book.voidRecord(caller, id, request);
     }
 
     /** What a station posts, signed with its key instead of a person's session. */
-    @PostMapping("/station/hours")
+    @Posts(path = "/station/hours", needs = Duty.OPEN)
     @BodyUpTo(LARGEST_POST)
-    @Needs(Duty.OPEN)
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void post(@RequestHeader(StationKeys.HEADER) String key, @Valid @RequestBody WeatherRequests.Post request) {
         book.post(key, request);

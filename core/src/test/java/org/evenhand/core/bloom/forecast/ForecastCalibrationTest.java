@@ -61,7 +61,7 @@ class ForecastCalibrationTest {
                                 .mapToObj(variety -> new Orchard(crop, readings, variety))))
                 .toList()
                 .parallelStream()
-                .map(o -> Calibration.of(sheet(o.crop()), world, o.readings(), 60 / varieties, o.seed()))
+                .map(o -> Calibration.of(sheet(o.crop()), world, o.readings(), 42 / varieties, o.seed()))
                 .toList();
 
         assertThat(all.stream().mapToDouble(Calibration::coverage).average().orElseThrow())
@@ -207,7 +207,7 @@ class ForecastCalibrationTest {
     void the_wildest_readings_give_a_forecast() {
         CropSheet sheet = CropSheets.shipped().find("soursop").orElseThrow();
         SplittableRandom random = new SplittableRandom(4);
-        for (int tree = 0; tree < 40; tree++) {
+        for (int tree = 0; tree < 16; tree++) {
             List<FlowerReading> looks = new ArrayList<>();
             for (int r = 0; r < 1 + random.nextInt(12); r++) {
                 int most = random.nextInt(3) == 0 ? 1 : random.nextInt(2) == 0 ? 40 : 20_000;
