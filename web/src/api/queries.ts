@@ -183,6 +183,11 @@ export const queries = {
       queryFn: () => answer(api.GET('/api/seed-lots/demand', { params: { query: { crop, trees } } })),
     }),
   limbs: () => queryOptions({ queryKey: ['limbs'], queryFn: () => answer(api.GET('/api/limbs')) }),
+  fruit: (id: string) =>
+    queryOptions({
+      queryKey: ['fruits', id],
+      queryFn: () => answer(api.GET('/api/fruits/{id}', { params: { path: { id } } })),
+    }),
   fruits: () => queryOptions({ queryKey: ['fruits'], queryFn: () => answer(api.GET('/api/fruits')) }),
   fallen: (tree: string, sepalsMissing?: boolean) =>
     queryOptions({

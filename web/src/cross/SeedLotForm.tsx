@@ -34,6 +34,8 @@ interface Earlier {
   id: string;
   fatherId: string;
   year: number | string;
+  /** The number that stands on its labels already, where it has one. */
+  number: number | string;
 }
 
 /** The crosses of a tree, of all years, the latest first; one that was removed stays where it was chosen. */
@@ -78,6 +80,14 @@ function EarlierCross({
         error={errorFor('fatherId', 'Father')}
       />
       <NumberField name="year" label="Year it was made" value={of.year} set={(year) => set({ year })} />
+      <NumberField
+        name="number"
+        label="Its number"
+        placeholder="next free one"
+        min={1}
+        value={of.number}
+        set={(number) => set({ number })}
+      />
     </Group>
   );
 }
@@ -103,6 +113,7 @@ export function SeedLotForm({ from, editing, close }: Props) {
     id: newId(),
     fatherId: '',
     year: Number(harvestedOn.slice(0, 4)) - 1,
+    number: '',
   }));
   const madeEarlier = crossId === EARLIER;
   const form = useSubmit(
@@ -116,6 +127,7 @@ export function SeedLotForm({ from, editing, close }: Props) {
               fatherId: earlier.fatherId,
               planned: Math.max(1, whole(fruits)),
               year: whole(earlier.year),
+              ...(earlier.number !== '' && { number: Number(earlier.number) }),
             },
           }),
         );
@@ -136,7 +148,18 @@ export function SeedLotForm({ from, editing, close }: Props) {
         }),
       );
     },
-    ['treeId', 'crossId', 'fatherId', 'year', 'harvestedOn', 'fruits', 'seeds', 'emptySeeds', 'note'],
+    [
+      'treeId',
+      'crossId',
+      'fatherId',
+      'year',
+      'number',
+      'harvestedOn',
+      'fruits',
+      'seeds',
+      'emptySeeds',
+      'note',
+    ],
     (lot) => {
       if (!editing)
         doneWithUndo(`Lot ${lot.label}: ${plural(lot.seeds, 'seed')}. Write ${lot.label} on its bag.`, () =>

@@ -8,7 +8,20 @@ import { useSubmit } from '../form/use-submit';
 import { listed, plural } from '../format/time';
 import { effectsQuery } from '../story/queries';
 import { KINDS, nounOf } from '../story/story-words';
-import { sayDone } from '../ui/undo';
+import { doneWithUndo } from '../ui/undo';
+
+/** Restores the variety that was merged: what named it names it again. */
+async function part(variety: string) {
+  const story = await answer(
+    api.GET('/api/story', { params: { query: { variety, kinds: ['variety'], removed: true } } }),
+  );
+  return answer(
+    api.POST('/api/story/{kind}/{id}/restore', {
+      params: { path: { kind: 'variety', id: variety } },
+      body: { version: story.lines[0]!.version },
+    }),
+  );
+}
 
 /** A variety that was entered twice becomes one. */
 export function MergeForm({
@@ -34,7 +47,7 @@ export function MergeForm({
       ),
     ['into'],
     (stays) => {
-      sayDone(`${variety.name} and ${stays.name} are one variety.`);
+      doneWithUndo(`${variety.name} and ${stays.name} are one variety.`, () => part(variety.id));
       close();
       void navigate(`/orchard/variety/${stays.id}`);
     },
@@ -64,8 +77,8 @@ export function MergeForm({
             </p>
             <p className="small soft">
               Alleles, parents and own numbers are those of {other.name}. Where both have bloom dates of a
-              year, the same wanted cross, or fruit wanted, those of {other.name} stay. The records cannot be
-              parted again.
+              year, the same wanted cross, or fruit wanted, those of {other.name} stay. Restoring{' '}
+              {variety.name} in its story parts them again.
             </p>
           </>
         )}

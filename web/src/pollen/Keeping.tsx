@@ -12,21 +12,10 @@ import { dayAndClock, said } from '../format/time';
 import { TimeField } from '../form/TimeField';
 import { doneWithUndo } from '../ui/undo';
 import { useSubmit } from '../form/use-submit';
-import { storageWords } from './lot-words';
+import { KEPT, stepWords, storageWords } from './lot-words';
 
 type Step = Schemas['KeepingStep'];
 type Kind = Step['kind'];
-
-const KINDS: Record<Kind, string> = {
-  TRAY: 'Spread in an open tray',
-  SUN: 'Put out in the sun',
-  SEEN_DRY: 'Seen to be dry',
-  LID: 'Lid on',
-  STORED: 'Put away',
-};
-
-const stepWords = (s: Pick<Step, 'kind' | 'storage'>): string =>
-  s.kind === 'STORED' ? `Put away: ${storageWords(s.storage!)}` : KINDS[s.kind];
 
 const number = (v: number | string): number | undefined => (v === '' ? undefined : Number(v));
 
@@ -79,7 +68,7 @@ function StepForm({ story, close }: { story: Schemas['LotStory']; close: () => v
     <RecordForm form={form} save="Write it down" cancel={close}>
       <Select
         label="What was done"
-        data={(Object.keys(KINDS) as Kind[]).map((value) => ({ value, label: KINDS[value] }))}
+        data={(Object.keys(KEPT) as Kind[]).map((value) => ({ value, label: KEPT[value] }))}
         value={kind}
         onChange={(v) => setKind(v as Kind)}
         allowDeselect={false}

@@ -6,6 +6,20 @@ type Lot = Schemas['LotView'];
 
 export const storageWords = (storage: Lot['storage']): string => t(`storage.${storage}`);
 
+export type KeptStep = Pick<Schemas['KeepingStep'], 'kind' | 'storage'>;
+
+/** What is done with a jar, as a choice. */
+export const KEPT: Record<KeptStep['kind'], string> = {
+  TRAY: 'Spread in an open tray',
+  SUN: 'Put out in the sun',
+  SEEN_DRY: 'Seen to be dry',
+  LID: 'Lid on',
+  STORED: 'Put away',
+};
+
+export const stepWords = (s: KeptStep): string =>
+  s.kind === 'STORED' ? `Put away: ${storageWords(s.storage!)}` : KEPT[s.kind];
+
 export type LotState = 'good' | 'old' | 'spoiled' | 'empty';
 
 export function lotState(lot: Lot): LotState {

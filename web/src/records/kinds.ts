@@ -9,6 +9,7 @@ const NAMES: Record<string, string> = {
   'limb-counts': 'Fruit counted by limb',
   fruits: 'Single fruits',
   'wanted-crosses': 'Crosses wanted',
+  crosses: 'Crosses made',
   pollinations: 'Pollinations',
   checks: 'Checks of pollinations',
   'many-pollinations': 'Pollinations, more than 20,000 lines',

@@ -8,7 +8,7 @@ import { queries } from '../api/queries';
 import { clock, dayOfYear } from '../format/time';
 import { useHere } from '../ui/orchard-context';
 import { Thumbs } from '../photo/Thumbs';
-import { Correct, CORRECTED } from './Correct';
+import { Correct, correctable } from './Correct';
 import classes from './Story.module.css';
 import { History, Remove, Restore } from './Mend';
 import type { Line } from './queries';
@@ -26,7 +26,7 @@ function Acts({ line, choose }: { line: Line; choose: (act: Act) => void }) {
         </ActionIcon>
       </Menu.Target>
       <Menu.Dropdown>
-        {!line.removedAt && CORRECTED.has(line.kind) && (
+        {!line.removedAt && correctable(line) && (
           <Menu.Item onClick={() => choose('correct')}>Correct</Menu.Item>
         )}
         <Menu.Item onClick={() => choose('history')}>History</Menu.Item>
@@ -44,7 +44,8 @@ function Acts({ line, choose }: { line: Line; choose: (act: Act) => void }) {
 
 /** Where a record leads to: its jar, its cross. */
 function Words({ line, sheet }: { line: Line; sheet: Sheet | undefined }) {
-  const words = lineWords(line, sheet);
+  const { orchard } = useHere();
+  const words = lineWords(line, sheet, orchard.units);
   const photo = line.kind === 'photo' && said(line, 'walkId');
   if (photo)
     return (
@@ -89,7 +90,7 @@ function Row({ line, sheet, withTree }: { line: Line; sheet: Sheet | undefined; 
         {line.removedAt && <div className="small warn">Removed: {line.removedBecause}</div>}
       </div>
       <span className={`small soft ${classes.by}`}>{line.by}</span>
-      <Acts line={line} choose={setAct} />
+      {line.kind !== 'move' && <Acts line={line} choose={setAct} />}
       {act === 'correct' && <Correct line={line} sheet={sheet} close={close} />}
       {act === 'remove' && <Remove line={line} close={close} />}
       {act === 'restore' && <Restore line={line} close={close} />}

@@ -2,7 +2,8 @@ import type { Schemas } from '../api/api';
 import { calendarDay, listed, plural } from '../format/time';
 import { stepInStory } from '../cross/seed-words';
 import { eventInStory } from '../cross/seedling-words';
-import { rounded } from '../format/numbers';
+import { rounded, temperature, type Units } from '../format/numbers';
+import { stepWords, type KeptStep } from '../pollen/lot-words';
 import type { Line } from './queries';
 
 /** What a record of each kind is called, and several of them. */
@@ -27,23 +28,30 @@ export const KINDS: Record<string, { one: string; many: string }> = {
   'seedling-step': { one: 'seedling', many: 'steps on seedlings' },
   trait: { one: 'trait', many: 'traits' },
   score: { one: 'score', many: 'scores' },
+  'jar-step': { one: 'kept', many: 'steps on pollen' },
+  'jar-test': { one: 'test', many: 'tests of pollen' },
+  fig: { one: 'fig', many: 'figs' },
+  move: { one: 'moved', many: 'moves' },
   'cross-request': { one: 'wanted cross', many: 'wanted crosses' },
-  'fruit-target': { one: 'number of fruit wanted', many: 'numbers of fruit wanted' },
+  'fruit-target': { one: 'fruit wanted', many: 'numbers of fruit wanted' },
 };
 
 /** What a record of a kind is called in a sentence. */
 export const nounOf = (kind: string): string =>
-  kind === 'pollination'
-    ? 'pollination'
-    : kind === 'jar'
-      ? 'jar'
-      : kind === 'word'
-        ? 'note'
-        : kind === 'seed-step' || kind === 'seedling-step'
-          ? 'step'
-          : (KINDS[kind]?.one ?? kind);
+  kind === 'fruit-target'
+    ? 'number of fruit wanted'
+    : kind === 'pollination'
+      ? 'pollination'
+      : kind === 'jar'
+        ? 'jar'
+        : kind === 'word'
+          ? 'note'
+          : kind === 'seed-step' || kind === 'seedling-step' || kind === 'jar-step'
+            ? 'step'
+            : (KINDS[kind]?.one ?? kind);
 
-const FOUND: Record<string, string> = {
+/** What is found at a stop of a walk. */
+export const FOUND: Record<string, string> = {
   NOT_OPEN: 'not open yet',
   TOO_LATE: 'too late',
   NONE_LEFT: 'no flower left',
@@ -169,8 +177,56 @@ function bloomDate(line: Line): string {
   return `${some(line, 'year')}: ${listed(days.filter(([k]) => text(line, k)).map(([k, name]) => `${name} ${calendarDay(text(line, k))}`))}`;
 }
 
+function jarStep(line: Line, units: Units): string {
+  const celsius = number(line, 'celsius');
+  const humidity = number(line, 'humidity');
+  return parts(
+    `${text(line, 'jar')}: ${stepWords({ kind: text(line, 'jarStep') as KeptStep['kind'], storage: text(line, 'storage') as KeptStep['storage'] }).toLowerCase()}`,
+    celsius !== undefined && temperature(celsius, units),
+    humidity !== undefined && `${rounded(humidity)} % humidity`,
+  );
+}
+
+function jarTest(line: Line): string {
+  const fields = line.what.fields as { grains: number; tubes: number }[] | undefined;
+  const sum = (key: 'grains' | 'tubes') => (fields ?? []).reduce((n, f) => n + f[key], 0);
+  return `${text(line, 'jar')}: ${
+    fields
+      ? `${sum('tubes')} of ${plural(sum('grains'), 'grain')} grew a tube`
+      : `${some(line, 'taken')} of ${plural(some(line, 'flowers'), 'spare flower')} set`
+  }`;
+}
+
+function wanted(line: Line): string {
+  const fruits = number(line, 'wanted');
+  return parts(
+    number(line, 'priority') === 0
+      ? 'no fruit'
+      : fruits === undefined
+        ? 'as much as the tree carries'
+        : plural(fruits, 'fruit'),
+    number(line, 'girthCm') !== undefined && `trunk ${rounded(some(line, 'girthCm'))} cm round`,
+  );
+}
+
+const place = (line: Line, side: 'from' | 'to'): string =>
+  parts(
+    text(line, `${side}Block`),
+    number(line, `${side}Row`) !== undefined && `row ${some(line, `${side}Row`)}`,
+    number(line, `${side}Position`) !== undefined && `place ${some(line, `${side}Position`)}`,
+  ) || 'no place';
+
+function move(line: Line): string {
+  const from = place(line, 'from');
+  const to = place(line, 'to');
+  return parts(
+    text(line, 'toVariety') && `${text(line, 'toVariety')} instead of ${text(line, 'fromVariety')}`,
+    from !== to && `from ${from} to ${to}`,
+  );
+}
+
 /** What a record says, in one line. */
-export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefined): string {
+export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefined, units: Units): string {
   switch (line.kind) {
     case 'reading':
       return reading(line, sheet);
@@ -193,6 +249,16 @@ export function lineWords(line: Line, sheet: Schemas['CropSheetView'] | undefine
       );
     case 'word':
       return FOUND[text(line, 'found')] ?? text(line, 'found');
+    case 'jar-step':
+      return jarStep(line, units);
+    case 'jar-test':
+      return jarTest(line);
+    case 'fig':
+      return `${text(line, 'fig')}: ${rounded(some(line, 'diameterMm'))} mm`;
+    case 'fruit-target':
+      return wanted(line);
+    case 'move':
+      return move(line);
     case 'photo':
       return 'picture of the walk';
     case 'bloom-date':
@@ -245,6 +311,8 @@ export function effectWords(e: Schemas['Effect'], restoring: boolean): string {
       return `${plural(e.number, 'dose')} of ${e.of} ${restoring ? 'come back to' : 'leave'} the shelf.`;
     case 'FIRST':
       return `${plural(e.number, nounOf(e.of), KINDS[e.of]?.many)} must be removed or changed first.`;
+    case 'BACK':
+      return `${plural(e.number, 'record')} that a merge took from ${e.of} ${e.number === 1 ? 'goes' : 'go'} back to it.`;
     case 'RECORDS':
       return `${plural(e.number, nounOf(e.of))} of this tree ${e.number === 1 ? 'stays' : 'stay'} on record.`;
   }

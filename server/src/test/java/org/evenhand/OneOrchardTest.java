@@ -285,6 +285,7 @@ class OneOrchardTest {
         tried.put("POST /api/limb-counts/{id}/void", ours.post("/api/limb-counts/" + count + "/void", Api.voiding(0)));
         String fruit = Api.newId();
         theirs.put("/api/fruits/" + fruit, fruit(tree)).expect(200);
+        tried.put("GET /api/fruits/{id}", ours.get("/api/fruits/" + fruit));
         tried.put("PUT /api/fruits/{id}", ours.put("/api/fruits/" + fruit, fruit(ownTree)));
         tried.put(
                 "PUT /api/fruits/{id}/end",

@@ -12,6 +12,7 @@ import org.evenhand.kit.IdempotentWriter;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.VarietiesMerged;
+import org.evenhand.orchard.VarietiesParted;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -66,6 +67,11 @@ public class BloomDiary {
             }
             dates.saveAndFlush(of);
         }
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(BloomDate.class, dates, BloomDate::varietyId, (now, was) -> now.mergeVariety(was.varietyId()));
     }
 
     /** The version of a year's days now. */

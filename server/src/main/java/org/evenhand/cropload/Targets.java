@@ -30,6 +30,7 @@ import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietiesMerged;
+import org.evenhand.orchard.VarietiesParted;
 import org.evenhand.orchard.VarietyNumbers;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.context.event.EventListener;
@@ -75,6 +76,15 @@ public class Targets {
             }
             targets.saveAndFlush(target);
         });
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(
+                FruitTarget.class,
+                targets,
+                t -> Optional.ofNullable(t.varietyId()),
+                (now, was) -> now.mergeVariety(was.varietyId()));
     }
 
     /** What is wanted of every tree, and how many flowers that takes. */
@@ -300,14 +310,7 @@ public class Targets {
     }
 
     private TargetView insert(Caller caller, UUID id, TargetRequest request) {
-        boolean there = targets.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
-                .anyMatch(t -> request.treeId() != null
-                        ? request.treeId().equals(t.treeId())
-                        : request.varietyId().equals(t.varietyId()));
-        if (there) {
-            throw new InvalidInputException(
-                    request.treeId() != null ? "treeId" : "varietyId", "has a target already; change that one.");
-        }
+        refuseSecond(caller, request.treeId(), request.varietyId());
         return targets.saveAndFlush(new FruitTarget(
                         id,
                         caller,
@@ -315,6 +318,15 @@ public class Targets {
                         orchards.details(caller).site().zone(),
                         request))
                 .view();
+    }
+
+    private void refuseSecond(Caller caller, UUID treeId, UUID varietyId) {
+        boolean there = targets.findByOrchardIdAndVoidedAtIsNull(caller.orchardId()).stream()
+                .anyMatch(t -> treeId != null ? treeId.equals(t.treeId()) : varietyId.equals(t.varietyId()));
+        if (there) {
+            throw new InvalidInputException(
+                    treeId != null ? "treeId" : "varietyId", "has a target already; change that one.");
+        }
     }
 
     private void check(Caller caller, TargetRequest r) {
@@ -337,5 +349,11 @@ public class Targets {
     @Transactional
     public void voidTarget(Caller caller, UUID id, VoidRequest request) {
         targets.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    /** Puts a removed target back, where no other was set since. */
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        targets.restoreOnce(caller, id, version, target -> refuseSecond(caller, target.treeId(), target.varietyId()));
     }
 }

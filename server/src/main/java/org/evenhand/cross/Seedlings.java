@@ -35,6 +35,7 @@ import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.Pedigrees;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietiesMerged;
+import org.evenhand.orchard.VarietiesParted;
 import org.evenhand.orchard.VarietyRequest;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollination.CrossFlowers;
@@ -85,6 +86,15 @@ public class Seedlings {
                     seedling.named(merged.into());
                     seedlings.saveAndFlush(seedling);
                 });
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(
+                Seedling.class,
+                seedlings,
+                s -> Optional.ofNullable(s.varietyId()),
+                (now, was) -> now.named(was.varietyId()));
     }
 
     // --- looking ---

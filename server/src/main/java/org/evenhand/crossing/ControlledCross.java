@@ -81,6 +81,12 @@ class ControlledCross extends OrchardRecord {
         return new CrossProtocol.Method(bag, visits, emasculate);
     }
 
+    /** What a form would send to leave it as it is. */
+    ControlledCrossRequests.Cross request() {
+        return new ControlledCrossRequests.Cross(
+                treeId, fatherId, crossRequestId, planned, bag, visits, emasculate, year, number, note, null);
+    }
+
     /** Whether it was made in a year before it was written down: nothing is due with it. */
     boolean ofEarlierYear(ZoneId zone) {
         return year < recordedAt().atZone(zone).getYear();

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -49,8 +50,11 @@ record ControlledCrossController(ControlledCrosses controlledCrosses, CrossLabel
             Caller caller,
             @PathVariable UUID controlledCross,
             @PathVariable UUID id,
-            @Valid @RequestBody ControlledCrossRequests.Step request) {
-        return controlledCrosses.putStep(caller, controlledCross, id, request);
+            @Valid @RequestBody ControlledCrossRequests.Step request,
+            @RequestParam(required = false) Long version) {
+        return version == null
+                ? controlledCrosses.putStep(caller, controlledCross, id, request)
+                : controlledCrosses.correctStep(caller, controlledCross, id, request, version);
     }
 
     @Voids(path = "/{controlledCross}/steps/{id}/void", needs = Duty.WORK)

@@ -26,6 +26,7 @@ public final class ControlledCrossRequests {
      * @param visits when pollen is given; twice where absent
      * @param emasculate whether its own pollen is taken away, where the sheet says how; true where absent
      * @param year an earlier year it was made in, for a cross whose seeds are here; this year where absent
+     * @param number the number within that year that stands on its labels already; the next free one where absent
      */
     @Schema(name = "ControlledCrossRequest")
     public record Cross(
@@ -40,10 +41,18 @@ public final class ControlledCrossRequests {
             @Schema(description = OPTIONAL) @Within(min = 1900, max = 2200)
             Integer year,
 
+            @Schema(description = OPTIONAL) @Within(min = 1, max = 100_000)
+            Integer number,
+
             @Schema(description = OPTIONAL) @Size(max = 2000)
             String note,
 
-            @Schema(description = OPTIONAL) Long version) {}
+            @Schema(description = OPTIONAL) Long version) {
+        Cross withVersion(Long seen) {
+            return new Cross(
+                    treeId, fatherId, crossRequestId, planned, bag, visits, emasculate, year, number, note, seen);
+        }
+    }
 
     /**
      * A step that was done, or is skipped.

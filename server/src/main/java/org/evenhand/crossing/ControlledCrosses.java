@@ -28,6 +28,7 @@ import org.evenhand.mating.WantedCross;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietiesMerged;
+import org.evenhand.orchard.VarietiesParted;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollination.CrossFlowers;
 import org.evenhand.pollination.PollinationBook;
@@ -89,6 +90,15 @@ public class ControlledCrosses implements CrossFlowers {
                     cross.mergeFather(merged.into());
                     controlledCrosses.saveAndFlush(cross);
                 });
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(
+                ControlledCross.class,
+                controlledCrosses,
+                ControlledCross::fatherId,
+                (now, was) -> now.mergeFather(was.fatherId()));
     }
 
     @Transactional(readOnly = true)
@@ -169,7 +179,8 @@ public class ControlledCrosses implements CrossFlowers {
                         planned(request),
                         method(request),
                         Given.stripped(request.note())),
-                yearMade(caller, request));
+                yearMade(caller, request),
+                request.number());
     }
 
     /** Refuses a year to come, and one in which the tree was not there yet. */
@@ -211,10 +222,11 @@ public class ControlledCrosses implements CrossFlowers {
 
     /** Begins a cross under the next free number of the year. */
     public Cross begin(Caller caller, UUID id, Begun begun) {
-        return named(insert(caller, id, begun, orchards.today(caller).getYear()));
+        return named(insert(caller, id, begun, orchards.today(caller).getYear(), null));
     }
 
-    private ControlledCross insert(Caller caller, UUID id, Begun begun, int year) {
+    /** @param number it carries already; null where it gets the next one */
+    private ControlledCross insert(Caller caller, UUID id, Begun begun, int year, Integer number) {
         TreeView tree = orchards.tree(caller, begun.treeId());
         VarietyView father = orchards.variety(caller, begun.fatherId());
         if (crops.of(caller, tree.crop()).cross().isEmpty()) {
@@ -239,7 +251,7 @@ public class ControlledCrosses implements CrossFlowers {
                         begun.crossRequestId(),
                         begun.walkId(),
                         year,
-                        nextNumber(caller, year),
+                        number == null ? nextNumber(caller, year) : freeNumber(caller, year, number),
                         begun.planned(),
                         begun.method(),
                         begun.note())));
@@ -249,6 +261,17 @@ public class ControlledCrosses implements CrossFlowers {
     @Override
     public void holdNumbers(Caller caller) {
         jdbc.queryForObject("select id from orchard where id = ? for no key update", UUID.class, caller.orchardId());
+    }
+
+    private int freeNumber(Caller caller, int year, int number) {
+        holdNumbers(caller);
+        if (controlledCrosses.isTaken(caller.orchardId(), year, number)) {
+            throw new InvalidInputException(
+                    "number",
+                    "is " + number + ", but " + ControlledCross.label(year, number)
+                            + " is another cross already. Choose another, or leave it empty.");
+        }
+        return number;
     }
 
     private int nextNumber(Caller caller, int year) {
@@ -281,13 +304,29 @@ public class ControlledCrosses implements CrossFlowers {
                             orchards.now(caller),
                             zone(caller),
                             crossId,
-                            checked(caller, controlledCross, request)));
+                            checked(caller, controlledCross, id, request)));
                     return view(caller, controlledCross);
                 });
     }
 
+    /** Corrects flowers, hour, note and whether it was skipped; what was done stays. */
+    @Transactional
+    public ControlledCrossView correctStep(
+            Caller caller, UUID crossId, UUID id, ControlledCrossRequests.Step request, Long version) {
+        ControlledCross controlledCross = controlledCrosses.current(caller, crossId);
+        ControlledCrossRequests.Step step = checked(caller, controlledCross, id, request);
+        steps.correct(caller, id, version, found -> {
+            steps.requirePartOf(crossId, found.crossId(), id);
+            if (found.kind() != step.kind()) {
+                throw ConflictException.otherwise("step");
+            }
+            found.correct(step);
+        });
+        return view(caller, controlledCross);
+    }
+
     private ControlledCrossRequests.Step checked(
-            Caller caller, ControlledCross controlledCross, ControlledCrossRequests.Step r) {
+            Caller caller, ControlledCross controlledCross, UUID id, ControlledCrossRequests.Step r) {
         CrossProtocol.Step kind = r.kind();
         boolean skipped = Boolean.TRUE.equals(r.skipped());
         if (skipped) {
@@ -299,7 +338,7 @@ public class ControlledCrosses implements CrossFlowers {
         }
         Instant doneAt = Given.notInFuture("doneAt", r.doneAt(), orchards.now(caller), zone(caller));
         int flowers = r.flowers();
-        refuseMoreThanThere(caller, controlledCross, kind, flowers, doneAt);
+        refuseMoreThanThere(caller, controlledCross, id, kind, flowers, doneAt);
         if (!skipped
                 && kind == CrossProtocol.Step.EMASCULATE
                 && !controlledCross.method().emasculate()) {
@@ -320,18 +359,22 @@ public class ControlledCrosses implements CrossFlowers {
 
     @Override
     public void refuseMoreThanThere(Caller caller, UUID crossId, CrossProtocol.Step step, int flowers, Instant at) {
-        refuseMoreThanThere(caller, controlledCrosses.current(caller, crossId), step, flowers, at);
+        refuseMoreThanThere(caller, controlledCrosses.current(caller, crossId), null, step, flowers, at);
     }
 
-    /** Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are. */
+    /**
+     * Flowers get fewer from step to step, never more; and no more are given pollen in a visit than there are.
+     *
+     * @param id of the step that is written, which is no step before itself
+     */
     private void refuseMoreThanThere(
-            Caller caller, ControlledCross controlledCross, CrossProtocol.Step kind, int flowers, Instant at) {
+            Caller caller, ControlledCross controlledCross, UUID id, CrossProtocol.Step kind, int flowers, Instant at) {
         List<ControlledCrossView.Done> before =
                 books
                         .doneOn(caller, List.of(controlledCross.id()))
                         .getOrDefault(controlledCross.id(), List.of())
                         .stream()
-                        .filter(d -> !d.doneAt().isAfter(at))
+                        .filter(d -> !d.id().equals(id) && !d.doneAt().isAfter(at))
                         .toList();
         int given = before.stream()
                 .filter(d -> d.pollination() && d.kind() == kind)
@@ -360,6 +403,27 @@ public class ControlledCrosses implements CrossFlowers {
     @Transactional
     public void voidStep(Caller caller, UUID crossId, UUID id, VoidRequest request) {
         steps.voidOnce(caller, id, request, orchards.now(caller), s -> steps.requirePartOf(crossId, s.crossId(), id));
+    }
+
+    /** Puts a removed step back, where the flowers of the steps before it allow it still. */
+    @Transactional
+    void restoreStep(Caller caller, UUID id, Long version) {
+        steps.restoreOnce(
+                caller,
+                id,
+                version,
+                s -> refuseMoreThanThere(
+                        caller, controlledCrosses.current(caller, s.crossId()), id, s.kind(), s.flowers(), s.doneAt()));
+    }
+
+    /** Puts a removed cross back under its number, where no other has it by now; its tree and its father must be there. */
+    @Transactional
+    void restoreCross(Caller caller, UUID id, Long version) {
+        controlledCrosses.restoreOnce(caller, id, version, c -> {
+            orchards.requireStanding(caller, c.treeId());
+            orchards.variety(caller, c.fatherId());
+            freeNumber(caller, c.year(), c.number());
+        });
     }
 
     @Transactional

@@ -8,16 +8,10 @@ import org.springframework.context.annotation.Configuration;
 /** Records of this room that can be mended. */
 @Configuration(proxyBeanMethods = false)
 class CrossRecords {
-    private static final String GOES_ON = "is of a cross whose steps went on since. Write it down anew instead.";
-
     @Bean
     RecordKind crossKind(ControlledCrosses crosses) {
         return new RecordKind(
-                "cross",
-                ControlledCross.class,
-                (caller, id) -> List.of(),
-                crosses::voidCross,
-                RecordKind.never(GOES_ON));
+                "cross", ControlledCross.class, (caller, id) -> List.of(), crosses::voidCross, crosses::restoreCross);
     }
 
     @Bean
@@ -28,6 +22,6 @@ class CrossRecords {
                 (caller, id) -> List.of(),
                 (caller, id, request) ->
                         crosses.voidStep(caller, steps.require(caller, id).crossId(), id, request),
-                RecordKind.never(GOES_ON));
+                crosses::restoreStep);
     }
 }

@@ -36,11 +36,15 @@ class CrossStep extends OrchardRecord {
         super(id, caller, now, zone);
         this.crossId = crossId;
         this.kind = step.kind();
+        correct(step);
+        this.walkId = step.walkId();
+        this.stop = step.stop();
+    }
+
+    final void correct(ControlledCrossRequests.Step step) {
         this.flowers = step.flowers();
         this.doneAt = step.doneAt();
         this.note = step.note();
-        this.walkId = step.walkId();
-        this.stop = step.stop();
         this.skipped = Boolean.TRUE.equals(step.skipped());
     }
 

@@ -29,6 +29,11 @@ interface ControlledCrossRepository extends RecordRepository<ControlledCross> {
     /** Of all, those taken out too: a number is never used twice in a year. */
     @Query("select coalesce(max(c.number), 0) from ControlledCross c where c.orchardId = :orchardId and c.year = :year")
     int lastNumber(UUID orchardId, int year);
+
+    @Query("""
+            select count(c) > 0 from ControlledCross c where c.orchardId = :orchardId and c.year = :year and c.number = :number
+              and c.voidedAt is null""")
+    boolean isTaken(UUID orchardId, int year, int number);
 }
 
 interface CrossStepRepository extends RecordRepository<CrossStep> {

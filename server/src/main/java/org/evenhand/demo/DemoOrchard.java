@@ -260,7 +260,17 @@ class DemoOrchard implements ApplicationRunner {
                     tomas,
                     controlledCross,
                     new ControlledCrossRequests.Cross(
-                            tree, father, crossRequest, 3, true, CrossProtocol.Visits.TWICE, null, null, "", null));
+                            tree,
+                            father,
+                            crossRequest,
+                            3,
+                            true,
+                            CrossProtocol.Visits.TWICE,
+                            null,
+                            null,
+                            null,
+                            "",
+                            null));
             controlledCrosses.putStep(
                     tomas,
                     controlledCross,

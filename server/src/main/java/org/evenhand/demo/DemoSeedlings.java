@@ -121,7 +121,7 @@ class DemoSeedlings {
             crosses.put(
                     caller,
                     cross,
-                    new ControlledCrossRequests.Cross(tree, father, null, 8, null, null, null, made, null, null));
+                    new ControlledCrossRequests.Cross(tree, father, null, 8, null, null, null, made, null, null, null));
             LocalDate harvest = LocalDate.of(made + 1, 4, 20);
             UUID lot = ids.get();
             lots.put(caller, lot, new SeedLotRequests.Lot(tree, cross, harvest, 3, size + 8, 1, null, null, null));

@@ -68,6 +68,11 @@ record FruitSetController(FruitChecks checks, LimbCounts limbs, Fruits fruits) {
         return fruits.fallen(caller, tree, sepalsMissing);
     }
 
+    @GetMapping("/fruits/{id}")
+    FruitsView.FruitView fruit(Caller caller, @PathVariable UUID id) {
+        return fruits.fruit(caller, id);
+    }
+
     @Puts(path = "/fruits/{id}", needs = Duty.WORK)
     FruitsView.FruitView putFruit(
             Caller caller, @PathVariable UUID id, @Valid @RequestBody FruitRequests.Fruit request) {

@@ -348,6 +348,12 @@ public class Fruits {
         return end;
     }
 
+    /** One fruit, of whichever season. */
+    @Transactional(readOnly = true)
+    public FruitsView.FruitView fruit(Caller caller, UUID id) {
+        return view(caller, fruits.require(caller, id));
+    }
+
     /** Tells how a fruit ended; the same told twice is once, and something else only under the version that was seen. */
     public FruitsView.FruitView end(Caller caller, UUID id, FruitRequests.End request) {
         Fruit fruit = endOnce(caller, id, request);

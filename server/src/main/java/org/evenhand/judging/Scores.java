@@ -21,6 +21,7 @@ import org.evenhand.kit.NotFoundException;
 import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.VarietiesMerged;
+import org.evenhand.orchard.VarietiesParted;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -57,6 +58,11 @@ public class Scores {
                     score.ofVariety(merged.into());
                     scores.saveAndFlush(score);
                 });
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(Score.class, scores, Score::varietyId, (now, was) -> now.ofVariety(was.varietyId()));
     }
 
     // --- traits ---

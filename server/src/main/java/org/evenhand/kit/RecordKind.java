@@ -3,7 +3,6 @@ package org.evenhand.kit;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.BiFunction;
-import org.evenhand.core.InvalidInputException;
 
 /**
  * Records of one kind, as they are looked back on and mended. Each room has one for each kind of its records that people can mend.
@@ -20,13 +19,6 @@ public record RecordKind(
         BiFunction<Caller, UUID, List<Effect>> effects,
         Remove remove,
         Restore restore) {
-
-    /** Of a record that is better written down anew. */
-    public static Restore never(String why) {
-        return (caller, id, version) -> {
-            throw new InvalidInputException("version", why);
-        };
-    }
 
     /** Takes a record out of the reckoning. */
     @FunctionalInterface
@@ -54,6 +46,8 @@ public record RecordKind(
         SHELF,
         /** Other records of the same tree, which stay. */
         RECORDS,
+        /** Records that a merge took from a variety, and that go back to it. */
+        BACK,
         /** Other records that must be removed first. */
         FIRST
     }

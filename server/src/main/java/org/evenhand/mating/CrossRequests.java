@@ -22,6 +22,7 @@ import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.Pedigrees;
 import org.evenhand.orchard.VarietiesMerged;
+import org.evenhand.orchard.VarietiesParted;
 import org.evenhand.orchard.VarietyView;
 import org.evenhand.pollen.LotView;
 import org.evenhand.pollen.PollenShelf;
@@ -82,6 +83,15 @@ public class CrossRequests {
             }
             crossRequests.saveAndFlush(of);
         }
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(
+                CrossRequest.class,
+                crossRequests,
+                r -> List.of(r.motherId(), r.fatherId()),
+                (now, was) -> now.mergeVarieties(was.motherId(), was.fatherId()));
     }
 
     @Transactional(readOnly = true)

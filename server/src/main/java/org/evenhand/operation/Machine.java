@@ -94,7 +94,7 @@ class Machine {
                 Instant.ofEpochMilli(ManagementFactory.getRuntimeMXBean().getStartTime()),
                 jdbc.queryForObject("show server_version", String.class),
                 jdbc.queryForObject(
-                        "select version from flyway_schema_history where success order by installed_rank desc limit 1",
+                        "select version from flyway_schema_history where success and version is not null order by installed_rank desc limit 1",
                         String.class),
                 jdbc.queryForObject("select pg_database_size(current_database())", Long.class),
                 new MachineView.Amount(heap.getUsed(), heap.getMax()),

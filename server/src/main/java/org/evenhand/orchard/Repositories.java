@@ -55,7 +55,7 @@ interface TreeRepository extends RecordRepository<Tree> {
     /** What was recorded of a tree and counts, in all rooms. */
     @Query(nativeQuery = true, value = """
             select kind, cast(count(*) as integer) as number from story_line
-            where orchard_id = :orchard and tree_id = :id and voided_at is null and kind <> 'tree'
+            where orchard_id = :orchard and tree_id = :id and voided_at is null and kind not in ('tree', 'move')
             group by kind order by count(*) desc, kind""")
     List<VarietyRepository.Counted> recordsOf(UUID orchard, UUID id);
 

@@ -1,5 +1,6 @@
 package org.evenhand.orchard;
 
+import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +15,7 @@ import org.evenhand.kit.QuestionException;
 import org.evenhand.kit.RecordKind;
 import org.evenhand.kit.VoidRequest;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,18 +29,21 @@ class TreeCare {
     private final Orchards orchards;
     private final IdempotentWriter once;
     private final ApplicationEventPublisher events;
+    private final EntityManager database;
 
     TreeCare(
             VarietyRepository varieties,
             TreeRepository trees,
             Orchards orchards,
             IdempotentWriter once,
-            ApplicationEventPublisher events) {
+            ApplicationEventPublisher events,
+            EntityManager database) {
         this.varieties = varieties;
         this.trees = trees;
         this.orchards = orchards;
         this.once = once;
         this.events = events;
+        this.database = database;
     }
 
     /** As {@link Orchards#put}; asks before the records of a tree count for another variety. */
@@ -84,9 +89,17 @@ class TreeCare {
                 .toList();
     }
 
-    /** What names a variety, kind by kind, and would have to go first. */
-    List<RecordKind.Effect> namedBy(Caller caller, UUID id) {
-        varieties.require(caller, id);
+    /** What names a variety, kind by kind, and would have to go first; of one that was removed, what goes back to it. */
+    @Transactional(readOnly = true)
+    public List<RecordKind.Effect> namedBy(Caller caller, UUID id) {
+        Variety variety = varieties.require(caller, id);
+        if (variety.voided()) {
+            int back = goingBack(caller, variety);
+            return back == 0
+                    ? List.of()
+                    : List.of(new RecordKind.Effect(
+                            RecordKind.What.BACK, variety.view().name(), back));
+        }
         return varieties.namedBy(caller.orchardId(), id).stream()
                 .map(r -> new RecordKind.Effect(RecordKind.What.FIRST, r.getKind(), r.getNumber()))
                 .toList();
@@ -210,14 +223,39 @@ class TreeCare {
         }
     }
 
+    /** Puts a removed variety back; of one that was merged what named it names it again. */
     @Transactional
     public void restoreVariety(Caller caller, UUID id, Long version) {
-        varieties.restoreOnce(caller, id, version, variety -> {
-            VarietyView v = variety.view();
-            if (varieties.isTaken(caller.orchardId(), id, v.crop(), v.name())) {
-                throw new InvalidInputException(
-                        "version", "is of '" + v.name() + "', which another variety is called by now.");
-            }
-        });
+        // Read before it changes once more.
+        ChangedTogether merge = ChangedTogether.withLatestOf(database, varieties.require(caller, id));
+        varieties
+                .restoreOnce(caller, id, version, variety -> {
+                    VarietyView v = variety.view();
+                    if (varieties.isTaken(caller.orchardId(), id, v.crop(), v.name())) {
+                        throw new InvalidInputException(
+                                "version", "is of '" + v.name() + "', which another variety is called by now.");
+                    }
+                })
+                .ifPresent(variety -> events.publishEvent(new VarietiesParted(caller, id, merge, true)));
+        // Refuses a loop, or a child older than its parent; nothing is written then.
+        Pedigrees.of(orchards.varieties(caller));
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(
+                Tree.class,
+                trees,
+                t -> t.details().varietyId(),
+                (now, was) -> now.mergeVariety(was.details().varietyId()));
+        parted.giveBack(Variety.class, varieties, Variety::breeding, (now, was) -> now.change(was.breeding()));
+    }
+
+    /** How many records a merge took from it, which it gets back. */
+    private int goingBack(Caller caller, Variety variety) {
+        VarietiesParted parted =
+                new VarietiesParted(caller, variety.id(), ChangedTogether.withLatestOf(database, variety), false);
+        events.publishEvent(parted);
+        return parted.records();
     }
 }

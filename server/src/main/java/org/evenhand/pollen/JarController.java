@@ -39,8 +39,11 @@ record JarController(Jars jars, Blendings pourings) {
             Caller caller,
             @PathVariable UUID lot,
             @PathVariable UUID id,
-            @Valid @RequestBody JarRequests.Step request) {
-        return jars.putStep(caller, lot, id, request);
+            @Valid @RequestBody JarRequests.Step request,
+            @RequestParam(required = false) Long version) {
+        return version == null
+                ? jars.putStep(caller, lot, id, request)
+                : jars.correctStep(caller, lot, id, request, version);
     }
 
     @Voids(path = "/lots/{lot}/steps/{id}/void", needs = Duty.WORK)
@@ -54,8 +57,11 @@ record JarController(Jars jars, Blendings pourings) {
             Caller caller,
             @PathVariable UUID lot,
             @PathVariable UUID id,
-            @Valid @RequestBody JarRequests.Test request) {
-        return jars.putTest(caller, lot, id, request);
+            @Valid @RequestBody JarRequests.Test request,
+            @RequestParam(required = false) Long version) {
+        return version == null
+                ? jars.putTest(caller, lot, id, request)
+                : jars.correctTest(caller, lot, id, request, version);
     }
 
     @Voids(path = "/lots/{lot}/tests/{id}/void", needs = Duty.WORK)

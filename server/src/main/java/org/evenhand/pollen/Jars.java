@@ -258,14 +258,31 @@ class Jars {
 
     // --- steps ---
 
-    public LotStory putStep(Caller caller, UUID lotId, UUID id, JarRequests.Step request) {
+    /** Corrects a step; asks as when it was written. */
+    @Transactional
+    public LotStory correctStep(Caller caller, UUID lotId, UUID id, JarRequests.Step request, Long version) {
         PollenLot lot = lots.require(caller, lotId);
-        StorageStep step = new StorageStep(
+        StorageStep step = step(caller, request);
+        steps.correct(caller, id, version, found -> {
+            steps.requirePartOf(lotId, found.lotId(), id);
+            check(caller, lot, id, step, request.confirmed());
+            found.correct(step);
+        });
+        return story(caller, lot);
+    }
+
+    private StorageStep step(Caller caller, JarRequests.Step request) {
+        return new StorageStep(
                 Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller)),
                 request.kind(),
                 Optional.ofNullable(request.storage()),
                 Optional.ofNullable(request.celsius()),
                 Optional.ofNullable(request.humidity()));
+    }
+
+    public LotStory putStep(Caller caller, UUID lotId, UUID id, JarRequests.Step request) {
+        PollenLot lot = lots.require(caller, lotId);
+        StorageStep step = step(caller, request);
         return once.write(
                 steps,
                 caller,
@@ -273,17 +290,19 @@ class Jars {
                 found -> same(
                         found.lotId().equals(lotId) && found.step().equals(step), "step", () -> story(caller, lot)),
                 () -> {
-                    check(caller, lot, step, request.confirmed());
+                    check(caller, lot, id, step, request.confirmed());
                     steps.saveAndFlush(new PollenStep(id, caller, orchards.now(caller), zone(caller), lotId, step));
                     return story(caller, lot);
                 });
     }
 
-    private void check(Caller caller, PollenLot lot, StorageStep step, List<String> confirmed) {
+    private void check(Caller caller, PollenLot lot, UUID id, StorageStep step, List<String> confirmed) {
         LotBook book = books.read(caller);
         lot.refuseBefore(step.at(), zone(caller));
         step.storage().ifPresent(s -> PollenShelf.requireStorage("storage", book.sheet(lot), s));
-        StorageHistory after = book.keeping(lot).until(step.at()).then(step);
+        StorageHistory after = book.keeping(lot, other -> !other.id().equals(id))
+                .until(step.at())
+                .then(step);
         ask(StorageWarning.ofLastStep(after), confirmed);
     }
 
@@ -303,7 +322,30 @@ class Jars {
         steps.voidOnce(caller, id, request, orchards.now(caller), s -> steps.requirePartOf(lotId, s.lotId(), id));
     }
 
+    @Transactional
+    void removeStep(Caller caller, UUID id, VoidRequest request) {
+        steps.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    /** Puts a removed step back, as long as its jar is there. */
+    @Transactional
+    void restoreStep(Caller caller, UUID id, Long version) {
+        steps.restoreOnce(caller, id, version, step -> lots.current(caller, step.lotId()));
+    }
+
     // --- tests ---
+
+    @Transactional
+    public LotStory correctTest(Caller caller, UUID lotId, UUID id, JarRequests.Test request, Long version) {
+        PollenLot lot = lots.require(caller, lotId);
+        PollenTest.Seen seen = seen(caller, request);
+        lot.refuseBefore(seen.at(), zone(caller));
+        tests.correct(caller, id, version, found -> {
+            tests.requirePartOf(lotId, found.lotId(), id);
+            found.correct(seen);
+        });
+        return story(caller, lot);
+    }
 
     public LotStory putTest(Caller caller, UUID lotId, UUID id, JarRequests.Test request) {
         PollenLot lot = lots.require(caller, lotId);
@@ -350,6 +392,17 @@ class Jars {
     @Transactional
     public void voidTest(Caller caller, UUID lotId, UUID id, VoidRequest request) {
         tests.voidOnce(caller, id, request, orchards.now(caller), t -> tests.requirePartOf(lotId, t.lotId(), id));
+    }
+
+    @Transactional
+    void removeTest(Caller caller, UUID id, VoidRequest request) {
+        tests.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    /** Puts a removed test back, as long as its jar is there. */
+    @Transactional
+    void restoreTest(Caller caller, UUID id, Long version) {
+        tests.restoreOnce(caller, id, version, test -> lots.current(caller, test.lotId()));
     }
 
     // --- the ledger, by hand ---

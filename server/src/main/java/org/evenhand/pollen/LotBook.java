@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.evenhand.core.crop.CropSheet;
@@ -100,8 +101,13 @@ final class LotBook {
 
     /** Where it has been since it was filled. */
     StorageHistory keeping(PollenLot lot) {
+        return keeping(lot, step -> true);
+    }
+
+    /** How it was kept, as if only some of the steps had been. */
+    StorageHistory keeping(PollenLot lot, Predicate<PollenStep> counts) {
         List<StorageStep> all = new ArrayList<>(firstSteps(lot));
-        all.addAll(stepsOf(lot).stream().map(PollenStep::step).toList());
+        all.addAll(stepsOf(lot).stream().filter(counts).map(PollenStep::step).toList());
         return StorageHistory.of(sheet(lot), all);
     }
 

@@ -20,4 +20,16 @@ class PollenRecords {
                 shelf::voidLot,
                 shelf::restore);
     }
+
+    @Bean
+    RecordKind jarStepKind(Jars jars) {
+        return new RecordKind(
+                "jar-step", PollenStep.class, (caller, id) -> List.of(), jars::removeStep, jars::restoreStep);
+    }
+
+    @Bean
+    RecordKind jarTestKind(Jars jars) {
+        return new RecordKind(
+                "jar-test", PollenTest.class, (caller, id) -> List.of(), jars::removeTest, jars::restoreTest);
+    }
 }

@@ -29,6 +29,7 @@ import org.evenhand.kit.VoidRequest;
 import org.evenhand.orchard.Orchards;
 import org.evenhand.orchard.TreeView;
 import org.evenhand.orchard.VarietiesMerged;
+import org.evenhand.orchard.VarietiesParted;
 import org.evenhand.orchard.VarietyView;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -72,6 +73,15 @@ public class PollenShelf {
                     lot.mergeVariety(merged.into());
                     lots.saveAndFlush(lot);
                 });
+    }
+
+    @EventListener
+    void part(VarietiesParted parted) {
+        parted.giveBack(
+                PollenLot.class,
+                lots,
+                lot -> Optional.ofNullable(lot.details().varietyId()),
+                (now, was) -> now.mergeVariety(was.details().varietyId()));
     }
 
     /** Every jar that is not voided, viability estimated for a moment. */
@@ -276,15 +286,11 @@ public class PollenShelf {
         return ledger.drewFrom(lotId, pollinationId);
     }
 
-    /** Puts a removed jar back on the shelf; a blend is better made anew, as its parts went on since. */
+    /** Puts a removed jar back on the shelf; of a blend what went back into its jars is poured once more, where it is there still. */
     @Transactional
     void restore(Caller caller, UUID id, Long version) {
-        lots.restoreOnce(caller, id, version, lot -> {
-            if (!lot.details().parts().isEmpty()) {
-                throw new InvalidInputException(
-                        "version", "is of a blend, whose parts went back into their jars. Blend them anew instead.");
-            }
-        });
+        lots.restoreOnce(caller, id, version, lot -> {})
+                .ifPresent(lot -> ledger.pour(caller, id, lot.details().parts(), orchards.now(caller)));
     }
 
     /** Puts back what a pollination had drawn, and no more. */

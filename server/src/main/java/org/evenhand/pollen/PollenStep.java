@@ -35,6 +35,10 @@ class PollenStep extends OrchardRecord {
     PollenStep(UUID id, Caller caller, Instant now, ZoneId zone, UUID lotId, StorageStep step) {
         super(id, caller, now, zone);
         this.lotId = lotId;
+        correct(step);
+    }
+
+    final void correct(StorageStep step) {
         this.doneAt = step.at();
         this.kind = step.kind();
         this.storage = step.storage().orElse(null);

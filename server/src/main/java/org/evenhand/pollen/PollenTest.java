@@ -43,6 +43,10 @@ class PollenTest extends OrchardRecord {
     PollenTest(UUID id, Caller caller, Instant now, ZoneId zone, UUID lotId, Seen seen) {
         super(id, caller, now, zone);
         this.lotId = lotId;
+        correct(seen);
+    }
+
+    final void correct(Seen seen) {
         this.testedAt = seen.at();
         this.note = seen.note();
         this.fields = seen.germination()
@@ -50,12 +54,11 @@ class PollenTest extends OrchardRecord {
                         .map(f -> new TestFields(f.grains(), f.tubes()))
                         .toList())
                 .orElse(null);
-        seen.trial().ifPresent(t -> {
-            this.flowers = t.flowers();
-            this.taken = t.taken();
-            this.freshFlowers = t.freshFlowers();
-            this.freshTaken = t.freshTaken();
-        });
+        FlowerTrial trial = seen.trial().orElse(null);
+        this.flowers = trial == null ? null : trial.flowers();
+        this.taken = trial == null ? null : trial.taken();
+        this.freshFlowers = trial == null ? null : trial.freshFlowers();
+        this.freshTaken = trial == null ? null : trial.freshTaken();
     }
 
     UUID lotId() {

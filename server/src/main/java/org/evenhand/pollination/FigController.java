@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -23,8 +24,12 @@ record FigController(Figs figs) {
     }
 
     @Puts(path = "/figs/{id}", needs = Duty.WORK)
-    FigsView put(Caller caller, @PathVariable UUID id, @Valid @RequestBody FigsView.Request request) {
-        return figs.put(caller, id, request);
+    FigsView put(
+            Caller caller,
+            @PathVariable UUID id,
+            @Valid @RequestBody FigsView.Request request,
+            @RequestParam(required = false) Long version) {
+        return version == null ? figs.put(caller, id, request) : figs.correct(caller, id, request, version);
     }
 
     @Voids(path = "/figs/{id}/void", needs = Duty.WORK)

@@ -33,6 +33,10 @@ class FigMeasure extends OrchardRecord {
     FigMeasure(UUID id, Caller caller, Instant now, ZoneId zone, UUID treeId, FigList.Measure measure) {
         super(id, caller, now, zone);
         this.treeId = treeId;
+        correct(measure);
+    }
+
+    final void correct(FigList.Measure measure) {
         this.fig = measure.fig();
         this.diameterMm = measure.diameterMm();
         this.eye = measure.eye();

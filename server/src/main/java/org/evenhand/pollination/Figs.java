@@ -93,10 +93,21 @@ public class Figs {
                         "treeId", "is " + tree.name() + ", whose fruits are not injected by size."));
     }
 
-    public FigsView put(Caller caller, UUID id, FigsView.Request request) {
+    /** Corrects a measure of a tree; refuses another tree. */
+    @Transactional
+    public FigsView correct(Caller caller, UUID id, FigsView.Request request, Long version) {
         TreeView tree = orchards.tree(caller, request.treeId());
+        FigList.Measure measure = measure(caller, tree, request);
+        measures.correct(caller, id, version, found -> {
+            measures.requirePartOf(tree.id(), found.treeId(), id);
+            found.correct(measure);
+        });
+        return of(caller, tree.id());
+    }
+
+    private FigList.Measure measure(Caller caller, TreeView tree, FigsView.Request request) {
         traits(caller, tree);
-        FigList.Measure measure = new FigList.Measure(
+        return new FigList.Measure(
                 request.fig().strip(),
                 request.diameterMm(),
                 request.eye(),
@@ -105,6 +116,11 @@ public class Figs {
                         request.measuredAt(),
                         orchards.now(caller),
                         orchards.details(caller).site().zone()));
+    }
+
+    public FigsView put(Caller caller, UUID id, FigsView.Request request) {
+        TreeView tree = orchards.tree(caller, request.treeId());
+        FigList.Measure measure = measure(caller, tree, request);
         once.write(
                 measures,
                 caller,
@@ -128,5 +144,10 @@ public class Figs {
     @Transactional
     public void voidMeasure(Caller caller, UUID id, VoidRequest request) {
         measures.voidOnce(caller, id, request, orchards.now(caller));
+    }
+
+    @Transactional
+    void restore(Caller caller, UUID id, Long version) {
+        measures.restoreOnce(caller, id, version, measure -> orchards.requireStanding(caller, measure.treeId()));
     }
 }

@@ -25,7 +25,7 @@ record StoryView(
     /**
      * One record.
      *
-     * @param kind reading, pollination, check, limb-count, fruit, jar, cross, cross-step, word, photo, bloom-date or tree
+     * @param kind as {@code story_line} calls it, for example reading; a move is read off the history of its tree and is not mended
      * @param at when it happened
      * @param what what it says, by its kind
      */

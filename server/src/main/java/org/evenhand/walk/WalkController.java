@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -52,8 +53,11 @@ record WalkController(Walks walks) {
             Caller caller,
             @PathVariable UUID walk,
             @PathVariable UUID id,
-            @Valid @RequestBody WalkRequests.Word request) {
-        return walks.putWord(caller, walk, id, request);
+            @Valid @RequestBody WalkRequests.Word request,
+            @RequestParam(required = false) Long version) {
+        return version == null
+                ? walks.putWord(caller, walk, id, request)
+                : walks.correctWord(caller, walk, id, request, version);
     }
 
     @Voids(path = "/{walk}/words/{id}/void", needs = Duty.WORK)

@@ -40,6 +40,10 @@ class WalkWord extends OrchardRecord {
         super(id, caller, now, zone);
         this.walkId = walkId;
         this.stop = word.stop();
+        correct(word);
+    }
+
+    final void correct(WalkRequests.Word word) {
         this.kind = word.kind();
         this.note = word.note() == null ? "" : word.note().strip();
         this.saidAt = word.at();

@@ -330,12 +330,7 @@ class Walks {
 
     public WalkView putWord(Caller caller, UUID walkId, UUID id, WalkRequests.Word request) {
         Walk walk = walks.require(caller, walkId);
-        Require.within("stop", request.stop(), 0, walk.stops().size() - 1);
-        Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
-        String note = Given.stripped(request.note());
-        if (request.kind() == WalkWord.Kind.NOTE && note.isEmpty()) {
-            throw Refusal.of("note", Text.of("refused.empty"));
-        }
+        requireWord(caller, walk, request);
         once.write(
                 words,
                 caller,
@@ -349,6 +344,27 @@ class Walks {
                 () -> words.saveAndFlush(
                         new WalkWord(id, caller, orchards.now(caller), zone(caller), walkId, request)));
         return view(caller, walk);
+    }
+
+    /** Corrects what was found, when, and the note; its stop stays. */
+    @Transactional
+    public WalkView correctWord(Caller caller, UUID walkId, UUID id, WalkRequests.Word request, Long version) {
+        Walk walk = walks.require(caller, walkId);
+        requireWord(caller, walk, request);
+        words.correct(caller, id, version, found -> {
+            words.requirePartOf(walkId, found.walkId(), id);
+            found.correct(request);
+        });
+        return view(caller, walk);
+    }
+
+    private void requireWord(Caller caller, Walk walk, WalkRequests.Word request) {
+        Require.within("stop", request.stop(), 0, walk.stops().size() - 1);
+        Given.notInFuture("at", request.at(), orchards.now(caller), zone(caller));
+        if (request.kind() == WalkWord.Kind.NOTE
+                && Given.stripped(request.note()).isEmpty()) {
+            throw Refusal.of("note", Text.of("refused.empty"));
+        }
     }
 
     @Transactional

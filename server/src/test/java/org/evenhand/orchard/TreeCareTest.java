@@ -198,6 +198,7 @@ class TreeCareTest {
         api.put(request + Api.newId(), Map.of("motherId", ridge, "fatherId", twin, "flowers", 4, "priority", 2))
                 .expect(200);
         assertThat(say("/api/story/variety/" + twin + "/effects")).contains("\"of\":\"jar\",\"number\":1");
+        String apart = everythingNamed();
 
         api.post("/api/varieties/" + twin + "/merge", Map.of("into", lantern, "version", 0))
                 .expect(200);
@@ -212,6 +213,46 @@ class TreeCareTest {
         assertThat(say("/api/pollinations")).contains(used);
         api.post("/api/varieties/" + twin + "/merge", Map.of("into", lantern, "version", 0))
                 .expect(200);
+
+        assertThat(say("/api/story/variety/" + twin + "/effects"))
+                .as("a tree, a jar, a child, two years of bloom and a wanted cross")
+                .contains("{\"what\":\"BACK\",\"of\":\"Lanternn\",\"number\":6}");
+        api.post("/api/story/variety/" + twin + "/restore", Map.of("version", 1))
+                .expect(204);
+        assertThat(everythingNamed()).isEqualTo(apart);
+    }
+
+    @Test
+    void what_was_changed_since_a_merge_stays_as_it_is_when_the_varieties_are_parted() {
+        String twin = api.variety("Lanternn");
+        String tree = api.tree(twin, "Lantern 9");
+        String other = api.tree(twin, "Lantern 10");
+        api.post("/api/varieties/" + twin + "/merge", Map.of("into", lantern, "version", 0))
+                .expect(200);
+        api.put("/api/trees/" + tree, treeBody(tree, Map.of("varietyId", ridge)))
+                .expect(200);
+
+        api.post("/api/story/variety/" + twin + "/restore", Map.of("version", 1))
+                .expect(204);
+
+        assertThat(tree(tree).path("varietyId").asString()).isEqualTo(ridge);
+        assertThat(tree(other).path("varietyId").asString()).isEqualTo(twin);
+        api.post("/api/story/variety/" + twin + "/restore", Map.of("version", 2))
+                .expect(204);
+        assertThat(tree(tree).path("varietyId").asString()).as("once is enough").isEqualTo(ridge);
+    }
+
+    /** Every page on which varieties are named, without what counts changes. */
+    private String everythingNamed() {
+        String named = String.join(
+                "\n",
+                say("/api/varieties"),
+                say("/api/trees"),
+                say("/api/lots"),
+                say("/api/pollinations"),
+                say("/api/cross-requests"),
+                new String(api.bytes("/api/records/tables/bloom-dates.csv"), StandardCharsets.UTF_8));
+        return named.replaceAll("\"version\":\\d+|(?m),\\d+\\s*$", "");
     }
 
     private void breed(String id, Map<String, ?> breeding) {

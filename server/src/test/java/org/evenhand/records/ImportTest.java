@@ -93,6 +93,58 @@ class ImportTest {
     }
 
     @Test
+    void crosses_of_earlier_years_come_in_under_their_numbers_and_can_come_in_again() {
+        String lantern = api.variety("Lantern");
+        String tree = api.tree(api.variety("Pale Ridge"), "P1");
+        String csv = "year,mother,father,flowers,number,note\n2019,P1,lantern,20,3,first\n2019,P1,Lantern,10,,second\n";
+        String run = Api.newId();
+        assertThat(api.put("/api/imports/" + run, Api.file("crosses", csv))
+                        .expect(200)
+                        .body()
+                        .required("written")
+                        .asInt())
+                .isEqualTo(2);
+        assertThat(madeCrosses()).containsExactlyInAnyOrder("19-3", "19-4");
+        assertThat(write(Api.file("crosses", csv)).required("already").asInt()).isEqualTo(2);
+        JsonNode changed = write(Api.file("crosses", csv.replace("20,3", "25,3")));
+        assertThat(changed.required("changes").get(0).required("after").asString())
+                .isEqualTo("25");
+
+        api.post("/api/imports/" + run + "/void", Api.voiding(0)).expect(204);
+        assertThat(madeCrosses()).isEmpty();
+        write(Api.file("crosses", csv));
+        assertThat(madeCrosses()).as("a removed cross does not keep its number").contains("19-3");
+
+        for (String wrong : List.of("2019,P1,Lantern,5,0", "2035,P1,Lantern,5,1", "2019,P1,Lantern,0,9")) {
+            String[] cells = wrong.split(",");
+            Api.Answer form = api.put(
+                            "/api/crosses/" + Api.newId(),
+                            Map.of(
+                                    "year", Integer.valueOf(cells[0]),
+                                    "treeId", tree,
+                                    "fatherId", lantern,
+                                    "planned", Integer.valueOf(cells[3]),
+                                    "number", Integer.valueOf(cells[4])))
+                    .expect(400);
+            JsonNode problem = look(Api.file("crosses", "year,tree,father,flowers,number\n" + wrong + "\n"))
+                    .required("problems")
+                    .get(0);
+            assertThat(form.body().required("errors").get(0).required("message").asString())
+                    .as(wrong)
+                    .isEqualTo(problem.required("message").asString());
+        }
+    }
+
+    private List<String> madeCrosses() {
+        return api.get("/api/crosses/made")
+                .expect(200)
+                .body()
+                .valueStream()
+                .map(c -> c.required("label").asString())
+                .toList();
+    }
+
+    @Test
     void a_file_sent_twice_is_there_once_and_a_corrected_one_asks_before_it_changes_anything() {
         api.variety("Lantern");
         String csv = "name,variety,block,row,place\nL1,Lantern,North,1,1\nL2,Lantern,North,1,2\n";

@@ -233,6 +233,139 @@ class StoryTest {
     }
 
     @Test
+    void how_a_jar_was_kept_and_tested_is_corrected_removed_and_restored_in_its_story() {
+        String step = Api.newId();
+        Map<String, Object> dry = Map.of("at", done.toString(), "kind", "SEEN_DRY");
+        api.put("/api/lots/" + jar + "/steps/" + step, dry).expect(200);
+        Map<String, Object> later = Map.of("at", done.plusSeconds(3600).toString(), "kind", "SEEN_DRY");
+        api.put("/api/lots/" + jar + "/steps/" + step + "?version=0", later).expect(200);
+        api.put("/api/lots/" + jar + "/steps/" + step + "?version=0", later).expect(409);
+        String test = Api.newId();
+        api.put(
+                        "/api/lots/" + jar + "/tests/" + test,
+                        Map.of("at", done.plusSeconds(7200).toString(), "fields", List.of(grains(50, 40))))
+                .expect(200);
+        api.put(
+                        "/api/lots/" + jar + "/tests/" + test + "?version=0",
+                        Map.of("at", done.plusSeconds(7200).toString(), "fields", List.of(grains(50, 4))))
+                .expect(200);
+
+        JsonNode lines = story("lot=" + jar).path("lines");
+        assertThat(kinds(story("lot=" + jar))).containsExactly("jar-test", "jar-step", "jar");
+        assertThat(lines.get(0).path("what").path("fields").get(0).path("tubes").asInt())
+                .isEqualTo(4);
+        assertThat(Instant.parse(lines.get(1).path("at").asString())).isEqualTo(done.plusSeconds(3600));
+        for (String kind : List.of("jar-test", "jar-step")) {
+            String id = kind.equals("jar-test") ? test : step;
+            String of = "/api/story/" + kind + "/" + id;
+            api.post(of + "/remove", Api.voiding(1)).expect(204);
+            assertThat(kinds(story("lot=" + jar))).doesNotContain(kind);
+            api.post(of + "/restore", Map.of("version", 2)).expect(204);
+            assertThat(kinds(story("lot=" + jar))).contains(kind);
+            assertThat(history(kind, id)).hasSize(4);
+        }
+    }
+
+    private static Map<String, Object> grains(int grains, int tubes) {
+        return Map.of("grains", grains, "tubes", tubes);
+    }
+
+    @Test
+    void a_removed_cross_comes_back_under_its_number_and_its_steps_only_as_flowers_allow() {
+        String cross = Api.newId();
+        Map<String, Object> body = Map.of(
+                "treeId",
+                taker,
+                "fatherId",
+                api.get("/api/trees").body().get(0).path("varietyId").asString(),
+                "planned",
+                9);
+        String label = api.put("/api/crosses/" + cross, body)
+                .expect(200)
+                .body()
+                .path("label")
+                .asString();
+        String bag = Api.newId();
+        api.put("/api/crosses/" + cross + "/steps/" + bag, step("BAG", 6)).expect(200);
+        api.put("/api/crosses/" + cross + "/steps/" + bag + "?version=0", step("BAG", 5))
+                .expect(200);
+        assertThat(line(taker, bag).path("what").path("flowers").asInt()).isEqualTo(5);
+
+        remove("cross-step", taker, bag).expect(204);
+        restore("cross-step", taker, bag).expect(204);
+        remove("cross", taker, cross).expect(204);
+        assertThat(restore("cross-step", taker, bag).status())
+                .as("it was not removed")
+                .isEqualTo(204);
+        restore("cross", taker, cross).expect(204);
+        assertThat(api.get("/api/crosses").expect(200).body().toString()).contains("\"" + label + "\"");
+    }
+
+    private Map<String, Object> step(String kind, int flowers) {
+        return Map.of("kind", kind, "flowers", flowers, "doneAt", done.toString());
+    }
+
+    @Test
+    void a_blend_comes_back_as_long_as_its_parts_are_in_their_jars() {
+        String second = api.lot(giver, done.minusSeconds(500), 12).id();
+        String blend = Api.newId();
+        api.put(
+                        "/api/pourings/" + blend,
+                        Map.of(
+                                "at", done.toString(),
+                                "storage", "FRIDGE",
+                                "confirmed", List.of("LID_ON_DAMP+FRIDGE_WITHOUT_DESICCANT"),
+                                "parts",
+                                        List.of(
+                                                Map.of("lotId", jar, "doses", 10),
+                                                Map.of("lotId", second, "doses", 12))))
+                .expect(200);
+        String of = "/api/story/jar/" + blend;
+        api.post(of + "/remove", Api.voiding(0)).expect(204);
+        assertThat(api.dosesLeft(second)).isEqualTo(12);
+        api.post(of + "/restore", Map.of("version", 1)).expect(204);
+        assertThat(api.dosesLeft(jar)).isEqualTo(20);
+        assertThat(api.dosesLeft(second)).isZero();
+        assertThat(api.dosesLeft(blend)).isEqualTo(22);
+
+        api.post(of + "/remove", Api.voiding(2)).expect(204);
+        api.pollinate(taker, second, 3, done.plusSeconds(60)).expect(200);
+        assertThat(api.post(of + "/restore", Map.of("version", 3)).expect(400).errorAt("parts"))
+                .contains("9");
+        assertThat(api.dosesLeft(jar)).as("nothing was poured").isEqualTo(30);
+    }
+
+    @Test
+    void a_tree_that_was_written_down_elsewhere_tells_from_where() {
+        Map<String, Object> body =
+                new HashMap<>(Map.of("varietyId", ridge, "name", "Pale Ridge 1", "row", 7, "position", 3));
+        body.put("version", line(taker, taker).path("version").asLong());
+        api.put("/api/trees/" + taker, body).expect(200);
+
+        JsonNode moved = story("tree=" + taker + "&kinds=move").path("lines").get(0);
+        assertThat(moved.path("what").path("toRow").asInt()).isEqualTo(7);
+        assertThat(moved.path("what").path("fromRow").asInt()).isNotEqualTo(7);
+        assertThat(moved.path("what").path("toVariety").isMissingNode()).isTrue();
+        api.get("/api/story/move/" + moved.path("id").asString() + "/history").expect(404);
+        assertThat(kinds(story("tree=" + giver))).doesNotContain("move");
+    }
+
+    @Test
+    void fruit_that_was_wanted_is_wanted_again_unless_another_number_was_set_since() {
+        String target = Api.newId();
+        Map<String, Object> wanted = Map.of("treeId", taker, "fruits", 30, "confidence", 90, "priority", 1);
+        api.put("/api/targets/" + target, wanted).expect(200);
+        assertThat(line(taker, target).path("what").path("wanted").asInt()).isEqualTo(30);
+        remove("fruit-target", taker, target).expect(204);
+        String second = Api.newId();
+        api.put("/api/targets/" + second, wanted).expect(200);
+        assertThat(restore("fruit-target", taker, target).expect(400).errorAt("treeId"))
+                .contains("has a target already");
+        remove("fruit-target", taker, second).expect(204);
+        restore("fruit-target", taker, target).expect(204);
+    }
+
+    @Test
     void a_removed_tree_is_told_with_what_hangs_on_it_and_comes_back_only_under_a_free_name() {
         api.read(taker, done, Map.of("parted", 4)).expect(200);
         JsonNode effects = api.get("/api/story/tree/" + taker + "/effects")
