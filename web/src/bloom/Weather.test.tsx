@@ -1,7 +1,7 @@
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it } from 'vitest';
-import { refusal, serve, show, type Sent } from '../test/screen';
+import { refusal, serve, show } from '../test/screen';
 import { airWords } from './air-words';
 import { NOW, ZONE } from '../test/samples';
 import { Weather } from './Weather';
@@ -28,34 +28,6 @@ const overview = {
 };
 
 describe('weather', () => {
-  it('lists bad rows with their lines and keeps the good ones only when told to', async () => {
-    const sent = serve({
-      'GET /api/weather': overview,
-      'GET /api/trees': [],
-      'PUT /api/weather/files/*': ({ body }: Sent) =>
-        body.keepGood
-          ? { id: 'f', rows: 1, bad: [] }
-          : refusal(400, {
-              errors: [
-                { field: 'csv', message: 'has 1 bad and 1 good rows; nothing was imported.' },
-                { field: 'csv.line 3', message: 'temperature_c is ‘warm’, not a number.' },
-              ],
-            }),
-    });
-    show(<Weather />);
-    await screen.findByText('Choose a CSV file');
-    const input = document.querySelector<HTMLInputElement>('input[type=file]')!;
-    await userEvent.upload(input, new File(['time,temperature_c\n1\n2\n'], 'air.csv', { type: 'text/csv' }));
-    await userEvent.click(await screen.findByText('Import it'));
-
-    expect(await screen.findByText('air.csv has 1 bad and 1 good rows; nothing was imported.')).toBeVisible();
-    expect(screen.getByText('line 3: temperature_c is ‘warm’, not a number.')).toBeVisible();
-    await userEvent.click(screen.getByText('Keep the good rows only'));
-    expect(await screen.findByText('1 row of weather imported.')).toBeVisible();
-    expect(sent.map((s) => s.body.keepGood)).toEqual([false, true]);
-    expect(sent[0]!.path).toBe(sent[1]!.path);
-  });
-
   it('sends only the days of a forecast that were typed, and shows an error beside its field', async () => {
     const sent = serve({
       'GET /api/weather': overview,

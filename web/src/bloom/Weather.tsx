@@ -1,8 +1,8 @@
 import { Scroll } from '../ui/Scroll';
-import { Button, FileButton, Modal, NativeSelect, NumberInput, TextInput } from '@mantine/core';
+import { Button, Modal, NativeSelect, NumberInput, TextInput } from '@mantine/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { answer, api, type Schemas, voidRecord } from '../api/api';
 import { newId } from '../api/ids';
 import { kilopascal, temperature, toCelsius, toFahrenheit } from '../format/numbers';
@@ -29,81 +29,22 @@ const KINDS: Record<Source['kind'], string> = {
 const voidHours = (id: string, version: number, reason: string) =>
   voidRecord('/api/weather/records/{id}/void', { id }, version, reason);
 
-function ImportFile({ block }: { block: string }) {
-  const [file, setFile] = useState<{ id: string; name: string; csv: string }>();
-  const form = useSubmit<boolean, Schemas['WeatherTaken']>(
-    (keepGood) =>
-      answer(
-        api.PUT('/api/weather/files/{id}', {
-          params: { path: { id: file!.id } },
-          body: { name: file!.name, csv: file!.csv, keepGood, ...(block && { block }) },
-        }),
-      ),
-    ['csv'],
-    (taken) => {
-      setFile(undefined);
-      doneWithUndo(`${plural(taken.rows, 'row')} of weather imported.`, () =>
-        voidHours(taken.id, 0, 'undone right after the import'),
-      );
-    },
-  );
-  const read = async (chosen: File | null) => {
-    if (chosen) setFile({ id: newId(), name: chosen.name, csv: await chosen.text() });
-  };
-  const [first, ...lines] = form.problems;
+function FromFile() {
   return (
     <section className="card stack">
-      <h2>Import a file</h2>
+      <h2>Measured weather from a file</h2>
       <p className="small">
-        CSV with its columns named in the first line. Hours: <code>time</code>, <code>temperature_c</code> or{' '}
-        <code>temperature_f</code>, and <code>humidity</code> in percent if you have it. Days:{' '}
-        <code>date</code>, <code>min_c</code> and <code>max_c</code> (or <code>min_f</code>,{' '}
-        <code>max_f</code>), <code>humidity</code>. Times are the orchard’s own clock unless they carry an
-        offset; other columns are left alone.
+        Hours of a logger, or the lowest and highest of each day, as CSV. What each column holds can be
+        chosen, and what cannot be read is shown line by line before anything is written.
       </p>
       <div className="line">
-        <FileButton onChange={(f) => void read(f)} accept=".csv,text/csv,text/plain">
-          {(props) => (
-            <Button {...props} variant={file ? 'outline' : 'filled'}>
-              {file ? 'Choose another file' : 'Choose a CSV file'}
-            </Button>
-          )}
-        </FileButton>
-        {file && (
-          <>
-            <span>
-              {file.name}, {plural(file.csv.split('\n').filter((l) => l.trim()).length - 1, 'row')}
-            </span>
-            <Button loading={form.busy} onClick={() => form.submit(false)}>
-              Import it
-            </Button>
-          </>
-        )}
+        <Button component={Link} to="/orchard/import?kind=weather-hours">
+          Import hours
+        </Button>
+        <Button component={Link} to="/orchard/import?kind=weather-days" variant="outline">
+          Import days
+        </Button>
       </div>
-      {first && (
-        <div className="note bad" role="alert">
-          <p>
-            {file?.name ?? 'The file'} {first.message}
-          </p>
-          {lines.length > 0 && (
-            <>
-              <Scroll label="Lines that cannot be read" style={{ maxHeight: 180 }}>
-                <ul style={{ margin: '8px 0' }}>
-                  {lines.map((l) => (
-                    <li key={l.field}>
-                      {l.field.replace('csv.', '')}: {l.message}
-                    </li>
-                  ))}
-                </ul>
-              </Scroll>
-              <Button color="red.9" variant="outline" onClick={() => form.submit(true)}>
-                Keep the good rows only
-              </Button>
-            </>
-          )}
-        </div>
-      )}
-      {form.general && !first && <p className="warn">{form.general}</p>}
     </section>
   );
 }
@@ -403,7 +344,7 @@ export function Weather() {
                 gridTemplateColumns: 'repeat(auto-fit, minmax(320px, 1fr))',
               }}
             >
-              <ImportFile block={block} />
+              <FromFile />
               <TypeForecast days={o.days} block={block} />
               <Station block={block} />
             </div>

@@ -8,6 +8,7 @@ import { flowers, percent, percentRange, temperature } from '../format/numbers';
 import { useHere } from '../ui/orchard-context';
 import { usePageTitle } from '../ui/page-title';
 import { queries } from '../api/queries';
+import { Story } from '../story/Story';
 import { Loaded } from '../ui/States';
 import { dayOfYear, dayOfYearAndClock, plural, said } from '../format/time';
 import { Verdict } from '../ui/Verdict';
@@ -207,6 +208,8 @@ export function JarPage() {
               <LedgerCard story={s} />
             </div>
           </div>
+          <h2 className={classes.story}>Everything recorded of it</h2>
+          <Story of={{ lot: s.lot.id }} withTree />
         </>
       )}
     </Loaded>

@@ -93,7 +93,9 @@ export function FileImport({ kind }: { kind: Schemas['ImportKind'] }) {
     begun.current = true;
     void choose(new File([given.table], given.name ?? 'table.csv', { type: 'text/csv' }));
   }, [given, choose]);
-  const ready = view && !view.imported && view.problems.length === 0 && view.questions.length === 0;
+  const leavesOut = file.answers.confirmed?.includes('leave-out') ?? false;
+  const ready =
+    view && !view.imported && (view.problems.length === 0 || leavesOut) && view.questions.length === 0;
   return (
     <section className="card stack">
       <p className="small">

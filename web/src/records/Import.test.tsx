@@ -1,4 +1,4 @@
-import { act, screen, within } from '@testing-library/react';
+import { act, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import type { Schemas } from '../api/api';
@@ -130,6 +130,28 @@ describe('a file of records', () => {
     await userEvent.click(await screen.findByRole('option', { name: 'Cultivar' }));
     expect(await screen.findByText(/The file is not UTF-8 in line 2/)).toBeVisible();
     expect((sent.at(-1)!.body as Schemas['FileImportRequest']).columns).toEqual({ name: 0, variety: 1 });
+  });
+
+  it('leaves lines of a logger out that cannot be read, only when told to', async () => {
+    const sent = await choose({
+      'POST /api/imports/look': (s: { body: Record<string, unknown> }) =>
+        view({
+          lines: 3,
+          written: 2,
+          problems: [{ line: 4, column: 'name', value: '---', message: 'is no number.' }],
+          problemLines: 1,
+          questions: s.body.confirmed ? [] : [{ key: 'leave-out', text: '', lines: 1 }],
+        }),
+      'PUT /api/imports/*': view({ imported: true, lines: 3, written: 2 }),
+    });
+    const button = await screen.findByRole('button', { name: 'Import trees' });
+    expect(button).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Leave out 1 line' }));
+    await waitFor(() => expect(screen.getByRole('button', { name: 'Import trees' })).toBeEnabled());
+    await userEvent.click(screen.getByRole('button', { name: 'Import trees' }));
+
+    expect(await screen.findByText(/^Imported:/)).toBeVisible();
+    expect(sent.at(-1)!.body.confirmed).toEqual(['leave-out']);
   });
 
   it('is undone as a whole after a question', async () => {

@@ -80,6 +80,20 @@ function Asked({ question, view, answers, say }: Props & { question: Question })
           </div>
         </div>
       );
+    case 'leave-out':
+      return (
+        <div className="stack">
+          <p>
+            {plural(question.lines, 'line')} cannot be read. Put {question.lines === 1 ? 'it' : 'them'} right
+            above, or leave {question.lines === 1 ? 'it' : 'them'} out.
+          </p>
+          <div className="line">
+            <Button variant="outline" onClick={yes}>
+              Leave out {plural(question.lines, 'line')}
+            </Button>
+          </div>
+        </div>
+      );
     default:
       return (
         <div className="stack">

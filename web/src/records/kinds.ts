@@ -12,6 +12,8 @@ const NAMES: Record<string, string> = {
   crosses: 'Crosses made',
   pollinations: 'Pollinations',
   checks: 'Checks of pollinations',
+  'weather-hours': 'Weather, hours',
+  'weather-days': 'Weather, days',
   'many-pollinations': 'Pollinations, more than 20,000 lines',
   'many-checks': 'Checks, more than 20,000 lines',
   package: 'A whole export (ZIP)',

@@ -194,10 +194,9 @@ class OneOrchardTest {
         tried.put("PUT /api/bloom-dates/{id}", ours.put("/api/bloom-dates/" + season, season(ownVariety)));
         tried.put("POST /api/bloom-dates/{id}/void", ours.post("/api/bloom-dates/" + season + "/void", Api.voiding(0)));
         String weather = Api.newId();
-        Map<String, Object> file = Map.of("name", "a", "csv", "date,min_c,max_c\n2026-11-01,4,9", "keepGood", false);
-        theirs.put("/api/weather/files/" + weather, file).expect(200);
-        tried.put("PUT /api/weather/files/{id}", ours.put("/api/weather/files/" + weather, file));
         Map<String, Object> day = Map.of("date", "2026-11-25", "minimumC", 4, "maximumC", 9);
+        theirs.put("/api/weather/forecasts/" + weather, Map.of("days", List.of(day)))
+                .expect(200);
         tried.put(
                 "PUT /api/weather/forecasts/{id}",
                 ours.put("/api/weather/forecasts/" + weather, Map.of("days", List.of(day))));

@@ -353,8 +353,12 @@ class DemoOrchard implements ApplicationRunner {
         private void weather() {
             LocalDate first = LocalDate.of(today().getYear() - 5, 4, 1);
             days = new DemoWeather(first, today().plusDays(4));
-            String csv = new DemoWeather(first, today().minusDays(10)).csv();
-            weather.importFile(ines, ids.next(), "heron-bank-days.csv", csv);
+            weather.days(
+                    ines,
+                    ids.next(),
+                    "heron-bank-days.csv",
+                    first,
+                    first.datesUntil(today().minusDays(9)).map(days::on).toList());
             weather.fillFromStandIn(ines, ids.next(), "Mast at the gate", now, 10 * 24);
             List<DailyTemperatures> foreseen =
                     today().datesUntil(today().plusDays(4)).map(days::on).toList();

@@ -5,7 +5,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.SplittableRandom;
 import org.evenhand.core.weather.DailyTemperatures;
 import org.evenhand.core.weather.WinterRest;
@@ -41,20 +40,6 @@ final class DemoWeather {
 
     DailyTemperatures on(LocalDate date) {
         return days.get((int) ChronoUnit.DAYS.between(first, date));
-    }
-
-    /** As the file a grower would export. */
-    String csv() {
-        StringBuilder csv = new StringBuilder("date,min_c,max_c\n");
-        for (int d = 0; d < days.size(); d++) {
-            csv.append(String.format(
-                    Locale.ROOT,
-                    "%s,%.1f,%.1f%n",
-                    first.plusDays(d),
-                    days.get(d).minimumC(),
-                    days.get(d).maximumC()));
-        }
-        return csv.toString();
     }
 
     /** The day on which buds that want so much chill and then so much heat open, counted from the first of May. */

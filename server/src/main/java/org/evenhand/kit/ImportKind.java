@@ -32,6 +32,19 @@ public interface ImportKind<R> {
      */
     void write(Caller caller, UUID id, R request, Long version);
 
+    /** Lines of one file at most. */
+    default int mostLines() {
+        return 20_000;
+    }
+
+    /**
+     * Whether the lines of a file are one record together, as the hours of a logger are: they are not written one by one, and those that
+     * cannot be read may be left out.
+     */
+    default boolean wholeFile() {
+        return false;
+    }
+
     /** The version of a record now. */
     long version(Caller caller, UUID id);
 
@@ -52,8 +65,17 @@ public interface ImportKind<R> {
          */
         Line<R> read(ImportRow row);
 
-        /** Hears of a record that was written, so that lines below it can name it. */
+        /**
+         * Hears of a record that was written, so that lines below it can name it.
+         *
+         * @param id null where the lines of the file are one record
+         */
         void written(R request, UUID id);
+
+        /** Writes what the lines of the file are together; the ids of its records. */
+        default List<UUID> end(String fileName) {
+            return List.of();
+        }
     }
 
     /**

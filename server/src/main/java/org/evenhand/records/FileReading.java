@@ -65,6 +65,9 @@ final class FileReading<R> {
     private final List<UUID> written = new ArrayList<>();
     private final List<ImportRun.Changed> changed = new ArrayList<>();
     private int already;
+    /** Lines of a file that is one record. */
+    private int held;
+
     private Map<String, String> names;
     private volatile int done;
     private volatile boolean stopped;
@@ -112,7 +115,7 @@ final class FileReading<R> {
         }
         boolean imported = Boolean.TRUE.equals(tools.transaction().execute(status -> {
             readAll();
-            boolean keep = id != null && problems.isEmpty() && questions.isEmpty();
+            boolean keep = id != null && (problems.isEmpty() || leavesOut()) && questions.isEmpty();
             if (keep) {
                 tools.runs()
                         .saveAndFlush(new ImportRun(
@@ -180,8 +183,25 @@ final class FileReading<R> {
                 tools.entities().clear();
             }
         }
+        if (kind.wholeFile()) {
+            end(session);
+        }
         if (!changed.isEmpty() && !confirmed.contains(Imports.CHANGES)) {
             questions.put(Imports.CHANGES, new ImportView.Question(Imports.CHANGES, "", changed.size()));
+        }
+    }
+
+    /** Whether lines that cannot be read are to be left out, and others are there. */
+    private boolean leavesOut() {
+        return kind.wholeFile() && held > 0 && confirmed.contains(Imports.LEAVE_OUT);
+    }
+
+    private void end(ImportKind.Session<R> session) {
+        if (!problems.isEmpty() && held > 0 && !leavesOut()) {
+            questions.put(Imports.LEAVE_OUT, new ImportView.Question(Imports.LEAVE_OUT, "", problemLines.size()));
+        }
+        if (questions.isEmpty() && (problems.isEmpty() || leavesOut())) {
+            written.addAll(session.end(request.fileName()));
         }
     }
 
@@ -211,7 +231,10 @@ final class FileReading<R> {
         if (!broken.isEmpty()) {
             throw new InvalidInputException(broken);
         }
-        if (line.there().isEmpty()) {
+        if (line.there().isEmpty() && kind.wholeFile()) {
+            session.written(line.request(), null);
+            held++;
+        } else if (line.there().isEmpty()) {
             UUID id = Ids.newVersion7(tools.orchards().now(caller));
             kind.write(caller, id, line.request(), null);
             session.written(line.request(), id);
@@ -280,7 +303,7 @@ final class FileReading<R> {
                         .map(ImportFile.Line::cells)
                         .toList(),
                 file.lines().size(),
-                written.size(),
+                kind.wholeFile() ? held : written.size(),
                 already,
                 changed.size(),
                 changes.stream().limit(MOST_SHOWN).toList(),
@@ -296,7 +319,8 @@ final class FileReading<R> {
     ImportView view(ImportRun run) {
         written.addAll(run.written());
         changed.addAll(run.changed());
-        already = file.lines().size() - written.size() - changed.size();
+        held = kind.wholeFile() ? file.lines().size() : 0;
+        already = kind.wholeFile() ? 0 : file.lines().size() - written.size() - changed.size();
         return view(true);
     }
 

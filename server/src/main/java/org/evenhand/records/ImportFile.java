@@ -26,7 +26,6 @@ import org.evenhand.kit.ImportKind;
 record ImportFile(List<String> head, List<Line> lines) {
     private static final String FIELD = "file";
     static final int MOST_BYTES = 10_000_000;
-    private static final int MOST_LINES = 20_000;
     private static final int MOST_COLUMNS = 200;
     private static final int LONGEST_CELL = 10_000;
 
@@ -37,8 +36,11 @@ record ImportFile(List<String> head, List<Line> lines) {
      */
     record Line(long number, List<String> cells) {}
 
-    /** @throws InvalidInputException where it is no such file; says in which line */
-    static ImportFile read(byte[] bytes) {
+    /**
+     * @param mostLines lines at most
+     * @throws InvalidInputException where it is no such file; says in which line
+     */
+    static ImportFile read(byte[] bytes, int mostLines) {
         if (bytes.length > MOST_BYTES) {
             throw refused("has " + bytes.length / 1_000_000 + " MB; at most " + MOST_BYTES / 1_000_000
                     + " MB are read at once. Split it.");
@@ -55,7 +57,7 @@ record ImportFile(List<String> head, List<Line> lines) {
         long at = 1;
         try (CSVParser parser = format.parse(new StringReader(text))) {
             for (CSVRecord record : parser) {
-                add(lines, at, record);
+                add(lines, at, record, mostLines);
                 at = parser.getCurrentLineNumber() + 1;
             }
         } catch (IOException | UncheckedIOException | IllegalStateException e) {
@@ -70,7 +72,7 @@ record ImportFile(List<String> head, List<Line> lines) {
         return new ImportFile(lines.get(0).cells(), List.copyOf(lines.subList(1, lines.size())));
     }
 
-    private static void add(List<Line> lines, long at, CSVRecord record) {
+    private static void add(List<Line> lines, long at, CSVRecord record, int mostLines) {
         List<String> cells = record.toList();
         if (cells.size() > MOST_COLUMNS) {
             throw refused(
@@ -87,8 +89,8 @@ record ImportFile(List<String> head, List<Line> lines) {
             throw refused("has " + cells.size() + " cells in line " + at + ", and "
                     + lines.get(0).cells().size() + " in its head.");
         }
-        if (lines.size() > MOST_LINES) {
-            throw refused("has more than " + MOST_LINES + " lines. Split it.");
+        if (lines.size() > mostLines) {
+            throw refused("has more than " + mostLines + " lines. Split it.");
         }
         lines.add(new Line(at, cells));
     }

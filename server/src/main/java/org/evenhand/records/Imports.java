@@ -43,6 +43,9 @@ class Imports implements Job {
     /** Asked where a file says something else of records that are there. */
     static final String CHANGES = "changes";
 
+    /** Asked where lines of a file that is one record cannot be read. */
+    static final String LEAVE_OUT = "leave-out";
+
     private final Map<String, ImportKind<?>> kinds;
     private final ImportRunRepository runs;
     private final Orchards orchards;
@@ -91,7 +94,7 @@ class Imports implements Job {
                         r.recordedAt(),
                         names.getOrDefault(r.recordedBy(), ""),
                         r.lines(),
-                        r.written().size(),
+                        kind(r.kind()).wholeFile() ? r.lines() : r.written().size(),
                         r.changed().size(),
                         r.version()))
                 .toList();
@@ -191,6 +194,6 @@ class Imports implements Job {
         } catch (IllegalArgumentException e) {
             throw new InvalidInputException("data", "is no base64.");
         }
-        return new FileReading<>(tools, caller, kind, request, ImportFile.read(bytes));
+        return new FileReading<>(tools, caller, kind, request, ImportFile.read(bytes, kind.mostLines()));
     }
 }

@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
-import org.evenhand.core.FieldProblem;
 import org.evenhand.core.InvalidInputException;
 import org.evenhand.core.Require;
 import org.evenhand.core.Text;
@@ -31,7 +30,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Weather as it is written down: files, typed forecasts, stations. */
 @Service
 public class WeatherBook {
-    private static final int MOST_TOLD = 200;
     private static final Duration SHOWN_BACK = Duration.ofDays(14);
     private static final Duration SHOWN_AHEAD = Duration.ofDays(10);
 
@@ -57,35 +55,39 @@ public class WeatherBook {
         this.once = once;
     }
 
-    /** Takes a file. Bad rows refuse it, each with its line, unless the caller agreed to keep the good ones. */
-    public WeatherRequests.Taken importFile(Caller caller, UUID id, WeatherRequests.Import request) {
-        ZoneId zone = zone(caller);
-        String name = request.name().strip();
-        WeatherFile file = WeatherFile.read(request.csv(), zone);
-        int good = file.hours().size() + file.days().size();
-        List<WeatherRequests.BadRow> bad = file.bad().stream()
-                .limit(MOST_TOLD)
-                .map(b -> new WeatherRequests.BadRow(b.line(), b.problem()))
-                .toList();
-        if (good == 0) {
-            throw refused("has no row that can be used.", bad);
-        }
-        if (!file.bad().isEmpty() && !request.keepGood()) {
-            throw refused(
-                    "has " + file.bad().size() + " bad and " + good
-                            + " good rows; nothing was imported. Mend the file, or keep the good rows only.",
-                    bad);
-        }
-        record(caller, id, zone, file.kind(), name, block(caller, request.block()), null, () -> {
-            rows.addHours(id, file.hours());
-            rows.addDays(id, file.days());
-        });
-        return new WeatherRequests.Taken(id, good, bad);
+    /** Writes down measured hours out of a file, in the caller's transaction. */
+    void fileOfHours(Caller caller, UUID id, String name, String block, List<WeatherHour> hours) {
+        record(
+                caller,
+                id,
+                zone(caller),
+                WeatherKind.HOURS,
+                name,
+                block(caller, block),
+                null,
+                () -> rows.addHours(id, hours));
     }
 
-    /** Takes a file without a bad row. */
-    public void importFile(Caller caller, UUID id, String name, String csv) {
-        importFile(caller, id, new WeatherRequests.Import(name, csv, false, null));
+    /** Writes down measured days out of a file, in the caller's transaction. */
+    void fileOfDays(Caller caller, UUID id, String name, String block, List<WeatherDay> days) {
+        record(
+                caller,
+                id,
+                zone(caller),
+                WeatherKind.DAYS,
+                name,
+                block(caller, block),
+                null,
+                () -> rows.addDays(id, days));
+    }
+
+    /** Days in a row, as a file has them. */
+    public void days(Caller caller, UUID id, String name, LocalDate first, List<DailyTemperatures> range) {
+        List<WeatherDay> days = new ArrayList<>();
+        for (DailyTemperatures d : range) {
+            days.add(new WeatherDay(first.plusDays(days.size()), d.minimumC(), d.maximumC(), null));
+        }
+        fileOfDays(caller, id, name, null, days);
     }
 
     /** Takes a forecast of some days in a row. */
@@ -107,17 +109,10 @@ public class WeatherBook {
                 new WeatherRequests.Post(new StationStandIn(7, orchard.site(), orchard.usual()).hours(until, hours)));
     }
 
-    private static InvalidInputException refused(String what, List<WeatherRequests.BadRow> bad) {
-        List<FieldProblem> problems = new ArrayList<>();
-        problems.add(new FieldProblem("csv", what));
-        bad.forEach(b -> problems.add(new FieldProblem("csv.line " + b.line(), b.problem() + ".")));
-        return new InvalidInputException(problems);
-    }
-
     /** Takes a forecast that somebody typed. */
     public WeatherRequests.Taken forecast(Caller caller, UUID id, WeatherRequests.Forecast request) {
-        List<WeatherFile.Day> days = Require.each("days", request.days(), WeatherBook::day);
-        if (days.stream().map(WeatherFile.Day::date).distinct().count() < days.size()) {
+        List<WeatherDay> days = Require.each("days", request.days(), WeatherBook::day);
+        if (days.stream().map(WeatherDay::date).distinct().count() < days.size()) {
             throw new InvalidInputException("days", "names a date twice.");
         }
         record(
@@ -129,12 +124,12 @@ public class WeatherBook {
                 block(caller, request.block()),
                 null,
                 () -> rows.addDays(id, days));
-        return new WeatherRequests.Taken(id, days.size(), List.of());
+        return new WeatherRequests.Taken(id, days.size());
     }
 
-    private static WeatherFile.Day day(WeatherRequests.ForecastDay d) {
+    static WeatherDay day(WeatherRequests.ForecastDay d) {
         DailyTemperatures range = new DailyTemperatures(d.minimumC(), d.maximumC());
-        return new WeatherFile.Day(d.date(), range.minimumC(), range.maximumC(), d.humidity());
+        return new WeatherDay(d.date(), range.minimumC(), range.maximumC(), d.humidity());
     }
 
     /** Makes a station and tells its key, this once. */
@@ -161,7 +156,7 @@ public class WeatherBook {
     public int post(String key, WeatherRequests.Post request) {
         WeatherRecord station = stations.require(key);
         List<WeatherRequests.PostedHour> posted = request.hours();
-        List<WeatherFile.Hour> hours = new ArrayList<>();
+        List<WeatherHour> hours = new ArrayList<>();
         for (int i = 0; i < posted.size(); i++) {
             hours.add(hour("hours[" + i + "].", posted.get(i)));
         }
@@ -169,22 +164,22 @@ public class WeatherBook {
         weather.changed(
                 station.orchardId(),
                 hours.stream()
-                        .map(WeatherFile.Hour::at)
+                        .map(WeatherHour::at)
                         .min(Comparator.naturalOrder())
                         .orElseThrow(),
                 hours.stream()
-                        .map(WeatherFile.Hour::at)
+                        .map(WeatherHour::at)
                         .max(Comparator.naturalOrder())
                         .orElseThrow());
         return hours.size();
     }
 
-    private static WeatherFile.Hour hour(String at, WeatherRequests.PostedHour h) {
+    static WeatherHour hour(String at, WeatherRequests.PostedHour h) {
         Instant moment = h.at();
         if (!moment.equals(moment.truncatedTo(ChronoUnit.HOURS))) {
             throw new InvalidInputException(at + "at", "is " + moment + ", not on a whole hour.");
         }
-        return new WeatherFile.Hour(moment, h.celsius(), h.humidity());
+        return new WeatherHour(moment, h.celsius(), h.humidity());
     }
 
     @Transactional
@@ -195,7 +190,7 @@ public class WeatherBook {
     }
 
     /** One that a tree stands in; null for the whole orchard. */
-    private String block(Caller caller, String given) {
+    String block(Caller caller, String given) {
         String block = Given.stripped(given);
         if (block.isEmpty()) {
             return null;

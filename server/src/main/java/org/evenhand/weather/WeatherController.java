@@ -22,22 +22,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 record WeatherController(WeatherBook book) {
-    /** A line has some 40 bytes: room for all the lines that are read, and for their signs in JSON. */
-    private static final long LARGEST_FILE = 20_000_000;
-
     /** A month of hours fits into it. */
     private static final long LARGEST_POST = 100_000;
 
     @GetMapping("/weather")
     WeatherRequests.Overview overview(Caller caller, @RequestParam(required = false) String block) {
         return book.overview(caller, block);
-    }
-
-    @Puts(path = "/weather/files/{id}", needs = Duty.MANAGE)
-    @BodyUpTo(LARGEST_FILE)
-    WeatherRequests.Taken importFile(
-            Caller caller, @PathVariable UUID id, @Valid @RequestBody WeatherRequests.Import request) {
-        return book.importFile(caller, id, request);
     }
 
     @Puts(path = "/weather/forecasts/{id}", needs = Duty.WORK)

@@ -18,13 +18,15 @@ import org.evenhand.kit.Within;
 final class WeatherRequests {
     private WeatherRequests() {}
 
-    /** A CSV file; with {@code keepGood} its good rows are taken although others are bad. */
-    @Schema(name = "WeatherImport")
-    record Import(
-            @NotBlank @Size(max = 200) String name,
-            @NotNull String csv,
-            boolean keepGood,
-            @Schema(description = OPTIONAL) @Size(max = 80) String block) {}
+    /**
+     * A line of a file.
+     *
+     * @param posted what was measured, as a form or a station sends it
+     * @param block where; empty for the whole orchard
+     */
+    record OfFile<P>(
+            @NotNull @Valid P posted,
+            @NotNull @Size(max = 80) String block) {}
 
     /** A forecast typed by hand. */
     @Schema(name = "WeatherForecast")
@@ -64,11 +66,7 @@ final class WeatherRequests {
             Double humidity) {}
 
     @Schema(name = "WeatherTaken")
-    record Taken(UUID id, int rows, List<BadRow> bad) {}
-
-    /** A row of a file that was not taken. */
-    @Schema(name = "WeatherBadRow")
-    record BadRow(long line, String problem) {}
+    record Taken(UUID id, int rows) {}
 
     /** Everything an orchard's weather rests on. */
     @Schema(name = "WeatherOverview")

@@ -32,7 +32,7 @@ class WeatherRows {
         this.jdbc = jdbc;
     }
 
-    void addHours(UUID record, List<WeatherFile.Hour> hours) {
+    void addHours(UUID record, List<WeatherHour> hours) {
         String insert = "insert into weather_hour (record_id, at, celsius, humidity) values (?, ?, ?, ?)"
                 + " on conflict (record_id, at) do update set celsius = excluded.celsius, humidity = excluded.humidity";
         jdbc.batchUpdate(insert, hours, BATCH, (s, h) -> {
@@ -43,7 +43,7 @@ class WeatherRows {
         });
     }
 
-    void addDays(UUID record, List<WeatherFile.Day> days) {
+    void addDays(UUID record, List<WeatherDay> days) {
         String insert =
                 "insert into weather_day (record_id, date, minimum_c, maximum_c, humidity) values (?, ?, ?, ?, ?)";
         jdbc.batchUpdate(insert, days, BATCH, (s, d) -> {
@@ -67,6 +67,42 @@ class WeatherRows {
     private static OptionalDouble optional(ResultSet row, int column) throws SQLException {
         Double value = row.getObject(column, Double.class);
         return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
+    }
+
+    /** An hour that a file told, and of which block; empty for the whole orchard. */
+    record HourOfFile(String block, WeatherRequests.PostedHour hour) {}
+
+    /** A day that a file told, and of which block; empty for the whole orchard. */
+    record DayOfFile(String block, WeatherRequests.ForecastDay day) {}
+
+    /** Hours out of files that were not removed; where files overlap the latest comes last. */
+    List<HourOfFile> hoursOfFiles(UUID orchard) {
+        return jdbc.query(
+                "select coalesce(r.block, ''), h.at, h.celsius, h.humidity from weather_record r join weather_hour h on h.record_id = r.id"
+                        + " where r.orchard_id = ? and r.voided_at is null and r.kind = 'HOURS' order by r.recorded_at, r.id",
+                (row, i) -> new HourOfFile(
+                        row.getString(1),
+                        new WeatherRequests.PostedHour(
+                                row.getObject(2, OffsetDateTime.class).toInstant(),
+                                row.getDouble(3),
+                                row.getObject(4, Double.class))),
+                orchard);
+    }
+
+    /** Days out of files that were not removed; where files overlap the latest comes last. */
+    List<DayOfFile> daysOfFiles(UUID orchard) {
+        return jdbc.query(
+                "select coalesce(r.block, ''), d.date, d.minimum_c, d.maximum_c, d.humidity from weather_record r"
+                        + " join weather_day d on d.record_id = r.id"
+                        + " where r.orchard_id = ? and r.voided_at is null and r.kind = 'DAYS' order by r.recorded_at, r.id",
+                (row, i) -> new DayOfFile(
+                        row.getString(1),
+                        new WeatherRequests.ForecastDay(
+                                row.getObject(2, LocalDate.class),
+                                row.getDouble(3),
+                                row.getDouble(4),
+                                row.getObject(5, Double.class))),
+                orchard);
     }
 
     /** Blocks that have records of their own. */

@@ -111,13 +111,11 @@ class FlowerOutcomesTest {
 
         String days = "date,min_c,max_c\n" + at.toString().substring(0, 10) + ",13,25\n"
                 + at.plus(Duration.ofDays(1)).toString().substring(0, 10) + ",13,25";
-        api.put("/api/weather/files/" + Api.newId(), Map.of("name", "days.csv", "csv", days, "keepGood", false))
-                .expect(200);
+        api.importFile("weather-days", days);
         assertThat(levels("DRY_AIR")).as("no humidity is not a humidity of 0").containsOnlyKeys("");
         String csv = "time,temperature_c,humidity\n" + at.toString().substring(0, 13) + ":00Z,9.5,40\n"
                 + at.plusSeconds(3600).toString().substring(0, 13) + ":00Z,9.5,40";
-        api.put("/api/weather/files/" + Api.newId(), Map.of("name", "cold.csv", "csv", csv, "keepGood", false))
-                .expect(200);
+        api.importFile("weather-hours", csv);
         assertThat(levels("TEMPERATURE")).as("below 12 °C").containsExactly(Map.entry("0", 8));
         assertThat(levels("DRY_AIR")).as("0.71 kPa").containsExactly(Map.entry("1", 8));
 

@@ -117,13 +117,16 @@ class LimitsTest {
                         .expect(400)
                         .errorAt("days[0].date"))
                 .contains("outside the years");
-        Map<String, Object> file =
-                Map.of("name", "a", "csv", "date,min_c,max_c\n+999999999-12-31,4,9", "keepGood", false);
-        assertThat(api.put("/api/weather/files/" + Api.newId(), file)
-                        .expect(400)
-                        .raw()
-                        .body())
-                .contains("no weather is known of");
+        for (String day : List.of("+999999999-12-31", "9999-12-31", "0001-01-01")) {
+            assertThat(api.post("/api/imports/look", Api.file("weather-days", "date,min_c,max_c\n" + day + ",4,9"))
+                            .expect(200)
+                            .body()
+                            .required("problems")
+                            .get(0)
+                            .required("column")
+                            .asString())
+                    .isEqualTo("date");
+        }
     }
 
     @Test

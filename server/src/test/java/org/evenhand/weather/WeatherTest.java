@@ -3,19 +3,30 @@ package org.evenhand.weather;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
+import java.io.StringReader;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.SplittableRandom;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
 import org.evenhand.Api;
 import org.evenhand.TestServer;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -28,51 +39,63 @@ class WeatherTest {
     private final LocalDate today = now.atZone(ZONE).toLocalDate();
 
     @Test
-    void a_file_with_bad_rows_is_refused_line_by_line_and_its_good_rows_kept_only_on_consent() {
+    void a_loggers_file_is_one_record_and_lines_that_cannot_be_are_left_out_only_on_consent() {
         String csv = """
-                time,temperature_c,humidity,wind
-                2026-11-20T00:00,12.5,80,3
-                2026-11-20T01:00,99,80,3
-                2026-11-20T01:30,12,80,3
-                2026-11-20T02:00,warm,80,3
-                2026-11-20T03:00,11,180,3
-                yesterday,11,80,3
-                2026-11-20T00:00,13,80,3
-                2026-11-20T04:00,11,80
-                2026-09-27T02:30,11,80,3
-                2026-11-20T05:00,10.5,,3
+                wind,Humidity,TIME,temperature_c
+                3,80,2026-11-20T00:00,12.5
+                3,80,2026-11-20T01:00,99
+                3,80,2026-11-20T01:30,12
+                3,80,2026-11-20T02:00,warm
+                3,180,2026-11-20T03:00,11
+                3,80,yesterday,11
+                3,80,2026-11-20 00:00,13
+                3,80,2026-09-27T02:30,11
+                3,,2026-11-20T05:00+13:00,10.5
                 """;
-        String id = Api.newId();
+        Map<String, Object> file = Api.file("weather-hours", csv);
 
-        JsonNode refused = file(id, csv, false).expect(400).body();
+        JsonNode refused = write(file);
 
-        assertThat(refused.path("errors").get(0).path("message").asString())
-                .contains("has 8 bad and 2 good rows; nothing was imported");
-        assertThat(refused.path("errors").findValuesAsString("field"))
-                .contains("csv.line 3", "csv.line 4", "csv.line 5", "csv.line 6", "csv.line 7", "csv.line 8");
+        assertThat(refused.path("imported").asBoolean()).isFalse();
+        assertThat(refused.path("problems")
+                        .valueStream()
+                        .map(p ->
+                                p.path("line").asInt() + " " + p.path("column").asString()))
+                .containsExactly(
+                        "3 temperature_c", "4 time", "5 temperature_c", "6 humidity", "7 time", "8 time", "9 time");
         assertThat(refused.toString())
-                .contains("99.0 °C; -60 to 60 °C is possible")
-                .contains("not on a whole hour")
-                .contains("'warm', not a number")
-                .contains("0 to 100 percent")
-                .contains("not a time like")
-                .contains("was there before")
-                .contains("has 3 columns")
-                .contains("clocks were put forward");
+                .contains("allowed is -60 to 60", "not on a whole hour", "was there before", "skipped");
+        assertThat(refused.path("questions").get(0).path("key").asString()).isEqualTo("leave-out");
         assertThat(records()).isEmpty();
 
-        assertThat(file(id, csv, true).expect(200).body().path("rows").asInt()).isEqualTo(2);
-        assertThat(file(id, csv, true).expect(200).body().path("rows").asInt())
-                .as("sent twice")
-                .isEqualTo(2);
-        assertThat(records()).hasSize(1);
+        String run = Api.newId();
+        Map<String, Object> told = new HashMap<>(file);
+        told.put("confirmed", List.of("leave-out"));
+        for (String sent : List.of("once", "twice")) {
+            assertThat(api.put("/api/imports/" + run, told)
+                            .expect(200)
+                            .body()
+                            .path("imported")
+                            .asBoolean())
+                    .as(sent)
+                    .isTrue();
+        }
+        assertThat(records()).singleElement().satisfies(r -> {
+            assertThat(r.path("rows").asInt()).isEqualTo(2);
+            assertThat(r.path("kind").asString()).isEqualTo("HOURS");
+            assertThat(Instant.parse(r.path("last").asString())).isEqualTo(Instant.parse("2026-11-19T16:00:00Z"));
+        });
+        api.post("/api/imports/" + run + "/void", Api.voiding(0)).expect(204);
+        assertThat(records()).as("undone as a whole").isEmpty();
     }
 
     @Test
     void days_in_fahrenheit_with_semicolons_and_decimal_commas_are_read() {
         String csv = "date;min_f;max_f\n" + today.minusDays(2) + ";50,0;68\n" + today.minusDays(1) + ";41;59\n";
+        Map<String, Object> file = new HashMap<>(Api.file("weather-days", csv));
+        file.put("decimalMark", "COMMA");
 
-        file(Api.newId(), csv, false).expect(200);
+        assertThat(write(file).path("imported").asBoolean()).isTrue();
 
         JsonNode day = day(today.minusDays(2));
         assertThat(day.path("source").asString()).isEqualTo("DAILY");
@@ -80,17 +103,88 @@ class WeatherTest {
         assertThat(day.path("minimumC").asDouble()).isCloseTo(10, within(1.6));
     }
 
+    /** Whatever days are written are read back, whatever parts them; and a file that was imported is there once. */
+    @ParameterizedTest
+    @ValueSource(strings = {",", ";", "\t"})
+    void whatever_is_written_is_read_back(String separator) throws IOException {
+        SplittableRandom random = new SplittableRandom(4);
+        LocalDate first = today.minusDays(13);
+        StringBuilder csv = new StringBuilder(String.join(separator, "date", "min_c", "max_c", "humidity") + "\n");
+        Map<String, double[]> written = new LinkedHashMap<>();
+        for (int d = 0; d < 13; d++) {
+            double low = Math.round(random.nextDouble() * 300) / 10.0 - 15;
+            double high = low + Math.round(random.nextDouble() * 150) / 10.0;
+            String row =
+                    String.format(Locale.ROOT, "%s|%.1f|%.1f|%d%n", first.plusDays(d), low, high, random.nextInt(101));
+            csv.append((separator.equals(";") ? row.replace('.', ',') : row).replace("|", separator));
+            written.put(first.plusDays(d).toString(), new double[] {low, high});
+        }
+        Map<String, Object> file = new HashMap<>(Api.file("weather-days", csv.toString()));
+        file.put("decimalMark", separator.equals(";") ? "COMMA" : "POINT");
+
+        assertThat(write(file).path("written").asInt()).isEqualTo(13);
+        assertThat(write(file).path("already").asInt()).as("it is there").isEqualTo(13);
+
+        assertThat(records()).hasSize(1);
+        Map<String, double[]> read = new LinkedHashMap<>();
+        byte[] table = api.bytes("/api/records/tables/weather-days.csv");
+        try (CSVParser lines = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .get()
+                .parse(new StringReader(new String(table, StandardCharsets.UTF_8).replace("\uFEFF", "")))) {
+            lines.forEach(r -> read.put(
+                    r.get("date"),
+                    new double[] {Double.parseDouble(r.get("minimum_c")), Double.parseDouble(r.get("maximum_c"))}));
+        }
+        assertThat(read.keySet()).isEqualTo(written.keySet());
+        read.forEach((date, range) -> assertThat(range).as(date).containsExactly(written.get(date), within(1e-9)));
+    }
+
+    @Test
+    void a_corrected_file_asks_before_its_numbers_count_in_the_place_of_the_earlier_ones() {
+        String csv = "date,min_c,max_c\n" + today.minusDays(2) + ",5,15\n" + today.minusDays(1) + ",6,16\n";
+        api.importFile("weather-days", csv);
+        Map<String, Object> corrected = new HashMap<>(Api.file("weather-days", csv.replace(",6,16", ",8,26")));
+
+        JsonNode asked = write(corrected);
+
+        assertThat(asked.path("imported").asBoolean()).isFalse();
+        assertThat(asked.path("questions").get(0).path("key").asString()).isEqualTo("other-weather");
+        assertThat(asked.path("questions").get(0).path("lines").asInt()).isEqualTo(1);
+        corrected.put("confirmed", List.of("other-weather"));
+        assertThat(write(corrected).path("imported").asBoolean()).isTrue();
+        assertThat(day(today.minusDays(1)).path("maximumC").asDouble()).isCloseTo(26, within(0.6));
+        assertThat(day(today.minusDays(2)).path("maximumC").asDouble()).isCloseTo(15, within(0.6));
+    }
+
     @Test
     void a_file_that_says_nothing_is_refused_in_words() {
-        assertThat(file(Api.newId(), "hour,temp\n1,2", false).expect(400).errorAt("csv"))
-                .contains("'time' for hours or 'date' for days");
-        assertThat(file(Api.newId(), "time,temp\n1,2", false).expect(400).errorAt("csv"))
-                .contains("exactly one of the columns 'temperature_c'");
-        assertThat(file(Api.newId(), "date,min_c,max_c\n2026-01-01,9,4", false)
-                        .expect(400)
-                        .errorAt("csv.line 2"))
-                .contains("the lowest, 9.0 °C, is above the highest, 4.0 °C");
-        assertThat(file(Api.newId(), "", false).expect(400).errorAt("csv")).isNotBlank();
+        assertThat(write(Api.file("weather-hours", "hour,temp\n1,2"))
+                        .path("problems")
+                        .toString())
+                .contains("\"time\"", "is in no column");
+        assertThat(write(Api.file("weather-hours", "time,temperature_c,temperature_f\n2026-11-20 01:00,4,40"))
+                        .path("problems")
+                        .toString())
+                .contains("give one of the two");
+        assertThat(write(Api.file("weather-hours", "time,temp\n2026-11-20 01:00,4"))
+                        .path("problems")
+                        .toString())
+                .contains("temperature_c", "is missing");
+        assertThat(write(Api.file("weather-days", "date,min_c,max_c\n2026-01-01,9,4"))
+                        .path("problems")
+                        .toString())
+                .contains("below the lowest");
+        assertThat(write(Api.file("weather-hours", "time,temperature_c,block\n2026-11-20 01:00,4,Nowhere"))
+                        .path("problems")
+                        .toString())
+                .contains("where no tree stands");
+    }
+
+    private JsonNode write(Map<String, Object> file) {
+        return api.put("/api/imports/" + Api.newId(), file).expect(200).body();
     }
 
     @Test
@@ -200,10 +294,6 @@ class WeatherTest {
                 Map.of("date", today.plusDays(2).toString(), "minimumC", low, "maximumC", high),
                 Map.of("date", today.plusDays(3).toString(), "minimumC", low, "maximumC", high));
         return api.put("/api/weather/forecasts/" + id, Map.of("days", days));
-    }
-
-    private Api.Answer file(String id, String csv, boolean keepGood) {
-        return api.put("/api/weather/files/" + id, Map.of("name", "air.csv", "csv", csv, "keepGood", keepGood));
     }
 
     private List<JsonNode> records() {
