@@ -1,4 +1,5 @@
 import { Select } from '@mantine/core';
+import { useState } from 'react';
 import type { Schemas } from '../api/api';
 import classes from './Records.module.css';
 import type { Answers } from './use-file-import';
@@ -15,9 +16,11 @@ interface Props {
 export function ColumnChoice({ columns, view, say }: Props) {
   const found = view.columns as Record<string, number>;
   const missing = columns.some((c) => c.needed && found[c.key] === undefined);
+  // Whoever chose one column chooses the next: it does not shut by itself.
+  const [open, setOpen] = useState(missing);
   const unused = view.head.filter((_, i) => !Object.values(found).includes(i));
   return (
-    <details open={missing}>
+    <details open={open || missing} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
         Columns: {Object.keys(found).length} of {view.head.length} are read
         {unused.length > 0 && ` (not ${unused.join(', ')})`}

@@ -18,7 +18,8 @@ const counts = (view: View) =>
     view.written > 0 && `${view.written} new`,
     view.changed > 0 && `${view.changed} different here`,
     view.already > 0 && `${view.already} here already`,
-    view.problemLines > 0 && `${plural(view.problemLines, 'line')} to put right`,
+    view.problemLines > 0 &&
+      `${plural(view.problemLines, 'line')} ${view.imported ? 'left out' : 'to put right'}`,
   ]
     .filter(Boolean)
     .join(', ');

@@ -34,9 +34,8 @@ export function Import() {
           maw={340}
         />
         <p className="soft small">
-          A new orchard needs its varieties first, then its trees, then what was done on them. Weather files
-          are imported on the <Link to="/bloom/weather">weather page</Link>, maps as GeoJSON on the{' '}
-          <Link to="/orchard/map">map</Link>.
+          A new orchard needs its varieties first, then its trees, then what was done on them. Maps come in as
+          GeoJSON on the <Link to="/orchard/map">map</Link>.
         </p>
       </section>
       {kind === 'many-pollinations' || kind === 'many-checks' ? (

@@ -37,6 +37,11 @@ public final class EarlierVersion {
     }
 
     private void migrateTo(String version) {
-        Flyway.configure().dataSource(source).target(version).load().migrate();
+        Flyway.configure()
+                .dataSource(source) // What is written anew after every version fits the latest only.
+                .repeatableSqlMigrationPrefix("none")
+                .target(version)
+                .load()
+                .migrate();
     }
 }

@@ -125,7 +125,7 @@ final class FileReading<R> {
                                 tools.orchards().details(caller).site().zone(),
                                 kind.key(),
                                 request.fileName(),
-                                file.lines().size(),
+                                kind.wholeFile() ? held + already : file.lines().size(),
                                 written,
                                 changed));
             } else {
@@ -319,7 +319,7 @@ final class FileReading<R> {
     ImportView view(ImportRun run) {
         written.addAll(run.written());
         changed.addAll(run.changed());
-        held = kind.wholeFile() ? file.lines().size() : 0;
+        held = kind.wholeFile() ? run.lines() : 0;
         already = kind.wholeFile() ? 0 : file.lines().size() - written.size() - changed.size();
         return view(true);
     }

@@ -94,10 +94,16 @@ class Imports implements Job {
                         r.recordedAt(),
                         names.getOrDefault(r.recordedBy(), ""),
                         r.lines(),
-                        kind(r.kind()).wholeFile() ? r.lines() : r.written().size(),
+                        rowsWritten(r),
                         r.changed().size(),
                         r.version()))
                 .toList();
+    }
+
+    private int rowsWritten(ImportRun run) {
+        return kind(run.kind()).wholeFile() && !run.written().isEmpty()
+                ? run.lines()
+                : run.written().size();
     }
 
     /** What would become of a file; nothing is written. */
