@@ -312,7 +312,7 @@ export function effectWords(e: Schemas['Effect'], restoring: boolean): string {
     case 'FIRST':
       return `${plural(e.number, nounOf(e.of), KINDS[e.of]?.many)} must be removed or changed first.`;
     case 'BACK':
-      return `${plural(e.number, 'record')} that a merge took from ${e.of} ${e.number === 1 ? 'goes' : 'go'} back to it.`;
+      return `${plural(e.number, 'record')} of the merge ${e.number === 1 ? 'goes' : 'go'} back to ${e.of}.`;
     case 'RECORDS':
       return `${plural(e.number, nounOf(e.of))} of this tree ${e.number === 1 ? 'stays' : 'stay'} on record.`;
   }
