@@ -1,13 +1,10 @@
 package org.evenhand.journeys;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.List;
+import java.util.UUID;
 
 /**
  * What every journey's application is started from, made once for all of them: the jar unpacked, its classes as the
@@ -19,47 +16,22 @@ final class Groundwork {
 
     private final Path jar;
     private final Path classes;
-    private final String demo;
+    private String demo;
 
-    private Groundwork(Path folder, String demo) {
-        this.jar = folder.resolve(packed().getFileName());
+    private Groundwork(Path folder) {
+        this.jar = unpacked(folder);
         this.classes = folder.resolve("classes.jsa");
-        this.demo = demo;
     }
 
-    private static Path packed() {
-        return Path.of(System.getProperty("evenhand.application"));
-    }
-
-    /** The groundwork of this run, laid by whichever of its processes comes first; the others wait for it. */
     static synchronized Groundwork laid() {
         if (laid == null) {
-            Path shared = Path.of("target", "groundwork-" + System.getProperty("evenhand.run"));
-            try {
-                Files.createDirectories(shared);
-                try (FileChannel channel = FileChannel.open(
-                                shared.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-                        FileLock alone = channel.lock()) {
-                    laid = found(shared, shared.resolve("demo"));
-                }
-            } catch (IOException e) {
-                throw new UncheckedIOException("The groundwork of the journeys could not be laid in " + shared, e);
-            }
+            laid = new Groundwork(Path.of("target", "application-" + UUID.randomUUID()));
+            laid.demo = Databases.empty();
+            // It is stopped before it is copied: PostgreSQL copies a database nobody is connected to, and the classes
+            // are written when it ends.
+            Application.on(laid.demo, true, laid).close();
         }
         return laid;
-    }
-
-    private static Groundwork found(Path shared, Path demo) throws IOException {
-        Path application = shared.resolve("application");
-        if (Files.exists(demo)) {
-            return new Groundwork(application, Files.readString(demo));
-        }
-        Groundwork groundwork = new Groundwork(unpacked(application), Databases.empty());
-        // It is stopped before it is copied: PostgreSQL copies a database nobody is connected to, and the classes are
-        // written when it ends.
-        Application.on(groundwork.demo, true, groundwork).close();
-        Files.writeString(demo, groundwork.demo);
-        return groundwork;
     }
 
     /** A database of its own with the demo orchard as it was filled. */
@@ -82,7 +54,7 @@ final class Groundwork {
     }
 
     private static Path unpacked(Path folder) {
-        Path jar = packed();
+        Path jar = Path.of(System.getProperty("evenhand.application"));
         try {
             Process unpacking = new ProcessBuilder(
                             "java",
@@ -103,6 +75,6 @@ final class Groundwork {
             Thread.currentThread().interrupt();
             throw new IllegalStateException("Stopped while the application was unpacked", e);
         }
-        return folder;
+        return folder.resolve(jar.getFileName());
     }
 }
