@@ -125,17 +125,18 @@ union all
     from fruit_target w
 union all
     -- Each time a tree was written down elsewhere than before, or as of another variety: read off its history, which nobody mends.
-    select m.orchard_id, 'move', md5(m.id::text || m.revision)::uuid, m.id, null, null, null, r.at, coalesce(r.account_id, m.recorded_by), r.at, null, null,
+    select m.orchard_id, 'move', md5(m.id::text || m.revision)::uuid, m.id, null, null, null, m.at, coalesce(m.account_id, m.recorded_by), m.at, null, null,
         m.revision, '',
         jsonb_build_object('fromBlock', m.was_block, 'fromRow', m.was_row, 'fromPosition', m.was_position, 'toBlock', m.block, 'toRow', m.row_number,
             'toPosition', m.position, 'fromVariety', case when m.was_variety <> m.variety_id then w.name end,
             'toVariety', case when m.was_variety <> m.variety_id then v.name end)
     from (
-        select h.*, lag(h.variety_id) over past as was_variety, lag(h.block) over past as was_block, lag(h.row_number) over past as was_row,
-            lag(h.position) over past as was_position, lag(h.revision) over past as was_revision
-        from tree_history h window past as (partition by h.orchard_id, h.id order by h.revision)
+        select h.*, r.at, r.account_id, lag(h.variety_id) over past as was_variety, lag(h.block) over past as was_block,
+            lag(h.row_number) over past as was_row, lag(h.position) over past as was_position, lag(h.revision) over past as was_revision
+        from tree_history h join revision r on r.id = h.revision
+        -- By time: of two processes the later revision may have the smaller number.
+        window past as (partition by h.orchard_id, h.id order by r.at)
     ) m
-    join revision r on r.id = m.revision
     left join variety w on w.id = m.was_variety
     left join variety v on v.id = m.variety_id
     where m.was_revision is not null

@@ -152,8 +152,19 @@ public class ControlledCrosses implements CrossFlowers {
             return found;
         }
         found.requireVersion("cross", request.version());
+        refuseOther("treeId", found, found.treeId(), request.treeId());
+        refuseOther("fatherId", found, found.fatherId(), request.fatherId());
         found.change(planned(request), method(request), Given.stripped(request.note()));
         return controlledCrosses.saveAndFlush(found);
+    }
+
+    /** Its steps and pollinations are of one mother and one father. */
+    private static void refuseOther(String field, ControlledCross found, UUID now, UUID wanted) {
+        if (!now.equals(wanted)) {
+            throw new InvalidInputException(
+                    field,
+                    "is another than that of cross " + found.label() + ". Remove that one and write it down anew.");
+        }
     }
 
     private ControlledCross insert(Caller caller, UUID id, ControlledCrossRequests.Cross request) {

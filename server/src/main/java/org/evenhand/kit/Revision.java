@@ -33,6 +33,11 @@ public class Revision {
 
     private UUID accountId;
 
+    /** Its number; of two processes the later one may have the smaller, so that only {@link #at} says which came first. */
+    public long number() {
+        return id;
+    }
+
     public Instant at() {
         return at;
     }

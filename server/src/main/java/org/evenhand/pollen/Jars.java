@@ -322,11 +322,6 @@ class Jars {
         steps.voidOnce(caller, id, request, orchards.now(caller), s -> steps.requirePartOf(lotId, s.lotId(), id));
     }
 
-    @Transactional
-    void removeStep(Caller caller, UUID id, VoidRequest request) {
-        steps.voidOnce(caller, id, request, orchards.now(caller));
-    }
-
     /** Puts a removed step back, as long as its jar is there. */
     @Transactional
     void restoreStep(Caller caller, UUID id, Long version) {
@@ -392,11 +387,6 @@ class Jars {
     @Transactional
     public void voidTest(Caller caller, UUID lotId, UUID id, VoidRequest request) {
         tests.voidOnce(caller, id, request, orchards.now(caller), t -> tests.requirePartOf(lotId, t.lotId(), id));
-    }
-
-    @Transactional
-    void removeTest(Caller caller, UUID id, VoidRequest request) {
-        tests.voidOnce(caller, id, request, orchards.now(caller));
     }
 
     /** Puts a removed test back, as long as its jar is there. */

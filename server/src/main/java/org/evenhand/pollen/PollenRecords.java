@@ -22,14 +22,24 @@ class PollenRecords {
     }
 
     @Bean
-    RecordKind jarStepKind(Jars jars) {
+    RecordKind jarStepKind(Jars jars, PollenStepRepository steps) {
         return new RecordKind(
-                "jar-step", PollenStep.class, (caller, id) -> List.of(), jars::removeStep, jars::restoreStep);
+                "jar-step",
+                PollenStep.class,
+                (caller, id) -> List.of(),
+                (caller, id, request) ->
+                        jars.voidStep(caller, steps.require(caller, id).lotId(), id, request),
+                jars::restoreStep);
     }
 
     @Bean
-    RecordKind jarTestKind(Jars jars) {
+    RecordKind jarTestKind(Jars jars, PollenTestRepository tests) {
         return new RecordKind(
-                "jar-test", PollenTest.class, (caller, id) -> List.of(), jars::removeTest, jars::restoreTest);
+                "jar-test",
+                PollenTest.class,
+                (caller, id) -> List.of(),
+                (caller, id, request) ->
+                        jars.voidTest(caller, tests.require(caller, id).lotId(), id, request),
+                jars::restoreTest);
     }
 }

@@ -57,9 +57,7 @@ class WeatherDaysImport extends WeatherImport<WeatherRequests.ForecastDay> {
 
     @Override
     List<WeatherRequests.OfFile<WeatherRequests.ForecastDay>> known(UUID orchard) {
-        return rows.daysOfFiles(orchard).stream()
-                .map(d -> new WeatherRequests.OfFile<>(d.day(), d.block()))
-                .toList();
+        return rows.daysOfFiles(orchard);
     }
 
     @Override

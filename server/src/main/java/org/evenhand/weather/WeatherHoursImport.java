@@ -62,9 +62,7 @@ class WeatherHoursImport extends WeatherImport<WeatherRequests.PostedHour> {
 
     @Override
     List<WeatherRequests.OfFile<WeatherRequests.PostedHour>> known(UUID orchard) {
-        return rows.hoursOfFiles(orchard).stream()
-                .map(h -> new WeatherRequests.OfFile<>(h.hour(), h.block()))
-                .toList();
+        return rows.hoursOfFiles(orchard);
     }
 
     @Override

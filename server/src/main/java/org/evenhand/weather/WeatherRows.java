@@ -69,39 +69,33 @@ class WeatherRows {
         return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
     }
 
-    /** An hour that a file told, and of which block; empty for the whole orchard. */
-    record HourOfFile(String block, WeatherRequests.PostedHour hour) {}
-
-    /** A day that a file told, and of which block; empty for the whole orchard. */
-    record DayOfFile(String block, WeatherRequests.ForecastDay day) {}
-
     /** Hours out of files that were not removed; where files overlap the latest comes last. */
-    List<HourOfFile> hoursOfFiles(UUID orchard) {
+    List<WeatherRequests.OfFile<WeatherRequests.PostedHour>> hoursOfFiles(UUID orchard) {
         return jdbc.query(
                 "select coalesce(r.block, ''), h.at, h.celsius, h.humidity from weather_record r join weather_hour h on h.record_id = r.id"
                         + " where r.orchard_id = ? and r.voided_at is null and r.kind = 'HOURS' order by r.recorded_at, r.id",
-                (row, i) -> new HourOfFile(
-                        row.getString(1),
+                (row, i) -> new WeatherRequests.OfFile<>(
                         new WeatherRequests.PostedHour(
                                 row.getObject(2, OffsetDateTime.class).toInstant(),
                                 row.getDouble(3),
-                                row.getObject(4, Double.class))),
+                                row.getObject(4, Double.class)),
+                        row.getString(1)),
                 orchard);
     }
 
     /** Days out of files that were not removed; where files overlap the latest comes last. */
-    List<DayOfFile> daysOfFiles(UUID orchard) {
+    List<WeatherRequests.OfFile<WeatherRequests.ForecastDay>> daysOfFiles(UUID orchard) {
         return jdbc.query(
                 "select coalesce(r.block, ''), d.date, d.minimum_c, d.maximum_c, d.humidity from weather_record r"
                         + " join weather_day d on d.record_id = r.id"
                         + " where r.orchard_id = ? and r.voided_at is null and r.kind = 'DAYS' order by r.recorded_at, r.id",
-                (row, i) -> new DayOfFile(
-                        row.getString(1),
+                (row, i) -> new WeatherRequests.OfFile<>(
                         new WeatherRequests.ForecastDay(
                                 row.getObject(2, LocalDate.class),
                                 row.getDouble(3),
                                 row.getDouble(4),
-                                row.getObject(5, Double.class))),
+                                row.getObject(5, Double.class)),
+                        row.getString(1)),
                 orchard);
     }
 

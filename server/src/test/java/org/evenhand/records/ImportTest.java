@@ -110,6 +110,11 @@ class ImportTest {
         assertThat(changed.required("changes").get(0).required("after").asString())
                 .isEqualTo("25");
 
+        assertThat(said(look(Api.file("crosses", csv.replace("lantern,20,3", "Pale Ridge,20,3")))))
+                .as("a number is of one cross")
+                .containsExactly(
+                        "2 father is another than that of cross 19-3. Remove that one and write it down anew.");
+
         api.post("/api/imports/" + run + "/void", Api.voiding(0)).expect(204);
         assertThat(madeCrosses()).isEmpty();
         write(Api.file("crosses", csv));
